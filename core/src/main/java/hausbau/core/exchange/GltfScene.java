@@ -1,0 +1,138 @@
+package hausbau.core.exchange;
+
+import de.javagl.jgltf.model.creation.GltfModelBuilder;
+import de.javagl.jgltf.model.creation.MaterialBuilder;
+import de.javagl.jgltf.model.creation.MeshPrimitiveBuilder;
+import de.javagl.jgltf.model.impl.DefaultMeshModel;
+import de.javagl.jgltf.model.impl.DefaultMeshPrimitiveModel;
+import de.javagl.jgltf.model.impl.DefaultNodeModel;
+import de.javagl.jgltf.model.impl.DefaultSceneModel;
+import de.javagl.jgltf.model.io.GltfModelWriter;
+import de.javagl.jgltf.model.v2.MaterialModelV2;
+import hausbau.core.build.Stance;
+import hausbau.core.kit.Piece;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.Finish;
+import hausbau.core.shape.Mesh;
+import hausbau.core.shape.Swatch;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.FloatBuffer;
+import java.nio.IntBuffer;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** Writes binary glTF 2.0: one mesh for each piece, shared by all nodes that place it. */
+public final class GltfScene {
+
+    private final DefaultSceneModel scene = new DefaultSceneModel();
+    private final Map<Swatch, MaterialModelV2> materials = new EnumMap<>(Swatch.class);
+    private final Map<Piece, DefaultMeshModel> meshes = new LinkedHashMap<>();
+    private final Finish finish;
+
+    public GltfScene(String name, Finish finish) {
+        this.finish = finish;
+        scene.setName(name);
+    }
+
+    /** One piece at its pivot, as a file of its own. */
+    public static byte[] ofPiece(Piece piece, Finish finish) {
+        var scene = new GltfScene(piece.code(), finish);
+        scene.add(piece.code(), piece, Stance.at(Vec.ZERO, Turn.NONE));
+        return scene.toBytes();
+    }
+
+    /** Adds a node that places the piece. */
+    public void add(String name, Piece piece, Stance stance) {
+        var node = new DefaultNodeModel();
+        node.setName(name);
+        node.addMeshModel(meshes.computeIfAbsent(piece, this::mesh));
+        var at = stance.at();
+        if (stance.mirrored()) {
+            // Mirrored within its own extent: x becomes (least + greatest) − x, so the origin moves by that sum, turned.
+            var box = piece.box();
+            var sum = box.min().x() + box.max().x();
+            var angle = Math.toRadians(stance.turn().quarters() * 90 + stance.freeDegrees());
+            at = stance.isExact() ? at.plus(stance.turn().apply(new Vec(sum, 0, 0)))
+                    : at.plus(new Vec(Math.round(sum * Math.cos(angle)), Math.round(sum * Math.sin(angle)), 0));
+            node.setScale(new float[] {-1, 1, 1});
+        }
+        if (!at.equals(Vec.ZERO)) {
+            node.setTranslation(new float[] {metres(at.x()), metres(at.z()), metres(-at.y())});
+        }
+        var half = Math.toRadians(stance.turn().quarters() * 90 + stance.freeDegrees()) / 2;
+        if (half != 0) {
+            node.setRotation(new float[] {0, (float) Math.sin(half), 0, (float) Math.cos(half)});
+        }
+        scene.addNode(node);
+    }
+
+    private static float metres(long um) {
+        return (float) (um / 1e6);
+    }
+
+    private DefaultMeshModel mesh(Piece piece) {
+        var mesh = piece.mesh(finish);
+        var model = new DefaultMeshModel();
+        model.setName(piece.code());
+        for (var part : mesh.parts()) {
+            model.addMeshPrimitiveModel(primitive(mesh, part));
+        }
+        return model;
+    }
+
+    private DefaultMeshPrimitiveModel primitive(Mesh mesh, Mesh.Part part) {
+        // Only the vertices of this part, so that no primitive carries another's.
+        var own = new LinkedHashMap<Integer, Integer>();
+        var indices = IntBuffer.allocate(part.indices().length);
+        for (var index : part.indices()) {
+            indices.put(own.computeIfAbsent(index, i -> own.size()));
+        }
+        var positions = FloatBuffer.allocate(3 * own.size());
+        var normals = FloatBuffer.allocate(3 * own.size());
+        var uvs = FloatBuffer.allocate(2 * own.size());
+        for (var v : own.keySet()) {
+            var p = mesh.positions();
+            positions.put((float) (p[3 * v] / 1000)).put((float) (p[3 * v + 2] / 1000)).put((float) (-p[3 * v + 1] / 1000));
+            var n = mesh.normals();
+            normals.put((float) n[3 * v]).put((float) n[3 * v + 2]).put((float) -n[3 * v + 1]);
+            uvs.put((float) mesh.uvs()[2 * v]).put((float) mesh.uvs()[2 * v + 1]);
+        }
+        var builder = MeshPrimitiveBuilder.create();
+        if (own.size() < 65_535) {
+            builder.setIntIndicesAsShort(indices.flip());
+        } else {
+            builder.setIntIndices(indices.flip());
+        }
+        builder.addPositions3D(positions.flip());
+        builder.addNormals3D(normals.flip());
+        builder.addTexCoords02D(uvs.flip());
+        var primitive = builder.build();
+        primitive.setMaterialModel(materials.computeIfAbsent(part.swatch(), GltfScene::material));
+        return primitive;
+    }
+
+    private static MaterialModelV2 material(Swatch swatch) {
+        var material = MaterialBuilder.create()
+                .setBaseColorFactor((float) swatch.red(), (float) swatch.green(), (float) swatch.blue(), 1)
+                .setMetallicRoughnessFactors((float) swatch.metallic(), (float) swatch.roughness())
+                .build();
+        material.setName(swatch.label());
+        return material;
+    }
+
+    public byte[] toBytes() {
+        var builder = GltfModelBuilder.create();
+        builder.addSceneModel(scene);
+        var out = new ByteArrayOutputStream();
+        try {
+            new GltfModelWriter().writeBinary(builder.build(), out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+}

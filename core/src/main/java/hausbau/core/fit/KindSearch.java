@@ -1,0 +1,322 @@
+package hausbau.core.fit;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.function.BooleanSupplier;
+
+/**
+ * Finds the set of at most k kinds that fills all spans with the fewest pieces; everything is counted in steps.
+ *
+ * <p>Branch and bound: kinds are chosen in falling order. With a prefix P chosen and every further kind at most b, a
+ * span L needs at least min over y of fewest(P ∪ {b}, y) + ⌈(L − y) / b⌉ pieces, as if the rest could be cut to
+ * measure. That bound only grows as b falls, so the first b that reaches the best total known ends the loop. The last
+ * kind is tried span by span, the spans that failed lately first. A local search supplies the first total to beat.
+ *
+ * <p>Precondition: every span is positive and can be filled by some multiset of allowed lengths. Cost: exponential in
+ * k in the worst case; {@code stop} ends it early, and the answer is then not marked proven.
+ */
+final class KindSearch {
+
+    /** @param kinds falling; empty when {@code placements} is {@link #NONE} */
+    record Found(List<Integer> kinds, long placements, boolean proven) {
+    }
+
+    static final long NONE = Long.MAX_VALUE;
+    /** More than the pieces of any filling: 2^40 against at most 2000 runs of 10 km in steps of 1 mm. */
+    private static final long UNFILLED = 1L << 40;
+    /** Beyond this many steps only the local search is run: the tables of the exact search would not fit in memory. */
+    private static final int LONGEST_EXACT = 1_000_000;
+
+    private final int[] spans;
+    private final long[] weights;
+    private final int least;
+    private final int greatest;
+    private final BooleanSupplier stop;
+
+    private int[] best;
+    private long bestTotal;
+    private boolean stopped;
+    private int[] order;
+    private int[] chosen;
+    private int visits;
+
+    /**
+     * @param spans   distinct lengths in steps
+     * @param weights how often each occurs
+     * @param stop    asked now and then whether to give up
+     */
+    KindSearch(int[] spans, long[] weights, int least, int greatest, BooleanSupplier stop) {
+        this.spans = spans;
+        this.weights = weights;
+        this.least = least;
+        this.greatest = Math.min(greatest, Arrays.stream(spans).max().orElse(0));
+        this.stop = stop;
+    }
+
+    /**
+     * @param kinds how many kinds at most
+     * @param known the best set of fewer kinds, to start from
+     */
+    Found search(int kinds, Found known) {
+        best = known.kinds().stream().mapToInt(Integer::intValue).toArray();
+        bestTotal = known.placements();
+        stopped = false;
+        order = orderOfSpans();
+        if (kinds == 1) {
+            return best();
+        }
+        improve(kinds);
+        if (bestTotal > floor() && longest() > LONGEST_EXACT) {
+            stopped = true;
+        } else if (bestTotal > floor()) {
+            chosen = new int[kinds];
+            branch(0, kinds, greatest, Filling.empty(longest()));
+        }
+        return best();
+    }
+
+    /** One kind fills all spans just when it divides them all: the greatest allowed divisor is the best. */
+    Found single() {
+        var divisor = 0L;
+        for (var span : spans) {
+            divisor = gcd(divisor, span);
+        }
+        for (var kind = (int) Math.min(greatest, divisor); kind >= least; kind--) {
+            if (divisor % kind == 0) {
+                return new Found(List.of(kind), totalOf(kind), true);
+            }
+        }
+        return new Found(List.of(), NONE, true);
+    }
+
+    private Found best() {
+        var kinds = Arrays.stream(best).boxed().sorted((a, b) -> b - a).toList();
+        return new Found(kinds, bestTotal, !stopped || bestTotal <= floor());
+    }
+
+    private long totalOf(int divisor) {
+        var total = 0L;
+        for (var i = 0; i < spans.length; i++) {
+            total += weights[i] * (spans[i] / divisor);
+        }
+        return total;
+    }
+
+    /** No set needs fewer: every span from the greatest piece, the rest cut to measure. */
+    private long floor() {
+        var total = 0L;
+        for (var i = 0; i < spans.length; i++) {
+            total += weights[i] * ((spans[i] + greatest - 1) / greatest);
+        }
+        return total;
+    }
+
+    private int longest() {
+        return Arrays.stream(spans).max().orElse(0);
+    }
+
+    private int[] orderOfSpans() {
+        var indices = new int[spans.length];
+        for (var i = 0; i < indices.length; i++) {
+            indices[i] = i;
+        }
+        return indices;
+    }
+
+    private static long gcd(long a, long b) {
+        return b == 0 ? a : gcd(b, a % b);
+    }
+
+    // ---- branch and bound
+
+    private void branch(int depth, int kinds, int top, int[] fewest) {
+        var bounds = new int[spans.length];
+        for (var kind = top; kind >= least && !stopped; kind--) {
+            var with = fewest.clone();
+            Filling.add(with, kind);
+            var floor = lowerBounds(with, kind, bounds);
+            if (floor >= bestTotal) {
+                return;
+            }
+            chosen[depth] = kind;
+            take(depth + 1, with);
+            if (depth + 2 < kinds) {
+                branch(depth + 1, kinds, kind - 1, with);
+            } else {
+                tryLast(depth + 1, kind - 1, with, bounds, floor);
+            }
+        }
+    }
+
+    /** Keeps the prefix itself if it already fills everything with fewer pieces. */
+    private void take(int depth, int[] fewest) {
+        var total = 0L;
+        for (var i = 0; i < spans.length; i++) {
+            if (fewest[spans[i]] >= Filling.NEVER) {
+                return;
+            }
+            total += weights[i] * fewest[spans[i]];
+        }
+        if (total < bestTotal) {
+            bestTotal = total;
+            best = Arrays.copyOf(chosen, depth);
+        }
+    }
+
+    private void tryLast(int depth, int top, int[] fewest, int[] bounds, long floor) {
+        for (var kind = top; kind >= least; kind--) {
+            if ((++visits & 0xfff) == 0 && stop.getAsBoolean()) {
+                stopped = true;
+                return;
+            }
+            var total = totalWith(kind, fewest, bounds, floor);
+            if (total < bestTotal) {
+                bestTotal = total;
+                chosen[depth] = kind;
+                best = Arrays.copyOf(chosen, depth + 1);
+            }
+        }
+    }
+
+    /** The total with one kind more, or {@link #NONE} as soon as it cannot beat the best. */
+    private long totalWith(int kind, int[] fewest, int[] bounds, long floor) {
+        var total = floor;
+        for (var at = 0; at < order.length; at++) {
+            var i = order[at];
+            var mayAdd = (bestTotal - total - 1) / weights[i];
+            var pieces = pieces(spans[i], kind, fewest, bounds[i] + mayAdd);
+            if (pieces > bounds[i] + mayAdd) {
+                var earlier = at / 2;
+                order[at] = order[earlier];
+                order[earlier] = i;
+                return NONE;
+            }
+            total += weights[i] * (pieces - bounds[i]);
+        }
+        return total;
+    }
+
+    /**
+     * Sum over the spans of the least pieces each needs when every further kind is at most {@code top}.
+     *
+     * @param exact the fewest pieces with the kinds chosen and {@code top} itself
+     * @param each  receives the bound of each span
+     */
+    private long lowerBounds(int[] exact, int top, int[] each) {
+        if ((++visits & 0xff) == 0 && stop.getAsBoolean()) {
+            stopped = true;
+        }
+        var total = 0L;
+        for (var i = 0; i < spans.length; i++) {
+            var span = spans[i];
+            var rest = Filling.NEVER;
+            for (var x = Math.max(0, span - top + 1); x < span; x++) {
+                rest = Math.min(rest, exact[x]);
+            }
+            each[i] = Math.min(exact[span], rest + 1);
+            total += weights[i] * each[i];
+        }
+        return total;
+    }
+
+    // ---- local search
+
+    /** Adds the best kind to the set known, then swaps one kind at a time while that helps. */
+    private void improve(int kinds) {
+        var candidates = candidates();
+        var set = Arrays.copyOf(best, Math.max(best.length, 1));
+        if (set[0] == 0) {
+            set[0] = greatest;
+        }
+        while (set.length < kinds) {
+            set = Arrays.copyOf(set, set.length + 1);
+            set[set.length - 1] = least;
+            swap(set, set.length - 1, candidates);
+        }
+        for (var better = true; better; ) {
+            better = false;
+            for (var slot = 0; slot < set.length; slot++) {
+                better |= swap(set, slot, candidates);
+            }
+        }
+        var score = score(without(set, 0), set[0]);
+        if (score < bestTotal && score < UNFILLED) {
+            bestTotal = score;
+            best = Arrays.stream(set).distinct().toArray();
+        }
+    }
+
+    /** Puts the candidate with the best score into the slot; true if that improved the set. */
+    private boolean swap(int[] set, int slot, int[] candidates) {
+        var fewest = without(set, slot);
+        var before = score(fewest, set[slot]);
+        var bestScore = before;
+        for (var kind : candidates) {
+            if (stop.getAsBoolean()) {
+                return false;
+            }
+            var score = score(fewest, kind);
+            if (score < bestScore) {
+                bestScore = score;
+                set[slot] = kind;
+            }
+        }
+        return bestScore < before;
+    }
+
+    private int[] without(int[] set, int slot) {
+        var fewest = Filling.empty(longest());
+        for (var i = 0; i < set.length; i++) {
+            if (i != slot) {
+                Filling.add(fewest, set[i]);
+            }
+        }
+        return fewest;
+    }
+
+    /** The total with one kind more; a span that stays unfilled counts as {@link #UNFILLED}. */
+    private long score(int[] fewest, int kind) {
+        var total = 0L;
+        for (var i = 0; i < spans.length; i++) {
+            var pieces = pieces(spans[i], kind, fewest, Filling.NEVER);
+            total += pieces >= Filling.NEVER ? UNFILLED : weights[i] * pieces;
+        }
+        return total;
+    }
+
+    /** The fewest pieces for a span when one kind more may be used, up to {@code most} times. */
+    private static int pieces(int span, int kind, int[] fewest, long most) {
+        var pieces = Filling.NEVER;
+        var used = 0;
+        for (var rest = span; rest >= 0 && used <= most; rest -= kind, used++) {
+            pieces = Math.min(pieces, fewest[rest] + used);
+        }
+        return pieces;
+    }
+
+    /** All allowed lengths if they are few, else a spread of likely ones: parts of spans and powers of two. */
+    private int[] candidates() {
+        if (greatest - least < 400) {
+            var all = new ArrayList<Integer>();
+            for (var kind = greatest; kind >= least; kind--) {
+                all.add(kind);
+            }
+            return all.stream().mapToInt(Integer::intValue).toArray();
+        }
+        var likely = new TreeSet<Integer>();
+        likely.add(least);
+        likely.add(greatest);
+        for (var span : spans) {
+            for (var parts = 1; parts <= 4 && likely.size() < 300; parts++) {
+                likely.add(span / parts);
+            }
+        }
+        for (var kind = 1; kind > 0 && kind <= greatest; kind *= 2) {
+            likely.add(kind);
+        }
+        return likely.descendingSet().stream().filter(k -> k >= least && k <= greatest)
+                .mapToInt(Integer::intValue).toArray();
+    }
+}

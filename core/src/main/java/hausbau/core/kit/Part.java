@@ -1,0 +1,107 @@
+package hausbau.core.kit;
+
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.BevelledBox;
+import hausbau.core.shape.BevelledPrism;
+import hausbau.core.shape.BevelledPrism.Corner;
+import hausbau.core.shape.Finish;
+import hausbau.core.shape.Lathe;
+import hausbau.core.shape.MeshBuilder;
+import hausbau.core.shape.Point;
+import hausbau.core.shape.Swatch;
+import java.util.ArrayList;
+import java.util.List;
+
+/** One closed body of a piece. */
+sealed interface Part {
+
+    /** Boxes in whole micrometres that hold the body; what the survey and snapping reckon with. */
+    List<Box> solids();
+
+    void addTo(MeshBuilder mesh, Finish finish);
+
+    private static Point millimetres(Vec v) {
+        return new Point(v.x() / 1000.0, v.y() / 1000.0, v.z() / 1000.0);
+    }
+
+    /** A plain block. */
+    record Block(Swatch swatch, Box box) implements Part {
+
+        static Block ofMillimetres(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1) {
+            return new Block(swatch, new Box(Vec.ofMillimetres(x0, y0, z0), Vec.ofMillimetres(x1, y1, z1)));
+        }
+
+        @Override
+        public List<Box> solids() {
+            return List.of(box);
+        }
+
+        @Override
+        public void addTo(MeshBuilder mesh, Finish finish) {
+            BevelledBox.add(mesh, finish, swatch, millimetres(box.min()), millimetres(box.max()));
+        }
+    }
+
+    /**
+     * A slab with a hole right through along Y. A hole that reaches the slab's base leaves two legs and a lintel.
+     *
+     * @param hole as deep as the slab; inside it in X, and below its top
+     */
+    record Holed(Swatch swatch, Box slab, Box hole) implements Part {
+
+        @Override
+        public List<Box> solids() {
+            var s = slab;
+            var solids = new ArrayList<>(List.of(
+                    new Box(s.min(), new Vec(hole.min().x(), s.max().y(), s.max().z())),
+                    new Box(new Vec(hole.max().x(), s.min().y(), s.min().z()), s.max()),
+                    Box.of(hole.min().x(), s.min().y(), hole.max().z(), hole.max().x(), s.max().y(), s.max().z())));
+            if (hole.min().z() > s.min().z()) {
+                solids.add(Box.of(hole.min().x(), s.min().y(), s.min().z(), hole.max().x(), s.max().y(), hole.min().z()));
+            }
+            return solids;
+        }
+
+        @Override
+        public void addTo(MeshBuilder mesh, Finish finish) {
+            var lo = millimetres(slab.min());
+            var hi = millimetres(slab.max());
+            var holeLo = millimetres(hole.min());
+            var holeHi = millimetres(hole.max());
+            if (hole.min().z() > slab.min().z()) {
+                BevelledPrism.add(mesh, finish, swatch, rectangle(lo, hi), List.of(rectangle(holeLo, holeHi)), lo.y(), hi.y());
+                return;
+            }
+            var outline = List.of(
+                    new Corner(lo.x(), lo.z()), new Corner(holeLo.x(), lo.z()), new Corner(holeLo.x(), holeHi.z()),
+                    new Corner(holeHi.x(), holeHi.z()), new Corner(holeHi.x(), lo.z()), new Corner(hi.x(), lo.z()),
+                    new Corner(hi.x(), hi.z()), new Corner(lo.x(), hi.z()));
+            BevelledPrism.add(mesh, finish, swatch, outline, List.of(), lo.y(), hi.y());
+        }
+
+        private static List<Corner> rectangle(Point lo, Point hi) {
+            return List.of(new Corner(lo.x(), lo.z()), new Corner(hi.x(), lo.z()), new Corner(hi.x(), hi.z()),
+                    new Corner(lo.x(), hi.z()));
+        }
+    }
+
+    /** A body turned about an upright axis, with 24 sides. */
+    record Turned(Swatch swatch, Vec foot, List<Lathe.Station> profile) implements Part {
+
+        static final int SIDES = 24;
+
+        @Override
+        public List<Box> solids() {
+            var radius = Math.round(profile.stream().mapToDouble(Lathe.Station::radius).max().orElse(0) * 1000);
+            var low = Math.round(profile.get(0).z() * 1000);
+            var high = Math.round(profile.get(profile.size() - 1).z() * 1000);
+            return List.of(new Box(foot.plus(new Vec(-radius, -radius, low)), foot.plus(new Vec(radius, radius, high))));
+        }
+
+        @Override
+        public void addTo(MeshBuilder mesh, Finish finish) {
+            Lathe.add(mesh, swatch, millimetres(foot), profile, SIDES);
+        }
+    }
+}

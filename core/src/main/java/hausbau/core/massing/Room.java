@@ -1,0 +1,41 @@
+package hausbau.core.massing;
+
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Vec;
+
+/**
+ * A rectangular void to stand in.
+ *
+ * @param corner the south-west corner of its floor
+ * @param width  clear size along X, @param depth along Y, @param height floor to ceiling; above 0
+ */
+public record Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
+
+    /** The void itself. */
+    public Box clear() {
+        return new Box(corner, corner.plus(Vec.of(width, depth, height)));
+    }
+
+    /** The void with the walls around it. */
+    public Box outer(Length wall) {
+        var c = clear();
+        return Box.of(c.min().x() - wall.um(), c.min().y() - wall.um(), c.min().z(),
+                c.max().x() + wall.um(), c.max().y() + wall.um(), c.max().z());
+    }
+
+    public Length lengthOf(Side side) {
+        return side.runsEastWest() ? width : depth;
+    }
+
+    /** Where the side's run begins: on the floor, at the left end seen from inside. */
+    public Vec startOf(Side side) {
+        var c = clear();
+        return switch (side) {
+            case NORTH -> new Vec(c.min().x(), c.max().y(), c.min().z());
+            case EAST -> new Vec(c.max().x(), c.max().y(), c.min().z());
+            case SOUTH -> new Vec(c.max().x(), c.min().y(), c.min().z());
+            case WEST -> c.min();
+        };
+    }
+}

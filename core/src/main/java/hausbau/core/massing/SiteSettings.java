@@ -1,0 +1,44 @@
+package hausbau.core.massing;
+
+import hausbau.core.measure.Fault;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
+import hausbau.core.measure.Unit;
+import java.util.ArrayList;
+
+/**
+ * What a site is worked with.
+ *
+ * @param unit           how lengths are written
+ * @param step           the planning grid's pitch; 1 mm to 100 m
+ * @param wall           wall and slab thickness; 10 mm to 5 m
+ * @param storey         storey height, the height of a new room; 0.5 to 100 m
+ * @param pixelsPerMetre texel density; 1 to 65536
+ * @param tilesByCentre  whether tiles have their pivot at the centre instead of a corner
+ */
+public record SiteSettings(Unit unit, Length step, Length wall, Length storey, int pixelsPerMetre, boolean tilesByCentre) {
+
+    public static final SiteSettings USUAL = new SiteSettings(Unit.METRE, Length.ofMillimetres(100),
+            Length.ofMillimetres(200), Length.ofMillimetres(3000), 256, false);
+
+    public SiteSettings {
+        var faults = new ArrayList<Fault>();
+        check(faults, "stepMm", "step", unit, step, 1, 100_000);
+        check(faults, "wallMm", "wall thickness", unit, wall, 10, 5_000);
+        check(faults, "storeyMm", "storey height", unit, storey, 500, 100_000);
+        if (pixelsPerMetre < 1 || pixelsPerMetre > 65_536) {
+            faults.add(new Fault("pixelsPerMetre", "The texel density must be from 1 to 65536 pixels per metre."));
+        }
+        if (!faults.isEmpty()) {
+            throw new Refused(faults);
+        }
+    }
+
+    private static void check(ArrayList<Fault> faults, String field, String what, Unit unit, Length value, long least, long most) {
+        var from = Length.ofMillimetres(least);
+        var to = Length.ofMillimetres(most);
+        if (value.compareTo(from) < 0 || value.compareTo(to) > 0) {
+            faults.add(new Fault(field, "The " + what + " must be from " + unit.format(from) + " to " + unit.format(to) + "."));
+        }
+    }
+}

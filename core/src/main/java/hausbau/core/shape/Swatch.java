@@ -1,0 +1,54 @@
+package hausbau.core.shape;
+
+import java.util.Locale;
+
+/**
+ * What a surface is made of.
+ *
+ * <p>The colours are neutral stand-ins in linear light, 0 to 1, until a sheet gives them a texture.
+ */
+public enum Swatch {
+    PLASTER(0.78, 0.76, 0.70, 0.0, 0.9),
+    STONE(0.52, 0.50, 0.46, 0.0, 0.8),
+    TIMBER(0.30, 0.19, 0.10, 0.0, 0.7),
+    METAL(0.35, 0.37, 0.38, 0.9, 0.45),
+    OPAL(0.90, 0.87, 0.78, 0.0, 0.3);
+
+    private final double red;
+    private final double green;
+    private final double blue;
+    private final double metallic;
+    private final double roughness;
+
+    Swatch(double red, double green, double blue, double metallic, double roughness) {
+        this.red = red;
+        this.green = green;
+        this.blue = blue;
+        this.metallic = metallic;
+        this.roughness = roughness;
+    }
+
+    public double red() {
+        return red;
+    }
+
+    public double green() {
+        return green;
+    }
+
+    public double blue() {
+        return blue;
+    }
+
+    public double metallic() {
+        return metallic;
+    }
+
+    public double roughness() {
+        return roughness;
+    }
+
+    public String label() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

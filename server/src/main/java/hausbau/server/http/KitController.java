@@ -1,0 +1,162 @@
+package hausbau.server.http;
+
+import hausbau.core.build.KitChoice;
+import hausbau.core.fit.FilledRun;
+import hausbau.core.fit.FixedItem;
+import hausbau.core.fit.KitPlan;
+import hausbau.core.fit.KitQuestion;
+import hausbau.core.fit.Run;
+import hausbau.core.kit.Role;
+import hausbau.core.measure.Length;
+import hausbau.server.work.KitService;
+import hausbau.server.work.SiteService;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "Kit")
+class KitController {
+
+    private final KitService kit;
+    private final SiteService sites;
+
+    KitController(KitService kit, SiteService sites) {
+        this.kit = kit;
+        this.sites = sites;
+    }
+
+    record FixedBody(@NotNull String piece, @NotNull Length atMm, @NotNull Length lengthMm) {
+    }
+
+    record RunBody(@NotNull String name, @NotNull Length lengthMm, @Valid List<@NotNull FixedBody> fixed) {
+
+        Run toRun() {
+            return new Run(name, lengthMm, Optional.ofNullable(fixed).orElse(List.of()).stream()
+                    .map(f -> new FixedItem(f.piece(), f.atMm(), f.lengthMm())).toList());
+        }
+    }
+
+    record PlanBody(@NotNull Length stepMm, @NotNull Length minPieceMm, @NotNull Length maxPieceMm, @NotNull Integer maxKinds,
+            @NotNull @Valid List<@NotNull RunBody> runs) {
+    }
+
+    record SitePlanBody(@NotNull Length minPieceMm, @NotNull Length maxPieceMm, @NotNull Integer maxKinds) {
+    }
+
+    record ChoiceBody(@NotNull List<@NotNull Length> kindsMm, @NotNull Length minPieceMm, @NotNull Length maxPieceMm) {
+    }
+
+    record OptionView(@NotNull List<Length> kindsMm, @NotNull long placements, @NotNull boolean proven) {
+    }
+
+    record ItemView(@NotNull String piece, @NotNull Length atMm, @NotNull Length lengthMm) {
+    }
+
+    record RunView(@NotNull String name, @NotNull List<ItemView> sequence) {
+    }
+
+    /** @param belowMm the nearest shorter length that could be filled; null if there is none */
+    record UnfillableView(@NotNull String run, @NotNull Length atMm, @NotNull Length lengthMm, Length belowMm, Length aboveMm) {
+    }
+
+    /** @param recommended null if there is no option */
+    record PlanView(@NotNull List<OptionView> options, Integer recommended, @NotNull List<RunView> runs,
+            @NotNull List<UnfillableView> unfillable) {
+    }
+
+    /** @param layouts for each option, the runs laid out */
+    record SitePlanView(@NotNull List<OptionView> options, Integer recommended, @NotNull List<List<RunView>> layouts,
+            @NotNull List<UnfillableView> unfillable) {
+    }
+
+    record PieceView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull VecMm sizeMm,
+            @NotNull VecMm.BoxMm boxMm, @NotNull List<VecMm.BoxMm> solidsMm, @NotNull long count) {
+    }
+
+    record TallyView(@NotNull int kinds, @NotNull long placements, @NotNull int drawCalls, @NotNull long triangles,
+            @NotNull long instancedBytes, @NotNull long flatBytes) {
+    }
+
+    @PostMapping("/kit-plans")
+    @Operation(summary = "A kit plan for runs that belong to no site")
+    PlanView plan(@Valid @RequestBody PlanBody body) {
+        var planned = kit.plan(new KitQuestion(body.stepMm(), body.minPieceMm(), body.maxPieceMm(), body.maxKinds(),
+                body.runs().stream().map(RunBody::toRun).toList()));
+        var plan = planned.plan();
+        var runs = plan.recommended().isEmpty() ? List.<RunView>of()
+                : layout(planned.question(), plan.options().get(plan.recommended().getAsInt()));
+        return new PlanView(options(plan), recommended(plan), runs, unfillable(plan));
+    }
+
+    @PostMapping("/sites/{siteId}/kit-plans")
+    @Operation(summary = "The kit plan for the site's rooms, each option laid out")
+    SitePlanView plan(@PathVariable long siteId, @Valid @RequestBody SitePlanBody body) {
+        var planned = kit.plan(siteId, body.minPieceMm(), body.maxPieceMm(), body.maxKinds());
+        var plan = planned.plan();
+        return new SitePlanView(options(plan), recommended(plan),
+                plan.options().stream().map(o -> layout(planned.question(), o)).toList(), unfillable(plan));
+    }
+
+    private static List<OptionView> options(KitPlan plan) {
+        return plan.options().stream().map(o -> new OptionView(o.kinds(), o.placements(), o.proven())).toList();
+    }
+
+    private static Integer recommended(KitPlan plan) {
+        return plan.recommended().isPresent() ? plan.recommended().getAsInt() : null;
+    }
+
+    private static List<RunView> layout(KitQuestion question, KitPlan.Option option) {
+        return question.runs().stream().map(run -> FilledRun.of(question.step(), run, option.kinds()).orElseThrow())
+                .map(filled -> new RunView(filled.name(), filled.items().stream()
+                        .map(i -> new ItemView(i.piece(), i.at(), i.length())).toList())).toList();
+    }
+
+    private static List<UnfillableView> unfillable(KitPlan plan) {
+        return plan.unfillable().stream().map(u -> new UnfillableView(u.run(), u.span().at(), u.span().length(),
+                u.below().isPositive() ? u.below() : null, u.above().isPositive() ? u.above() : null)).toList();
+    }
+
+    @PutMapping("/sites/{siteId}/kit")
+    @Operation(summary = "Takes these kinds, makes the pieces and builds the rooms")
+    SiteController.SiteView choose(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @Valid @RequestBody ChoiceBody body) {
+        kit.choose(siteId, Seen.revision(ifMatch), new KitChoice(body.kindsMm(), body.minPieceMm(), body.maxPieceMm()));
+        return SiteController.SiteView.of(sites.find(siteId));
+    }
+
+    @GetMapping("/sites/{siteId}/pieces")
+    List<PieceView> pieces(@PathVariable long siteId) {
+        return kit.pieces(siteId).stream().map(u -> new PieceView(u.id(), u.piece().code(), u.piece().name(), u.piece().role(),
+                VecMm.of(u.piece().size()), VecMm.BoxMm.of(u.piece().box()),
+                u.piece().solids().stream().map(VecMm.BoxMm::of).toList(), u.count())).toList();
+    }
+
+    @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/mesh.glb", produces = "model/gltf-binary")
+    @Operation(summary = "One piece at its pivot, binary glTF 2.0")
+    ResponseEntity<byte[]> mesh(@PathVariable long siteId, @PathVariable long pieceId) {
+        return ResponseEntity.ok().cacheControl(CacheControl.noCache())
+                .contentType(MediaType.parseMediaType("model/gltf-binary")).body(kit.glb(siteId, pieceId));
+    }
+
+    @GetMapping("/sites/{siteId}/tally")
+    TallyView tally(@PathVariable long siteId) {
+        var t = kit.tally(siteId);
+        return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes());
+    }
+}

@@ -1,0 +1,139 @@
+package hausbau.server.http;
+
+import hausbau.core.measure.Fault;
+import hausbau.core.measure.Refused;
+import hausbau.server.journal.StaleRevision;
+import hausbau.server.store.NotFound;
+import jakarta.validation.ConstraintViolationException;
+import java.util.ArrayList;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.exc.MismatchedInputException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
+
+/** Turns whatever goes wrong into a problem (RFC 9457) that a person can act on. */
+@RestControllerAdvice
+class Problems extends ResponseEntityExceptionHandler {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+    private static ProblemDetail bad(List<Fault> faults) {
+        var problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST,
+                String.join(" ", faults.stream().limit(20).map(Fault::message).distinct().toList()));
+        problem.setProperty("errors", faults);
+        return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail refused(Refused refused) {
+        return bad(refused.faults());
+    }
+
+    @ExceptionHandler
+    ProblemDetail notFound(NotFound notFound) {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, notFound.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail stale(StaleRevision stale) {
+        var problem = ProblemDetail.forStatusAndDetail(HttpStatus.PRECONDITION_FAILED, stale.getMessage());
+        problem.setProperty("revision", stale.current());
+        return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail wrongType(MethodArgumentTypeMismatchException e) {
+        var status = e.getParameter().hasParameterAnnotation(PathVariable.class)
+                ? HttpStatus.NOT_FOUND : HttpStatus.BAD_REQUEST;
+        var problem = ProblemDetail.forStatusAndDetail(status, "“" + cut(String.valueOf(e.getValue())) + "” is no valid " + e.getName() + ".");
+        problem.setProperty("errors", List.of(new Fault(e.getName(), problem.getDetail())));
+        return problem;
+    }
+
+    private static String cut(String text) {
+        return text.length() <= 100 ? text : text.substring(0, 100) + "…";
+    }
+
+    @ExceptionHandler
+    ProblemDetail violated(ConstraintViolationException e) {
+        return bad(e.getConstraintViolations().stream()
+                .map(v -> new Fault(v.getPropertyPath().toString(), v.getPropertyPath() + " " + v.getMessage() + ".")).toList());
+    }
+
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    ProblemDetail database(Exception e) {
+        LOG.error("The database failed", e);
+        return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE,
+                "The database does not answer as it should. Nothing was changed; try again in a moment.");
+    }
+
+    @ExceptionHandler
+    ProblemDetail unexpected(RuntimeException e) {
+        LOG.error("Unexpected", e);
+        return ProblemDetail.forStatusAndDetail(HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong in the server; nothing was changed. Its log says more.");
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(MethodArgumentNotValidException e, HttpHeaders headers,
+            HttpStatusCode status, WebRequest request) {
+        var faults = new ArrayList<Fault>();
+        e.getFieldErrors().forEach(f -> faults.add(new Fault(f.getField(), f.getField() + " " + f.getDefaultMessage() + ".")));
+        return ResponseEntity.badRequest().body(bad(faults));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
+            HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.badRequest().body(bad(List.of(fault(e.getCause()))));
+    }
+
+    private static Fault fault(Throwable cause) {
+        if (cause instanceof UnrecognizedPropertyException unknown) {
+            return new Fault(path(unknown), "There is no field “" + cut(unknown.getPropertyName()) + "” here.");
+        }
+        if (cause instanceof MismatchedInputException mismatch && !mismatch.getPath().isEmpty()) {
+            var said = mismatch.getOriginalMessage();
+            var own = said != null && (said.startsWith("millimetres") || said.startsWith("a length"));
+            return new Fault(path(mismatch), path(mismatch) + ": " + (own ? said + "." : "this value is not of the kind expected here."));
+        }
+        if (cause instanceof DatabindException databind && !databind.getPath().isEmpty()) {
+            return new Fault(path(databind), path(databind) + ": this value cannot be read.");
+        }
+        if (cause instanceof JacksonException json && json.getLocation() != null) {
+            return new Fault("", "The body is not valid JSON, at line " + json.getLocation().getLineNr()
+                    + ", column " + json.getLocation().getColumnNr() + ".");
+        }
+        return new Fault("", "The body is missing or is not valid JSON.");
+    }
+
+    private static String path(JacksonException e) {
+        var path = new StringBuilder();
+        for (var reference : e.getPath()) {
+            if (reference.getPropertyName() == null) {
+                path.append('[').append(reference.getIndex()).append(']');
+            } else {
+                path.append(path.isEmpty() ? "" : ".").append(cut(reference.getPropertyName()));
+            }
+        }
+        return path.toString();
+    }
+}

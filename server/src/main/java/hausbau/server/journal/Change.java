@@ -1,0 +1,46 @@
+package hausbau.server.journal;
+
+import hausbau.server.store.OpeningRow;
+import hausbau.server.store.PieceRow;
+import hausbau.server.store.PlacementRow;
+import hausbau.server.store.RoomRow;
+import hausbau.server.store.Row;
+import hausbau.server.store.SiteRow;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * What an edit did to one row.
+ *
+ * @param before the row as it was; null in JSON where it did not exist
+ * @param after  the row as it became; null in JSON where it was removed
+ */
+record Change(Table table, long id, JsonNode before, JsonNode after) {
+
+    /** In the order in which rows must be added, since later ones refer to earlier ones. */
+    enum Table {
+        SITE(SiteRow.class), ROOM(RoomRow.class), OPENING(OpeningRow.class), PIECE(PieceRow.class), PLACEMENT(PlacementRow.class);
+
+        private final Class<? extends Row> type;
+
+        Table(Class<? extends Row> type) {
+            this.type = type;
+        }
+
+        Class<? extends Row> type() {
+            return type;
+        }
+
+        static Table of(Row row) {
+            for (var table : values()) {
+                if (table.type.isInstance(row)) {
+                    return table;
+                }
+            }
+            throw new IllegalArgumentException(row.getClass() + " is not kept in the journal");
+        }
+    }
+
+    Change reversed() {
+        return new Change(table, id, after, before);
+    }
+}

@@ -1,0 +1,41 @@
+package hausbau.server.store;
+
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+/** One edit: its place in the site's journal, what it did in words, and the rows before and after it as JSON. */
+@Entity
+@Table(name = "journal")
+public class JournalRow {
+
+    @Embeddable
+    public record Key(long siteId, long seq) {
+    }
+
+    @EmbeddedId
+    Key key;
+    String label;
+    String changes;
+    Instant madeAt;
+
+    protected JournalRow() {
+    }
+
+    public JournalRow(long siteId, long seq, String label, String changes) {
+        this.key = new Key(siteId, seq);
+        this.label = label;
+        this.changes = changes;
+        this.madeAt = Instant.now();
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public String changes() {
+        return changes;
+    }
+}

@@ -1,0 +1,44 @@
+package hausbau.server.store;
+
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** What a revision touched. */
+@Entity
+@Table(name = "revision")
+public class RevisionRow {
+
+    @Embeddable
+    public record Key(long siteId, long revision) {
+    }
+
+    @EmbeddedId
+    Key key;
+    boolean rooms;
+    boolean pieces;
+    long[] placements;
+
+    protected RevisionRow() {
+    }
+
+    public RevisionRow(long siteId, long revision, boolean rooms, boolean pieces, long[] placements) {
+        this.key = new Key(siteId, revision);
+        this.rooms = rooms;
+        this.pieces = pieces;
+        this.placements = placements;
+    }
+
+    public boolean rooms() {
+        return rooms;
+    }
+
+    public boolean pieces() {
+        return pieces;
+    }
+
+    public long[] placements() {
+        return placements;
+    }
+}

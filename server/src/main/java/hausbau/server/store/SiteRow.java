@@ -1,0 +1,108 @@
+package hausbau.server.store;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import hausbau.core.build.KitChoice;
+import hausbau.core.massing.SiteSettings;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Unit;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Optional;
+
+@Entity
+@Table(name = "site")
+public class SiteRow implements Row {
+
+    @Id
+    Long id;
+    String name;
+    @Enumerated(EnumType.STRING)
+    Unit unit;
+    long stepUm;
+    long wallUm;
+    long storeyUm;
+    int pixelsPerMetre;
+    boolean tilesByCentre;
+    /** Wall lengths, falling; empty until a kit is chosen. */
+    long[] kitKinds = {};
+    long kitMinUm;
+    long kitMaxUm;
+    /** Raised by every edit, undo and redo; like the two below not part of what an edit changes. */
+    @JsonIgnore
+    long revision;
+    @JsonIgnore
+    long journalEnd;
+    @JsonIgnore
+    Instant changedAt;
+
+    protected SiteRow() {
+    }
+
+    public SiteRow(long id, String name, SiteSettings settings) {
+        this.id = id;
+        this.name = name;
+        this.changedAt = Instant.now();
+        set(settings);
+    }
+
+    @Override
+    public Long getId() {
+        return id;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public void rename(String newName) {
+        name = newName;
+    }
+
+    public SiteSettings settings() {
+        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre);
+    }
+
+    public final void set(SiteSettings settings) {
+        unit = settings.unit();
+        stepUm = settings.step().um();
+        wallUm = settings.wall().um();
+        storeyUm = settings.storey().um();
+        pixelsPerMetre = settings.pixelsPerMetre();
+        tilesByCentre = settings.tilesByCentre();
+    }
+
+    public Optional<KitChoice> kit() {
+        return kitKinds.length == 0 ? Optional.empty() : Optional.of(new KitChoice(
+                Arrays.stream(kitKinds).mapToObj(Length::new).toList(), new Length(kitMinUm), new Length(kitMaxUm)));
+    }
+
+    public void set(KitChoice kit) {
+        kitKinds = kit.kinds().stream().mapToLong(Length::um).toArray();
+        kitMinUm = kit.minPiece().um();
+        kitMaxUm = kit.maxPiece().um();
+    }
+
+    public long revision() {
+        return revision;
+    }
+
+    public long journalEnd() {
+        return journalEnd;
+    }
+
+    public Instant changedAt() {
+        return changedAt;
+    }
+
+    /** Moves on to the next revision, with this many journal entries in force. */
+    public void advance(long newJournalEnd) {
+        revision++;
+        journalEnd = newJournalEnd;
+        changedAt = Instant.now();
+    }
+}

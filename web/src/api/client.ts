@@ -1,0 +1,73 @@
+import type { components } from './schema'
+
+type Schemas = components['schemas']
+export type SiteSummary = Schemas['SiteSummary']
+export type SiteView = Schemas['SiteView']
+export type SiteBody = Schemas['SiteBody']
+export type MassingView = Schemas['MassingView']
+export type RoomView = Schemas['RoomView']
+export type OpeningView = Schemas['OpeningView']
+export type PieceView = Schemas['PieceView']
+export type PlacementView = Schemas['PlacementView']
+export type PlaceBody = Schemas['PlaceBody']
+export type PreviewView = Schemas['PreviewView']
+export type SitePlanView = Schemas['SitePlanView']
+export type RunView = Schemas['RunView']
+export type TallyView = Schemas['TallyView']
+export type FindingView = Schemas['FindingView']
+export type SurveyView = Schemas['SurveyView']
+export type UnitView = Schemas['UnitView']
+export type Unit = UnitView['unit']
+export type VecMm = Schemas['VecMm']
+export type BoxMm = Schemas['BoxMm']
+
+
+export interface Fault {
+  field: string
+  message: string
+}
+
+/** What the server refused, in words a person can act on. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    detail: string,
+    readonly faults: Fault[] = [],
+  ) {
+    super(detail)
+  }
+
+  /** What is wrong with one field, if it is that one. */
+  about(field: string): string | undefined {
+    return this.faults.find((f) => f.field === field)?.message
+  }
+}
+
+/** No answer came: the server is away. */
+export class NoAnswer extends Error {}
+
+/** Sends a request; answers with the parsed body, or throws a Refusal or NoAnswer. */
+export async function send<T>(method: string, path: string, body?: unknown, revision?: number, signal?: AbortSignal): Promise<T> {
+  const headers: Record<string, string> = {}
+  if (body !== undefined) headers['Content-Type'] = 'application/json'
+  if (revision !== undefined) headers['If-Match'] = `"${revision}"`
+  let response: Response
+  try {
+    response = await fetch(path, { method, headers, body: body === undefined ? undefined : JSON.stringify(body), signal })
+  } catch (e) {
+    if (signal?.aborted) throw e
+    throw new NoAnswer('The server does not answer.')
+  }
+  return answer<T>(response)
+}
+
+async function answer<T>(response: Response): Promise<T> {
+  if (response.ok) {
+    return (response.status === 204 ? undefined : await response.json()) as T
+  }
+  if (response.status === 502 || response.status === 504) throw new NoAnswer('The server does not answer.')
+  const problem = (await response.json().catch(() => ({}))) as { detail?: string; errors?: Fault[] }
+  throw new Refusal(response.status, problem.detail ?? `The server answered ${response.status}.`, problem.errors)
+}
+
+export const get = <T>(path: string, signal?: AbortSignal) => send<T>('GET', path, undefined, undefined, signal)

@@ -1,0 +1,181 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { send, type PlacementView, type PreviewView, type VecMm } from '../api/client'
+import { tell, useSite } from '../site/site'
+
+/** What the hand holds: a piece to set down, or placements picked up. */
+type Held =
+  | { kind: 'piece'; pieceId: number; quarterTurns: number; mirrored: boolean }
+  | { kind: 'placements'; ids: number[]; first: PlacementView; copy: boolean }
+
+const zero: VecMm = { x: 0, y: 0, z: 0 }
+export const minus = (a: VecMm, b: VecMm): VecMm => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z })
+export const plus = (a: VecMm, b: VecMm): VecMm => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z })
+
+/**
+ * Placing by hand. The server says where a held piece would come to stand (the ghost) and what holds it there; this
+ * only remembers what is held and where it was pointed at.
+ */
+export const usePlacing = defineStore('placing', () => {
+  const site = useSite()
+  const held = shallowRef<Held>()
+  const ghost = shallowRef<PreviewView>()
+  const snaps = ref(true)
+  const clipboard = shallowRef<number[]>([])
+  /** What `N` does next: the same piece at this offset, or the selection moved or copied by it. */
+  const again = shallowRef<{ kind: 'place'; pieceId: number; last: PlacementView; by: VecMm } | { kind: 'move' | 'copy'; by: VecMm }>()
+  let pointed: VecMm = zero
+  let asking = false
+  let asked = false
+
+  const heldPieceId = computed(() => (held.value?.kind === 'piece' ? held.value.pieceId : held.value?.first.pieceId))
+
+  function take(pieceId: number, at?: VecMm) {
+    site.select([])
+    held.value = { kind: 'piece', pieceId, quarterTurns: 0, mirrored: false }
+    point(at ?? startingPlace())
+  }
+
+  /** In the first room's middle, where a piece taken with the keyboard begins. */
+  function startingPlace(): VecMm {
+    const room = site.massing.rooms[0]
+    return room ? { x: room.cornerMm.x + room.widthMm / 2, y: room.cornerMm.y + room.depthMm / 2, z: room.cornerMm.z } : zero
+  }
+
+  function pickUp(copy = false) {
+    const first = site.selected[0]
+    if (!first) return
+    held.value = { kind: 'placements', ids: site.selected.map((p) => p.id), first, copy }
+    point(first.atMm)
+  }
+
+  function putBack() {
+    held.value = undefined
+    ghost.value = undefined
+  }
+
+  /** Points the held thing at a place; the ghost follows as fast as answers come. */
+  function point(at: VecMm) {
+    pointed = at
+    if (asking) {
+      asked = true
+      return
+    }
+    void ask()
+  }
+
+  async function ask() {
+    const h = held.value
+    if (!h || !site.site) return
+    asking = true
+    asked = false
+    try {
+      const stance = h.kind === 'piece'
+        ? { pieceId: h.pieceId, quarterTurns: h.quarterTurns, mirrored: h.mirrored }
+        : { pieceId: h.first.pieceId, quarterTurns: h.first.quarterTurns, mirrored: h.first.mirrored, freeDegrees: h.first.freeDegrees }
+      const answer = await send<PreviewView>('POST', `/api/sites/${site.site.id}/placements/preview`,
+        { place: { ...stance, atMm: whole(pointed), snap: snaps.value }, without: h.kind === 'placements' && !h.copy ? h.ids : [] })
+      if (held.value === h) ghost.value = answer
+    } catch (e) {
+      if (held.value === h) tell(e)
+    } finally {
+      asking = false
+      if (asked) void ask()
+    }
+  }
+
+  /** To a tenth of a millimetre: a pointer is no finer than that. */
+  const whole = (v: VecMm): VecMm => ({ x: Math.round(v.x * 10) / 10, y: Math.round(v.y * 10) / 10, z: Math.round(v.z * 10) / 10 })
+
+  function nudge(by: VecMm) {
+    point(plus(ghost.value?.atMm ?? pointed, by))
+  }
+
+  function turn(quarters: number) {
+    if (held.value?.kind !== 'piece') return
+    held.value = { ...held.value, quarterTurns: (held.value.quarterTurns + quarters + 4) % 4 }
+    point(pointed)
+  }
+
+  function mirror() {
+    if (held.value?.kind !== 'piece') return
+    held.value = { ...held.value, mirrored: !held.value.mirrored }
+    point(pointed)
+  }
+
+  /** Sets down what is held, at the place pointed at last; a piece stays in the hand for the next. */
+  async function setDown(at?: VecMm) {
+    const h = held.value
+    if (!h) return
+    if (at) pointed = at
+    if (h.kind === 'piece') await setDownPiece(h, whole(pointed))
+    else await setDownPlacements(h)
+  }
+
+  async function setDownPiece(h: Extract<Held, { kind: 'piece' }>, atMm: VecMm) {
+    const code = site.pieceById.get(h.pieceId)?.code ?? 'a piece'
+    const placed = await site.make<PlacementView>(`Set down ${code}`, 'POST', '/placements', {
+      pieceId: h.pieceId, atMm, quarterTurns: h.quarterTurns, mirrored: h.mirrored, snap: snaps.value,
+    })
+    remember(placed)
+    site.select([placed.id])
+  }
+
+  function remember(placed: PlacementView) {
+    const before = again.value
+    const size = site.pieceById.get(placed.pieceId)?.sizeMm.x ?? 0
+    const by = before?.kind === 'place' && before.pieceId === placed.pieceId
+      ? minus(placed.atMm, before.last.atMm)
+      : { x: placed.quarterTurns % 2 ? 0 : size, y: placed.quarterTurns % 2 ? size : 0, z: 0 }
+    again.value = { kind: 'place', pieceId: placed.pieceId, last: placed, by }
+  }
+
+  async function setDownPlacements(h: Extract<Held, { kind: 'placements' }>) {
+    const to = ghost.value?.atMm
+    if (!to) return
+    const by = minus(to, h.first.atMm)
+    putBack()
+    site.select(h.ids)
+    await (h.copy ? copyBy(by) : moveBy(by))
+  }
+
+  async function moveBy(byMm: VecMm) {
+    await site.arrange('Move', { byMm })
+    again.value = { kind: 'move', by: byMm }
+  }
+
+  async function copyBy(byMm: VecMm) {
+    await site.copy(byMm)
+    again.value = { kind: 'copy', by: byMm }
+  }
+
+  /** Once more: places the same piece by the same offset, or moves or copies the selection by it. */
+  async function repeat() {
+    const a = again.value
+    if (!a) return
+    if (a.kind !== 'place') return a.kind === 'move' ? site.arrange('Move', { byMm: a.by }) : site.copy(a.by)
+    const { last } = a
+    const placed = await site.make<PlacementView>('Set down again', 'POST', '/placements', {
+      pieceId: a.pieceId, atMm: plus(last.atMm, a.by), quarterTurns: last.quarterTurns, mirrored: last.mirrored,
+      freeDegrees: last.freeDegrees, snap: !last.free,
+    })
+    again.value = { ...a, last: placed }
+    site.select([placed.id])
+  }
+
+  function copyToClipboard() {
+    clipboard.value = [...site.selection]
+  }
+
+  function paste() {
+    const there = clipboard.value.filter((id) => site.placements.has(id))
+    if (!there.length) return
+    site.select(there)
+    pickUp(true)
+  }
+
+  return {
+    held, ghost, snaps, heldPieceId, again, take, pickUp, putBack, point, nudge, turn, mirror, setDown, moveBy, copyBy,
+    repeat, copyToClipboard, paste,
+  }
+})

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { SitePlanView } from '../api/client'
+import { format } from '../measure/format'
+import type { Unit } from '../api/client'
+
+/** The options as kinds against placements: down and to the left is better, so every step to the right must earn itself. */
+const props = defineProps<{ plan: SitePlanView; chosen: number; unit: Unit }>()
+defineEmits<{ choose: [index: number] }>()
+
+const W = 420
+const H = 210
+const LEFT = 56
+const BASE = 172
+const most = computed(() => Math.max(...props.plan.options.map((o) => o.placements)))
+/** By logarithm: the first kind often takes ten times what the third does. */
+const height = (n: number) => (Math.log10(Math.max(1, n)) / Math.log10(Math.max(10, most.value * 1.15))) * (BASE - 18)
+const points = computed(() => props.plan.options.map((o, i) => ({
+  i, o, kinds: o.kindsMm.length, x: LEFT + 26 + i * ((W - LEFT - 60) / Math.max(1, props.plan.options.length - 1 || 1)), y: BASE - height(o.placements),
+})))
+</script>
+
+<template>
+  <svg :viewBox="`0 0 ${W} ${H}`" class="chart" role="group" aria-label="Options: kinds against placements">
+    <line :x1="LEFT" :y1="BASE" :x2="W - 8" :y2="BASE" class="axis" />
+    <line :x1="LEFT" y1="8" :x2="LEFT" :y2="BASE" class="axis" />
+    <text :x="LEFT - 8" y="16" class="label" text-anchor="end">pieces</text>
+    <text :x="W - 8" :y="BASE + 34" class="label" text-anchor="end">kinds of wall</text>
+    <polyline :points="points.map((p) => `${p.x},${p.y}`).join(' ')" class="line" />
+    <g
+      v-for="p in points" :key="p.i" class="point" :class="{ chosen: p.i === chosen }" role="button" tabindex="0" :aria-pressed="p.i === chosen"
+      :aria-label="`${p.kinds} kinds, ${p.o.placements} pieces, ${p.o.proven ? 'proven' : 'not proven'}: ${p.o.kindsMm.map((k) => format(k, unit)).join(', ')}`"
+      @click="$emit('choose', p.i)" @keydown.enter="$emit('choose', p.i)" @keydown.space.prevent="$emit('choose', p.i)">
+      <line :x1="p.x" :y1="p.y" :x2="p.x" :y2="BASE" class="drop" />
+      <rect :x="p.x - 22" y="0" width="44" :height="BASE + 22" fill="transparent" />
+      <circle v-if="p.o.proven" :cx="p.x" :cy="p.y" r="7" />
+      <path v-else :d="`M${p.x} ${p.y - 8} L${p.x + 8} ${p.y} L${p.x} ${p.y + 8} L${p.x - 8} ${p.y} Z`" />
+      <text :x="p.x + 11" :y="p.y - 6" class="number">{{ p.o.placements }}</text>
+      <text :x="p.x" :y="BASE + 17" class="number" text-anchor="middle">{{ p.kinds }}</text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.chart {
+  width: 100%;
+  max-width: 460px;
+  display: block;
+}
+.axis {
+  stroke: var(--ink);
+}
+.drop {
+  stroke: var(--hairline);
+  stroke-dasharray: 2 3;
+}
+.line {
+  fill: none;
+  stroke: var(--soft-ink);
+}
+.label {
+  font: 11px var(--sans);
+  fill: var(--soft-ink);
+}
+.number {
+  font: 12px var(--mono);
+  fill: var(--ink);
+}
+.point {
+  cursor: pointer;
+}
+.point circle,
+.point path {
+  fill: var(--sheet);
+  stroke: var(--verdigris);
+  stroke-width: 2;
+}
+.point.chosen circle,
+.point.chosen path {
+  fill: var(--verdigris);
+}
+</style>

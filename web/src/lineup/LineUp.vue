@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { PieceView } from '../api/client'
+import { usePlacing } from '../build/placing'
+import { tell, useSite } from '../site/site'
+import { FIGURE_OUTLINE } from '../space/figure'
+import { portrait } from './portraits'
+
+/** Every piece of the kit to one scale on one ground line beside the figure; the palette to place from. */
+const props = defineProps<{ canTake: boolean }>()
+const site = useSite()
+const placing = usePlacing()
+
+const TALLEST_PX = 92
+const portraits = ref(new Map<string, string>())
+const tallest = computed(() => Math.max(2000, ...site.pieces.map((p) => p.sizeMm.z)))
+const pxPerMm = computed(() => TALLEST_PX / tallest.value)
+
+const keyOf = (p: PieceView) => JSON.stringify([p.id, p.code, p.sizeMm, p.solidsMm, pxPerMm.value])
+
+/** Floor and ceiling tiles lie down: their elevation is their edge. */
+async function drawPortraits() {
+  const url = (p: PieceView) => `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`
+  for (const p of site.pieces) {
+    const key = keyOf(p)
+    if (portraits.value.has(key)) continue
+    portraits.value.set(key, '')
+    portraits.value.set(key, await portrait(url(p), p.sizeMm.x / 1000, p.sizeMm.z / 1000, pxPerMm.value * 1000))
+  }
+}
+watch(() => [site.pieces, pxPerMm.value], () => void drawPortraits().catch(tell), { immediate: true })
+
+function take(p: PieceView) {
+  if (props.canTake) placing.take(p.id)
+}
+const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => site.show(v)).join(' × ')
+</script>
+
+<template>
+  <nav class="lineup" aria-label="Line-up: the pieces of the kit">
+    <div class="ground">
+      <div class="item figure" title="Figure, 1.8 m">
+        <svg :width="400 * pxPerMm" :height="1800 * pxPerMm" viewBox="-200 -1800 400 1800" aria-hidden="true">
+          <g transform="scale(1 -1)"><path :d="FIGURE_OUTLINE" fill="#2F7F79" /><circle cx="0" cy="1660" r="140" fill="#2F7F79" /></g>
+        </svg>
+        <span class="code">Figure</span><span class="figures count">{{ site.show(1800) }}</span>
+      </div>
+      <p v-if="site.pieces.length === 0" class="none">
+        {{ site.massing.rooms.length ? 'No pieces yet. Work out the kit, and they line up here.' : 'Type a room first; its kit lines up here.' }}
+      </p>
+      <button
+        v-for="p in site.pieces" :key="p.id" type="button" class="item" :class="{ held: placing.heldPieceId === p.id }" :disabled="!canTake"
+        :title="`${p.name}, ${bare(p)}`" :aria-label="`Take ${p.code}, ${p.name}, ${p.count} placed`" @click="take(p)">
+        <img v-if="portraits.get(keyOf(p))" :src="portraits.get(keyOf(p))" alt="" :style="{ width: `${p.sizeMm.x * pxPerMm + 4}px`, height: `${p.sizeMm.z * pxPerMm + 4}px` }" />
+        <span class="code">{{ p.code }}</span>
+        <span class="figures count">{{ site.show(p.sizeMm.x) }} · {{ p.count }}×</span>
+      </button>
+    </div>
+  </nav>
+</template>
+
+<style scoped>
+.lineup {
+  height: 154px;
+  border-top: 1px solid var(--hairline);
+  background: var(--sheet);
+  overflow-x: auto;
+  overflow-y: hidden;
+}
+.ground {
+  display: flex;
+  align-items: flex-end;
+  gap: 2px;
+  height: 140px;
+  min-width: 100%;
+  width: max-content;
+  padding: 0 12px;
+  background: linear-gradient(var(--ink), var(--ink)) 0 calc(100% - 37px) / 100% 1px no-repeat;
+}
+.item {
+  display: grid;
+  justify-items: center;
+  grid-template-rows: 1fr 18px 18px;
+  height: 138px;
+  min-width: 74px;
+  padding: 0 8px 1px;
+  border: 0;
+  background: none;
+  font: inherit;
+  color: var(--ink);
+  cursor: pointer;
+}
+.item:disabled {
+  cursor: default;
+}
+.item > svg,
+.item > img {
+  align-self: end;
+  margin-bottom: 0;
+}
+.item > img {
+  margin-bottom: -2px;
+}
+.item:not(:disabled):hover {
+  background: linear-gradient(transparent calc(100% - 37px), rgba(47, 127, 121, 0.1) 0);
+}
+.item.held {
+  background: linear-gradient(transparent calc(100% - 37px), rgba(47, 127, 121, 0.22) 0);
+}
+.code {
+  grid-row: 2;
+  font-weight: 600;
+  font-size: 12px;
+  white-space: nowrap;
+}
+.count {
+  grid-row: 3;
+  font-size: 11px;
+  color: var(--soft-ink);
+  white-space: nowrap;
+}
+.figure {
+  cursor: default;
+  color: var(--verdigris);
+}
+.none {
+  align-self: center;
+  padding: 0 24px 36px;
+  color: var(--soft-ink);
+}
+</style>

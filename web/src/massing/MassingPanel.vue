@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { Button, Input, Select } from 'ant-design-vue'
+import { computed, reactive, ref, watch } from 'vue'
+import { Refusal, type OpeningView, type RoomView } from '../api/client'
+import LengthField from '../parts/LengthField.vue'
+import { tell, useSite } from '../site/site'
+import { useTable } from '../table/table'
+
+const site = useSite()
+const table = useTable()
+const chosenId = ref<number>()
+const room = computed(() => site.massing.rooms.find((r) => r.id === chosenId.value) ?? site.massing.rooms[0])
+const openings = computed(() => site.massing.openings.filter((o) => o.roomId === room.value?.id))
+
+const fresh = reactive({ name: 'Room', widthMm: 6500 as number | undefined, depthMm: 6000 as number | undefined, heightMm: undefined as number | undefined })
+const refusal = ref<Refusal>()
+const openingRefusal = ref<{ id: number; refusal: Refusal }>()
+const sides = (['NORTH', 'EAST', 'SOUTH', 'WEST'] as const).map((value) => ({ value, label: value.toLowerCase() }))
+watch(() => room.value?.id, () => {
+  refusal.value = undefined
+  openingRefusal.value = undefined
+})
+
+async function attempt(work: () => Promise<unknown>, on: (r?: Refusal) => void = (r) => (refusal.value = r)) {
+  try {
+    await work()
+    on(undefined)
+  } catch (e) {
+    if (e instanceof Refusal) on(e)
+    else tell(e)
+  }
+}
+
+/** A new room stands east of those there are, a metre clear of their walls. */
+function freeCorner() {
+  const east = Math.max(...site.massing.rooms.map((r) => r.cornerMm.x + r.widthMm))
+  const step = site.site!.stepMm
+  return site.massing.rooms.length ? { x: Math.ceil((east + 2 * site.site!.wallMm + 1000) / step) * step, y: 0, z: 0 } : { x: 0, y: 0, z: 0 }
+}
+
+const addRoom = () => attempt(async () => {
+  const made = await site.make<RoomView>('Add a room', 'POST', '/rooms', {
+    name: fresh.name, cornerMm: freeCorner(), widthMm: fresh.widthMm, depthMm: fresh.depthMm, heightMm: fresh.heightMm ?? site.site!.storeyMm,
+  })
+  chosenId.value = made.id
+  table.look('all')
+})
+const changeRoom = (change: Partial<RoomView>) => attempt(() => site.make('Change the room', 'PATCH', `/rooms/${room.value!.id}`, change))
+const removeRoom = () => attempt(() => site.make('Remove the room', 'DELETE', `/rooms/${room.value!.id}`))
+
+/** A usual door or window in the middle of the north wall; everything is corrected by typing. */
+const addOpening = (kind: 'DOOR' | 'WINDOW') => attempt(async () => {
+  const r = room.value!
+  const widthMm = kind === 'DOOR' ? 1000 : 1200
+  const step = site.site!.stepMm
+  const taken = openings.value.filter((o) => o.side === 'NORTH')
+  const atMm = taken.length ? Math.max(...taken.map((o) => o.atMm + o.widthMm)) + 400 : Math.round((r.widthMm - widthMm) / 2 / step) * step
+  await site.make('Add an opening', 'POST', `/rooms/${r.id}/openings`, {
+    kind, side: 'NORTH', atMm, widthMm, heightMm: kind === 'DOOR' ? 2100 : 1300, sillMm: kind === 'DOOR' ? 0 : 900,
+  })
+})
+const changeOpening = (o: OpeningView, change: Partial<OpeningView>) =>
+  attempt(() => site.make('Change an opening', 'PATCH', `/openings/${o.id}`, change),
+    (r) => (openingRefusal.value = r && { id: o.id, refusal: r }))
+const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an opening', 'DELETE', `/openings/${o.id}`))
+
+defineExpose({ choose: (id: number) => (chosenId.value = id) })
+</script>
+
+<template>
+  <div class="panel">
+    <template v-if="room">
+      <div v-if="site.massing.rooms.length > 1" class="rooms">
+        <button v-for="r in site.massing.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="chosenId = r.id">{{ r.name }}</button>
+      </div>
+      <label class="field"><span>Room</span>
+        <Input :value="room.name" size="small" aria-label="Room name" :maxlength="200" @change="(e) => changeRoom({ name: (e.target as HTMLInputElement).value })" />
+      </label>
+      <div class="fields three">
+        <LengthField label="Clear width" :mm="room.widthMm" :error="refusal?.about('widthMm')" @change="(mm) => changeRoom({ widthMm: mm })" />
+        <LengthField label="Clear depth" :mm="room.depthMm" :error="refusal?.about('depthMm')" @change="(mm) => changeRoom({ depthMm: mm })" />
+        <LengthField label="Height" :mm="room.heightMm" :error="refusal?.about('heightMm')" @change="(mm) => changeRoom({ heightMm: mm })" />
+        <LengthField label="Corner X" :mm="room.cornerMm.x" :error="refusal?.about('cornerMm')" @change="(mm) => changeRoom({ cornerMm: { ...room!.cornerMm, x: mm } })" />
+        <LengthField label="Corner Y" :mm="room.cornerMm.y" @change="(mm) => changeRoom({ cornerMm: { ...room!.cornerMm, y: mm } })" />
+        <div class="end"><Button size="small" danger @click="removeRoom">Remove room</Button></div>
+      </div>
+      <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+      <section aria-label="Openings">
+        <div class="row spread"><h3>Doors and windows</h3>
+          <span class="row"><Button size="small" @click="addOpening('DOOR')">Add door</Button><Button size="small" @click="addOpening('WINDOW')">Add window</Button></span>
+        </div>
+        <p v-if="!openings.length" class="soft">No opening yet. Places are measured from the wall's left end, seen from inside.</p>
+        <div v-for="o in openings" :key="o.id" class="opening" :data-testid="`opening-${o.kind.toLowerCase()}`">
+          <div class="row spread">
+            <span class="row"><b>{{ o.kind === 'DOOR' ? 'Door' : 'Window' }}</b>
+              <Select size="small" :value="o.side" :options="sides" class="side" aria-label="Wall" @change="(side) => changeOpening(o, { side: side as OpeningView['side'] })" /></span>
+            <button type="button" class="plain soft" :aria-label="`Remove the ${o.kind.toLowerCase()}`" @click="removeOpening(o)">remove</button>
+          </div>
+          <div class="four">
+            <LengthField label="from left" :mm="o.atMm" @change="(mm) => changeOpening(o, { atMm: mm })" />
+            <LengthField label="width" :mm="o.widthMm" @change="(mm) => changeOpening(o, { widthMm: mm })" />
+            <LengthField label="height" :mm="o.heightMm" @change="(mm) => changeOpening(o, { heightMm: mm })" />
+            <LengthField v-if="o.kind === 'WINDOW'" label="sill" :mm="o.sillMm" @change="(mm) => changeOpening(o, { sillMm: mm })" />
+          </div>
+          <p v-if="openingRefusal?.id === o.id" class="fault" role="alert">{{ openingRefusal.refusal.message }}</p>
+        </div>
+      </section>
+    </template>
+    <section aria-label="New room" :class="{ bare: !room }">
+      <h3>{{ room ? 'Another room' : 'The first room' }}</h3>
+      <p v-if="!room" class="soft">Type the clear size between its walls, or draw it on the plan and correct it after.</p>
+      <label class="field"><span>Name</span><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :maxlength="200" /></label>
+      <div class="fields three">
+        <LengthField label="New width" :mm="fresh.widthMm" @change="(mm) => (fresh.widthMm = mm)" />
+        <LengthField label="New depth" :mm="fresh.depthMm" @change="(mm) => (fresh.depthMm = mm)" />
+        <LengthField label="New height" :mm="fresh.heightMm ?? site.site?.storeyMm" @change="(mm) => (fresh.heightMm = mm)" />
+      </div>
+      <p v-if="!room && refusal" class="fault" role="alert">{{ refusal.message }}</p>
+      <div class="row">
+        <Button :type="room ? 'default' : 'primary'" size="small" @click="addRoom">Add room</Button>
+        <Button size="small" :aria-pressed="table.drawingRoom" @click="table.drawingRoom = !table.drawingRoom">
+          {{ table.drawingRoom ? 'Drag on the plan …' : 'Draw on the plan' }}
+        </Button>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.rooms {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+}
+.tab[aria-pressed='true'] {
+  font-weight: 600;
+  box-shadow: 0 2px var(--verdigris);
+}
+.end {
+  display: flex;
+  align-items: end;
+}
+.opening {
+  border: 1px solid var(--hairline);
+  background: var(--sheet);
+  padding: 6px 8px;
+  display: grid;
+  gap: 4px;
+}
+.four {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 6px;
+}
+.side {
+  width: 86px;
+}
+.panel section.bare {
+  border-top: 0;
+  padding-top: 0;
+}
+</style>

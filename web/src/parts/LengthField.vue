@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { Input } from 'ant-design-vue'
+import { computed, ref, useId, watch } from 'vue'
+import { get, Refusal } from '../api/client'
+import { useSite } from '../site/site'
+import { format } from '../measure/format'
+import type { Unit } from '../api/client'
+
+/** A typed length: any unit may be written; the server reads it. */
+const props = defineProps<{ label: string; mm: number | undefined; error?: string; unit?: Unit; mixed?: boolean }>()
+const emit = defineEmits<{ change: [mm: number] }>()
+
+const site = useSite()
+const unit = computed(() => props.unit ?? site.unit)
+const text = ref('')
+const fault = ref('')
+const id = useId()
+
+function reset() {
+  text.value = props.mm === undefined ? '' : format(props.mm, unit.value)
+  fault.value = ''
+}
+watch(() => [props.mm, unit.value], reset, { immediate: true })
+
+let asking = 0
+async function commit() {
+  const typed = text.value.trim()
+  if (typed === '' || (props.mm !== undefined && typed === format(props.mm, unit.value))) {
+    reset()
+    return
+  }
+  const mine = ++asking
+  try {
+    const read = await get<{ mm: number; text: string }>(
+      `/api/lengths?unit=${unit.value}&text=${encodeURIComponent(typed)}`)
+    if (mine !== asking) return
+    fault.value = ''
+    text.value = read.text
+    emit('change', read.mm)
+  } catch (e) {
+    fault.value = e instanceof Refusal ? e.message : 'The server does not answer.'
+  }
+}
+</script>
+
+<template>
+  <label class="field" :for="id">
+    <span>{{ label }}</span>
+    <Input
+      :id="id" v-model:value="text" size="small" class="figures" :status="fault || error ? 'error' : ''"
+      :placeholder="mixed ? 'various' : ''" :aria-invalid="!!(fault || error)" :aria-describedby="fault || error ? `${id}-fault` : undefined"
+      @blur="commit" @press-enter="commit" @keydown.esc.stop="reset" />
+    <span v-if="fault || error" :id="`${id}-fault`" class="fault" role="alert">{{ fault || error }}</span>
+  </label>
+</template>

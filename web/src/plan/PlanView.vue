@@ -1,0 +1,250 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import type { PlacementView } from '../api/client'
+import { usePlacing } from '../build/placing'
+import { boxOf, extentOf, extentOfPlacements, footprint } from '../site/extent'
+import { tell, useSite } from '../site/site'
+import { useTable } from '../table/table'
+import { drawPlan } from './draw'
+import { fitted, magnified, toPixel, toSiteMm, type Lie } from './sheet'
+
+const site = useSite()
+const placing = usePlacing()
+const table = useTable()
+const canvas = ref<HTMLCanvasElement>()
+const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
+const room = ref<{ x0: number; y0: number; x1: number; y1: number }>()
+const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
+let pan: { x: number; y: number } | undefined
+let framed = 0
+let due = 0
+let observer: ResizeObserver | undefined
+let spaceHeld = false
+
+const figureMm = computed(() => {
+  const first = site.massing.rooms[0]
+  return first ? { x: first.cornerMm.x + 1500, y: first.cornerMm.y + 1500 } : { x: 1500, y: 1500 }
+})
+
+function size() {
+  const parent = canvas.value!.parentElement!
+  return { width: parent.clientWidth, height: parent.clientHeight }
+}
+
+function draw() {
+  due = 0
+  const c = canvas.value?.getContext('2d')
+  if (!c || !site.site) return
+  const { width, height } = size()
+  const ratio = window.devicePixelRatio
+  if (canvas.value!.width !== width * ratio || canvas.value!.height !== height * ratio) {
+    canvas.value!.width = width * ratio
+    canvas.value!.height = height * ratio
+  }
+  c.setTransform(ratio, 0, 0, ratio, 0, 0)
+  const piece = placing.heldPieceId === undefined ? undefined : site.pieceById.get(placing.heldPieceId)
+  drawPlan(c, {
+    lie: lie.value, width, height, stepMm: site.site.stepMm, wallMm: site.site.wallMm, unit: site.unit, massing: site.massing,
+    placements: site.placements.values(), pieceById: site.pieceById, selection: site.selection,
+    ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined, finding: site.finding, room: room.value,
+    figureMm: figureMm.value,
+  })
+}
+const drawSoon = () => (due ||= requestAnimationFrame(draw))
+
+function frame(of: 'all' | 'selection') {
+  const box = of === 'selection'
+    ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected))
+    : (extentOf(site) ?? { min: { x: 0, y: 0, z: 0 }, max: { x: 8000, y: 6000, z: 0 } })
+  const { width, height } = size()
+  if (!box || width === 0) return
+  const whole = fitted(box, width, height)
+  lie.value = of === 'selection' && whole.scale > 0.15 ? fitted(box, width, height, Math.min(width, height) * 0.36) : whole
+}
+
+watch(() => [lie.value, site.placements, site.massing, site.pieces, site.selection, site.finding, placing.ghost, placing.held, room.value, site.site], drawSoon)
+watch(() => site.site?.revision, drawSoon)
+watch(() => [site.massing, site.placements] as const, () => {
+  if (site.site && framed !== site.site.id && (site.massing.rooms.length || site.placements.size)) {
+    framed = site.site.id
+    frame('all')
+  }
+}, { immediate: false })
+watch(() => table.asked.count, () => frame(table.asked.at))
+watch(() => site.finding, (f) => f && frame('selection'))
+
+const onKeyDown = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = true)
+const onKeyUp = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = false)
+
+onMounted(() => {
+  observer = new ResizeObserver(() => {
+    if (site.site && framed !== site.site.id) frame('all')
+    drawSoon()
+  })
+  observer.observe(canvas.value!.parentElement!)
+  if (site.site) {
+    framed = site.site.id
+    frame('all')
+  }
+  void document.fonts.ready.then(drawSoon)
+  window.addEventListener('keydown', onKeyDown)
+  window.addEventListener('keyup', onKeyUp)
+  drawSoon()
+})
+onBeforeUnmount(() => {
+  observer?.disconnect()
+  cancelAnimationFrame(due)
+  window.removeEventListener('keydown', onKeyDown)
+  window.removeEventListener('keyup', onKeyUp)
+})
+
+function place(e: PointerEvent | WheelEvent): [number, number] {
+  const r = canvas.value!.getBoundingClientRect()
+  return [e.clientX - r.left, e.clientY - r.top]
+}
+
+function floorZ(x: number, y: number) {
+  return site.massing.rooms.find((r) => x >= r.cornerMm.x && x <= r.cornerMm.x + r.widthMm && y >= r.cornerMm.y && y <= r.cornerMm.y + r.depthMm)?.cornerMm.z ?? 0
+}
+
+function pointed(e: PointerEvent) {
+  const [x, y] = toSiteMm(lie.value, ...place(e))
+  return { x, y, z: floorZ(x, y) }
+}
+
+/** A corner of a new room lies on the step; the server checks and keeps it. */
+const onStep = (v: number) => Math.round(v / site.site!.stepMm) * site.site!.stepMm
+
+function down(e: PointerEvent) {
+  canvas.value!.setPointerCapture(e.pointerId)
+  const [px, py] = place(e)
+  if (e.button === 1 || e.button === 2 || (e.button === 0 && spaceHeld)) {
+    pan = { x: px, y: py }
+  } else if (e.button === 0 && table.drawingRoom) {
+    const [x, y] = toSiteMm(lie.value, px, py)
+    room.value = { x0: onStep(x), y0: onStep(y), x1: onStep(x), y1: onStep(y) }
+  } else if (e.button === 0) {
+    band.value = { x0: px, y0: py, x1: px, y1: py }
+  }
+}
+
+function move(e: PointerEvent) {
+  const [px, py] = place(e)
+  if (pan) {
+    lie.value = { ...lie.value, x: lie.value.x + px - pan.x, y: lie.value.y + py - pan.y }
+    pan = { x: px, y: py }
+  } else if (room.value) {
+    const [x, y] = toSiteMm(lie.value, px, py)
+    room.value = { ...room.value, x1: onStep(x), y1: onStep(y) }
+  } else if (band.value) {
+    band.value = { ...band.value, x1: px, y1: py }
+  } else if (placing.held && e.buttons === 0) {
+    placing.point(pointed(e))
+  }
+}
+
+function up(e: PointerEvent) {
+  pan = undefined
+  if (room.value) finishRoom()
+  else if (band.value && e.button === 0) finishBand(e)
+  band.value = undefined
+}
+
+const emit = defineEmits<{ room: [room: { x: number; y: number; widthMm: number; depthMm: number }] }>()
+
+function finishRoom() {
+  const r = room.value!
+  room.value = undefined
+  const [w, d] = [Math.abs(r.x1 - r.x0), Math.abs(r.y1 - r.y0)]
+  if (w > 0 && d > 0) {
+    table.drawingRoom = false
+    emit('room', { x: Math.min(r.x0, r.x1), y: Math.min(r.y0, r.y1), widthMm: w, depthMm: d })
+  }
+}
+
+function finishBand(e: PointerEvent) {
+  const b = band.value!
+  if (placing.held) {
+    void placing.setDown(pointed(e)).catch(tell)
+  } else if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4) {
+    const [x0, y0] = toSiteMm(lie.value, Math.min(b.x0, b.x1), Math.max(b.y0, b.y1))
+    const [x1, y1] = toSiteMm(lie.value, Math.max(b.x0, b.x1), Math.min(b.y0, b.y1))
+    const ids = shown().filter((p) => {
+      const box = boxOf(p, site.pieceById.get(p.pieceId)!)
+      return box.min.x >= x0 && box.max.x <= x1 && box.min.y >= y0 && box.max.y <= y1
+    }).map((p) => p.id)
+    site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
+  } else {
+    const id = under(...toSiteMm(lie.value, b.x1, b.y1))
+    if (e.shiftKey && id !== undefined) {
+      const ids = new Set(site.selection)
+      if (!ids.delete(id)) ids.add(id)
+      site.select(ids)
+    } else if (!e.shiftKey) {
+      site.select(id === undefined ? [] : [id])
+    }
+  }
+}
+
+/** What the plan shows: all but ceilings. */
+const shown = () => [...site.placements.values()].filter((p) => site.pieceById.get(p.pieceId)?.role !== 'CEILING')
+
+/** The topmost placement at a point. */
+function under(x: number, y: number): number | undefined {
+  let best: { id: number; top: number } | undefined
+  for (const p of shown() as PlacementView[]) {
+    const piece = site.pieceById.get(p.pieceId)!
+    const top = p.atMm.z + piece.boxMm.max.z
+    if ((!best || top >= best.top) && inside(footprint(p, piece, piece.boxMm), x, y)) best = { id: p.id, top }
+  }
+  return best?.id
+}
+
+function inside(corners: { x: number; y: number }[], x: number, y: number): boolean {
+  const sides = corners.map((a, i) => {
+    const b = corners[(i + 1) % corners.length]!
+    return (b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x)
+  })
+  return sides.every((s) => s >= 0) || sides.every((s) => s <= 0)
+}
+
+function wheel(e: WheelEvent) {
+  lie.value = magnified(lie.value, Math.exp(-e.deltaY * 0.0015), ...place(e))
+}
+
+const origin = computed(() => toPixel(lie.value, 0, 0))
+</script>
+
+<template>
+  <div class="plan" :class="{ crosshair: table.drawingRoom || placing.held }">
+    <canvas
+      ref="canvas" data-testid="plan" role="img" aria-label="The plan; the list in Build can do the same" :data-scale="lie.scale"
+      :data-origin="origin.join(' ')" @pointerdown="down" @pointermove="move" @pointerup="up" @wheel.prevent="wheel" @contextmenu.prevent />
+    <div v-if="band && !placing.held" class="band" :style="{
+      left: `${Math.min(band.x0, band.x1)}px`, top: `${Math.min(band.y0, band.y1)}px`,
+      width: `${Math.abs(band.x1 - band.x0)}px`, height: `${Math.abs(band.y1 - band.y0)}px` }" />
+  </div>
+</template>
+
+<style scoped>
+.plan {
+  position: absolute;
+  inset: 0;
+  overflow: hidden;
+  touch-action: none;
+}
+canvas {
+  width: 100%;
+  height: 100%;
+  display: block;
+}
+.crosshair {
+  cursor: crosshair;
+}
+.band {
+  position: absolute;
+  border: 1px dashed var(--plum);
+  background: rgba(106, 61, 124, 0.08);
+  pointer-events: none;
+}
+</style>

@@ -1,0 +1,335 @@
+import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, Unit } from '../api/client'
+import { format, formatBare } from '../measure/format'
+import { footprint } from '../site/extent'
+import { brick, hairline, ink, mono, paper, plum, sans, sheet, softInk, verdigris } from '../styles/theme'
+import { gridPitch, toPixel, type Lie } from './sheet'
+
+export interface Plan {
+  lie: Lie
+  width: number
+  height: number
+  stepMm: number
+  wallMm: number
+  unit: Unit
+  massing: MassingView
+  placements: Iterable<PlacementView>
+  pieceById: Map<number, PieceView>
+  selection: Set<number>
+  ghost?: { piece: PieceView; stance: PreviewView }
+  finding?: FindingView
+  room?: { x0: number; y0: number; x1: number; y1: number }
+  figureMm: { x: number; y: number }
+}
+
+const WALLS = new Set(['WALL', 'DOOR', 'WINDOW', 'POST'])
+
+/** Draws the plan: paper, grid, floor, what stands on it, cut walls, dimensions, and whatever the hand is about. */
+export function drawPlan(c: CanvasRenderingContext2D, p: Plan) {
+  c.fillStyle = paper
+  c.fillRect(0, 0, p.width, p.height)
+  drawGrid(c, p)
+  const groups = { floor: [] as PlacementView[], stands: [] as PlacementView[], walls: [] as PlacementView[] }
+  for (const placement of p.placements) {
+    const role = p.pieceById.get(placement.pieceId)?.role
+    if (role === 'FLOOR') groups.floor.push(placement)
+    else if (role && WALLS.has(role)) groups.walls.push(placement)
+    else if (role && role !== 'CEILING') groups.stands.push(placement)
+  }
+  drawFloors(c, p, groups.floor)
+  drawWalls(c, p)
+  groups.walls.forEach((w) => drawSeam(c, p, w))
+  groups.stands.forEach((s) => drawStanding(c, p, s))
+  drawFigure(c, p)
+  drawChains(c, p)
+  drawRoomNames(c, p)
+  for (const list of [groups.floor, groups.walls, groups.stands]) list.filter((x) => p.selection.has(x.id)).forEach((x) => drawSelected(c, p, x))
+  if (p.finding) drawFinding(c, p, p.finding.placeMm)
+  if (p.ghost) drawGhost(c, p)
+  if (p.room) drawNewRoom(c, p)
+  drawScale(c, p)
+}
+
+function drawGrid(c: CanvasRenderingContext2D, p: Plan) {
+  const pitch = gridPitch(p.stepMm, p.lie.scale)
+  const lines = (every: number, style: string) => {
+    c.strokeStyle = style
+    c.lineWidth = 1
+    c.beginPath()
+    const d = every * p.lie.scale
+    for (let x = ((p.lie.x % d) + d) % d; x < p.width; x += d) {
+      c.moveTo(Math.round(x) + 0.5, 0)
+      c.lineTo(Math.round(x) + 0.5, p.height)
+    }
+    for (let y = ((p.lie.y % d) + d) % d; y < p.height; y += d) {
+      c.moveTo(0, Math.round(y) + 0.5)
+      c.lineTo(p.width, Math.round(y) + 0.5)
+    }
+    c.stroke()
+  }
+  lines(pitch, '#EAE5D9')
+  lines(pitch * 10, hairline)
+}
+
+function path(c: CanvasRenderingContext2D, lie: Lie, corners: { x: number; y: number }[]) {
+  c.beginPath()
+  corners.forEach(({ x, y }, i) => (i ? c.lineTo(...toPixel(lie, x, y)) : c.moveTo(...toPixel(lie, x, y))))
+  c.closePath()
+}
+
+function rectangle(c: CanvasRenderingContext2D, lie: Lie, b: BoxMm) {
+  const [x, y] = toPixel(lie, b.min.x, b.max.y)
+  c.beginPath()
+  c.rect(x, y, (b.max.x - b.min.x) * lie.scale, (b.max.y - b.min.y) * lie.scale)
+}
+
+function drawFloors(c: CanvasRenderingContext2D, p: Plan, tiles: PlacementView[]) {
+  c.fillStyle = sheet
+  for (const r of p.massing.rooms) {
+    rectangle(c, p.lie, { min: r.cornerMm, max: { x: r.cornerMm.x + r.widthMm, y: r.cornerMm.y + r.depthMm, z: 0 } })
+    c.fill()
+  }
+  c.strokeStyle = hairline
+  c.lineWidth = 1
+  for (const t of tiles) {
+    const piece = p.pieceById.get(t.pieceId)!
+    path(c, p.lie, footprint(t, piece, piece.boxMm))
+    c.stroke()
+  }
+}
+
+/** What is cut is filled; an opening keeps the lines of its reveals, a window its glass, a door its threshold. */
+function drawWalls(c: CanvasRenderingContext2D, p: Plan) {
+  c.fillStyle = ink
+  for (const w of p.massing.walls) {
+    rectangle(c, p.lie, w)
+    c.fill()
+  }
+  for (const g of p.massing.gaps) {
+    rectangle(c, p.lie, g.box)
+    c.fillStyle = sheet
+    c.fill()
+    c.strokeStyle = ink
+    c.lineWidth = 1
+    c.stroke()
+    if (g.kind === 'WINDOW') {
+      const eastWest = g.side === 'NORTH' || g.side === 'SOUTH'
+      const [mx, my] = [(g.box.min.x + g.box.max.x) / 2, (g.box.min.y + g.box.max.y) / 2]
+      c.beginPath()
+      c.moveTo(...toPixel(p.lie, eastWest ? g.box.min.x : mx, eastWest ? my : g.box.min.y))
+      c.lineTo(...toPixel(p.lie, eastWest ? g.box.max.x : mx, eastWest ? my : g.box.max.y))
+      c.stroke()
+    }
+  }
+}
+
+/** The joints between wall pieces, in the cut. */
+function drawSeam(c: CanvasRenderingContext2D, p: Plan, w: PlacementView) {
+  const piece = p.pieceById.get(w.pieceId)!
+  if (w.origin === 'hand' || w.pinned) {
+    drawStanding(c, p, w)
+    return
+  }
+  path(c, p.lie, footprint(w, piece, piece.boxMm))
+  c.strokeStyle = 'rgba(244,241,234,.55)'
+  c.lineWidth = 1
+  c.stroke()
+}
+
+/** A thing on the floor, by its solids from the lowest up. */
+function drawStanding(c: CanvasRenderingContext2D, p: Plan, s: PlacementView) {
+  const piece = p.pieceById.get(s.pieceId)!
+  c.strokeStyle = ink
+  c.lineWidth = 1
+  const upward = [...piece.solidsMm].sort((a, b) => a.max.z - b.max.z)
+  for (const solid of upward) {
+    path(c, p.lie, footprint(s, piece, solid))
+    c.fillStyle = sheet
+    c.fill()
+    c.stroke()
+  }
+}
+
+function drawSelected(c: CanvasRenderingContext2D, p: Plan, s: PlacementView) {
+  const piece = p.pieceById.get(s.pieceId)!
+  path(c, p.lie, footprint(s, piece, piece.boxMm))
+  c.fillStyle = 'rgba(106,61,124,.22)'
+  c.fill()
+  c.strokeStyle = plum
+  c.lineWidth = 2
+  c.stroke()
+  const [x, y] = toPixel(p.lie, s.atMm.x, s.atMm.y)
+  c.beginPath()
+  c.moveTo(x - 5, y)
+  c.lineTo(x + 5, y)
+  c.moveTo(x, y - 5)
+  c.lineTo(x, y + 5)
+  c.stroke()
+}
+
+function drawGhost(c: CanvasRenderingContext2D, p: Plan) {
+  const { piece, stance } = p.ghost!
+  path(c, p.lie, footprint(stance, piece, piece.boxMm))
+  c.fillStyle = 'rgba(47,127,121,.2)'
+  c.fill()
+  c.strokeStyle = verdigris
+  c.lineWidth = 2
+  c.stroke()
+  const held = footprint(stance, piece, piece.boxMm)
+  const xs = held.map((h) => h.x)
+  const ys = held.map((h) => h.y)
+  c.setLineDash([6, 4])
+  c.lineWidth = 1
+  for (const hold of stance.holds) {
+    const other = hold.placementId ? [...p.placements].find((x) => x.id === hold.placementId) : undefined
+    const theirs = other && p.pieceById.get(other.pieceId)
+    if (hold.kind !== 'EDGE' || !other || !theirs) continue
+    const corners = footprint(other, theirs, theirs.boxMm)
+    const along = hold.axis === 'X' ? corners.map((q) => q.x) : corners.map((q) => q.y)
+    const own = hold.axis === 'X' ? xs : ys
+    const line = [Math.min(...along), Math.max(...along)].find((v) => own.some((o) => Math.abs(o - v) < 0.01))
+    if (line === undefined) continue
+    const [px, py] = toPixel(p.lie, line, line)
+    c.beginPath()
+    if (hold.axis === 'X') {
+      c.moveTo(px, 0)
+      c.lineTo(px, p.height)
+    } else {
+      c.moveTo(0, py)
+      c.lineTo(p.width, py)
+    }
+    c.stroke()
+  }
+  c.setLineDash([])
+}
+
+function drawFinding(c: CanvasRenderingContext2D, p: Plan, b: BoxMm) {
+  const [x, y] = toPixel(p.lie, b.min.x, b.max.y)
+  const [w, h] = [(b.max.x - b.min.x) * p.lie.scale, (b.max.y - b.min.y) * p.lie.scale]
+  c.save()
+  c.beginPath()
+  c.rect(x - 4, y - 4, w + 8, h + 8)
+  c.strokeStyle = brick
+  c.lineWidth = 2.5
+  c.stroke()
+  c.clip()
+  c.lineWidth = 1
+  c.beginPath()
+  for (let d = -h; d < w + h + 16; d += 7) {
+    c.moveTo(x - 4 + d, y + h + 4)
+    c.lineTo(x - 4 + d + h + 8, y - 4)
+  }
+  c.stroke()
+  c.restore()
+}
+
+function drawNewRoom(c: CanvasRenderingContext2D, p: Plan) {
+  const r = p.room!
+  const b: BoxMm = {
+    min: { x: Math.min(r.x0, r.x1), y: Math.min(r.y0, r.y1), z: 0 },
+    max: { x: Math.max(r.x0, r.x1), y: Math.max(r.y0, r.y1), z: 0 },
+  }
+  rectangle(c, p.lie, b)
+  c.fillStyle = 'rgba(47,127,121,.14)'
+  c.fill()
+  c.strokeStyle = verdigris
+  c.lineWidth = 2
+  c.stroke()
+  const [x, y] = toPixel(p.lie, (b.min.x + b.max.x) / 2, (b.min.y + b.max.y) / 2)
+  text(c, `${format(b.max.x - b.min.x, p.unit)} × ${format(b.max.y - b.min.y, p.unit)}`, x, y, `13px ${mono}`, verdigris)
+}
+
+function text(c: CanvasRenderingContext2D, words: string, x: number, y: number, font: string, style: string) {
+  c.font = font
+  c.fillStyle = style
+  c.textAlign = 'center'
+  c.textBaseline = 'middle'
+  c.fillText(words, x, y)
+}
+
+/** Dimension chains outside the walls: the whole length, and inside that what cuts it. */
+function drawChains(c: CanvasRenderingContext2D, p: Plan) {
+  for (const chain of p.massing.chains) {
+    const length = chain.ticksMm[chain.ticksMm.length - 1]!
+    const along = { x: (chain.toMm.x - chain.fromMm.x) / length, y: (chain.toMm.y - chain.fromMm.y) / length }
+    const out = { x: -along.y, y: along.x }
+    const rows = chain.ticksMm.length > 2 ? [chain.ticksMm, [0, length]] : [[0, length]]
+    rows.forEach((ticks, row) => drawChain(c, p, chain.fromMm, along, out, ticks, p.wallMm * p.lie.scale + 16 + row * 20))
+  }
+}
+
+function drawChain(c: CanvasRenderingContext2D, p: Plan, from: { x: number; y: number }, along: { x: number; y: number },
+  out: { x: number; y: number }, ticks: number[], off: number) {
+  const at = (t: number): [number, number] => {
+    const [x, y] = toPixel(p.lie, from.x + along.x * t, from.y + along.y * t)
+    return [x + out.x * off, y - out.y * off]
+  }
+  c.strokeStyle = softInk
+  c.lineWidth = 1
+  c.beginPath()
+  c.moveTo(...at(0))
+  c.lineTo(...at(ticks[ticks.length - 1]!))
+  for (const t of ticks) {
+    const [x, y] = at(t)
+    c.moveTo(x - 3, y + 3)
+    c.lineTo(x + 3, y - 3)
+  }
+  c.stroke()
+  for (let i = 0; i + 1 < ticks.length; i++) {
+    const size = ticks[i + 1]! - ticks[i]!
+    const words = formatBare(size, p.unit)
+    c.font = `11px ${mono}`
+    if (c.measureText(words).width + 6 > size * p.lie.scale) continue
+    const [x, y] = at((ticks[i]! + ticks[i + 1]!) / 2)
+    c.save()
+    c.translate(x, y)
+    if (Math.abs(along.y) > 0.5) c.rotate(-Math.PI / 2)
+    const w = c.measureText(words).width
+    c.fillStyle = paper
+    c.fillRect(-w / 2 - 3, -7, w + 6, 14)
+    text(c, words, 0, 0, `11px ${mono}`, ink)
+    c.restore()
+  }
+}
+
+function drawRoomNames(c: CanvasRenderingContext2D, p: Plan) {
+  for (const r of p.massing.rooms) {
+    const [x, y] = toPixel(p.lie, r.cornerMm.x + r.widthMm / 2, r.cornerMm.y + r.depthMm / 2)
+    if (r.widthMm * p.lie.scale < 90) continue
+    text(c, r.name, x, y - 9, `600 14px ${sans}`, ink)
+    text(c, `${format(r.widthMm, p.unit)} × ${format(r.depthMm, p.unit)}, ${format(r.heightMm, p.unit)} high`, x, y + 9, `11.5px ${mono}`, softInk)
+  }
+}
+
+/** The figure from above: shoulders and head. */
+function drawFigure(c: CanvasRenderingContext2D, p: Plan) {
+  const [x, y] = toPixel(p.lie, p.figureMm.x, p.figureMm.y)
+  const r = 200 * p.lie.scale
+  c.fillStyle = 'rgba(47,127,121,.35)'
+  c.strokeStyle = verdigris
+  c.lineWidth = 1
+  c.beginPath()
+  c.ellipse(x, y, r, r * 0.55, 0, 0, 2 * Math.PI)
+  c.fill()
+  c.stroke()
+  c.beginPath()
+  c.arc(x, y, r * 0.5, 0, 2 * Math.PI)
+  c.fill()
+  c.stroke()
+}
+
+function drawScale(c: CanvasRenderingContext2D, p: Plan) {
+  const base = p.unit === 'FEET_AND_INCHES' || p.unit === 'ENGINE_UNIT' ? 304.8 : 100
+  let length = base
+  for (const f of [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000]) if (base * f * p.lie.scale < 130) length = base * f
+  const w = length * p.lie.scale
+  const [x, y] = [14, p.height - 14]
+  c.fillStyle = ink
+  c.fillRect(x, y - 4, w / 2, 4)
+  c.strokeStyle = ink
+  c.lineWidth = 1
+  c.strokeRect(x + 0.5, y - 4.5, w, 4)
+  c.font = `11px ${mono}`
+  c.textAlign = 'left'
+  c.textBaseline = 'alphabetic'
+  c.fillText(format(length, p.unit), x, y - 9)
+}

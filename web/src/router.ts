@@ -1,0 +1,12 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import SiteShell from './shell/SiteShell.vue'
+import StartView from './start/StartView.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'start', component: StartView },
+    { path: '/sites/:id(\\d+)/:stage?', name: 'site', component: SiteShell },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+})

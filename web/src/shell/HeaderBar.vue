@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { Modal, Tooltip } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { Refusal, type SiteBody } from '../api/client'
+import { formatBytes, formatCount } from '../measure/format'
+import { useEdits } from '../site/edits'
+import { tell, useSite } from '../site/site'
+import { usePlacing } from '../build/placing'
+import SiteFields from '../start/SiteFields.vue'
+
+defineEmits<{ keys: [] }>()
+const site = useSite()
+const edits = useEdits()
+const placing = usePlacing()
+const settingUp = ref(false)
+const body = ref<SiteBody>({ name: '' })
+const refusal = ref<Refusal>()
+
+const saved = computed(() => (edits.away ? 'not answered' : edits.count ? 'saving …' : 'saved'))
+const run = (work: Promise<unknown>) => void work.catch(tell)
+
+function open() {
+  const s = site.site!
+  body.value = {
+    name: s.name, unit: s.unit, stepMm: s.stepMm, wallMm: s.wallMm, storeyMm: s.storeyMm, pixelsPerMetre: s.pixelsPerMetre, tilesByCentre: s.tilesByCentre,
+  }
+  refusal.value = undefined
+  settingUp.value = true
+}
+
+async function save() {
+  try {
+    await site.make('Change the site’s settings', 'PATCH', '', body.value)
+    settingUp.value = false
+  } catch (e) {
+    if (e instanceof Refusal) refusal.value = e
+    else tell(e)
+  }
+}
+</script>
+
+<template>
+  <header v-if="site.site" class="bar">
+    <RouterLink to="/" class="home" title="All sites" aria-label="All sites">Hausbau</RouterLink>
+    <button type="button" class="plain site" title="Site set-up" @click="open">{{ site.site.name }} <span class="soft">set up</span></button>
+    <span class="figures soft step">step {{ site.show(site.site.stepMm) }}</span>
+    <button type="button" class="plain snap" :aria-pressed="placing.snaps" @click="placing.snaps = !placing.snaps">
+      <span class="dot" :class="{ on: placing.snaps }" />{{ placing.snaps ? 'snapping' : 'free' }}
+    </button>
+    <span class="undo">
+      <Tooltip :title="site.site.undo ? `Undo: ${site.site.undo}` : 'Nothing to undo'">
+        <button type="button" class="plain" :disabled="!site.site.undo" :aria-label="`Undo ${site.site.undo}`" @click="run(site.undo())">↶ <span class="what">{{ site.site.undo || 'undo' }}</span></button>
+      </Tooltip>
+      <Tooltip :title="site.site.redo ? `Redo: ${site.site.redo}` : 'Nothing to redo'">
+        <button type="button" class="plain" :disabled="!site.site.redo" :aria-label="`Redo ${site.site.redo}`" @click="run(site.redo())">↷ <span class="what">{{ site.site.redo || 'redo' }}</span></button>
+      </Tooltip>
+    </span>
+    <span class="saved figures" role="status">{{ saved }}</span>
+    <dl v-if="site.tally" class="tally" aria-label="Tally">
+      <div><dt>kinds</dt><dd data-testid="tally-kinds">{{ site.tally.kinds }}</dd></div>
+      <div><dt>placements</dt><dd data-testid="tally-placements">{{ formatCount(site.tally.placements) }}</dd></div>
+      <div><dt>draw calls</dt><dd data-testid="tally-calls">{{ site.tally.drawCalls }}</dd></div>
+      <div><dt>triangles</dt><dd data-testid="tally-triangles">{{ formatCount(site.tally.triangles) }}</dd></div>
+      <div :title="`Without instancing it would be ${formatBytes(site.tally.flatBytes)}`">
+        <dt>memory, uninstanced</dt><dd>{{ formatBytes(site.tally.instancedBytes) }} <span class="soft">/ {{ formatBytes(site.tally.flatBytes) }}</span></dd>
+      </div>
+    </dl>
+    <button type="button" class="plain help" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">?</button>
+    <Modal v-model:open="settingUp" title="Site set-up" ok-text="Save" @ok="save"><SiteFields v-model="body" :refusal="refusal" /></Modal>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  height: 46px;
+  padding: 0 14px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--ink);
+  white-space: nowrap;
+}
+.home {
+  font-weight: 600;
+  font-size: 16px;
+  color: var(--ink);
+}
+.site {
+  font-weight: 600 !important;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  min-width: 60px;
+}
+.site .soft {
+  font-weight: 400;
+  font-size: 12px;
+}
+.dot {
+  display: inline-block;
+  width: 8px;
+  height: 8px;
+  margin-right: 5px;
+  border: 1.5px solid var(--verdigris);
+}
+.dot.on {
+  background: var(--verdigris);
+}
+.undo {
+  display: flex;
+  gap: 12px;
+  min-width: 0;
+  flex: 1 1 auto;
+}
+.undo button {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  min-width: 26px;
+  color: var(--verdigris);
+  font-size: 13px;
+}
+.undo button:disabled {
+  color: #8b8778;
+  cursor: default;
+}
+.saved {
+  color: var(--soft-ink);
+}
+.tally {
+  display: flex;
+  gap: 13px;
+  margin: 0;
+}
+.tally div {
+  display: grid;
+  line-height: 1.15;
+}
+dt {
+  font-size: 10.5px;
+  color: var(--soft-ink);
+}
+dd {
+  margin: 0;
+  font: 12.5px var(--mono);
+}
+.help {
+  border: 1px solid var(--hairline) !important;
+  width: 22px;
+  height: 22px;
+}
+</style>

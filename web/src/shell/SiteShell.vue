@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import BuildPanel from '../build/BuildPanel.vue'
+import { useKeys } from '../build/keys'
+import { usePlacing } from '../build/placing'
+import HandoverPanel from '../handover/HandoverPanel.vue'
+import KitStage from '../kit/KitStage.vue'
+import LineUp from '../lineup/LineUp.vue'
+import MassingPanel from '../massing/MassingPanel.vue'
+import { useEdits } from '../site/edits'
+import { tell, useSite } from '../site/site'
+import SurveyPanel from '../survey/SurveyPanel.vue'
+import TableView from '../table/TableView.vue'
+import HeaderBar from './HeaderBar.vue'
+import KeysSheet from './KeysSheet.vue'
+import SpineNav from './SpineNav.vue'
+import { STAGES, type StageName } from './stages'
+
+const route = useRoute()
+const router = useRouter()
+const site = useSite()
+const edits = useEdits()
+const placing = usePlacing()
+const keys = ref(false)
+
+const id = computed(() => Number(route.params.id))
+/** A site opens on its set if it has one, else where its first room is typed. */
+const stage = computed<StageName>(() => {
+  const told = STAGES.find((s) => s.name === route.params.stage)?.name
+  return told ?? (site.placements.size ? 'build' : 'massing')
+})
+
+watch(id, (now) => void site.open(now).catch(tell), { immediate: true })
+watch(() => site.site?.name, (name) => (document.title = name ? `${name} – Hausbau` : 'Hausbau'))
+watch(stage, (now) => {
+  if (now !== 'survey') site.finding = undefined
+  if (now !== 'build') placing.putBack()
+})
+onBeforeUnmount(() => {
+  placing.putBack()
+  site.close()
+  document.title = 'Hausbau'
+})
+
+useKeys((key) => {
+  const wanted = STAGES.find((s) => s.key === key)
+  if (wanted) void router.push(`/sites/${id.value}/${wanted.name}`)
+  return !!wanted
+}, keys)
+
+async function addDrawn(r: { x: number; y: number; widthMm: number; depthMm: number }) {
+  try {
+    await site.make('Add a room', 'POST', '/rooms', {
+      name: `Room ${site.massing.rooms.length + 1}`, cornerMm: { x: r.x, y: r.y, z: 0 }, widthMm: r.widthMm, depthMm: r.depthMm,
+    })
+  } catch (e) {
+    tell(e)
+  }
+}
+</script>
+
+<template>
+  <div class="shell">
+    <HeaderBar @keys="keys = true" />
+    <div v-if="edits.away" class="away" role="alert">
+      The server does not answer. {{ edits.count ? `${edits.count} ${edits.count === 1 ? 'edit is' : 'edits are'} kept and will be sent when it is back.` : 'Trying again …' }}
+    </div>
+    <main v-if="site.missing" class="missing">
+      <h2>This site is not here.</h2>
+      <p class="soft">It may have been deleted. <RouterLink to="/">All sites</RouterLink></p>
+    </main>
+    <p v-else-if="!site.site" class="missing soft" role="status">Unrolling the drawings …</p>
+    <div v-else class="body">
+      <SpineNav :stage="stage" />
+      <main class="middle">
+        <KitStage v-if="stage === 'kit'" />
+        <div v-show="stage !== 'kit'" class="work">
+          <TableView @room="addDrawn" />
+          <aside class="side" aria-label="Details">
+            <MassingPanel v-if="stage === 'massing'" />
+            <BuildPanel v-else-if="stage === 'build'" />
+            <SurveyPanel v-else-if="stage === 'survey'" />
+            <HandoverPanel v-else-if="stage === 'handover'" />
+          </aside>
+        </div>
+        <LineUp :can-take="stage === 'build'" />
+      </main>
+    </div>
+    <KeysSheet v-model:open="keys" />
+  </div>
+</template>
+
+<style scoped>
+.shell {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.body {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+}
+.middle {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+}
+.work {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+}
+.side {
+  width: 322px;
+  overflow-y: auto;
+  border-left: 1px solid var(--hairline);
+  background: var(--paper);
+}
+.away {
+  background: var(--brick);
+  color: #fff;
+  padding: 5px 14px;
+}
+.missing {
+  padding: 60px;
+}
+</style>

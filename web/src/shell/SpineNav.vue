@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useSite } from '../site/site'
+import { STAGES, type StageName } from './stages'
+
+/** The stages, in the order of the work. */
+defineProps<{ stage: StageName }>()
+const site = useSite()
+const faults = computed(() => site.survey.total)
+</script>
+
+<template>
+  <nav class="spine" aria-label="Stages">
+    <RouterLink v-for="s in STAGES" :key="s.name" :to="`/sites/${site.site?.id}/${s.name}`" :class="{ here: s.name === stage }" :aria-current="s.name === stage ? 'page' : undefined">
+      <span class="key">{{ s.key }}</span>{{ s.title }}
+      <span v-if="s.name === 'survey' && faults" class="count" :aria-label="`${faults} findings`">{{ faults }}</span>
+    </RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+.spine {
+  width: 84px;
+  border-right: 1px solid var(--hairline);
+  display: flex;
+  flex-direction: column;
+  padding-top: 8px;
+}
+a {
+  position: relative;
+  color: var(--ink);
+  padding: 9px 6px 9px 12px;
+  font-size: 13.5px;
+  border-left: 3px solid transparent;
+  display: grid;
+}
+a:hover {
+  background: rgba(47, 127, 121, 0.08);
+}
+a.here {
+  border-left-color: var(--verdigris);
+  font-weight: 600;
+  background: var(--sheet);
+}
+.key {
+  font: 10.5px var(--mono);
+  color: var(--soft-ink);
+}
+.count {
+  position: absolute;
+  right: 8px;
+  top: 9px;
+  font: 11px var(--mono);
+  color: var(--brick);
+}
+</style>

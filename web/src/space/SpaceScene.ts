@@ -1,0 +1,320 @@
+import {
+  AmbientLight, Box3, Box3Helper, BufferGeometry, Color, DirectionalLight, Float32BufferAttribute, Group, InstancedBufferAttribute,
+  InstancedBufferGeometry, InstancedMesh, LineBasicMaterial, LineSegments, Material, Matrix4, Mesh, MeshBasicMaterial, MOUSE, Object3D,
+  PerspectiveCamera, Plane, Quaternion, Raycaster, Scene, Vector2, Vector3, WebGLRenderer,
+} from 'three'
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
+import type { BoxMm, PlacementView, PreviewView, VecMm } from '../api/client'
+import { brick, hairline, ink, paper, plum, verdigris } from '../styles/theme'
+import { figureMesh } from './figure'
+import { loadShape, type Shape } from './geometry'
+import { cut, edgeMaterial, paperMaterial } from './materials'
+
+/** What to show: plain data; the scene keeps the meshes to itself. */
+export interface Description {
+  pieces: { id: number; url: string; version: string }[]
+  placements: Iterable<PlacementView>
+  selection: Set<number>
+  /** Height at which the set is cut open, millimetres; absent: whole. */
+  cutMm?: number
+  finding?: BoxMm
+  extent?: BoxMm
+  figureMm: VecMm
+}
+
+interface Batch {
+  mesh: InstancedMesh
+  ids: number[]
+}
+
+const UP = new Vector3(0, 0, 1)
+const SELECTED = new Color('#b794c9')
+const PLAIN = new Color(1, 1, 1)
+
+/** The set in three dimensions. It draws only when something has changed. */
+export class SpaceScene {
+  readonly canvas: HTMLCanvasElement
+  private readonly renderer: WebGLRenderer
+  private readonly scene = new Scene()
+  private readonly camera = new PerspectiveCamera(45, 1, 0.05, 5000)
+  private readonly controls: OrbitControls
+  private readonly set = new Group()
+  private readonly ghost = new Group()
+  private readonly marks = new Group()
+  private readonly ground = new Group()
+  private readonly figure = figureMesh()
+  private readonly shapes = new Map<number, { version: string; shape: Shape }>()
+  private readonly papers = new Map<string, Material>()
+  private readonly ink = edgeMaterial()
+  private readonly ghostMaterial = new MeshBasicMaterial({ color: verdigris, transparent: true, opacity: 0.35, depthWrite: false })
+  private batches: Batch[] = []
+  private due = 0
+  private extent = new Box3(new Vector3(0, 0, 0), new Vector3(5, 5, 3))
+
+  /** @param onDraw called after each drawing */
+  constructor(container: HTMLElement, private readonly onDraw: (scene: SpaceScene) => void) {
+    this.renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true })
+    this.canvas = this.renderer.domElement
+    container.appendChild(this.canvas)
+    this.renderer.localClippingEnabled = true
+    this.renderer.setPixelRatio(window.devicePixelRatio)
+    this.scene.background = new Color(paper)
+    this.camera.up.copy(UP)
+    const sun = new DirectionalLight('#fffaf0', 1.7)
+    sun.position.set(-4, -7, 9)
+    const back = new DirectionalLight('#e6eef6', 0.8)
+    back.position.set(6, 4, 3)
+    this.scene.add(new AmbientLight('#ffffff', 1.3), sun, back, this.ground, this.set, this.ghost, this.marks, this.figure)
+    this.controls = new OrbitControls(this.camera, this.canvas)
+    this.controls.zoomToCursor = true
+    this.controls.mouseButtons = { LEFT: null, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.ROTATE }
+    this.controls.addEventListener('change', () => this.draw())
+    this.resize()
+  }
+
+  dispose() {
+    cancelAnimationFrame(this.due)
+    this.controls.dispose()
+    this.clear(this.set)
+    this.renderer.dispose()
+    this.canvas.remove()
+  }
+
+  /** While Space is held, the left button pans. */
+  panWithLeft(on: boolean) {
+    this.controls.mouseButtons.LEFT = on ? MOUSE.PAN : null
+  }
+
+  resize() {
+    const { clientWidth: w, clientHeight: h } = this.canvas.parentElement!
+    if (w === 0 || h === 0) return
+    this.renderer.setSize(w, h)
+    this.camera.aspect = w / h
+    this.camera.updateProjectionMatrix()
+    this.draw()
+  }
+
+  draw() {
+    if (this.due) return
+    this.due = requestAnimationFrame(() => {
+      this.due = 0
+      this.renderer.render(this.scene, this.camera)
+      this.onDraw(this)
+    })
+  }
+
+  get drawCalls() {
+    return this.renderer.info.render.calls
+  }
+
+  get triangles() {
+    return this.renderer.info.render.triangles
+  }
+
+  get instances() {
+    return this.batches.reduce((n, b) => n + b.ids.length, 0)
+  }
+
+  /** Takes a point of the site to the canvas: column by column, metres to clip space. */
+  get viewProjection(): number[] {
+    return new Matrix4().multiplyMatrices(this.camera.projectionMatrix, this.camera.matrixWorldInverse).elements.slice()
+  }
+
+  async show(d: Description) {
+    await this.fetchShapes(d.pieces)
+    this.cutAt(d.cutMm)
+    this.buildSet(d)
+    this.marks.clear()
+    if (d.finding) this.marks.add(new Box3Helper(toBox(d.finding).expandByScalar(0.02), new Color(brick)))
+    this.figure.position.copy(metres(d.figureMm))
+    this.layGround(d.extent)
+    this.draw()
+  }
+
+  private async fetchShapes(pieces: Description['pieces']) {
+    await Promise.all(pieces.map(async (p) => {
+      if (this.shapes.get(p.id)?.version === p.version) return
+      this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url) })
+    }))
+  }
+
+  shape(pieceId: number): Shape | undefined {
+    return this.shapes.get(pieceId)?.shape
+  }
+
+  private cutAt(mm: number | undefined) {
+    const height = mm === undefined ? 1e6 : mm / 1000
+    cut.plane.constant = height
+    cut.height.value = height
+    cut.open.value = mm === undefined ? 0 : 1
+  }
+
+  private buildSet(d: Description) {
+    this.clear(this.set)
+    this.batches = []
+    const groups = new Map<string, PlacementView[]>()
+    for (const p of d.placements) {
+      const key = `${p.pieceId}/${p.mirrored}`
+      const group = groups.get(key)
+      if (group) group.push(p)
+      else groups.set(key, [p])
+    }
+    for (const group of groups.values()) this.addGroup(group, d.selection)
+  }
+
+  /** All placements of one piece, mirrored or not: one mesh a material, and one for the edges. */
+  private addGroup(group: PlacementView[], selection: Set<number>) {
+    const first = group[0]!
+    const shape = this.shapes.get(first.pieceId)?.shape
+    if (!shape) return
+    const ids = group.map((p) => p.id)
+    const matrices = group.map(matrixOf)
+    for (const part of first.mirrored ? shape.mirroredParts : shape.parts) {
+      const mesh = new InstancedMesh(part.geometry, this.paper(part.swatch), group.length)
+      mesh.frustumCulled = false
+      matrices.forEach((m, i) => {
+        mesh.setMatrixAt(i, m)
+        mesh.setColorAt(i, selection.has(ids[i]!) ? SELECTED : PLAIN)
+      })
+      this.set.add(mesh)
+      this.batches.push({ mesh, ids })
+    }
+    this.set.add(this.edges(first.mirrored ? shape.mirroredEdges : shape.edges, group, selection))
+  }
+
+  private paper(swatch: string): Material {
+    const known = this.papers.get(swatch)
+    if (known) return known
+    const made = paperMaterial(swatch)
+    this.papers.set(swatch, made)
+    return made
+  }
+
+  private edges(shape: BufferGeometry, group: PlacementView[], selection: Set<number>): LineSegments {
+    const geometry = new InstancedBufferGeometry()
+    geometry.setAttribute('position', shape.getAttribute('position'))
+    geometry.instanceCount = group.length
+    const place = new Float32Array(group.length * 3)
+    const turn = new Float32Array(group.length * 2)
+    const tint = new Float32Array(group.length * 3)
+    const plain = new Color().setStyle(ink, '')
+    const chosen = new Color().setStyle(plum, '')
+    group.forEach((p, i) => {
+      metres(p.atMm).toArray(place, 3 * i)
+      turn[2 * i] = Math.cos(angleOf(p))
+      turn[2 * i + 1] = Math.sin(angleOf(p))
+      ;(selection.has(p.id) ? chosen : plain).toArray(tint, 3 * i)
+    })
+    geometry.setAttribute('place', new InstancedBufferAttribute(place, 3))
+    geometry.setAttribute('turn', new InstancedBufferAttribute(turn, 2))
+    geometry.setAttribute('tint', new InstancedBufferAttribute(tint, 3))
+    const lines = new LineSegments(geometry, this.ink)
+    lines.frustumCulled = false
+    return lines
+  }
+
+  private clear(group: Group) {
+    group.children.forEach((child) => {
+      if (child instanceof InstancedMesh) child.dispose()
+      else if (child instanceof LineSegments) (child.geometry as BufferGeometry).dispose()
+    })
+    group.clear()
+  }
+
+  /** A ground grid of metres under the set and a little beyond. */
+  private layGround(extent: BoxMm | undefined) {
+    const box = extent ? toBox(extent) : new Box3(new Vector3(0, 0, 0), new Vector3(6, 5, 3))
+    if (this.ground.children.length && box.equals(this.extent)) return
+    this.extent = box
+    this.clear(this.ground)
+    const lines: number[] = []
+    const [x0, x1, y0, y1] = [Math.floor(box.min.x - 2), Math.ceil(box.max.x + 2), Math.floor(box.min.y - 2), Math.ceil(box.max.y + 2)]
+    const every = Math.max(1, Math.ceil(Math.max(x1 - x0, y1 - y0) / 200))
+    for (let x = x0; x <= x1; x += every) lines.push(x, y0, -0.005, x, y1, -0.005)
+    for (let y = y0; y <= y1; y += every) lines.push(x0, y, -0.005, x1, y, -0.005)
+    const geometry = new BufferGeometry()
+    geometry.setAttribute('position', new Float32BufferAttribute(lines, 3))
+    this.ground.add(new LineSegments(geometry, new LineBasicMaterial({ color: hairline })))
+  }
+
+  /** The held piece, where it would come to stand. */
+  showGhost(pieceId: number | undefined, stance: PreviewView | undefined) {
+    this.ghost.clear()
+    const shape = pieceId === undefined ? undefined : this.shapes.get(pieceId)?.shape
+    if (shape && stance) {
+      const holder = new Object3D()
+      holder.matrixAutoUpdate = false
+      holder.matrix.copy(matrixOf(stance))
+      for (const part of stance.mirrored ? shape.mirroredParts : shape.parts) holder.add(new Mesh(part.geometry, this.ghostMaterial))
+      holder.add(new LineSegments(stance.mirrored ? shape.mirroredEdges : shape.edges, new LineBasicMaterial({ color: verdigris })))
+      this.ghost.add(holder)
+    }
+    this.draw()
+  }
+
+  /** Frames a box, from the south-west and above, or from where the camera is. */
+  look(at: BoxMm, keepDirection: boolean) {
+    const box = toBox(at)
+    const centre = box.getCenter(new Vector3())
+    const radius = Math.max(0.8, box.getSize(new Vector3()).length() / 2)
+    const direction = keepDirection
+      ? this.camera.position.clone().sub(this.controls.target).normalize()
+      : new Vector3(-0.55, -0.75, 0.75).normalize()
+    const half = (this.camera.fov * Math.PI) / 360
+    const narrow = Math.min(half, Math.atan(Math.tan(half) * this.camera.aspect))
+    this.controls.target.copy(centre)
+    this.camera.position.copy(centre).addScaledVector(direction, (radius / Math.sin(narrow)) * 0.95)
+    this.controls.update()
+    this.draw()
+  }
+
+  private ray(x: number, y: number): Raycaster {
+    const { clientWidth: w, clientHeight: h } = this.canvas
+    const ray = new Raycaster()
+    ray.setFromCamera(new Vector2((x / w) * 2 - 1, 1 - (y / h) * 2), this.camera)
+    return ray
+  }
+
+  /** The placement under a pixel of the canvas, and the point of its surface, or of the ground, that was hit. */
+  pick(x: number, y: number): { id?: number; atMm?: VecMm } {
+    const ray = this.ray(x, y)
+    const hits = ray.intersectObjects(this.batches.map((b) => b.mesh), false)
+    const hit = hits.find((h) => h.point.z <= cut.height.value)
+    if (hit) {
+      const batch = this.batches.find((b) => b.mesh === hit.object)!
+      return { id: batch.ids[hit.instanceId!], atMm: millimetres(hit.point) }
+    }
+    const ground = ray.ray.intersectPlane(new Plane(UP, 0), new Vector3())
+    return ground ? { atMm: millimetres(ground) } : {}
+  }
+
+  /** The placements whose middle lies within a rectangle of the canvas. */
+  within(x0: number, y0: number, x1: number, y1: number): number[] {
+    const { clientWidth: w, clientHeight: h } = this.canvas
+    const found = new Set<number>()
+    const centre = new Vector3()
+    const matrix = new Matrix4()
+    for (const batch of this.batches) {
+      batch.mesh.geometry.computeBoundingBox()
+      batch.ids.forEach((id, i) => {
+        batch.mesh.getMatrixAt(i, matrix)
+        batch.mesh.geometry.boundingBox!.getCenter(centre).applyMatrix4(matrix)
+        if (centre.z > cut.height.value) return
+        centre.project(this.camera)
+        const px = ((centre.x + 1) / 2) * w
+        const py = ((1 - centre.y) / 2) * h
+        if (centre.z < 1 && px >= x0 && px <= x1 && py >= y0 && py <= y1) found.add(id)
+      })
+    }
+    return [...found]
+  }
+}
+
+const metres = (v: VecMm) => new Vector3(v.x / 1000, v.y / 1000, v.z / 1000)
+const millimetres = (v: Vector3): VecMm => ({ x: v.x * 1000, y: v.y * 1000, z: v.z * 1000 })
+const toBox = (b: BoxMm) => new Box3(metres(b.min), metres(b.max))
+
+type Stance = Pick<PlacementView, 'atMm' | 'quarterTurns' | 'freeDegrees'>
+const angleOf = (s: Stance) => ((s.quarterTurns * 90 + s.freeDegrees) * Math.PI) / 180
+const matrixOf = (s: Stance) =>
+  new Matrix4().compose(metres(s.atMm), new Quaternion().setFromAxisAngle(UP, angleOf(s)), new Vector3(1, 1, 1))

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { Input, Select, Switch } from 'ant-design-vue'
+import type { SiteBody, Refusal, Unit } from '../api/client'
+import { UNIT_NAMES } from '../measure/format'
+import LengthField from '../parts/LengthField.vue'
+
+/** What a site is set up with; used for a new one and for changing one. */
+const body = defineModel<SiteBody>({ required: true })
+defineProps<{ refusal?: Refusal }>()
+
+const units = (Object.keys(UNIT_NAMES) as Unit[]).map((value) => ({ value, label: UNIT_NAMES[value] }))
+const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...change })
+</script>
+
+<template>
+  <div class="panel bare">
+    <label class="field"><span>Name</span>
+      <Input :value="body.name" :maxlength="200" aria-label="Site name" :status="refusal?.about('name') ? 'error' : ''"
+        @update:value="(name: string) => set({ name })" />
+    </label>
+    <label class="field"><span>Unit</span>
+      <Select :value="body.unit" :options="units" aria-label="Unit" @change="(u) => set({ unit: u as Unit })" />
+    </label>
+    <div class="fields">
+      <LengthField label="Step" :mm="body.stepMm" :unit="body.unit" :error="refusal?.about('stepMm')" @change="(mm) => set({ stepMm: mm })" />
+      <LengthField label="Wall and slab thickness" :mm="body.wallMm" :unit="body.unit" :error="refusal?.about('wallMm')" @change="(mm) => set({ wallMm: mm })" />
+      <LengthField label="Storey height" :mm="body.storeyMm" :unit="body.unit" :error="refusal?.about('storeyMm')" @change="(mm) => set({ storeyMm: mm })" />
+      <label class="field"><span>Pixels per metre</span>
+        <Input size="small" class="figures" type="number" :value="body.pixelsPerMetre" :status="refusal?.about('pixelsPerMetre') ? 'error' : ''"
+          @change="(e) => set({ pixelsPerMetre: Math.round(Number((e.target as HTMLInputElement).value)) })" />
+      </label>
+    </div>
+    <label class="row"><Switch size="small" :checked="body.tilesByCentre" aria-label="Tiles pivot at their centre" @change="(on) => set({ tilesByCentre: !!on })" />
+      Tiles pivot at their centre <span class="soft">(else at a corner)</span></label>
+    <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+  </div>
+</template>
+
+<style scoped>
+.bare {
+  padding: 4px 0;
+}
+</style>

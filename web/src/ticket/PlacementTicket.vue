@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { Button, InputNumber, Select, Switch } from 'ant-design-vue'
+import { computed } from 'vue'
+import { usePlacing } from '../build/placing'
+import LengthField from '../parts/LengthField.vue'
+import { tell, useSite } from '../site/site'
+
+/** The selected placements: their typed values, where they come from, and what the survey found on them. */
+const site = useSite()
+const placing = usePlacing()
+
+const one = computed(() => (site.selected.length === 1 ? site.selected[0] : undefined))
+const piece = computed(() => (one.value ? site.pieceById.get(one.value.pieceId) : undefined))
+const kinds = computed(() => {
+  const counts = new Map<string, number>()
+  for (const p of site.selected) {
+    const code = site.pieceById.get(p.pieceId)?.code ?? '?'
+    counts.set(code, (counts.get(code) ?? 0) + 1)
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])
+})
+const findings = computed(() => site.survey.findings.filter((f) => f.placementIds.some((id) => site.selection.has(id))).slice(0, 20))
+
+/** The value they all share, if they do. */
+function shared<T>(of: (p: (typeof site.selected)[number]) => T): T | undefined {
+  const first = site.selected[0]
+  if (!first) return undefined
+  const value = of(first)
+  return site.selected.every((p) => of(p) === value) ? value : undefined
+}
+const x = computed(() => shared((p) => p.atMm.x))
+const y = computed(() => shared((p) => p.atMm.y))
+const z = computed(() => shared((p) => p.atMm.z))
+const quarters = computed(() => shared((p) => p.quarterTurns))
+const free = computed(() => shared((p) => p.freeDegrees))
+const mirrored = computed(() => shared((p) => p.mirrored))
+
+const set = (values: Record<string, number | boolean>) => void site.setValues(values).catch(tell)
+const run = (work: Promise<unknown>) => void work.catch(tell)
+const turns = [0, 1, 2, 3].map((value) => ({ value, label: `${value * 90}°` }))
+
+const originOf = computed(() => {
+  const p = one.value
+  if (!p) return ''
+  if (p.origin === 'hand') return p.free ? 'set down by hand, free' : 'set down by hand'
+  return p.pinned ? 'from the massing, pinned by hand' : 'from the massing'
+})
+</script>
+
+<template>
+  <section aria-label="Ticket" class="ticket">
+    <template v-if="one && piece">
+      <div class="row spread"><h2>{{ piece.code }}</h2><span class="soft">{{ originOf }}</span></div>
+      <p class="figures soft">{{ site.show(piece.sizeMm.x) }} × {{ site.show(piece.sizeMm.y) }} × {{ site.show(piece.sizeMm.z) }}</p>
+    </template>
+    <template v-else>
+      <h2>{{ site.selected.length }} placements</h2>
+      <p class="figures soft">{{ kinds.slice(0, 6).map(([code, n]) => `${n} × ${code}`).join(', ') }}{{ kinds.length > 6 ? ' …' : '' }}</p>
+    </template>
+    <div class="fields three">
+      <LengthField label="X" :mm="x" :mixed="x === undefined" @change="(mm) => set({ xMm: mm })" />
+      <LengthField label="Y" :mm="y" :mixed="y === undefined" @change="(mm) => set({ yMm: mm })" />
+      <LengthField label="Z" :mm="z" :mixed="z === undefined" @change="(mm) => set({ zMm: mm })" />
+    </div>
+    <div class="fields three">
+      <label class="field"><span>Turn</span>
+        <Select size="small" :value="quarters" :options="turns" placeholder="various" aria-label="Quarter turns" @change="(q) => set({ quarterTurns: Number(q) })" />
+      </label>
+      <label class="field"><span>Free turn, °</span>
+        <InputNumber size="small" class="figures" :value="free" :min="-359" :max="359" :controls="false" placeholder="various" aria-label="Free turn in degrees"
+          @press-enter="(e: KeyboardEvent) => set({ freeDegrees: Number((e.target as HTMLInputElement).value) })"
+          @change="(v) => v !== null && v !== free && set({ freeDegrees: Number(v) })" />
+      </label>
+      <label class="field"><span>Mirrored</span>
+        <Switch size="small" :checked="mirrored === true" aria-label="Mirrored" @change="(on) => set({ mirrored: !!on })" />
+      </label>
+    </div>
+    <div class="deeds">
+      <Button size="small" title="Plumb (J)" @click="run(site.plumb())">Plumb</Button>
+      <Button size="small" title="Pick up (Y)" @click="placing.pickUp()">Pick up</Button>
+      <Button size="small" title="Copy and set down (Ctrl C, Ctrl V)" @click="placing.pickUp(true)">Copy</Button>
+      <Button size="small" danger title="Take away (Delete)" @click="run(site.takeAway())">Take away</Button>
+    </div>
+    <ul v-if="findings.length" class="findings">
+      <li v-for="f in findings" :key="f.key" :class="f.fault ? 'fault' : 'caution'">{{ f.fault ? '■' : '▲' }} {{ f.title }}</li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.findings {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  font-size: 13px;
+}
+.caution {
+  color: var(--dark-ochre);
+}
+</style>
