@@ -13,8 +13,14 @@ const H = 210
 const LEFT = 56
 const BASE = 172
 const most = computed(() => Math.max(...props.plan.options.map((o) => o.placements)))
-/** By logarithm: the first kind often takes ten times what the third does. */
-const height = (n: number) => (Math.log10(Math.max(1, n)) / Math.log10(Math.max(10, most.value * 1.15))) * (BASE - 18)
+const height = (n: number) => (n / (most.value * 1.12)) * (BASE - 18)
+/** Two or three round numbers up the axis. */
+const ticks = computed(() => {
+  const rough = most.value / 3
+  const unit = 10 ** Math.floor(Math.log10(Math.max(1, rough)))
+  const pitch = [1, 2, 5, 10].map((f) => f * unit).find((f) => f >= rough) ?? unit
+  return [1, 2, 3].map((i) => i * pitch).filter((t) => t <= most.value)
+})
 const points = computed(() => props.plan.options.map((o, i) => ({
   i, o, kinds: o.kindsMm.length, x: LEFT + 26 + i * ((W - LEFT - 60) / Math.max(1, props.plan.options.length - 1 || 1)), y: BASE - height(o.placements),
 })))
@@ -24,7 +30,11 @@ const points = computed(() => props.plan.options.map((o, i) => ({
   <svg :viewBox="`0 0 ${W} ${H}`" class="chart" role="group" aria-label="Options: kinds against placements">
     <line :x1="LEFT" :y1="BASE" :x2="W - 8" :y2="BASE" class="axis" />
     <line :x1="LEFT" y1="8" :x2="LEFT" :y2="BASE" class="axis" />
-    <text :x="LEFT - 8" y="16" class="label" text-anchor="end">pieces</text>
+    <g v-for="t in ticks" :key="t">
+      <line :x1="LEFT - 4" :y1="BASE - height(t)" :x2="W - 8" :y2="BASE - height(t)" class="drop" />
+      <text :x="LEFT - 8" :y="BASE - height(t) + 4" class="number" text-anchor="end">{{ t }}</text>
+    </g>
+    <text :x="LEFT - 8" y="10" class="label" text-anchor="end">pieces</text>
     <text :x="W - 8" :y="BASE + 34" class="label" text-anchor="end">kinds of wall</text>
     <polyline :points="points.map((p) => `${p.x},${p.y}`).join(' ')" class="line" />
     <g

@@ -18,14 +18,14 @@ const wallItems = (r: RunView) => r.sequence.filter((i) => i.piece === 'wall')
   <ol class="runs">
     <li v-for="r in runs" :key="r.name">
       <div class="row spread"><span>{{ r.name }}</span><span class="figures soft">{{ formatBare(lengthOf(r), unit) }} · {{ wallItems(r).length }} pieces</span></div>
-      <svg :viewBox="`-60 ${-heightMm - 60} ${longest + 120} ${heightMm + 90}`" role="img" :aria-label="`${r.name}: ${r.sequence.map((i) => `${i.piece} ${formatBare(i.lengthMm, unit)}`).join(', ')}`">
+      <svg :viewBox="`-720 ${-heightMm - 60} ${longest + 780} ${heightMm + 90}`" role="img" :aria-label="`${r.name}: ${r.sequence.map((i) => `${i.piece} ${formatBare(i.lengthMm, unit)}`).join(', ')}`">
         <g v-for="i in r.sequence" :key="i.atMm">
           <rect :x="i.atMm" :y="-heightMm" :width="i.lengthMm" :height="heightMm" :fill="i.piece === 'wall' ? shade(i.lengthMm) : '#F4F1EA'" class="panel-edge" />
-          <text v-if="i.piece === 'wall' && i.lengthMm > longest * 0.03" :x="i.atMm + i.lengthMm / 2" :y="-heightMm / 2" :font-size="longest * 0.021" class="size">{{ formatBare(i.lengthMm, unit) }}</text>
+          <text v-if="i.piece === 'wall' && i.lengthMm > longest * 0.04" :x="i.atMm + i.lengthMm / 2" :y="-heightMm / 2" :font-size="longest * 0.027" class="size">{{ formatBare(i.lengthMm, unit) }}</text>
         </g>
         <rect v-for="d in doors.filter((x) => x.run === r.name)" :key="d.atMm" :x="d.atMm" :y="-d.sillMm - d.heightMm" :width="d.widthMm" :height="d.heightMm" class="hole" />
-        <g transform="scale(1 -1) translate(420 0)" opacity="0.75"><path :d="FIGURE_OUTLINE" fill="#2F7F79" /><circle cx="0" cy="1660" r="140" fill="#2F7F79" /></g>
-        <line x1="-60" y1="0" :x2="longest + 60" y2="0" class="ground" />
+        <g transform="scale(1 -1) translate(-420 0)"><path :d="FIGURE_OUTLINE" fill="#2F7F79" /><circle cx="0" cy="1660" r="140" fill="#2F7F79" /></g>
+        <line x1="-720" y1="0" :x2="longest + 60" y2="0" class="ground" />
       </svg>
     </li>
   </ol>

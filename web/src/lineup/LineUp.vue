@@ -21,12 +21,12 @@ const keyOf = (p: PieceView) => JSON.stringify([p.id, p.code, p.sizeMm, p.solids
 /** Floor and ceiling tiles lie down: their elevation is their edge. */
 async function drawPortraits() {
   const url = (p: PieceView) => `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`
-  for (const p of site.pieces) {
+  await Promise.all(site.pieces.map(async (p) => {
     const key = keyOf(p)
-    if (portraits.value.has(key)) continue
+    if (portraits.value.has(key)) return
     portraits.value.set(key, '')
     portraits.value.set(key, await portrait(url(p), p.sizeMm.x / 1000, p.sizeMm.z / 1000, pxPerMm.value * 1000))
-  }
+  }))
 }
 watch(() => [site.pieces, pxPerMm.value], () => void drawPortraits().catch(tell), { immediate: true })
 

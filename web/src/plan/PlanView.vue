@@ -16,7 +16,8 @@ const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
 const room = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 let pan: { x: number; y: number } | undefined
-let framed = 0
+/** Until a hand moves the sheet, it is fitted anew whenever the window or the rooms change. */
+let touched = false
 let due = 0
 let observer: ResizeObserver | undefined
 let spaceHeld = false
@@ -64,28 +65,27 @@ function frame(of: 'all' | 'selection') {
 
 watch(() => [lie.value, site.placements, site.massing, site.pieces, site.selection, site.finding, placing.ghost, placing.held, room.value, site.site], drawSoon)
 watch(() => site.site?.revision, drawSoon)
-watch(() => [site.massing, site.placements] as const, () => {
-  if (site.site && framed !== site.site.id && (site.massing.rooms.length || site.placements.size)) {
-    framed = site.site.id
-    frame('all')
-  }
-}, { immediate: false })
-watch(() => table.asked.count, () => frame(table.asked.at))
-watch(() => site.finding, (f) => f && frame('selection'))
+watch(() => [site.massing, site.placements], () => !touched && frame('all'))
+watch(() => site.site?.id, () => (touched = false))
+watch(() => table.asked.count, () => {
+  touched = table.asked.at === 'selection'
+  frame(table.asked.at)
+})
+watch(() => site.finding, (f) => {
+  if (!f) return
+  touched = true
+  frame('selection')
+})
 
 const onKeyDown = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = true)
 const onKeyUp = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = false)
 
 onMounted(() => {
   observer = new ResizeObserver(() => {
-    if (site.site && framed !== site.site.id) frame('all')
+    if (!touched) frame('all')
     drawSoon()
   })
   observer.observe(canvas.value!.parentElement!)
-  if (site.site) {
-    framed = site.site.id
-    frame('all')
-  }
   void document.fonts.ready.then(drawSoon)
   window.addEventListener('keydown', onKeyDown)
   window.addEventListener('keyup', onKeyUp)
@@ -131,6 +131,7 @@ function down(e: PointerEvent) {
 function move(e: PointerEvent) {
   const [px, py] = place(e)
   if (pan) {
+    touched = true
     lie.value = { ...lie.value, x: lie.value.x + px - pan.x, y: lie.value.y + py - pan.y }
     pan = { x: px, y: py }
   } else if (room.value) {
@@ -209,6 +210,7 @@ function inside(corners: { x: number; y: number }[], x: number, y: number): bool
 }
 
 function wheel(e: WheelEvent) {
+  touched = true
   lie.value = magnified(lie.value, Math.exp(-e.deltaY * 0.0015), ...place(e))
 }
 

@@ -1,6 +1,6 @@
 import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, Unit } from '../api/client'
 import { format, formatBare } from '../measure/format'
-import { footprint } from '../site/extent'
+import { boxOf, footprint, toSite } from '../site/extent'
 import { brick, hairline, ink, mono, paper, plum, sans, sheet, softInk, verdigris } from '../styles/theme'
 import { gridPitch, toPixel, type Lie } from './sheet'
 
@@ -41,7 +41,7 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan) {
   groups.stands.forEach((s) => drawStanding(c, p, s))
   drawFigure(c, p)
   drawChains(c, p)
-  drawRoomNames(c, p)
+  drawRoomNames(c, p, groups.stands)
   for (const list of [groups.floor, groups.walls, groups.stands]) list.filter((x) => p.selection.has(x.id)).forEach((x) => drawSelected(c, p, x))
   if (p.finding) drawFinding(c, p, p.finding.placeMm)
   if (p.ghost) drawGhost(c, p)
@@ -142,11 +142,18 @@ function drawStanding(c: CanvasRenderingContext2D, p: Plan, s: PlacementView) {
   c.lineWidth = 1
   const upward = [...piece.solidsMm].sort((a, b) => a.max.z - b.max.z)
   for (const solid of upward) {
-    path(c, p.lie, footprint(s, piece, solid))
+    if (solid.round) ellipse(c, p, s, piece, solid)
+    else path(c, p.lie, footprint(s, piece, solid))
     c.fillStyle = sheet
     c.fill()
     c.stroke()
   }
+}
+
+function ellipse(c: CanvasRenderingContext2D, p: Plan, s: PlacementView, piece: PieceView, solid: BoxMm) {
+  const middle = toSite(s, piece, (solid.min.x + solid.max.x) / 2, (solid.min.y + solid.max.y) / 2)
+  c.beginPath()
+  c.arc(...toPixel(p.lie, middle.x, middle.y), ((solid.max.x - solid.min.x) / 2) * p.lie.scale, 0, 2 * Math.PI)
 }
 
 function drawSelected(c: CanvasRenderingContext2D, p: Plan, s: PlacementView) {
@@ -278,7 +285,7 @@ function drawChain(c: CanvasRenderingContext2D, p: Plan, from: { x: number; y: n
     const size = ticks[i + 1]! - ticks[i]!
     const words = formatBare(size, p.unit)
     c.font = `11px ${mono}`
-    if (c.measureText(words).width + 6 > size * p.lie.scale) continue
+    if (c.measureText(words).width + 12 > size * p.lie.scale) continue
     const [x, y] = at((ticks[i]! + ticks[i + 1]!) / 2)
     c.save()
     c.translate(x, y)
@@ -291,12 +298,22 @@ function drawChain(c: CanvasRenderingContext2D, p: Plan, from: { x: number; y: n
   }
 }
 
-function drawRoomNames(c: CanvasRenderingContext2D, p: Plan) {
+/** Names and sizes, in the first place of each room where nothing stands. */
+function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementView[]) {
+  const taken = stands.slice(0, 2000).map((s) => boxOf(s, p.pieceById.get(s.pieceId)!))
   for (const r of p.massing.rooms) {
-    const [x, y] = toPixel(p.lie, r.cornerMm.x + r.widthMm / 2, r.cornerMm.y + r.depthMm / 2)
     if (r.widthMm * p.lie.scale < 90) continue
+    const size = `${format(r.widthMm, p.unit)} × ${format(r.depthMm, p.unit)}, ${format(r.heightMm, p.unit)} high`
+    c.font = `11.5px ${mono}`
+    const half = { x: (c.measureText(size).width / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
+    const places = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((fy) => [0.5, 0.35, 0.65].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })))
+    const free = places.find(({ x, y }) => !taken.some((b) =>
+      b.min.x < x + half.x && b.max.x > x - half.x && b.min.y < y + half.y && b.max.y > y - half.y)) ?? places[0]!
+    const [x, y] = toPixel(p.lie, free.x, free.y)
+    c.fillStyle = sheet
+    c.fillRect(x - half.x * p.lie.scale, y - 20, half.x * 2 * p.lie.scale, 40)
     text(c, r.name, x, y - 9, `600 14px ${sans}`, ink)
-    text(c, `${format(r.widthMm, p.unit)} × ${format(r.depthMm, p.unit)}, ${format(r.heightMm, p.unit)} high`, x, y + 9, `11.5px ${mono}`, softInk)
+    text(c, size, x, y + 9, `11.5px ${mono}`, softInk)
   }
 }
 

@@ -62,7 +62,7 @@ async function save() {
       <div><dt>draw calls</dt><dd data-testid="tally-calls">{{ site.tally.drawCalls }}</dd></div>
       <div><dt>triangles</dt><dd data-testid="tally-triangles">{{ formatCount(site.tally.triangles) }}</dd></div>
       <div :title="`Without instancing it would be ${formatBytes(site.tally.flatBytes)}`">
-        <dt>memory, uninstanced</dt><dd>{{ formatBytes(site.tally.instancedBytes) }} <span class="soft">/ {{ formatBytes(site.tally.flatBytes) }}</span></dd>
+        <dt>memory / not instanced</dt><dd>{{ formatBytes(site.tally.instancedBytes) }} <span class="soft">/ {{ formatBytes(site.tally.flatBytes) }}</span></dd>
       </div>
     </dl>
     <button type="button" class="plain help" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">?</button>

@@ -3,7 +3,7 @@ import { ink } from '../styles/theme'
 
 /** Grey papers: shape is judged without colour, yet one material is told from the other. */
 const PAPERS: Record<string, string> = {
-  plaster: '#EFECE4', stone: '#DEDACF', timber: '#CFC5B4', metal: '#B4B7B7', opal: '#FBF8EE',
+  plaster: '#EFECE4', stone: '#DEDACF', timber: '#DCD5C8', metal: '#B4B7B7', opal: '#FBF8EE',
 }
 
 /** Shared by everything that the cutaway cuts. */

@@ -99,6 +99,6 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
 
     /** The piece's solids in the site; bounds where freely turned. */
     public List<Box> solids(Piece piece) {
-        return piece.solids().stream().map(b -> placed(b, piece)).toList();
+        return piece.solids().stream().map(s -> placed(s.box(), piece)).toList();
     }
 }

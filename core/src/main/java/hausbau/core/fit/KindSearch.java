@@ -63,11 +63,13 @@ final class KindSearch {
         best = known.kinds().stream().mapToInt(Integer::intValue).toArray();
         bestTotal = known.placements();
         stopped = false;
-        order = orderOfSpans();
+        order = indices();
         if (kinds == 1) {
             return best();
         }
-        improve(kinds);
+        if (!stop.getAsBoolean()) {
+            improve(kinds);
+        }
         if (bestTotal > floor() && longest() > LONGEST_EXACT) {
             stopped = true;
         } else if (bestTotal > floor()) {
@@ -117,7 +119,7 @@ final class KindSearch {
         return Arrays.stream(spans).max().orElse(0);
     }
 
-    private int[] orderOfSpans() {
+    private int[] indices() {
         var indices = new int[spans.length];
         for (var i = 0; i < indices.length; i++) {
             indices[i] = i;
@@ -278,6 +280,12 @@ final class KindSearch {
 
     /** The total with one kind more; a span that stays unfilled counts as {@link #UNFILLED}. */
     private long score(int[] fewest, int kind) {
+        if (Arrays.stream(spans).asLongStream().sum() / kind > 2L * longest()) {
+            // Short kinds in long spans: one table for all spans is cheaper than trying every count in each.
+            var with = fewest.clone();
+            Filling.add(with, kind);
+            return Arrays.stream(indices()).mapToLong(i -> with[spans[i]] >= Filling.NEVER ? UNFILLED : weights[i] * with[spans[i]]).sum();
+        }
         var total = 0L;
         for (var i = 0; i < spans.length; i++) {
             var pieces = pieces(spans[i], kind, fewest, Filling.NEVER);

@@ -21,6 +21,11 @@ sealed interface Part {
 
     void addTo(MeshBuilder mesh, Finish finish);
 
+    /** Whether the body is round in plan. */
+    default boolean isRound() {
+        return false;
+    }
+
     private static Point millimetres(Vec v) {
         return new Point(v.x() / 1000.0, v.y() / 1000.0, v.z() / 1000.0);
     }
@@ -90,6 +95,11 @@ sealed interface Part {
     record Turned(Swatch swatch, Vec foot, List<Lathe.Station> profile) implements Part {
 
         static final int SIDES = 24;
+
+        @Override
+        public boolean isRound() {
+            return true;
+        }
 
         @Override
         public List<Box> solids() {

@@ -31,10 +31,10 @@ public record Piece(String code, String name, Role role, Recipe recipe, Pivot pi
         return new Box(Vec.ZERO, size()).movedBy(toOwnFrame());
     }
 
-    /** The boxes that hold its bodies, in its own frame. */
-    public List<Box> solids() {
+    /** What holds its bodies, in its own frame. */
+    public List<Solid> solids() {
         var by = toOwnFrame();
-        return recipe.solids().stream().map(b -> b.movedBy(by)).toList();
+        return recipe.solids().stream().map(s -> new Solid(s.box().movedBy(by), s.round())).toList();
     }
 
     /** Its surface in its own frame, millimetres. */

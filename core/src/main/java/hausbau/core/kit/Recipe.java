@@ -21,8 +21,8 @@ public sealed interface Recipe {
 
     List<Part> parts();
 
-    default List<Box> solids() {
-        return parts().stream().flatMap(p -> p.solids().stream()).toList();
+    default List<Solid> solids() {
+        return parts().stream().flatMap(p -> p.solids().stream().map(box -> new Solid(box, p.isRound()))).toList();
     }
 
     default Mesh mesh(Finish finish) {

@@ -73,7 +73,7 @@ final class Overlaps {
         for (var i = 0; i < solidsA.size(); i++) {
             for (var j = 0; j < solidsB.size(); j++) {
                 if (solidsA.get(i).overlaps(solidsB.get(j)) && Footprints.overlap(
-                        stanceA.footprint(pieceSolidsA.get(i), a.piece()), stanceB.footprint(pieceSolidsB.get(j), b.piece()))) {
+                        stanceA.footprint(pieceSolidsA.get(i).box(), a.piece()), stanceB.footprint(pieceSolidsB.get(j).box(), b.piece()))) {
                     return solidsA.get(i).intersection(solidsB.get(j));
                 }
             }

@@ -7,6 +7,7 @@ import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitQuestion;
 import hausbau.core.fit.Run;
 import hausbau.core.kit.Role;
+import hausbau.core.kit.Solid;
 import hausbau.core.measure.Length;
 import hausbau.server.work.KitService;
 import hausbau.server.work.SiteService;
@@ -85,8 +86,16 @@ class KitController {
             @NotNull List<UnfillableView> unfillable) {
     }
 
+    /** @param round whether the body is round in plan */
+    record SolidView(@NotNull VecMm min, @NotNull VecMm max, @NotNull boolean round) {
+
+        static SolidView of(Solid s) {
+            return new SolidView(VecMm.of(s.box().min()), VecMm.of(s.box().max()), s.round());
+        }
+    }
+
     record PieceView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull VecMm sizeMm,
-            @NotNull VecMm.BoxMm boxMm, @NotNull List<VecMm.BoxMm> solidsMm, @NotNull long count) {
+            @NotNull VecMm.BoxMm boxMm, @NotNull List<SolidView> solidsMm, @NotNull long count) {
     }
 
     record TallyView(@NotNull int kinds, @NotNull long placements, @NotNull int drawCalls, @NotNull long triangles,
@@ -144,7 +153,7 @@ class KitController {
     List<PieceView> pieces(@PathVariable long siteId) {
         return kit.pieces(siteId).stream().map(u -> new PieceView(u.id(), u.piece().code(), u.piece().name(), u.piece().role(),
                 VecMm.of(u.piece().size()), VecMm.BoxMm.of(u.piece().box()),
-                u.piece().solids().stream().map(VecMm.BoxMm::of).toList(), u.count())).toList();
+                u.piece().solids().stream().map(SolidView::of).toList(), u.count())).toList();
     }
 
     @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/mesh.glb", produces = "model/gltf-binary")

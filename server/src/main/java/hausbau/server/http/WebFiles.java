@@ -8,6 +8,7 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
+import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.PathResourceResolver;
 
@@ -22,11 +23,16 @@ class WebFiles implements WebMvcConfigurer {
     }
 
     @Override
+    public void addViewControllers(ViewControllerRegistry registry) {
+        registry.addViewController("/").setViewName("forward:/index.html");
+    }
+
+    @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
         var folder = root.endsWith("/") ? root : root + "/";
         registry.addResourceHandler("/assets/**").addResourceLocations(folder + "assets/")
                 .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable());
-        registry.addResourceHandler("/", "/sites/**", "/index.html", "/favicon.svg").addResourceLocations(folder)
+        registry.addResourceHandler("/sites/**", "/index.html", "/favicon.svg").addResourceLocations(folder)
                 .setCacheControl(CacheControl.noCache()).resourceChain(false).addResolver(new PathResourceResolver() {
                     @Override
                     protected Resource getResource(String path, Resource location) throws IOException {

@@ -16,6 +16,7 @@ import hausbau.server.journal.Journal;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.SiteStore;
 import java.time.Duration;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -124,6 +125,7 @@ public class KitService {
         store.site(siteId);
         var counts = store.counts(siteId);
         return store.kit(siteId).entrySet().stream()
+                .sorted(Comparator.comparing(e -> e.getValue().role()))
                 .map(e -> new PieceUse(e.getKey(), e.getValue(), counts.getOrDefault(e.getKey(), 0L))).toList();
     }
 

@@ -1,0 +1,44 @@
+package hausbau.core;
+
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+
+/** The core's packages point downward only, and know nothing of servers, databases or JSON. */
+@AnalyzeClasses(packages = "hausbau.core", importOptions = DoNotIncludeTests.class)
+class LayersTest {
+
+    @ArchTest
+    static final ArchRule packagesPointDownward = layeredArchitecture().consideringOnlyDependenciesInLayers()
+            .layer("measure").definedBy("..core.measure..")
+            .layer("shape").definedBy("..core.shape..")
+            .layer("kit").definedBy("..core.kit..")
+            .layer("fit").definedBy("..core.fit..")
+            .layer("massing").definedBy("..core.massing..")
+            .layer("build").definedBy("..core.build..")
+            .layer("survey").definedBy("..core.survey..")
+            .layer("exchange").definedBy("..core.exchange..")
+            .whereLayer("exchange").mayNotBeAccessedByAnyLayer()
+            .whereLayer("survey").mayNotBeAccessedByAnyLayer()
+            .whereLayer("build").mayOnlyBeAccessedByLayers("survey", "exchange")
+            .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey")
+            .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
+            .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "exchange")
+            .whereLayer("shape").mayOnlyBeAccessedByLayers("kit", "build", "exchange");
+
+    @ArchTest
+    static final ArchRule packagesHaveNoCycles = slices().matching("hausbau.core.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule coreIsPlain = ArchRuleDefinition.noClasses().should().dependOnClassesThat()
+            .resideInAnyPackage("org.springframework..", "jakarta..", "tools.jackson..", "com.fasterxml..", "java.sql..", "java.net.http..");
+
+    @ArchTest
+    static final ArchRule onlyExchangeWritesFiles = ArchRuleDefinition.noClasses().that().resideOutsideOfPackage("..core.exchange..")
+            .should().dependOnClassesThat().resideInAnyPackage("de.javagl..");
+}

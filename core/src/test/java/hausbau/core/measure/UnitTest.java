@@ -1,0 +1,89 @@
+package hausbau.core.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.Arrays;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.LongRange;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/**
+ * Conversions against the legal definition: 1 foot = 0.3048 m and 1 inch = 25.4 mm exactly (international yard and pound
+ * agreement, 1959). The old engine unit, 16 to the foot, is common practice, no source.
+ */
+class UnitTest {
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            4.5m       | METRE           | 4500000
+            450 cm     | METRE           | 4500000
+            450        | CENTIMETRE      | 4500000
+            4500 MM    | METRE           | 4500000
+            1 ft       | METRE           | 304800
+            1'         | METRE           | 304800
+            14' 9"     | METRE           | 4495800
+            14'9"      | METRE           | 4495800
+            14' 9      | FEET_AND_INCHES | 4495800
+            14         | FEET_AND_INCHES | 4267200
+            1/2"       | METRE           | 12700
+            9 1/2 in   | METRE           | 241300
+            14' 9 1/2" | METRE           | 4508500
+            14 ft 9 in | METRE           | 4495800
+            96u        | METRE           | 1828800
+            96         | ENGINE_UNIT     | 1828800
+            16 u       | METRE           | 304800
+            1/16"      | METRE           | 1588
+            -2m 50cm   | METRE           | -2500000
+            .5         | METRE           | 500000
+            2 km       | METRE           | 2000000000
+            """)
+    void typedLengthsAreRead(String text, Unit unit, long micrometres) {
+        assertThat(unit.parse(text)).isEqualTo(new Length(micrometres));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "  ", "m", "four", "4,5m", "1/0\"", "4.5.6", "3 4", "1e5", "NaN", "Infinity", "9999999999km", "12m;", "1//2", "--3"})
+    void whatIsNoLengthIsRefusedWithAWord(String text) {
+        assertThatThrownBy(() -> Unit.METRE.parse(text)).isInstanceOf(Refused.class).message().isNotBlank();
+    }
+
+    @Test
+    void aVeryLongTextIsRefusedWithoutRepeatingIt() {
+        assertThatThrownBy(() -> Unit.METRE.parse("9".repeat(100_000))).isInstanceOf(Refused.class)
+                .satisfies(e -> assertThat(e.getMessage().length()).isLessThan(300));
+    }
+
+    /** A person of 6 ft is 96 of the old engine's units (common practice, no source). */
+    @Test
+    void sixFeetAreNinetySixEngineUnits() {
+        assertThat(Unit.ENGINE_UNIT.format(Unit.FEET_AND_INCHES.parse("6'"))).isEqualTo("96 u");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            4500000 | METRE           | 4.5 m
+            4500000 | CENTIMETRE      | 450 cm
+            4500001 | MILLIMETRE      | 4500.001 mm
+            4495800 | FEET_AND_INCHES | 14' 9"
+            4508500 | FEET_AND_INCHES | 14' 9 1/2"
+            304800  | FEET_AND_INCHES | 1'
+            1588    | FEET_AND_INCHES | 1/16"
+            0       | FEET_AND_INCHES | 0"
+            -12700  | FEET_AND_INCHES | -1/2"
+            """)
+    void lengthsAreWrittenInTheUnit(long micrometres, Unit unit, String text) {
+        assertThat(unit.format(new Length(micrometres))).isEqualTo(text);
+    }
+
+    @Property
+    void whatIsWrittenReadsBackAsTheSameLength(@ForAll @LongRange(min = -10_000_000_000L, max = 10_000_000_000L) long micrometres) {
+        var length = new Length(micrometres);
+        assertThat(Arrays.stream(Unit.values())).allSatisfy(unit ->
+                assertThat(Unit.METRE.parse(unit.format(length))).as(unit.format(length)).isEqualTo(length));
+    }
+}

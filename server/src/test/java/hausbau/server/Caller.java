@@ -1,0 +1,55 @@
+package hausbau.server;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Calls the server as an outside program would. */
+final class Caller {
+
+    record Answer(int status, String type, String text, byte[] bytes) {
+
+        JsonNode json() {
+            return JsonMapper.shared().readTree(text);
+        }
+    }
+
+    private final HttpClient client = HttpClient.newHttpClient();
+    private final String base;
+
+    Caller(int port) {
+        base = "http://127.0.0.1:" + port;
+    }
+
+    Answer get(String path) {
+        return call("GET", path, null, null);
+    }
+
+    Answer post(String path, String body) {
+        return call("POST", path, body, null);
+    }
+
+    Answer call(String method, String path, String body, Long revision) {
+        var request = HttpRequest.newBuilder(URI.create(base + path));
+        if (body != null) {
+            request.header("Content-Type", "application/json");
+        }
+        if (revision != null) {
+            request.header("If-Match", "\"" + revision + "\"");
+        }
+        request.method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
+        try {
+            var answer = client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+            return new Answer(answer.statusCode(), answer.headers().firstValue("Content-Type").orElse(""), new String(answer.body(), "UTF-8"), answer.body());
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+}

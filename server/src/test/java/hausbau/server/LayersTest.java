@@ -1,0 +1,25 @@
+package hausbau.server;
+
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** HTTP calls work, work calls the journal, all read the store; nothing points up. */
+@AnalyzeClasses(packages = "hausbau", importOptions = DoNotIncludeTests.class)
+class LayersTest {
+
+    @ArchTest
+    static final ArchRule layersPointDownward = layeredArchitecture().consideringOnlyDependenciesInLayers()
+            .layer("http").definedBy("hausbau.server.http..")
+            .layer("work").definedBy("hausbau.server.work..")
+            .layer("journal").definedBy("hausbau.server.journal..")
+            .layer("store").definedBy("hausbau.server.store..")
+            .layer("core").definedBy("hausbau.core..")
+            .whereLayer("http").mayNotBeAccessedByAnyLayer()
+            .whereLayer("work").mayOnlyBeAccessedByLayers("http")
+            .whereLayer("journal").mayOnlyBeAccessedByLayers("http", "work")
+            .whereLayer("store").mayOnlyBeAccessedByLayers("http", "work", "journal");
+}

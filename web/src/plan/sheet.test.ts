@@ -1,0 +1,24 @@
+import { expect, it } from 'vitest'
+import { fitted, gridPitch, magnified, toPixel, toSiteMm } from './sheet'
+
+it('magnifying keeps what is under the pointer under it', () => {
+  const lie = { scale: 0.05, x: 80, y: 400 }
+  const before = toSiteMm(lie, 300, 200)
+  const after = toSiteMm(magnified(lie, 1.7, 300, 200), 300, 200)
+  expect(after[0]).toBeCloseTo(before[0], 6)
+  expect(after[1]).toBeCloseTo(before[1], 6)
+})
+
+it('a fitted box lies within the window, north up', () => {
+  const lie = fitted({ min: { x: -200, y: -200, z: 0 }, max: { x: 12200, y: 8200, z: 4200 } }, 434, 600)
+  const [x0, y0] = toPixel(lie, -200, 8200)
+  const [x1, y1] = toPixel(lie, 12200, -200)
+  expect(x0).toBeGreaterThan(0)
+  expect(x1).toBeLessThan(434)
+  expect(y0).toBeLessThan(y1)
+})
+
+it('grid lines stay apart: 100 mm at 0.05 px/mm are 5 px, so every fifth is drawn', () => {
+  expect(gridPitch(100, 0.05)).toBe(500)
+  expect(gridPitch(100, 0.2)).toBe(100)
+})
