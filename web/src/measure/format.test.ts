@@ -11,6 +11,7 @@ const CASES: [number, Unit, string][] = [
   [4508.5, 'FEET_AND_INCHES', '14\' 9 1/2"'],
   [304.8, 'FEET_AND_INCHES', "1'"],
   [1.588, 'FEET_AND_INCHES', '1/16"'],
+  [1523.207, 'FEET_AND_INCHES', '4\' 11.96878"'],
   [0, 'FEET_AND_INCHES', '0"'],
   [-12.7, 'FEET_AND_INCHES', '-1/2"'],
   [1828.8, 'ENGINE_UNIT', '96 u'],

@@ -35,13 +35,8 @@ export function format(mm: number, unit: Unit): string {
   const micrometres = Math.round(Math.abs(mm) * 1000)
   const sign = mm < 0 && micrometres > 0 ? '-' : ''
   if (unit !== 'FEET_AND_INCHES') return `${sign}${decimals(micrometres, MICROMETRES[unit])} ${SYMBOLS[unit]}`
-  let feet = Math.floor(micrometres / MICROMETRES.FEET_AND_INCHES)
-  let left = micrometres - feet * MICROMETRES.FEET_AND_INCHES
-  if (Math.round((left * 16) / INCH) === 192) {
-    feet += 1
-    left = 0
-  }
-  const inch = inches(left)
+  const feet = Math.floor(micrometres / MICROMETRES.FEET_AND_INCHES)
+  const inch = inches(micrometres - feet * MICROMETRES.FEET_AND_INCHES)
   if (feet === 0) return `${sign}${inch}"`
   return `${sign}${feet}'${inch === '0' ? '' : ` ${inch}"`}`
 }

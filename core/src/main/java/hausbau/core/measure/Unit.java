@@ -145,11 +145,6 @@ public enum Unit {
         var feet = left / FEET_AND_INCHES.um;
         left -= feet * FEET_AND_INCHES.um;
         var sixteenths = Math.round(left * 16.0 / INCH_UM);
-        if (sixteenths == 192) {
-            feet++;
-            left = 0;
-            sixteenths = 0;
-        }
         String inches;
         if ((sixteenths * INCH_UM + 8) / 16 == left) {
             var whole = sixteenths / 16;

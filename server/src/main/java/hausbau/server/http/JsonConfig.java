@@ -14,7 +14,10 @@ import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.cfg.CoercionAction;
+import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.type.LogicalType;
 
 /** Lengths in JSON are millimetres: decimal numbers with at most three places. */
 @Configuration
@@ -43,7 +46,11 @@ class JsonConfig {
                 return length(in.getDecimalValue(), context);
             }
         });
-        return builder -> builder.addModule(module);
+        // A number or a truth value where a text belongs is a mistake, not a text.
+        return builder -> builder.addModule(module).withCoercionConfig(LogicalType.Textual, config -> config
+                .setCoercion(CoercionInputShape.Integer, CoercionAction.Fail)
+                .setCoercion(CoercionInputShape.Float, CoercionAction.Fail)
+                .setCoercion(CoercionInputShape.Boolean, CoercionAction.Fail));
     }
 
     private static Length length(BigDecimal millimetres, DeserializationContext context) {

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
 import hausbau.server.store.Row;
 import java.util.List;
+import org.springframework.beans.BeanUtils;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
@@ -27,7 +28,9 @@ class Snapshots {
     }
 
     <R extends Row> R toRow(JsonNode snapshot, Class<R> type) {
-        return json.treeToValue(snapshot, type);
+        var row = BeanUtils.instantiateClass(type);
+        restore(snapshot, row);
+        return row;
     }
 
     void restore(JsonNode snapshot, Row into) {

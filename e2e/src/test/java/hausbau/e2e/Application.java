@@ -1,0 +1,84 @@
+package hausbau.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+
+/** The real application, started by its own script with a home and a port of its own, and a real browser before it. */
+final class Application implements AutoCloseable {
+
+    private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
+
+    private final Path home;
+    private final int port;
+    private final Playwright playwright;
+    private final Browser browser;
+    private Process script;
+
+    Application() {
+        try (var socket = new ServerSocket(0)) {
+            port = socket.getLocalPort();
+            var base = System.getenv("HAUSBAU_HOME");
+            home = Files.createDirectories(Path.of(base == null ? "target/home" : base).toAbsolutePath().resolve("e2e-" + port));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        start();
+        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+                .setArgs(List.of("--no-sandbox", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic", "--disable-background-networking")));
+    }
+
+    /** Starts server and database and waits for the line that says they are ready. */
+    void start() {
+        try {
+            var builder = new ProcessBuilder("./hausbau", "demo").directory(ROOT.toFile()).redirectError(ProcessBuilder.Redirect.INHERIT);
+            builder.environment().putAll(Map.of("HAUSBAU_HOME", home.toString(), "HAUSBAU_PORT", String.valueOf(port), "HAUSBAU_BUILT", "1"));
+            script = builder.start();
+            var lines = script.inputReader();
+            for (var line = lines.readLine(); line != null; line = lines.readLine()) {
+                if (line.startsWith("Hausbau is ready: ")) {
+                    return;
+                }
+            }
+            throw new IllegalStateException("the application did not start");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Kills the server hard, as a power cut would. */
+    void killServer() throws IOException, InterruptedException {
+        new ProcessBuilder("kill", "-9", Files.readString(home.resolve("server.pid")).strip()).start().waitFor();
+        script.waitFor(60, TimeUnit.SECONDS);
+    }
+
+    String url(String path) {
+        return "http://127.0.0.1:" + port + path;
+    }
+
+    Page page() {
+        return browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    }
+
+    @Override
+    public void close() {
+        browser.close();
+        playwright.close();
+        script.destroy();
+        try {
+            script.waitFor(60, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}
