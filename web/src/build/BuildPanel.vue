@@ -73,6 +73,8 @@ li button {
   display: flex;
   justify-content: space-between;
   width: 100%;
+  min-height: 26px;
+  align-items: center;
   padding: 2px 4px !important;
   font-size: 13px !important;
   text-align: left;
@@ -88,7 +90,8 @@ li button.chosen {
   box-shadow: inset 3px 0 var(--plum);
 }
 .turn {
-  color: var(--verdigris) !important;
+  color: #1d5c57 !important;
+  min-height: 26px;
 }
 .turn:disabled {
   visibility: hidden;

@@ -189,7 +189,7 @@ tr.chosen {
   gap: 0 8px;
 }
 .good {
-  color: var(--verdigris);
+  color: #1d5c57;
   font-weight: 600;
 }
 .unfillable ul {

@@ -127,6 +127,9 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
 </template>
 
 <style scoped>
+button.plain {
+  min-height: 24px;
+}
 .rooms {
   display: flex;
   flex-wrap: wrap;

@@ -6,11 +6,11 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
 
 /** The real application, started by its own script with a home and a port of its own, and a real browser before it. */
@@ -25,8 +25,9 @@ final class Application implements AutoCloseable {
     private Process script;
 
     Application() {
-        try (var socket = new ServerSocket(0)) {
-            port = socket.getLocalPort();
+        // Below the ports that the system hands out by itself, so that nothing else takes it meanwhile.
+        port = 12_000 + ThreadLocalRandom.current().nextInt(8_000);
+        try {
             var base = System.getenv("HAUSBAU_HOME");
             home = Files.createDirectories(Path.of(base == null ? "target/home" : base).toAbsolutePath().resolve("e2e-" + port));
         } catch (IOException e) {
