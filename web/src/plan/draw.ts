@@ -298,14 +298,15 @@ function drawChain(c: CanvasRenderingContext2D, p: Plan, from: { x: number; y: n
   }
 }
 
-/** Names and sizes, in the first place of each room where nothing stands. */
+/** Names and heights, in the first place of each room where nothing stands. */
 function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementView[]) {
   const taken = stands.slice(0, 2000).map((s) => boxOf(s, p.pieceById.get(s.pieceId)!))
   for (const r of p.massing.rooms) {
     if (r.widthMm * p.lie.scale < 90) continue
-    const size = `${format(r.widthMm, p.unit)} × ${format(r.depthMm, p.unit)}, ${format(r.heightMm, p.unit)} high`
-    c.font = `11.5px ${mono}`
-    const half = { x: (c.measureText(size).width / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
+    // Width and depth stand on the chains outside.
+    const size = `${format(r.heightMm, p.unit)} high`
+    c.font = `600 14px ${sans}`
+    const half = { x: (Math.max(80, c.measureText(r.name).width) / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
     const places = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((fy) => [0.5, 0.35, 0.65].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })))
     const free = places.find(({ x, y }) => !taken.some((b) =>
       b.min.x < x + half.x && b.max.x > x - half.x && b.min.y < y + half.y && b.max.y > y - half.y)) ?? places[0]!

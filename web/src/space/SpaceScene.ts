@@ -263,7 +263,7 @@ export class SpaceScene {
     const half = (this.camera.fov * Math.PI) / 360
     const narrow = Math.min(half, Math.atan(Math.tan(half) * this.camera.aspect))
     this.controls.target.copy(centre)
-    this.camera.position.copy(centre).addScaledVector(direction, (radius / Math.sin(narrow)) * 0.8)
+    this.camera.position.copy(centre).addScaledVector(direction, (radius / Math.sin(narrow)) * 0.92)
     this.controls.update()
     this.draw()
   }

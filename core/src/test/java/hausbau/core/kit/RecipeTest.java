@@ -1,0 +1,148 @@
+package hausbau.core.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.Finish;
+import hausbau.core.shape.Mesh;
+import hausbau.core.shape.MeshBuilder;
+import hausbau.core.shape.Point;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class RecipeTest {
+
+    private static final Finish FINISH = new Finish(3, 256);
+
+    static Stream<Recipe> recipes() {
+        var size = Vec.ofMillimetres(1400, 200, 3000);
+        return Stream.of(new Recipe.WallPanel(size), new Recipe.CornerPost(Vec.ofMillimetres(200, 200, 3000)),
+                new Recipe.OpeningPanel(size, new Box(Vec.ofMillimetres(200, 0, 0), Vec.ofMillimetres(1200, 200, 2100))),
+                new Recipe.OpeningPanel(size, new Box(Vec.ofMillimetres(200, 0, 900), Vec.ofMillimetres(1200, 200, 2100))),
+                new Recipe.Tile(Vec.ofMillimetres(2000, 1000, 200)), new Recipe.Pillar(Vec.ofMillimetres(400, 400, 4200)),
+                new Recipe.Bench(), new Recipe.Cubicle(), new Recipe.Lamp());
+    }
+
+    /** Every edge is walked once each way: no hole, no inner face, no face turned inside out beside another. */
+    @ParameterizedTest
+    @MethodSource("recipes")
+    void everyRecipeIsClosed(Recipe recipe) {
+        var edges = new HashMap<List<Point>, Integer>();
+        triangles(recipe.mesh(FINISH)).forEach(t -> {
+            for (var i = 0; i < 3; i++) {
+                edges.merge(List.of(t.get(i), t.get((i + 1) % 3)), 1, Integer::sum);
+            }
+        });
+        assertThat(edges).isNotEmpty().allSatisfy((edge, count) ->
+                assertThat(edges.get(List.of(edge.get(1), edge.get(0)))).as("%s", edge).isEqualTo(count));
+    }
+
+    @ParameterizedTest
+    @MethodSource("recipes")
+    void everyRecipeFillsItsSizeAndFacesOutward(Recipe recipe) {
+        var mesh = recipe.mesh(FINISH);
+        assertThat(volume(mesh)).isPositive();
+        for (var t : triangles(mesh)) {
+            assertThat(t).allSatisfy(p -> {
+                assertThat(p.x()).isBetween(-1e-3, recipe.size().x() / 1000.0 + 1e-3);
+                assertThat(p.y()).isBetween(-1e-3, recipe.size().y() / 1000.0 + 1e-3);
+                assertThat(p.z()).isBetween(-1e-3, recipe.size().z() / 1000.0 + 1e-3);
+            });
+        }
+    }
+
+    /**
+     * A box a × b × d chamfered by c, its corners cut flat: abd − 2c²(a + b + d) + 16c³/3, by inclusion and exclusion of
+     * the prisms cut off; a cube of side 2c comes out as the octahedron, 4c³/3 for c = 1.
+     */
+    @Test
+    void aWallPanelHasTheVolumeOfAChamferedBox() {
+        var mesh = new Recipe.WallPanel(Vec.ofMillimetres(1400, 200, 3000)).mesh(FINISH);
+        var c = 3.0;
+        assertThat(volume(mesh)).isCloseTo(1400.0 * 200 * 3000 - 2 * c * c * (1400 + 200 + 3000) + 16 * c * c * c / 3, within(1e-3));
+        assertThat(mesh.triangles()).isEqualTo(44);
+        assertThat(euler(mesh)).as("V − E + F of one closed body without a hole").isEqualTo(2);
+    }
+
+    /** Euler: V − E + F is 2 for a closed body without a hole, 0 for one with a hole through it, as a window's panel has. */
+    @ParameterizedTest
+    @MethodSource("recipes")
+    void theWindowIsATrueHoleAndNothingElseHasOne(Recipe recipe) {
+        for (var part : recipe.parts()) {
+            var mesh = new MeshBuilder(FINISH);
+            part.addTo(mesh, FINISH);
+            var pierced = part instanceof Part.Holed holed && holed.hole().min().z() > holed.slab().min().z();
+            assertThat(euler(mesh.build())).isEqualTo(pierced ? 0 : 2);
+        }
+    }
+
+    /** UVs lie on the face itself: area in the sheet, over area in the world, is the density squared, everywhere. */
+    @ParameterizedTest
+    @MethodSource("recipes")
+    void texelDensityIsOneEverywhere(Recipe recipe) {
+        var mesh = recipe.mesh(FINISH);
+        var expected = Math.pow(256 / 1000.0 / 1024, 2);
+        for (var part : mesh.parts()) {
+            for (var i = 0; i < part.indices().length; i += 3) {
+                var area = triangleArea(mesh, part.indices(), i);
+                assertThat(uvArea(mesh, part.indices(), i) / area).isCloseTo(expected, within(expected * 1e-6));
+            }
+        }
+    }
+
+    private static double triangleArea(Mesh mesh, int[] indices, int at) {
+        var a = mesh.position(indices[at]);
+        return mesh.position(indices[at + 1]).minus(a).cross(mesh.position(indices[at + 2]).minus(a)).length() / 2;
+    }
+
+    private static double uvArea(Mesh mesh, int[] indices, int at) {
+        var uv = mesh.uvs();
+        var a = 2 * indices[at];
+        var b = 2 * indices[at + 1];
+        var c = 2 * indices[at + 2];
+        return Math.abs((uv[b] - uv[a]) * (uv[c + 1] - uv[a + 1]) - (uv[c] - uv[a]) * (uv[b + 1] - uv[a + 1])) / 2;
+    }
+
+    /** Places welded to a thousandth of a micrometre. */
+    private static List<List<Point>> triangles(Mesh mesh) {
+        var triangles = new ArrayList<List<Point>>();
+        for (var part : mesh.parts()) {
+            for (var i = 0; i < part.indices().length; i += 3) {
+                triangles.add(List.of(welded(mesh, part.indices()[i]), welded(mesh, part.indices()[i + 1]), welded(mesh, part.indices()[i + 2])));
+            }
+        }
+        return triangles;
+    }
+
+    private static Point welded(Mesh mesh, int vertex) {
+        var p = mesh.position(vertex);
+        return new Point(Math.rint(p.x() * 1e6) / 1e6 + 0.0, Math.rint(p.y() * 1e6) / 1e6 + 0.0, Math.rint(p.z() * 1e6) / 1e6 + 0.0);
+    }
+
+    /** By the divergence theorem: a sixth of the triple product of every triangle. */
+    private static double volume(Mesh mesh) {
+        return triangles(mesh).stream().mapToDouble(t -> t.get(0).dot(t.get(1).cross(t.get(2)))).sum() / 6;
+    }
+
+    private static int euler(Mesh mesh) {
+        var corners = new HashSet<Point>();
+        var edges = new HashSet<Set<Point>>();
+        var triangles = triangles(mesh);
+        for (var t : triangles) {
+            corners.addAll(t);
+            for (var i = 0; i < 3; i++) {
+                edges.add(Set.of(t.get(i), t.get((i + 1) % 3)));
+            }
+        }
+        return corners.size() - edges.size() + triangles.size();
+    }
+}
