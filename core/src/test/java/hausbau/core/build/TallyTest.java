@@ -1,0 +1,37 @@
+package hausbau.core.build;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import hausbau.core.kit.Recipe;
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.Finish;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class TallyTest {
+
+    /** A chamfered box has 6 faces, 12 edge strips and 8 corners: 12 + 24 + 8 = 44 triangles, one material. */
+    @Test
+    void itCountsWhatIsDrawnAndWhatInstancesSave() {
+        var mesh = new Recipe.CornerPost(Vec.ofMillimetres(200, 200, 3000)).mesh(Finish.ofDensity(256));
+        var tally = Tally.of(List.of(new Tally.Use(mesh, 10), new Tally.Use(mesh, 0)));
+        assertThat(tally.kinds()).isEqualTo(1);
+        assertThat(tally.placements()).isEqualTo(10);
+        assertThat(tally.drawCalls()).isEqualTo(1);
+        assertThat(tally.triangles()).isEqualTo(440);
+        // A matrix of sixteen 4-byte numbers for each placement.
+        assertThat(tally.instancedBytes()).isEqualTo(mesh.bytes() + 10 * 64);
+        assertThat(tally.flatBytes()).isEqualTo(10 * mesh.bytes());
+    }
+
+    @Test
+    void aPieceOfTwoMaterialsTakesTwoDrawCalls() {
+        var lamp = new Recipe.Lamp().mesh(Finish.ofDensity(256));
+        assertThat(Tally.of(List.of(new Tally.Use(lamp, 1000))).drawCalls()).isEqualTo(2);
+    }
+
+    @Test
+    void nothingCostsNothing() {
+        assertThat(Tally.of(List.of())).isEqualTo(new Tally(0, 0, 0, 0, 0, 0));
+    }
+}

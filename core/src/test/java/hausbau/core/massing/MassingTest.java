@@ -1,0 +1,137 @@
+package hausbau.core.massing;
+
+import static hausbau.core.TestSets.door;
+import static hausbau.core.TestSets.massing;
+import static hausbau.core.TestSets.mm;
+import static hausbau.core.TestSets.room;
+import static hausbau.core.TestSets.window;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import hausbau.core.fit.Span;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
+import hausbau.core.measure.Vec;
+import java.util.List;
+import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
+import org.junit.jupiter.api.Test;
+
+/** A room of 5 × 4 × 3 m in walls of 200 mm; every expected value worked by hand. */
+class MassingTest {
+
+    private static final Room ROOM = room(1, 0, 0, 5000, 4000);
+
+    private static void refused(ThrowingCallable work, String field, String... words) {
+        assertThatThrownBy(work).isInstanceOfSatisfying(Refused.class, refused ->
+                assertThat(refused.faults()).singleElement().satisfies(fault -> {
+                    assertThat(fault.field()).isEqualTo(field);
+                    assertThat(fault.message()).contains(words);
+                }));
+    }
+
+    @Test
+    void aRoomHasFourRunsOfItsClearSizes() {
+        assertThat(massing(List.of(ROOM)).runs()).extracting(WallRun::length).containsExactly(mm(5000), mm(4000), mm(5000), mm(4000));
+    }
+
+    /** Clockwise in plan: each run begins where the one before it ends. */
+    @Test
+    void theRunsGoRoundTheRoom() {
+        var runs = massing(List.of(ROOM)).runs();
+        for (var i = 0; i < 4; i++) {
+            var run = runs.get(i);
+            assertThat(run.at(run.length())).isEqualTo(runs.get((i + 1) % 4).at(Length.ZERO));
+        }
+        assertThat(runs.get(0).at(Length.ZERO)).isEqualTo(Vec.ofMillimetres(0, 4000, 0));
+    }
+
+    @Test
+    void theWallStandsOutsideTheClearRoom() {
+        for (var run : massing(List.of(ROOM)).runs()) {
+            var wall = run.box(0, 0, 0, run.length().um(), mm(200).um(), mm(3000).um());
+            assertThat(wall.overlaps(ROOM.clear())).isFalse();
+            assertThat(wall.touches(ROOM.clear())).isTrue();
+            assertThat(ROOM.outer(mm(200)).contains(wall)).isTrue();
+        }
+    }
+
+    /** 1.03 m of door at 1.02 m: 100 mm of jamb each side reaches 0.92 and 2.15 m, so its panel takes 0.9 to 2.2 m. */
+    @Test
+    void anOpeningsPanelReachesOutToTheStep() {
+        var run = massing(List.of(ROOM), door(1, Side.NORTH, 1020, 1030)).runs().get(0);
+        assertThat(run.panels()).singleElement().satisfies(panel -> {
+            assertThat(panel.at()).isEqualTo(mm(900));
+            assertThat(panel.end()).isEqualTo(mm(2200));
+        });
+        assertThat(run.run().spans()).containsExactly(new Span(Length.ZERO, mm(900)), new Span(mm(2200), mm(2800)));
+    }
+
+    @Test
+    void aDoorWiderThanItsWallIsToldTheWidest() {
+        // 4 m less 100 mm on both sides.
+        refused(() -> massing(List.of(ROOM), door(1, Side.EAST, 100, 5000)), "widthMm", "4 m", "3.8 m");
+    }
+
+    @Test
+    void anOpeningPastTheEndOfItsWallIsToldWhereItCouldBegin() {
+        refused(() -> massing(List.of(ROOM), door(1, Side.EAST, 3500, 1000)), "atMm", "0.1 m", "2.9 m");
+    }
+
+    @Test
+    void twoOpeningsThatRunIntoEachOtherAreRefused() {
+        // The first panel ends at 2.1 m; the next opening can begin a jamb later.
+        refused(() -> massing(List.of(ROOM), door(1, Side.NORTH, 1000, 1000), door(2, Side.NORTH, 2100, 1000)), "atMm", "2.1 m", "2.2 m");
+        assertThat(massing(List.of(ROOM), door(1, Side.NORTH, 1000, 1000), door(2, Side.NORTH, 2200, 1000)).runs().get(0).panels()).hasSize(2);
+    }
+
+    @Test
+    void openingsOfDifferentWallsDoNotMeet() {
+        assertThat(massing(List.of(ROOM), door(1, Side.NORTH, 1000, 1000), door(2, Side.SOUTH, 1000, 1000)).runs()).hasSize(4);
+    }
+
+    @Test
+    void aHeadAboveTheCeilingIsToldTheHighest() {
+        // Under 3 m with 100 mm above it: head at 2.9 m, so 1.9 m above a sill of 1 m.
+        refused(() -> massing(List.of(ROOM), window(1, Side.NORTH, 1000, 1000, 1000, 2100)), "heightMm", "3.1 m", "2.9 m", "1.9 m");
+    }
+
+    @Test
+    void aDoorHasNoSillAndAWindowHasOne() {
+        refused(() -> massing(List.of(ROOM), new Opening(1, 1, Opening.Kind.DOOR, Side.NORTH, mm(1000), mm(900), mm(2000), mm(100))), "sillMm", "no sill");
+        refused(() -> massing(List.of(ROOM), window(1, Side.NORTH, 1000, 1000, 50, 1000)), "sillMm", "0.1 m");
+    }
+
+    @Test
+    void anOpeningTooSmallToPassIsRefused() {
+        refused(() -> massing(List.of(ROOM), door(1, Side.NORTH, 1000, 99)), "widthMm", "0.1 m");
+    }
+
+    @Test
+    void wallsThatCutIntoAnotherRoomAreToldWhereTheyWouldNot() {
+        // The first room's wall ends at X 5.2 m, and the second's own wall needs 0.2 m more.
+        refused(() -> massing(List.of(ROOM, room(2, 5300, 0, 3000, 3000))), "cornerMm", "5.4 m", "4.4 m");
+        assertThat(massing(List.of(ROOM, room(2, 5400, 0, 3000, 3000))).rooms()).hasSize(2);
+    }
+
+    @Test
+    void aRoomOfNoSizeAndAnEndlessOneAreRefused() {
+        refused(() -> massing(List.of(room(1, 0, 0, 0, 4000))), "widthMm", "0.3 m");
+        refused(() -> massing(List.of(room(1, 0, 0, 10_000_001, 4000))), "widthMm", "10000 m");
+        refused(() -> massing(List.of(room(1, 10_000_001, 0, 4000, 4000))), "cornerMm", "10 km");
+    }
+
+    @Test
+    void settingsOutOfRangeAreNamedOneByOne() {
+        var usual = SiteSettings.USUAL;
+        assertThatThrownBy(() -> new SiteSettings(usual.unit(), Length.ZERO, mm(1), usual.storey(), 0, false))
+                .isInstanceOfSatisfying(Refused.class, refused ->
+                        assertThat(refused.faults()).extracting("field").containsExactly("stepMm", "wallMm", "pixelsPerMetre"));
+    }
+
+    @Test
+    void aPointIsInTheRoomOrInItsWalls() {
+        var massing = massing(List.of(ROOM));
+        assertThat(massing.roomAt(Vec.ofMillimetres(-200, 10, 0))).contains(ROOM);
+        assertThat(massing.roomAt(Vec.ofMillimetres(-201, 10, 0))).isEmpty();
+    }
+}
