@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { Input, Switch } from 'ant-design-vue'
+import { Button, Input, Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { useSite } from '../site/site'
+import { tell, useSite } from '../site/site'
 import PlacementTicket from '../ticket/PlacementTicket.vue'
 import { usePlacing } from './placing'
 
@@ -25,11 +25,11 @@ const shown = computed(() => {
   return listed.value.slice(at * PAGE, (at + 1) * PAGE)
 })
 
+const putBack = () => void site.make('Put back what was left out', 'DELETE', '/omissions').catch(tell)
+
 function choose(id: number, e: MouseEvent) {
-  if (!e.shiftKey && !e.ctrlKey && !e.metaKey) return site.select([id])
-  const ids = new Set(site.selection)
-  if (!ids.delete(id)) ids.add(id)
-  site.select(ids)
+  if (e.shiftKey || e.ctrlKey || e.metaKey) site.toggle(id)
+  else site.select([id])
 }
 </script>
 
@@ -39,6 +39,10 @@ function choose(id: number, e: MouseEvent) {
     <p v-else-if="site.pieces.length" class="soft">Take a piece from the line-up and click where it stands, or select what stands already.</p>
     <p v-else class="soft">There is nothing to place yet. Type a room under Massing, then work out its kit.</p>
     <label class="row"><Switch v-model:checked="placing.snaps" size="small" aria-label="Snap" /> Snap to step, edges and surfaces</label>
+    <div v-if="site.site?.leftOut" class="row spread left-out">
+      <span>{{ site.site.leftOut }} {{ site.site.leftOut === 1 ? 'piece' : 'pieces' }} of the massing left out by hand</span>
+      <Button size="small" @click="putBack">Put back</Button>
+    </div>
     <section aria-label="Set list">
       <div class="row spread"><h3>Set list</h3><span class="figures soft">{{ listed.length }}</span></div>
       <Input v-model:value="wanted" size="small" placeholder="Find by code or name" aria-label="Find placements" allow-clear />
@@ -63,6 +67,12 @@ function choose(id: number, e: MouseEvent) {
 .panel .first {
   border-top: 0;
   padding-top: 0;
+}
+.left-out {
+  border: 1px solid var(--hairline);
+  background: var(--sheet);
+  padding: 5px 9px;
+  font-size: 13px;
 }
 ul {
   list-style: none;

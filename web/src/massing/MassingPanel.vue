@@ -31,16 +31,9 @@ async function attempt(work: () => Promise<unknown>, on: (r?: Refusal) => void =
   }
 }
 
-/** A new room stands east of those there are, a metre clear of their walls. */
-function freeCorner() {
-  const east = Math.max(...site.massing.rooms.map((r) => r.cornerMm.x + r.widthMm))
-  const step = site.site!.stepMm
-  return site.massing.rooms.length ? { x: Math.ceil((east + 2 * site.site!.wallMm + 1000) / step) * step, y: 0, z: 0 } : { x: 0, y: 0, z: 0 }
-}
-
 const addRoom = () => attempt(async () => {
   const made = await site.make<RoomView>('Add a room', 'POST', '/rooms', {
-    name: fresh.name, cornerMm: freeCorner(), widthMm: fresh.widthMm, depthMm: fresh.depthMm, heightMm: fresh.heightMm ?? site.site!.storeyMm,
+    name: fresh.name, widthMm: fresh.widthMm, depthMm: fresh.depthMm, heightMm: fresh.heightMm,
   })
   chosenId.value = made.id
   table.look('all')
@@ -48,17 +41,9 @@ const addRoom = () => attempt(async () => {
 const changeRoom = (change: Partial<RoomView>) => attempt(() => site.make('Change the room', 'PATCH', `/rooms/${room.value!.id}`, change))
 const removeRoom = () => attempt(() => site.make('Remove the room', 'DELETE', `/rooms/${room.value!.id}`))
 
-/** A usual door or window in the middle of the north wall; everything is corrected by typing. */
-const addOpening = (kind: 'DOOR' | 'WINDOW') => attempt(async () => {
-  const r = room.value!
-  const widthMm = kind === 'DOOR' ? 1000 : 1200
-  const step = site.site!.stepMm
-  const taken = openings.value.filter((o) => o.side === 'NORTH')
-  const atMm = taken.length ? Math.max(...taken.map((o) => o.atMm + o.widthMm)) + 400 : Math.round((r.widthMm - widthMm) / 2 / step) * step
-  await site.make('Add an opening', 'POST', `/rooms/${r.id}/openings`, {
-    kind, side: 'NORTH', atMm, widthMm, heightMm: kind === 'DOOR' ? 2100 : 1300, sillMm: kind === 'DOOR' ? 0 : 900,
-  })
-})
+/** Of usual size, where there is room for it; everything is corrected by typing. */
+const addOpening = (kind: 'DOOR' | 'WINDOW') =>
+  attempt(() => site.make('Add an opening', 'POST', `/rooms/${room.value!.id}/openings/usual`, { kind }))
 const changeOpening = (o: OpeningView, change: Partial<OpeningView>) =>
   attempt(() => site.make('Change an opening', 'PATCH', `/openings/${o.id}`, change),
     (r) => (openingRefusal.value = r && { id: o.id, refusal: r }))

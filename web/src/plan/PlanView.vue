@@ -21,11 +21,10 @@ let touched = false
 let due = 0
 let observer: ResizeObserver | undefined
 let spaceHeld = false
+let figureHeld = false
 
-const figureMm = computed(() => {
-  const first = site.massing.rooms[0]
-  return first ? { x: first.cornerMm.x + 1500, y: first.cornerMm.y + 1500 } : { x: 1500, y: 1500 }
-})
+/** How far a hand may miss the figure's middle: half its width. */
+const FIGURE_REACH_MM = 200
 
 function size() {
   const parent = canvas.value!.parentElement!
@@ -48,7 +47,7 @@ function draw() {
     lie: lie.value, width, height, stepMm: site.site.stepMm, wallMm: site.site.wallMm, unit: site.unit, massing: site.massing,
     placements: site.placements.values(), pieceById: site.pieceById, selection: site.selection,
     ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined, finding: site.finding, room: room.value,
-    figureMm: figureMm.value,
+    figureMm: table.figureMm,
   })
 }
 const drawSoon = () => (due ||= requestAnimationFrame(draw))
@@ -63,7 +62,7 @@ function frame(of: 'all' | 'selection') {
   lie.value = of === 'selection' && whole.scale > 0.15 ? fitted(box, width, height, Math.min(width, height) * 0.36) : whole
 }
 
-watch(() => [lie.value, site.placements, site.massing, site.pieces, site.selection, site.finding, placing.ghost, placing.held, room.value, site.site], drawSoon)
+watch(() => [lie.value, table.figureMm, site.placements, site.massing, site.pieces, site.selection, site.finding, placing.ghost, placing.held, room.value, site.site], drawSoon)
 watch(() => site.site?.revision, drawSoon)
 watch(() => [site.massing, site.placements], () => !touched && frame('all'))
 watch(() => site.site?.id, () => (touched = false))
@@ -112,7 +111,9 @@ function pointed(e: PointerEvent) {
   return { x, y, z: floorZ(x, y) }
 }
 
-/** A corner of a new room lies on the step; the server checks and keeps it. */
+const nearFigure = (x: number, y: number) => Math.hypot(x - table.figureMm.x, y - table.figureMm.y) < FIGURE_REACH_MM
+
+/** Shows a new room's corner on the step, where the server will take it. */
 const onStep = (v: number) => Math.round(v / site.site!.stepMm) * site.site!.stepMm
 
 function down(e: PointerEvent) {
@@ -123,6 +124,8 @@ function down(e: PointerEvent) {
   } else if (e.button === 0 && table.drawingRoom) {
     const [x, y] = toSiteMm(lie.value, px, py)
     room.value = { x0: onStep(x), y0: onStep(y), x1: onStep(x), y1: onStep(y) }
+  } else if (e.button === 0 && !placing.held && nearFigure(...toSiteMm(lie.value, px, py))) {
+    figureHeld = true
   } else if (e.button === 0) {
     band.value = { x0: px, y0: py, x1: px, y1: py }
   }
@@ -134,6 +137,9 @@ function move(e: PointerEvent) {
     touched = true
     lie.value = { ...lie.value, x: lie.value.x + px - pan.x, y: lie.value.y + py - pan.y }
     pan = { x: px, y: py }
+  } else if (figureHeld) {
+    const [x, y] = toSiteMm(lie.value, px, py)
+    table.standFigure({ x, y, z: floorZ(x, y) })
   } else if (room.value) {
     const [x, y] = toSiteMm(lie.value, px, py)
     room.value = { ...room.value, x1: onStep(x), y1: onStep(y) }
@@ -146,20 +152,20 @@ function move(e: PointerEvent) {
 
 function up(e: PointerEvent) {
   pan = undefined
+  figureHeld = false
   if (room.value) finishRoom()
   else if (band.value && e.button === 0) finishBand(e)
   band.value = undefined
 }
 
-const emit = defineEmits<{ room: [room: { x: number; y: number; widthMm: number; depthMm: number }] }>()
+const emit = defineEmits<{ room: [from: { x: number; y: number }, to: { x: number; y: number }] }>()
 
 function finishRoom() {
   const r = room.value!
   room.value = undefined
-  const [w, d] = [Math.abs(r.x1 - r.x0), Math.abs(r.y1 - r.y0)]
-  if (w > 0 && d > 0) {
+  if (r.x0 !== r.x1 && r.y0 !== r.y1) {
     table.drawingRoom = false
-    emit('room', { x: Math.min(r.x0, r.x1), y: Math.min(r.y0, r.y1), widthMm: w, depthMm: d })
+    emit('room', { x: r.x0, y: r.y0 }, { x: r.x1, y: r.y1 })
   }
 }
 
@@ -177,13 +183,8 @@ function finishBand(e: PointerEvent) {
     site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
   } else {
     const id = under(...toSiteMm(lie.value, b.x1, b.y1))
-    if (e.shiftKey && id !== undefined) {
-      const ids = new Set(site.selection)
-      if (!ids.delete(id)) ids.add(id)
-      site.select(ids)
-    } else if (!e.shiftKey) {
-      site.select(id === undefined ? [] : [id])
-    }
+    if (e.shiftKey && id !== undefined) site.toggle(id)
+    else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
   }
 }
 

@@ -1,7 +1,9 @@
 import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, Unit } from '../api/client'
-import { format, formatBare } from '../measure/format'
+import { format } from '../measure/format'
 import { boxOf, footprint, toSite } from '../site/extent'
 import { brick, hairline, ink, mono, paper, plum, sans, sheet, softInk, verdigris } from '../styles/theme'
+import { drawChains } from './chains'
+import { text } from './lettering'
 import { gridPitch, toPixel, type Lie } from './sheet'
 
 export interface Plan {
@@ -243,59 +245,6 @@ function drawNewRoom(c: CanvasRenderingContext2D, p: Plan) {
   c.stroke()
   const [x, y] = toPixel(p.lie, (b.min.x + b.max.x) / 2, (b.min.y + b.max.y) / 2)
   text(c, `${format(b.max.x - b.min.x, p.unit)} × ${format(b.max.y - b.min.y, p.unit)}`, x, y, `13px ${mono}`, verdigris)
-}
-
-function text(c: CanvasRenderingContext2D, words: string, x: number, y: number, font: string, style: string) {
-  c.font = font
-  c.fillStyle = style
-  c.textAlign = 'center'
-  c.textBaseline = 'middle'
-  c.fillText(words, x, y)
-}
-
-/** Dimension chains outside the walls: the whole length, and inside that what cuts it. */
-function drawChains(c: CanvasRenderingContext2D, p: Plan) {
-  for (const chain of p.massing.chains) {
-    const length = chain.ticksMm[chain.ticksMm.length - 1]!
-    const along = { x: (chain.toMm.x - chain.fromMm.x) / length, y: (chain.toMm.y - chain.fromMm.y) / length }
-    const out = { x: -along.y, y: along.x }
-    const rows = chain.ticksMm.length > 2 ? [chain.ticksMm, [0, length]] : [[0, length]]
-    rows.forEach((ticks, row) => drawChain(c, p, chain.fromMm, along, out, ticks, p.wallMm * p.lie.scale + 16 + row * 20))
-  }
-}
-
-function drawChain(c: CanvasRenderingContext2D, p: Plan, from: { x: number; y: number }, along: { x: number; y: number },
-  out: { x: number; y: number }, ticks: number[], off: number) {
-  const at = (t: number): [number, number] => {
-    const [x, y] = toPixel(p.lie, from.x + along.x * t, from.y + along.y * t)
-    return [x + out.x * off, y - out.y * off]
-  }
-  c.strokeStyle = softInk
-  c.lineWidth = 1
-  c.beginPath()
-  c.moveTo(...at(0))
-  c.lineTo(...at(ticks[ticks.length - 1]!))
-  for (const t of ticks) {
-    const [x, y] = at(t)
-    c.moveTo(x - 3, y + 3)
-    c.lineTo(x + 3, y - 3)
-  }
-  c.stroke()
-  for (let i = 0; i + 1 < ticks.length; i++) {
-    const size = ticks[i + 1]! - ticks[i]!
-    const words = formatBare(size, p.unit)
-    c.font = `11px ${mono}`
-    if (c.measureText(words).width + 12 > size * p.lie.scale) continue
-    const [x, y] = at((ticks[i]! + ticks[i + 1]!) / 2)
-    c.save()
-    c.translate(x, y)
-    if (Math.abs(along.y) > 0.5) c.rotate(-Math.PI / 2)
-    const w = c.measureText(words).width
-    c.fillStyle = paper
-    c.fillRect(-w / 2 - 3, -7, w + 6, 14)
-    text(c, words, 0, 0, `11px ${mono}`, ink)
-    c.restore()
-  }
 }
 
 /** Names and heights, in the first place of each room where nothing stands. */

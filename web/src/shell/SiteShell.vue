@@ -49,10 +49,10 @@ useKeys((key) => {
   return !!wanted
 }, keys)
 
-async function addDrawn(r: { x: number; y: number; widthMm: number; depthMm: number }) {
+async function addDrawn(from: { x: number; y: number }, to: { x: number; y: number }) {
   try {
-    await site.make('Add a room', 'POST', '/rooms', {
-      name: `Room ${site.massing.rooms.length + 1}`, cornerMm: { x: r.x, y: r.y, z: 0 }, widthMm: r.widthMm, depthMm: r.depthMm,
+    await site.make('Add a room', 'POST', '/rooms/drawn', {
+      name: `Room ${site.massing.rooms.length + 1}`, fromMm: { ...from, z: 0 }, toMm: { ...to, z: 0 },
     })
   } catch (e) {
     tell(e)

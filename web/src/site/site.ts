@@ -142,6 +142,13 @@ export const useSite = defineStore('site', () => {
     selection.value = new Set(ids)
   }
 
+  /** Adds one to the selection, or lets it go. */
+  function toggle(id: number) {
+    const ids = new Set(selection.value)
+    if (!ids.delete(id)) ids.add(id)
+    select(ids)
+  }
+
   const make = <T = void>(label: string, method: string, path: string, body?: unknown) =>
     edits.make<T>({ siteId: site.value!.id, label, method, path: `${base()}${path}`, body })
 
@@ -162,7 +169,7 @@ export const useSite = defineStore('site', () => {
 
   return {
     site, massing, pieces, placements, tally, survey, finding, selection, missing, shapes, unit, pieceById, selected,
-    show, open, close, select, make, undo, redo, arrange, plumb, takeAway, setValues, copy,
+    show, open, close, select, toggle, make, undo, redo, arrange, plumb, takeAway, setValues, copy,
   }
 })
 

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { VecMm } from '../api/client'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { usePlacing } from '../build/placing'
 import { extentOf, extentOfPlacements } from '../site/extent'
 import { tell, useSite } from '../site/site'
@@ -17,11 +16,6 @@ let scene: SpaceScene | undefined
 let framed = 0
 let observer: ResizeObserver | undefined
 
-const figureMm = computed<VecMm>(() => {
-  const room = site.massing.rooms[0]
-  return room ? { x: room.cornerMm.x + 1500, y: room.cornerMm.y + 1500, z: room.cornerMm.z } : { x: 1500, y: 1500, z: 0 }
-})
-
 async function show() {
   if (!scene || !site.site) return
   const extent = extentOf(site)
@@ -32,7 +26,7 @@ async function show() {
       version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre]),
     })),
     placements: site.placements.values(), selection: site.selection, cutMm, finding: site.finding?.placeMm, extent,
-    figureMm: figureMm.value,
+    figureMm: table.figureMm,
   })
   if (extent && framed !== site.site.id) {
     framed = site.site.id
@@ -69,7 +63,7 @@ onBeforeUnmount(() => {
   scene?.dispose()
 })
 
-watch(() => [site.placements, site.pieces, site.massing, site.selection, site.finding, site.shapes, table.cutaway, table.cutMm], showSoon, { deep: false })
+watch(() => [site.placements, site.pieces, site.massing, site.selection, site.finding, site.shapes, table.cutaway, table.cutMm, table.figureMm], showSoon, { deep: false })
 watch(() => site.site?.revision, showSoon)
 watch(() => [placing.ghost, placing.held], showGhost)
 watch(() => table.asked.count, () => {
@@ -117,9 +111,7 @@ function up(e: PointerEvent) {
   } else if (id === undefined) {
     if (!e.shiftKey) site.select([])
   } else if (e.shiftKey) {
-    const ids = new Set(site.selection)
-    if (!ids.delete(id)) ids.add(id)
-    site.select(ids)
+    site.toggle(id)
   } else {
     site.select([id])
   }

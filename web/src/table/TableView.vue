@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { usePlacing } from '../build/placing'
+import LengthField from '../parts/LengthField.vue'
 import PlanView from '../plan/PlanView.vue'
 import { useSite } from '../site/site'
 import SpaceView from '../space/SpaceView.vue'
 import { useTable } from './table'
 
-defineEmits<{ room: [room: { x: number; y: number; widthMm: number; depthMm: number }] }>()
+defineEmits<{ room: [from: { x: number; y: number }, to: { x: number; y: number }] }>()
 const site = useSite()
 const placing = usePlacing()
 const table = useTable()
@@ -39,7 +40,7 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
 <template>
   <div ref="whole" class="table">
     <div v-show="table.share > 0" class="half" :style="{ flex: `${table.share} 1 0` }">
-      <PlanView @room="(r) => $emit('room', r)" />
+      <PlanView @room="(from, to) => $emit('room', from, to)" />
       <span class="title caps">Plan</span>
     </div>
     <div
@@ -50,6 +51,7 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
       <SpaceView />
       <span class="title caps">Space</span>
       <div class="tools">
+        <span v-if="table.cutaway" class="height"><LengthField label="cut at" :mm="table.cutMm" @change="(mm) => (table.cutMm = mm)" /></span>
         <button type="button" class="tool" :aria-pressed="table.cutaway" title="Cutaway (K)" @click="table.cutaway = !table.cutaway">Cutaway</button>
         <button type="button" class="tool" title="Show the whole set (H)" @click="table.look('all')">Whole set</button>
       </div>
@@ -99,6 +101,15 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
   right: 8px;
   top: 8px;
   display: flex;
+}
+.height {
+  width: 124px;
+  margin-right: 8px;
+}
+.height :deep(.field) {
+  grid-template-columns: auto 1fr;
+  align-items: center;
+  gap: 6px;
 }
 .tool {
   font: 12px var(--sans);

@@ -1,8 +1,14 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
+import type { BoxMm, VecMm } from '../api/client'
+import { useSite } from '../site/site'
+
+/** Between a thing and the figure that is stood beside it, to the figure's middle. */
+const BESIDE_MM = 400
 
 /** How the Table shows the set: what both drawings share besides the set and the selection. */
 export const useTable = defineStore('table', () => {
+  const site = useSite()
   const cutaway = ref(true)
   const cutMm = ref(2000)
   /** Plan's share of the width, 0 to 1. */
@@ -10,10 +16,26 @@ export const useTable = defineStore('table', () => {
   const drawingRoom = ref(false)
   /** Raised to ask both drawings to look at something. */
   const asked = ref<{ at: 'all' | 'selection'; count: number }>({ at: 'all', count: 0 })
+  const stood = shallowRef<{ siteId: number; atMm: VecMm }>()
+
+  /** Where the figure stands: where a hand stood it, else a little inside the first room. */
+  const figureMm = computed<VecMm>(() => {
+    if (stood.value && stood.value.siteId === site.site?.id) return stood.value.atMm
+    const room = site.massing.rooms[0]
+    return room ? { x: room.cornerMm.x + 1500, y: room.cornerMm.y + 1500, z: room.cornerMm.z } : { x: 1500, y: 1500, z: 0 }
+  })
+
+  function standFigure(atMm: VecMm) {
+    if (site.site) stood.value = { siteId: site.site.id, atMm }
+  }
+
+  function standFigureBeside(box: BoxMm) {
+    standFigure({ x: box.max.x + BESIDE_MM, y: (box.min.y + box.max.y) / 2, z: box.min.z })
+  }
 
   function look(at: 'all' | 'selection') {
     asked.value = { at, count: asked.value.count + 1 }
   }
 
-  return { cutaway, cutMm, share, drawingRoom, asked, look }
+  return { cutaway, cutMm, share, drawingRoom, asked, figureMm, standFigure, standFigureBeside, look }
 })

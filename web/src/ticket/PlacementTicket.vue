@@ -3,11 +3,14 @@ import { Button, InputNumber, Select, Switch } from 'ant-design-vue'
 import { computed } from 'vue'
 import { usePlacing } from '../build/placing'
 import LengthField from '../parts/LengthField.vue'
+import { extentOfPlacements } from '../site/extent'
 import { tell, useSite } from '../site/site'
+import { useTable } from '../table/table'
 
 /** The selected placements: their typed values, where they come from, and what the survey found on them. */
 const site = useSite()
 const placing = usePlacing()
+const table = useTable()
 
 const one = computed(() => (site.selected.length === 1 ? site.selected[0] : undefined))
 const piece = computed(() => (one.value ? site.pieceById.get(one.value.pieceId) : undefined))
@@ -37,6 +40,10 @@ const mirrored = computed(() => shared((p) => p.mirrored))
 
 const set = (values: Record<string, number | boolean>) => void site.setValues(values).catch(tell)
 const run = (work: Promise<unknown>) => void work.catch(tell)
+function standFigure() {
+  const box = extentOfPlacements(site, site.selected)
+  if (box) table.standFigureBeside(box)
+}
 const turns = [0, 1, 2, 3].map((value) => ({ value, label: `${value * 90}°` }))
 
 const originOf = computed(() => {
@@ -79,6 +86,7 @@ const originOf = computed(() => {
       <Button size="small" title="Plumb (J)" @click="run(site.plumb())">Plumb</Button>
       <Button size="small" title="Pick up (Y)" @click="placing.pickUp()">Pick up</Button>
       <Button size="small" title="Copy and set down (Ctrl C, Ctrl V)" @click="placing.pickUp(true)">Copy</Button>
+      <Button size="small" title="Stand the figure beside it" @click="standFigure">Figure beside</Button>
       <Button size="small" danger title="Take away (Delete)" @click="run(site.takeAway())">Take away</Button>
     </div>
     <ul v-if="findings.length" class="findings">

@@ -21,6 +21,8 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
     public static final Length JAMB = Recipe.OpeningPanel.FRAME.plus(Length.ofMillimetres(60));
     private static final Length LEAST_ROOM = Length.ofMillimetres(300);
     private static final Length GREATEST_ROOM = Length.ofMillimetres(10_000_000);
+    /** Left between a further room and those there are. */
+    private static final Length CLEARANCE = Length.ofMillimetres(1000);
     private static final Length LEAST_OPENING = Length.ofMillimetres(100);
 
     /** @throws Refused with the reason and the values that would do */
@@ -136,6 +138,59 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
             throw new Refused("heightMm", "The head would be at " + unit.format(opening.head()) + "; under the ceiling at "
                     + unit.format(room.height()) + " it can be at most at " + unit.format(highest) + ", so the " + what
                     + " at most " + unit.format(highest.minus(opening.sill())) + " high.");
+        }
+    }
+
+    /** Where one more room's south-west corner can lie whatever its size: east of all, a metre clear of their walls. */
+    public Vec freeCorner() {
+        if (rooms.isEmpty()) {
+            return Vec.ZERO;
+        }
+        var east = rooms.stream().mapToLong(r -> r.outer(settings.wall()).max().x()).max().orElseThrow();
+        var x = new Length(east + settings.wall().um()).plus(CLEARANCE).ceilTo(settings.step());
+        return new Vec(x.um(), 0, rooms.get(0).corner().z());
+    }
+
+    /**
+     * A door or window of usual size in the first wall with room for it, to be corrected by typing: in the wall's middle,
+     * or beside what stands in it.
+     *
+     * @throws Refused if no wall of the room has room for it
+     */
+    public Opening usualOpening(long id, Room room, Opening.Kind kind) {
+        for (var side : Side.values()) {
+            for (var at : places(room, side, kind)) {
+                var opening = new Opening(id, room.id(), kind, side, at, kind.usualWidth(), kind.usualHeight(), kind.usualSill());
+                if (takes(room, side, opening)) {
+                    return opening;
+                }
+            }
+        }
+        throw new Refused("roomId", "No wall of “" + room.name() + "” has room for a usual " + kind.label() + ", "
+                + settings.unit().format(kind.usualWidth()) + " wide and up to " + settings.unit().format(kind.usualSill().plus(kind.usualHeight()))
+                + " high, beside what stands in it.");
+    }
+
+    private List<Length> places(Room room, Side side, Opening.Kind kind) {
+        var places = new ArrayList<Length>();
+        places.add(new Length((room.lengthOf(side).um() - kind.usualWidth().um()) / 2).roundTo(settings.step()));
+        for (var standing : on(openings, room, side)) {
+            var panel = panel(settings, room, standing);
+            places.add(panel.end().plus(JAMB).ceilTo(settings.step()));
+            places.add(panel.at().minus(JAMB).minus(kind.usualWidth()).floorTo(settings.step()));
+        }
+        return places;
+    }
+
+    private boolean takes(Room room, Side side, Opening opening) {
+        var all = new ArrayList<>(on(openings, room, side));
+        all.add(opening);
+        all.sort(Comparator.comparing(Opening::at));
+        try {
+            checkWall(settings, room, side, all);
+            return true;
+        } catch (Refused refused) {
+            return false;
         }
     }
 

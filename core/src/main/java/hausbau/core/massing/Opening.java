@@ -13,8 +13,31 @@ import java.util.Locale;
  */
 public record Opening(long id, long roomId, Kind kind, Side side, Length at, Length width, Length height, Length sill) {
 
+    /** The usual sizes are where typing begins. Common practice, no source. */
     public enum Kind {
-        DOOR, WINDOW;
+        DOOR(1000, 2100, 0), WINDOW(1200, 1300, 900);
+
+        private final Length usualWidth;
+        private final Length usualHeight;
+        private final Length usualSill;
+
+        Kind(long width, long height, long sill) {
+            usualWidth = Length.ofMillimetres(width);
+            usualHeight = Length.ofMillimetres(height);
+            usualSill = Length.ofMillimetres(sill);
+        }
+
+        Length usualWidth() {
+            return usualWidth;
+        }
+
+        Length usualHeight() {
+            return usualHeight;
+        }
+
+        Length usualSill() {
+            return usualSill;
+        }
 
         public String label() {
             return name().toLowerCase(Locale.ROOT);

@@ -12,6 +12,18 @@ import hausbau.core.measure.Vec;
  */
 public record Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
 
+    /** A room between two corners of its floor as a hand drew them, each taken to the nearest step. */
+    public static Room drawn(long id, String name, Vec from, Vec to, Length height, Length step) {
+        var a = onStep(from, step);
+        var b = onStep(to, step);
+        var corner = new Vec(Math.min(a.x(), b.x()), Math.min(a.y(), b.y()), a.z());
+        return new Room(id, name, corner, new Length(Math.abs(a.x() - b.x())), new Length(Math.abs(a.y() - b.y())), height);
+    }
+
+    private static Vec onStep(Vec point, Length step) {
+        return new Vec(new Length(point.x()).roundTo(step).um(), new Length(point.y()).roundTo(step).um(), point.z());
+    }
+
     /** The void itself. */
     public Box clear() {
         return new Box(corner, corner.plus(Vec.of(width, depth, height)));

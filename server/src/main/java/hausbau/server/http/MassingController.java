@@ -7,6 +7,7 @@ import hausbau.core.massing.Side;
 import hausbau.core.measure.Length;
 import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.work.MassingService;
+import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -51,8 +52,15 @@ class MassingController {
         }
     }
 
-    /** @param heightMm left out: the site's storey height */
-    record RoomBody(@NotNull String name, @NotNull @Valid VecMm cornerMm, @NotNull Length widthMm, @NotNull Length depthMm, Length heightMm) {
+    /**
+     * @param cornerMm left out: clear of the rooms there are
+     * @param heightMm left out: the site's storey height
+     */
+    record RoomBody(@NotNull String name, @Valid VecMm cornerMm, @NotNull Length widthMm, @NotNull Length depthMm, Length heightMm) {
+    }
+
+    /** Two corners as drawn; the room takes the nearest steps. */
+    record DrawnRoomBody(@NotNull String name, @NotNull @Valid VecMm fromMm, @NotNull @Valid VecMm toMm) {
     }
 
     /** Only what is told changes. */
@@ -61,6 +69,9 @@ class MassingController {
 
     record OpeningBody(@NotNull Opening.Kind kind, @NotNull Side side, @NotNull Length atMm, @NotNull Length widthMm,
             @NotNull Length heightMm, Length sillMm) {
+    }
+
+    record UsualOpeningBody(@NotNull Opening.Kind kind) {
     }
 
     /** Only what is told changes. */
@@ -97,9 +108,17 @@ class MassingController {
     @ResponseStatus(HttpStatus.CREATED)
     RoomView addRoom(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
             @Valid @RequestBody RoomBody body) {
-        var height = Optional.ofNullable(body.heightMm()).orElseGet(() -> massing.storey(siteId));
-        return RoomView.of(massing.addRoom(siteId, Seen.revision(ifMatch), id -> new Room(id, body.name(), body.cornerMm().toVec(),
-                body.widthMm(), body.depthMm(), height)));
+        return RoomView.of(massing.addRoom(siteId, Seen.revision(ifMatch), (id, standing) -> new Room(id, body.name(),
+                body.cornerMm() == null ? standing.freeCorner() : body.cornerMm().toVec(),
+                body.widthMm(), body.depthMm(), orElse(body.heightMm(), standing.settings().storey()))));
+    }
+
+    @PostMapping("/rooms/drawn")
+    @Operation(summary = "Adds a room between two drawn corners, on the step")
+    @ResponseStatus(HttpStatus.CREATED)
+    RoomView drawRoom(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @Valid @RequestBody DrawnRoomBody body) {
+        return RoomView.of(massing.drawRoom(siteId, Seen.revision(ifMatch), body.name(), body.fromMm().toVec(), body.toMm().toVec()));
     }
 
     @PatchMapping("/rooms/{roomId}")
@@ -122,6 +141,14 @@ class MassingController {
             @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody OpeningBody body) {
         return OpeningView.of(massing.addOpening(siteId, Seen.revision(ifMatch), id -> new Opening(id, roomId, body.kind(), body.side(),
                 body.atMm(), body.widthMm(), body.heightMm(), orElse(body.sillMm(), Length.ZERO))));
+    }
+
+    @PostMapping("/rooms/{roomId}/openings/usual")
+    @Operation(summary = "Adds a door or window of usual size where the room has a place for it")
+    @ResponseStatus(HttpStatus.CREATED)
+    OpeningView addUsualOpening(@PathVariable long siteId, @PathVariable long roomId,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody UsualOpeningBody body) {
+        return OpeningView.of(massing.addUsualOpening(siteId, Seen.revision(ifMatch), roomId, body.kind()));
     }
 
     @PatchMapping("/openings/{openingId}")

@@ -18,6 +18,7 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -29,7 +30,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
-@RequestMapping("/api/sites/{siteId}/placements")
+@RequestMapping("/api/sites/{siteId}")
 @Tag(name = "Placements")
 class PlacementController {
 
@@ -108,19 +109,19 @@ class PlacementController {
         return Optional.ofNullable(told).orElse(usual);
     }
 
-    @GetMapping
+    @GetMapping("/placements")
     List<PlacementView> list(@PathVariable long siteId) {
         return placements.list(siteId).stream().map(PlacementView::of).toList();
     }
 
-    @PostMapping
+    @PostMapping("/placements")
     @ResponseStatus(HttpStatus.CREATED)
     PlacementView place(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
             @Valid @RequestBody PlaceBody body) {
         return PlacementView.of(placements.place(siteId, Seen.revision(ifMatch), body.pieceId(), body.stance(), body.snaps()));
     }
 
-    @PostMapping("/preview")
+    @PostMapping("/placements/preview")
     @Operation(summary = "Where a piece would come to stand, and what holds it; nothing is kept")
     PreviewView preview(@PathVariable long siteId, @Valid @RequestBody PreviewBody body) {
         var place = body.place();
@@ -132,13 +133,13 @@ class PlacementController {
                         h.placementId() == 0 ? null : h.placementId())).toList());
     }
 
-    @PatchMapping
+    @PatchMapping("/placements")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void set(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody SetBody body) {
         placements.set(siteId, Seen.revision(ifMatch), body.ids(), body::over, orElse(body.snap(), false));
     }
 
-    @PostMapping("/arrange")
+    @PostMapping("/placements/arrange")
     @Operation(summary = "Moves, turns and mirrors placements together")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void arrange(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
@@ -148,23 +149,30 @@ class PlacementController {
                 new Arrangement(by, orElse(body.quarterTurns(), 0), orElse(body.mirror(), false)));
     }
 
-    @PostMapping("/copies")
+    @PostMapping("/placements/copies")
     @ResponseStatus(HttpStatus.CREATED)
     List<Long> copy(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
             @Valid @RequestBody CopyBody body) {
         return placements.copy(siteId, Seen.revision(ifMatch), body.ids(), body.byMm().toVec());
     }
 
-    @PostMapping("/plumb")
+    @PostMapping("/placements/plumb")
     @Operation(summary = "Lets placements drop straight down to what is under them")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void plumb(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody IdsBody body) {
         placements.plumb(siteId, Seen.revision(ifMatch), body.ids());
     }
 
-    @PostMapping("/removals")
+    @PostMapping("/placements/removals")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody IdsBody body) {
         placements.remove(siteId, Seen.revision(ifMatch), body.ids());
+    }
+
+    @DeleteMapping("/omissions")
+    @Operation(summary = "Puts back the derived placements that a hand took away")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void putBack(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        placements.putBack(siteId, Seen.revision(ifMatch));
     }
 }

@@ -52,10 +52,11 @@ class SiteController {
      * @param kit  absent until one is chosen
      * @param undo what undo would undo; empty if nothing
      * @param redo what redo would do again; empty if nothing
+     * @param leftOut places of the massing that a hand has emptied
      */
     record SiteView(@NotNull long id, @NotNull String name, @NotNull long revision, @NotNull Unit unit, @NotNull Length stepMm,
             @NotNull Length wallMm, @NotNull Length storeyMm, @NotNull int pixelsPerMetre, @NotNull boolean tilesByCentre,
-            KitView kit, @NotNull String undo, @NotNull String redo) {
+            KitView kit, @NotNull String undo, @NotNull String redo, @NotNull long leftOut) {
 
         static SiteView of(SiteService.Standing standing) {
             var site = standing.site();
@@ -63,7 +64,7 @@ class SiteController {
             return new SiteView(site.getId(), site.name(), site.revision(), s.unit(), s.step(), s.wall(), s.storey(),
                     s.pixelsPerMetre(), s.tilesByCentre(),
                     site.kit().map(k -> new KitView(k.kinds(), k.minPiece(), k.maxPiece())).orElse(null),
-                    standing.undo(), standing.redo());
+                    standing.undo(), standing.redo(), standing.leftOut());
         }
     }
 

@@ -1,5 +1,6 @@
 package hausbau.server.journal;
 
+import hausbau.server.store.OmissionRow;
 import hausbau.server.store.OpeningRow;
 import hausbau.server.store.PieceRow;
 import hausbau.server.store.PlacementRow;
@@ -18,7 +19,8 @@ record Change(Table table, long id, JsonNode before, JsonNode after) {
 
     /** In the order in which rows must be added, since later ones refer to earlier ones. */
     enum Table {
-        SITE(SiteRow.class), ROOM(RoomRow.class), OPENING(OpeningRow.class), PIECE(PieceRow.class), PLACEMENT(PlacementRow.class);
+        SITE(SiteRow.class), ROOM(RoomRow.class), OPENING(OpeningRow.class), PIECE(PieceRow.class), PLACEMENT(PlacementRow.class),
+        OMISSION(OmissionRow.class);
 
         private final Class<? extends Row> type;
 

@@ -18,6 +18,7 @@ public final class Edit {
     private final EntityManager rows;
     private final Snapshots snapshots;
     private final List<Change> changes = new ArrayList<>();
+    private String label = "";
 
     Edit(SiteRow site, SiteStore store, EntityManager rows, Snapshots snapshots) {
         this.site = site;
@@ -32,6 +33,15 @@ public final class Edit {
 
     public SiteStore store() {
         return store;
+    }
+
+    /** Names what the edit does, as the undo button will show it. */
+    public void name(String newLabel) {
+        label = newLabel;
+    }
+
+    String label() {
+        return label;
     }
 
     List<Change> changes() {

@@ -2,7 +2,6 @@ package hausbau.server.journal;
 
 import hausbau.server.store.JournalRow;
 import hausbau.server.store.NotFound;
-import hausbau.server.store.RevisionRow;
 import hausbau.server.store.Row;
 import hausbau.server.store.SiteRow;
 import hausbau.server.store.SiteStore;
@@ -39,21 +38,22 @@ public class Journal {
     /**
      * Makes one edit. An edit that changes nothing leaves no trace.
      *
-     * @param seen  the revision the person saw, if they told
-     * @param label what it does, as the undo button will name it
+     * <p>The site is locked before anything is read, so that edits follow one another: work must read what it changes
+     * within the edit, and the caller nothing before it in the same transaction.
+     *
+     * @param seen the revision the person saw, if they told
+     * @param work names the edit, and makes its changes
      * @throws StaleRevision if the site has moved on since
      */
     @Transactional
-    public <T> T edit(long siteId, OptionalLong seen, String label, Function<Edit, T> work) {
+    public <T> T edit(long siteId, OptionalLong seen, Function<Edit, T> work) {
         var site = current(siteId, seen);
         var edit = new Edit(site, store, rows, snapshots);
         var result = work.apply(edit);
         if (!edit.changes().isEmpty()) {
-            var seq = site.journalEnd() + 1;
-            rows.createQuery("delete from JournalRow where key.siteId = :site and key.seq >= :seq")
-                    .setParameter("site", siteId).setParameter("seq", seq).executeUpdate();
-            rows.persist(new JournalRow(siteId, seq, shortened(label), snapshots.write(edit.changes())));
-            advance(site, seq, edit.changes());
+            store.forgetUndone(site);
+            var entry = new SiteStore.Entry(shortened(edit.label()), snapshots.write(edit.changes()));
+            advance(site, site.journalEnd() + 1, Optional.of(entry), edit.changes());
         }
         return result;
     }
@@ -70,7 +70,7 @@ public class Journal {
             var changes = new ArrayList<>(snapshots.read(entry.changes()).stream().map(Change::reversed).toList());
             Collections.reverse(changes);
             apply(changes);
-            advance(site, site.journalEnd() - 1, changes);
+            advance(site, site.journalEnd() - 1, Optional.empty(), changes);
             return entry.label();
         });
     }
@@ -82,7 +82,7 @@ public class Journal {
         return entry(siteId, site.journalEnd() + 1).map(entry -> {
             var changes = snapshots.read(entry.changes());
             apply(changes);
-            advance(site, site.journalEnd() + 1, changes);
+            advance(site, site.journalEnd() + 1, Optional.empty(), changes);
             return entry.label();
         });
     }
@@ -109,13 +109,11 @@ public class Journal {
         return site;
     }
 
-    private void advance(SiteRow site, long journalEnd, List<Change> changes) {
-        site.advance(journalEnd);
+    private void advance(SiteRow site, long journalEnd, Optional<SiteStore.Entry> entry, List<Change> changes) {
         var tables = changes.stream().map(Change::table).collect(Collectors.toSet());
         var placements = changes.stream().filter(c -> c.table() == Change.Table.PLACEMENT).mapToLong(Change::id).toArray();
-        rows.persist(new RevisionRow(site.getId(), site.revision(),
-                tables.contains(Change.Table.ROOM) || tables.contains(Change.Table.OPENING) || tables.contains(Change.Table.SITE),
-                tables.contains(Change.Table.PIECE), placements));
+        var changedRooms = tables.contains(Change.Table.ROOM) || tables.contains(Change.Table.OPENING) || tables.contains(Change.Table.SITE);
+        store.advance(site, journalEnd, entry, changedRooms, tables.contains(Change.Table.PIECE), placements);
     }
 
     /** Adds and changes from sites down to placements, then removes from placements up. */

@@ -4,7 +4,6 @@ import jakarta.persistence.Embeddable;
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
-import java.time.Instant;
 
 /** One edit: its place in the site's journal, what it did in words, and the rows before and after it as JSON. */
 @Entity
@@ -19,16 +18,8 @@ public class JournalRow {
     Key key;
     String label;
     String changes;
-    Instant madeAt;
 
     protected JournalRow() {
-    }
-
-    public JournalRow(long siteId, long seq, String label, String changes) {
-        this.key = new Key(siteId, seq);
-        this.label = label;
-        this.changes = changes;
-        this.madeAt = Instant.now();
     }
 
     public String label() {

@@ -11,13 +11,27 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.util.Arrays;
 
 @Entity
 @Table(name = "piece")
 public class PieceRow implements Row {
 
     /** The names under which recipes are kept. */
-    enum RecipeName { WALL, OPENING, POST, TILE, PILLAR, BENCH, CUBICLE, LAMP }
+    enum RecipeName {
+        WALL(Recipe.WallPanel.class), OPENING(Recipe.OpeningPanel.class), POST(Recipe.CornerPost.class), TILE(Recipe.Tile.class),
+        PILLAR(Recipe.Pillar.class), BENCH(Recipe.Bench.class), CUBICLE(Recipe.Cubicle.class), LAMP(Recipe.Lamp.class);
+
+        private final Class<? extends Recipe> type;
+
+        RecipeName(Class<? extends Recipe> type) {
+            this.type = type;
+        }
+
+        static RecipeName of(Recipe recipe) {
+            return Arrays.stream(values()).filter(name -> name.type.isInstance(recipe)).findFirst().orElseThrow();
+        }
+    }
 
     @Id
     Long id;
@@ -71,30 +85,11 @@ public class PieceRow implements Row {
         };
     }
 
-    private static RecipeName nameOf(Recipe recipe) {
-        if (recipe instanceof Recipe.WallPanel) {
-            return RecipeName.WALL;
-        } else if (recipe instanceof Recipe.OpeningPanel) {
-            return RecipeName.OPENING;
-        } else if (recipe instanceof Recipe.CornerPost) {
-            return RecipeName.POST;
-        } else if (recipe instanceof Recipe.Tile) {
-            return RecipeName.TILE;
-        } else if (recipe instanceof Recipe.Pillar) {
-            return RecipeName.PILLAR;
-        } else if (recipe instanceof Recipe.Bench) {
-            return RecipeName.BENCH;
-        } else if (recipe instanceof Recipe.Cubicle) {
-            return RecipeName.CUBICLE;
-        }
-        return RecipeName.LAMP;
-    }
-
     public final void set(Piece piece) {
         code = piece.code();
         name = piece.name();
         role = piece.role();
-        recipe = nameOf(piece.recipe());
+        recipe = RecipeName.of(piece.recipe());
         pivot = piece.pivot();
         xSize = piece.size().x();
         ySize = piece.size().y();

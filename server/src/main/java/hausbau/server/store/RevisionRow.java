@@ -23,13 +23,6 @@ public class RevisionRow {
     protected RevisionRow() {
     }
 
-    public RevisionRow(long siteId, long revision, boolean rooms, boolean pieces, long[] placements) {
-        this.key = new Key(siteId, revision);
-        this.rooms = rooms;
-        this.pieces = pieces;
-        this.placements = placements;
-    }
-
     public boolean rooms() {
         return rooms;
     }

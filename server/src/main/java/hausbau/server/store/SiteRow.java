@@ -5,6 +5,7 @@ import hausbau.core.build.KitChoice;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -32,12 +33,23 @@ public class SiteRow implements Row {
     long[] kitKinds = {};
     long kitMinUm;
     long kitMaxUm;
-    /** Raised by every edit, undo and redo; like the two below not part of what an edit changes. */
+    /** Raised by every edit, undo and redo; like those below not part of what an edit changes, and written by the store. */
     @JsonIgnore
+    @Column(updatable = false)
     long revision;
     @JsonIgnore
+    @Column(updatable = false)
     long journalEnd;
+    /** The last entry of the journal; those after {@link #journalEnd} are undone. */
     @JsonIgnore
+    @Column(updatable = false)
+    long journalTop;
+    /** The last revision that changed anything but placements. */
+    @JsonIgnore
+    @Column(updatable = false)
+    long frameRevision;
+    @JsonIgnore
+    @Column(updatable = false)
     Instant changedAt;
 
     protected SiteRow() {
@@ -99,9 +111,23 @@ public class SiteRow implements Row {
         return changedAt;
     }
 
-    /** Moves on to the next revision, with this many journal entries in force. */
-    public void advance(long newJournalEnd) {
+    public long frameRevision() {
+        return frameRevision;
+    }
+
+    public boolean hasUndone() {
+        return journalTop > journalEnd;
+    }
+
+    long journalTop() {
+        return journalTop;
+    }
+
+    /** @param isNew whether the entry at the end is the journal's last, so that nothing is undone */
+    void advance(long newJournalEnd, boolean isNew, boolean changedFrame) {
         revision++;
+        journalTop = isNew ? newJournalEnd : journalTop;
+        frameRevision = changedFrame ? revision : frameRevision;
         journalEnd = newJournalEnd;
         changedAt = Instant.now();
     }

@@ -12,6 +12,7 @@ import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Repository;
 
 /** Reads and writes the rows of sites. Every method runs in the caller's transaction. */
@@ -76,6 +77,14 @@ public class SiteStore {
         return ofSite("from PlacementRow where siteId = :site order by id", PlacementRow.class, siteId).getResultList();
     }
 
+    public List<OmissionRow> omissions(long siteId) {
+        return ofSite("from OmissionRow where siteId = :site order by id", OmissionRow.class, siteId).getResultList();
+    }
+
+    public long countOmissions(long siteId) {
+        return ofSite("select count(*) from OmissionRow where siteId = :site", Long.class, siteId).getSingleResult();
+    }
+
     private <T> TypedQuery<T> ofSite(String query, Class<T> type, long siteId) {
         return rows.createQuery(query, type).setParameter("site", siteId);
     }
@@ -116,6 +125,45 @@ public class SiteStore {
                 .setParameter("site", siteId).getResultList()
                 .forEach(pair -> counts.put((Long) pair[0], (Long) pair[1]));
         return counts;
+    }
+
+    /** What an edit adds to the journal: its name, and its changes as JSON. */
+    public record Entry(String label, String changes) {
+    }
+
+    /**
+     * Brings the site to its next revision. One statement writes the site, what the revision touched, and the journal's
+     * entry, since each trip to the database makes an edit slower.
+     *
+     * @param journalEnd   how many journal entries are in force from now on
+     * @param entry        the last of these, if it is new; it ends the journal
+     * @param changedRooms whether rooms or settings changed
+     */
+    public void advance(SiteRow site, long journalEnd, Optional<Entry> entry, boolean changedRooms, boolean changedPieces, long[] placements) {
+        site.advance(journalEnd, entry.isPresent(), changedRooms || changedPieces);
+        rows.createNativeQuery("""
+                with entry as (
+                    insert into journal (site_id, seq, label, changes, made_at)
+                    select :site, :end, :label, :changes, :now where :isNew),
+                touched as (
+                    insert into revision (site_id, revision, rooms, pieces, placements)
+                    values (:site, :revision, :rooms, :pieces, :placements))
+                update site set revision = :revision, journal_end = :end, journal_top = :top, frame_revision = :frame, changed_at = :now
+                where id = :site""")
+                .setParameter("site", site.getId()).setParameter("revision", site.revision())
+                .setParameter("end", journalEnd).setParameter("top", site.journalTop()).setParameter("frame", site.frameRevision())
+                .setParameter("now", site.changedAt()).setParameter("isNew", entry.isPresent())
+                .setParameter("label", entry.map(Entry::label).orElse("")).setParameter("changes", entry.map(Entry::changes).orElse(""))
+                .setParameter("rooms", changedRooms).setParameter("pieces", changedPieces).setParameter("placements", placements)
+                .executeUpdate();
+    }
+
+    /** Drops what was undone: it can no longer be done again. */
+    public void forgetUndone(SiteRow site) {
+        if (site.hasUndone()) {
+            rows.createQuery("delete from JournalRow where key.siteId = :site and key.seq > :end")
+                    .setParameter("site", site.getId()).setParameter("end", site.journalEnd()).executeUpdate();
+        }
     }
 
     public List<RevisionRow> revisionsAfter(long siteId, long revision) {

@@ -54,7 +54,7 @@ class DemoSites implements ApplicationRunner {
     private void makeBaths() {
         var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false);
         var id = sites.create(BATHS, usual -> settings).site().getId();
-        var hall = massing.addRoom(id, NOT_TOLD, roomId -> new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200))).id();
+        var hall = massing.addRoom(id, NOT_TOLD, (roomId, standing) -> new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200))).id();
         open(id, hall, Opening.Kind.DOOR, Side.SOUTH, 5_100, 1_800, 2_600, 0);
         open(id, hall, Opening.Kind.DOOR, Side.NORTH, 8_600, 1_200, 2_200, 0);
         open(id, hall, Opening.Kind.DOOR, Side.EAST, 3_400, 1_200, 2_200, 0);

@@ -11,6 +11,7 @@ import hausbau.core.massing.Room;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import hausbau.server.journal.Edit;
+import hausbau.server.store.OmissionRow;
 import hausbau.server.store.PieceRow;
 import hausbau.server.store.PlacementRow;
 import hausbau.server.store.SiteStore;
@@ -24,7 +25,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Builds a site's rooms from its kit, as part of an edit. What was derived before and is not pinned is replaced; what a
- * hand set down or pinned stays as it is.
+ * hand set down or pinned stays as it is, and what a hand took away stays away.
  */
 @Component
 class Deriver {
@@ -123,7 +124,11 @@ class Deriver {
                     edit.change(row, r -> r.set(placement, kit.get(placement.pieceId())));
                 }
             }
+            var leftOut = store.omissions(siteId).stream().map(OmissionRow::source).collect(Collectors.toSet());
             for (var derived : derivation.placements()) {
+                if (leftOut.contains(derived.source())) {
+                    continue;
+                }
                 inUse.add(lay(derived, bySource.remove(derived.source())));
             }
             for (var row : bySource.values()) {

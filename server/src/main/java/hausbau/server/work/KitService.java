@@ -90,8 +90,8 @@ public class KitService {
      */
     @Transactional
     public void choose(long siteId, OptionalLong seen, KitChoice choice) {
-        var label = choice.kinds().size() == 1 ? "Build from 1 kind of wall" : "Build from " + choice.kinds().size() + " kinds of wall";
-        journal.edit(siteId, seen, label, edit -> {
+        journal.edit(siteId, seen, edit -> {
+            edit.name(choice.kinds().size() == 1 ? "Build from 1 kind of wall" : "Build from " + choice.kinds().size() + " kinds of wall");
             var massing = store.massing(edit.site());
             if (massing.rooms().isEmpty()) {
                 throw new Refused("rooms", "There is no room to build yet. Type or draw one first.");

@@ -3,7 +3,7 @@ package hausbau.server.work;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
-import hausbau.core.measure.Length;
+import hausbau.core.measure.Vec;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.store.NotFound;
@@ -38,17 +38,23 @@ public class MassingService {
         return store.massing(store.site(siteId));
     }
 
-    /** The storey height of the site, for a room whose height is not told. */
-    @Transactional(readOnly = true)
-    public Length storey(long siteId) {
-        return store.site(siteId).settings().storey();
+    /** Makes a room from its id and the massing as it stands. */
+    public interface RoomMaker {
+        Room make(long id, Massing massing);
     }
 
-    /** @param room makes the room from its id */
+    /** Adds a room between two corners that a hand drew, the height of the storey. */
     @Transactional
-    public Room addRoom(long siteId, OptionalLong seen, LongFunction<Room> room) {
-        var made = checked(room.apply(store.nextId()));
-        return edit(siteId, seen, "Add “" + made.name() + "”", edit -> {
+    public Room drawRoom(long siteId, OptionalLong seen, String name, Vec from, Vec to) {
+        return addRoom(siteId, seen, (id, massing) -> Room.drawn(id, name, from, to, massing.settings().storey(), massing.settings().step()));
+    }
+
+    /** @param room makes the room from its id and the massing as it stands */
+    @Transactional
+    public Room addRoom(long siteId, OptionalLong seen, RoomMaker room) {
+        return edit(siteId, seen, edit -> {
+            var made = checked(room.make(store.nextId(), store.massing(edit.site())));
+            edit.name("Add “" + made.name() + "”");
             edit.add(new RoomRow(siteId, made));
             return made;
         });
@@ -56,9 +62,10 @@ public class MassingService {
 
     @Transactional
     public Room changeRoom(long siteId, long roomId, OptionalLong seen, UnaryOperator<Room> change) {
-        var row = room(siteId, roomId);
-        var changed = checked(change.apply(row.toRoom()));
-        return edit(siteId, seen, "Change “" + changed.name() + "”", edit -> {
+        return edit(siteId, seen, edit -> {
+            var row = room(siteId, roomId);
+            var changed = checked(change.apply(row.toRoom()));
+            edit.name("Change “" + changed.name() + "”");
             edit.change(row, r -> r.set(changed));
             return changed;
         });
@@ -70,30 +77,43 @@ public class MassingService {
 
     @Transactional
     public void removeRoom(long siteId, long roomId, OptionalLong seen) {
-        var row = room(siteId, roomId);
-        edit(siteId, seen, "Remove “" + row.toRoom().name() + "”", edit -> {
+        edit(siteId, seen, edit -> {
+            var row = room(siteId, roomId);
+            edit.name("Remove “" + row.toRoom().name() + "”");
             store.openings(siteId).stream().filter(o -> o.toOpening().roomId() == roomId).forEach(edit::remove);
             edit.remove(row);
             return null;
         });
     }
 
+    /** Adds a door or a window of usual size where the room has a place for it. */
+    @Transactional
+    public Opening addUsualOpening(long siteId, OptionalLong seen, long roomId, Opening.Kind kind) {
+        return edit(siteId, seen, edit -> {
+            var room = room(siteId, roomId).toRoom();
+            return add(edit, room, store.massing(edit.site()).usualOpening(store.nextId(), room, kind));
+        });
+    }
+
+    private static Opening add(Edit edit, Room room, Opening made) {
+        edit.name("Add a " + made.kind().label() + " to “" + room.name() + "”");
+        edit.add(new OpeningRow(edit.site().getId(), made));
+        return made;
+    }
+
     /** @param opening makes the opening from its id */
     @Transactional
     public Opening addOpening(long siteId, OptionalLong seen, LongFunction<Opening> opening) {
         var made = opening.apply(store.nextId());
-        var room = room(siteId, made.roomId()).toRoom();
-        return edit(siteId, seen, "Add a " + made.kind().label() + " to “" + room.name() + "”", edit -> {
-            edit.add(new OpeningRow(siteId, made));
-            return made;
-        });
+        return edit(siteId, seen, edit -> add(edit, room(siteId, made.roomId()).toRoom(), made));
     }
 
     @Transactional
     public Opening changeOpening(long siteId, long openingId, OptionalLong seen, UnaryOperator<Opening> change) {
-        var row = opening(siteId, openingId);
-        var changed = change.apply(row.toOpening());
-        return edit(siteId, seen, "Change a " + changed.kind().label(), edit -> {
+        return edit(siteId, seen, edit -> {
+            var row = opening(siteId, openingId);
+            var changed = change.apply(row.toOpening());
+            edit.name("Change a " + changed.kind().label());
             edit.change(row, r -> r.set(changed));
             return changed;
         });
@@ -101,15 +121,16 @@ public class MassingService {
 
     @Transactional
     public void removeOpening(long siteId, long openingId, OptionalLong seen) {
-        var row = opening(siteId, openingId);
-        edit(siteId, seen, "Remove a " + row.toOpening().kind().label(), edit -> {
+        edit(siteId, seen, edit -> {
+            var row = opening(siteId, openingId);
+            edit.name("Remove a " + row.toOpening().kind().label());
             edit.remove(row);
             return null;
         });
     }
 
-    private <T> T edit(long siteId, OptionalLong seen, String label, Function<Edit, T> work) {
-        return journal.edit(siteId, seen, label, edit -> {
+    private <T> T edit(long siteId, OptionalLong seen, Function<Edit, T> work) {
+        return journal.edit(siteId, seen, edit -> {
             var result = work.apply(edit);
             // Reading the massing back checks it; what is wrong rolls the whole edit back.
             store.massing(edit.site());
@@ -119,12 +140,10 @@ public class MassingService {
     }
 
     private RoomRow room(long siteId, long roomId) {
-        store.site(siteId);
         return find(store.rooms(siteId), roomId, "room");
     }
 
     private OpeningRow opening(long siteId, long openingId) {
-        store.site(siteId);
         return find(store.openings(siteId), openingId, "opening");
     }
 

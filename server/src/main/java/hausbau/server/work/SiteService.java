@@ -23,7 +23,7 @@ public class SiteService {
 
     /** Beyond this many changed placements a browser does better to fetch the whole set. */
     private static final int MOST_CHANGED = 5000;
-    private static final List<String> TABLES_WITH_ID = List.of("room", "piece", "opening", "placement");
+    private static final List<String> TABLES_WITH_ID = List.of("room", "piece", "opening", "placement", "omission");
 
     private final SiteStore store;
     private final Journal journal;
@@ -41,7 +41,7 @@ public class SiteService {
     }
 
     /** A site with what undo would undo and redo would do again; empty where there is nothing. */
-    public record Standing(SiteRow site, String undo, String redo) {
+    public record Standing(SiteRow site, String undo, String redo, long leftOut) {
     }
 
     /**
@@ -73,7 +73,8 @@ public class SiteService {
     }
 
     private Standing standing(SiteRow site) {
-        return new Standing(site, journal.undoLabel(site).orElse(""), journal.redoLabel(site).orElse(""));
+        return new Standing(site, journal.undoLabel(site).orElse(""), journal.redoLabel(site).orElse(""),
+                store.countOmissions(site.getId()));
     }
 
     @Transactional
@@ -98,8 +99,9 @@ public class SiteService {
     @Transactional
     public Standing change(long id, OptionalLong seen, String name, UnaryOperator<SiteSettings> setUp) {
         var checked = checkedName(name);
-        var renames = !checked.equals(store.site(id).name());
-        journal.edit(id, seen, renames ? "Rename the site to “" + checked + "”" : "Change the site's settings", edit -> {
+        journal.edit(id, seen, edit -> {
+            var renames = !checked.equals(edit.site().name());
+            edit.name(renames ? "Rename the site to “" + checked + "”" : "Change the site's settings");
             edit.change(edit.site(), site -> {
                 site.rename(checked);
                 site.set(setUp.apply(site.settings()));

@@ -11,6 +11,7 @@ import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.PlacementRow;
+import hausbau.server.store.SiteRow;
 import hausbau.server.store.SiteStore;
 import java.util.List;
 import java.util.Map;
@@ -33,11 +34,14 @@ public class SurveyService {
 
     @Transactional(readOnly = true)
     public List<Finding> survey(long siteId) {
-        var kit = store.kit(siteId);
-        var rows = store.placements(siteId);
+        return survey(store.site(siteId));
+    }
+
+    private List<Finding> survey(SiteRow site) {
+        var kit = store.kit(site.getId());
+        var rows = store.placements(site.getId());
         var placed = rows.stream().map(r -> new PlacedPiece(r.toPlacement(), kit.get(r.pieceId()))).toList();
         var strays = rows.stream().filter(PlacementRow::stray).map(PlacementRow::getId).collect(Collectors.toSet());
-        var site = store.site(siteId);
         // Before a kit is chosen there are no walls to have gaps: the massing alone is not a set yet.
         var findings = Survey.of(new SurveyedSet(store.massing(site), kit, placed, strays));
         return site.kit().isPresent() ? findings
@@ -47,10 +51,11 @@ public class SurveyService {
     /** Carries out the fix of the finding with this key. */
     @Transactional
     public void fix(long siteId, OptionalLong seen, String key) {
-        var finding = survey(siteId).stream().filter(f -> f.key().equals(key)).findFirst()
-                .orElseThrow(() -> new NotFound("The survey no longer finds this; it may be mended already."));
-        var fix = finding.fix().orElseThrow(() -> new NotFound("There is no plain fix for this finding."));
-        journal.edit(siteId, seen, fix.label(), edit -> {
+        journal.edit(siteId, seen, edit -> {
+            var finding = survey(edit.site()).stream().filter(f -> f.key().equals(key)).findFirst()
+                    .orElseThrow(() -> new NotFound("The survey no longer finds this; it may be mended already."));
+            var fix = finding.fix().orElseThrow(() -> new NotFound("There is no plain fix for this finding."));
+            edit.name(fix.label());
             carryOut(edit, store.kit(siteId), fix);
             return null;
         });
