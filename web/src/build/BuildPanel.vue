@@ -35,7 +35,7 @@ function choose(id: number, e: MouseEvent) {
 
 <template>
   <div class="panel">
-    <PlacementTicket v-if="site.selected.length" class="first" />
+    <PlacementTicket v-if="site.selected.length" :key="site.selections" :ids="[...site.selection]" class="first" />
     <p v-else-if="site.pieces.length" class="soft">Take a piece from the line-up and click where it stands, or select what stands already.</p>
     <p v-else class="soft">There is nothing to place yet. Type a room under Massing, then work out its kit.</p>
     <label class="row"><Switch v-model:checked="placing.snaps" size="small" aria-label="Snap" /> Snap to step, edges and surfaces</label>

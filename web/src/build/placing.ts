@@ -70,11 +70,7 @@ export const usePlacing = defineStore('placing', () => {
     asking = true
     asked = false
     try {
-      const stance = h.kind === 'piece'
-        ? { pieceId: h.pieceId, quarterTurns: h.quarterTurns, mirrored: h.mirrored }
-        : { pieceId: h.first.pieceId, quarterTurns: h.first.quarterTurns, mirrored: h.first.mirrored, freeDegrees: h.first.freeDegrees }
-      const answer = await send<PreviewView>('POST', `/api/sites/${site.site.id}/placements/preview`,
-        { place: { ...stance, atMm: whole(pointed), snap: snaps.value }, without: h.kind === 'placements' && !h.copy ? h.ids : [] })
+      const answer = await stanceOf(h)
       if (held.value === h) ghost.value = answer
     } catch (e) {
       if (held.value === h) tell(e)
@@ -82,6 +78,15 @@ export const usePlacing = defineStore('placing', () => {
       asking = false
       if (asked) void ask()
     }
+  }
+
+  /** Where what is held would come to stand if it were set down where it is pointed at. */
+  function stanceOf(h: Held): Promise<PreviewView> {
+    const stance = h.kind === 'piece'
+      ? { pieceId: h.pieceId, quarterTurns: h.quarterTurns, mirrored: h.mirrored }
+      : { pieceId: h.first.pieceId, quarterTurns: h.first.quarterTurns, mirrored: h.first.mirrored, freeDegrees: h.first.freeDegrees }
+    return send<PreviewView>('POST', `/api/sites/${site.site!.id}/placements/preview`,
+      { place: { ...stance, atMm: whole(pointed), snap: snaps.value }, without: h.kind === 'placements' && !h.copy ? h.ids : [] })
   }
 
   /** To a tenth of a millimetre: a pointer is no finer than that. */
@@ -131,9 +136,8 @@ export const usePlacing = defineStore('placing', () => {
   }
 
   async function setDownPlacements(h: Extract<Held, { kind: 'placements' }>) {
-    const to = ghost.value?.atMm
-    if (!to) return
-    const by = minus(to, h.first.atMm)
+    const to = await stanceOf(h)
+    const by = minus(to.atMm, h.first.atMm)
     putBack()
     site.select(h.ids)
     await (h.copy ? copyBy(by) : moveBy(by))

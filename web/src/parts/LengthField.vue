@@ -6,9 +6,11 @@ import { useSite } from '../site/site'
 import { format } from '../measure/format'
 import type { Unit } from '../api/client'
 
-/** A typed length: any unit may be written; the server reads it. */
-const props = defineProps<{ label: string; mm: number | undefined; error?: string; unit?: Unit; mixed?: boolean }>()
-const emit = defineEmits<{ change: [mm: number] }>()
+/**
+ * A typed length: any unit may be written; the server reads it. The listener is a property, so that it hears of a
+ * value that was typed just before the field went away.
+ */
+const props = defineProps<{ label: string; mm: number | undefined; error?: string; unit?: Unit; mixed?: boolean; onChange?: (mm: number) => void }>()
 
 const site = useSite()
 const unit = computed(() => props.unit ?? site.unit)
@@ -30,13 +32,14 @@ async function commit() {
     return
   }
   const mine = ++asking
+  const changed = props.onChange
   try {
     const read = await get<{ mm: number; text: string }>(
       `/api/lengths?unit=${unit.value}&text=${encodeURIComponent(typed)}`)
     if (mine !== asking) return
     fault.value = ''
     text.value = read.text
-    emit('change', read.mm)
+    changed?.(read.mm)
   } catch (e) {
     fault.value = e instanceof Refusal ? e.message : 'The server does not answer.'
   }

@@ -222,7 +222,8 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
   <div class="plan" :class="{ crosshair: table.drawingRoom || placing.held }">
     <canvas
       ref="canvas" data-testid="plan" role="img" aria-label="The plan; the list in Build can do the same" :data-scale="lie.scale"
-      :data-origin="origin.join(' ')" @pointerdown="down" @pointermove="move" @pointerup="up" @wheel.prevent="wheel" @contextmenu.prevent />
+      :data-origin="origin.join(' ')"
+      :data-figure="[table.figureMm.x, table.figureMm.y, table.figureMm.z].join(' ')" @pointerdown="down" @pointermove="move" @pointerup="up" @wheel.prevent="wheel" @contextmenu.prevent />
     <div v-if="band && !placing.held" class="band" :style="{
       left: `${Math.min(band.x0, band.x1)}px`, top: `${Math.min(band.y0, band.y1)}px`,
       width: `${Math.abs(band.x1 - band.x0)}px`, height: `${Math.abs(band.y1 - band.y0)}px` }" />

@@ -36,15 +36,17 @@ function drawChain(c: CanvasRenderingContext2D, p: Plan, from: { x: number; y: n
     const size = ticks[i + 1]! - ticks[i]!
     const words = formatBare(size, p.unit)
     c.font = `11px ${mono}`
-    if (c.measureText(words).width + 12 > size * p.lie.scale) continue
+    const w = c.measureText(words).width
+    // What has no room on the line stands beside it, outward; what has none there either is left to the whole length.
+    const beside = w + 8 > size * p.lie.scale
+    if (beside && w > size * p.lie.scale + 16) continue
     const [x, y] = at((ticks[i]! + ticks[i + 1]!) / 2)
     c.save()
     c.translate(x, y)
     if (Math.abs(along.y) > 0.5) c.rotate(-Math.PI / 2)
-    const w = c.measureText(words).width
     c.fillStyle = paper
-    c.fillRect(-w / 2 - 3, -7, w + 6, 14)
-    text(c, words, 0, 0, `11px ${mono}`, ink)
+    if (!beside) c.fillRect(-w / 2 - 2, -7, w + 4, 14)
+    text(c, words, 0, beside ? -9 : 0, `11px ${mono}`, ink)
     c.restore()
   }
 }

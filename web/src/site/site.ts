@@ -31,6 +31,8 @@ export const useSite = defineStore('site', () => {
   const survey = shallowRef<SurveyView>({ total: 0, findings: [] })
   const finding = shallowRef<FindingView>()
   const selection = shallowRef(new Set<number>())
+  /** Raised with every new selection. */
+  const selections = ref(0)
   const missing = ref(false)
   /** Raised whenever a piece's shape may have changed. */
   const shapes = ref(0)
@@ -135,11 +137,13 @@ export const useSite = defineStore('site', () => {
       triggerRef(placements)
       reckonSoon()
     }
-    select([...selection.value].filter((id) => placements.value.has(id)))
+    const there = [...selection.value].filter((id) => placements.value.has(id))
+    if (there.length < selection.value.size) select(there)
   }
 
   function select(ids: Iterable<number>) {
     selection.value = new Set(ids)
+    selections.value++
   }
 
   /** Adds one to the selection, or lets it go. */
@@ -160,15 +164,15 @@ export const useSite = defineStore('site', () => {
     make(label, 'POST', '/placements/arrange', { ids: ids(), ...how })
   const plumb = () => make('Plumb', 'POST', '/placements/plumb', { ids: ids() })
   const takeAway = () => make('Take away', 'POST', '/placements/removals', { ids: ids() })
-  const setValues = (values: Record<string, number | boolean>) =>
-    make('Set values', 'PATCH', '/placements', { ids: ids(), ...values })
+  const setValues = (of: number[], values: Record<string, number | boolean>) =>
+    make('Set values', 'PATCH', '/placements', { ids: of, ...values })
 
   async function copy(byMm: VecMm) {
     select(await make<number[]>('Copy', 'POST', '/placements/copies', { ids: ids(), byMm }))
   }
 
   return {
-    site, massing, pieces, placements, tally, survey, finding, selection, missing, shapes, unit, pieceById, selected,
+    site, massing, pieces, placements, tally, survey, finding, selection, selections, missing, shapes, unit, pieceById, selected,
     show, open, close, select, toggle, make, undo, redo, arrange, plumb, takeAway, setValues, copy,
   }
 })

@@ -97,19 +97,28 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
   background: var(--hairline);
 }
 .tools {
+  align-items: center;
   position: absolute;
   right: 8px;
   top: 8px;
   display: flex;
 }
 .height {
-  width: 124px;
+  width: 130px;
   margin-right: 8px;
 }
-.height :deep(.field) {
-  grid-template-columns: auto 1fr;
+.height :deep(label.field) {
+  display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 6px;
+}
+.height :deep(label.field > span:first-child) {
+  flex: none;
+}
+.height :deep(input) {
+  flex: 1;
+  width: 0;
 }
 .tool {
   font: 12px var(--sans);

@@ -7,7 +7,8 @@ import { extentOfPlacements } from '../site/extent'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 
-/** The selected placements: their typed values, where they come from, and what the survey found on them. */
+/** Some placements: their typed values, where they come from, and what the survey found on them. */
+const props = defineProps<{ ids: number[] }>()
 const site = useSite()
 const placing = usePlacing()
 const table = useTable()
@@ -38,7 +39,7 @@ const quarters = computed(() => shared((p) => p.quarterTurns))
 const free = computed(() => shared((p) => p.freeDegrees))
 const mirrored = computed(() => shared((p) => p.mirrored))
 
-const set = (values: Record<string, number | boolean>) => void site.setValues(values).catch(tell)
+const set = (values: Record<string, number | boolean>) => void site.setValues(props.ids, values).catch(tell)
 const run = (work: Promise<unknown>) => void work.catch(tell)
 function standFigure() {
   const box = extentOfPlacements(site, site.selected)

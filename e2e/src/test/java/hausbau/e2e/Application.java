@@ -1,6 +1,7 @@
 package hausbau.e2e;
 
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
@@ -39,6 +40,17 @@ final class Application implements AutoCloseable {
                 .setArgs(List.of("--no-sandbox", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic", "--disable-background-networking")));
     }
 
+    private static Application shared;
+
+    /** The one that all tests share which leave it running; it ends with the tests. */
+    static synchronized Application shared() {
+        if (shared == null) {
+            shared = new Application();
+            Runtime.getRuntime().addShutdownHook(new Thread(shared::close));
+        }
+        return shared;
+    }
+
     /** Starts server and database and waits for the line that says they are ready. */
     void start() {
         try {
@@ -67,14 +79,20 @@ final class Application implements AutoCloseable {
         return "http://127.0.0.1:" + port + path;
     }
 
+    /** A page in a window of its own; those opened before are closed, since their drawing would slow this one. */
     Page page() {
-        return browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+        browser.contexts().forEach(BrowserContext::close);
+        return browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
     }
 
     @Override
     public void close() {
         browser.close();
         playwright.close();
+        stopScript();
+    }
+
+    private void stopScript() {
         script.destroy();
         try {
             script.waitFor(60, TimeUnit.SECONDS);

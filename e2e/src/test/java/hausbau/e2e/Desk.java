@@ -1,0 +1,221 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.RequestOptions;
+import java.util.Arrays;
+import java.util.stream.StreamSupport;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A person at the table: one page, and what a hand and an eye do there. */
+final class Desk {
+
+    static final double SLOW = 60_000;
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    final Application application;
+    final Page page;
+
+    private Desk(Application application, Page page) {
+        this.application = application;
+        this.page = page;
+        page.setDefaultTimeout(SLOW);
+    }
+
+    static Desk at(Application application) {
+        return new Desk(application, application.page());
+    }
+
+    /** The same window with another tab. */
+    Desk anotherTab() {
+        var desk = new Desk(application, page.context().newPage());
+        desk.page.navigate(page.url());
+        return desk;
+    }
+
+    Desk newSite(String name) {
+        page.navigate(application.url("/"));
+        button("New site").click();
+        page.getByLabel("Site name").fill(name);
+        button("Make the site").click();
+        assertThat(page.getByText("The first room")).isVisible();
+        return this;
+    }
+
+    /** A room of 5 × 4 m, typed, built from the recommended kit; the page is left in Build. */
+    Desk builtRoom(String name) {
+        newSite(name);
+        type("New width", "5m");
+        type("New depth", "400 cm");
+        button("Add room").click();
+        assertThat(page.getByLabel("Clear width")).hasValue("5 m");
+        press("Escape");
+        stage("Kit");
+        button("Work out the kit").click();
+        button("Build from").click();
+        assertThat(page.getByText("Set list")).isVisible();
+        waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
+        return this;
+    }
+
+    /** The same room in no time, from pieces of a metre, through the API. */
+    Desk hall(String name) {
+        page.navigate(application.url("/"));
+        var site = "/api/sites/" + JSON.readTree(post("/api/sites", "{\"name\":\"" + name + "\"}").text()).get("id").asLong();
+        post(site + "/rooms", "{\"name\":\"Room\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":5000,\"depthMm\":4000}");
+        page.request().put(application.url(site + "/kit"), RequestOptions.create().setHeader("Content-Type", "application/json")
+                .setData("{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}"));
+        page.navigate(application.url(site.substring("/api".length()) + "/build"));
+        waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
+        waitFor("[data-testid=tally-placements]");
+        return this;
+    }
+
+    /** Takes a piece from the line-up, sets it down in the plan, and lets go; it stays selected. */
+    Desk setDown(String code, double x, double y) {
+        var before = placements();
+        page.getByLabel("Take " + code).click();
+        clickPlan(x, y);
+        placements(before + 1);
+        press("Escape");
+        return this;
+    }
+
+    Desk stage(String title) {
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stages"))
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(title)).click();
+        return this;
+    }
+
+    Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).first();
+    }
+
+    Locator field(String label) {
+        return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+    }
+
+    void type(String label, String text) {
+        field(label).fill(text);
+        press("Tab");
+    }
+
+    void press(String... keys) {
+        for (var key : keys) {
+            page.keyboard().press(key);
+        }
+    }
+
+    /** Takes the focus off every field, so that keys are the table's. */
+    void handsOff() {
+        page.evaluate("document.activeElement instanceof HTMLElement && document.activeElement.blur()");
+    }
+
+    void waitFor(String selector) {
+        page.waitForSelector(selector, new Page.WaitForSelectorOptions().setTimeout(SLOW));
+    }
+
+    void waitForWord(String word) {
+        assertThat(page.getByText(word).first()).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(SLOW));
+    }
+
+    int placements() {
+        return Integer.parseInt(page.getByTestId("tally-placements").textContent().replaceAll("\\D", ""));
+    }
+
+    void placements(int count) {
+        page.waitForFunction("n => document.querySelector('[data-testid=tally-placements]')?.textContent.replace(/\\D/g, '') === String(n)", count,
+                new Page.WaitForFunctionOptions().setTimeout(SLOW));
+    }
+
+    /** A pixel of the plan for a place of the site, in millimetres. */
+    private double[] planPixel(double x, double y) {
+        var plan = page.getByTestId("plan");
+        var origin = numbers(plan.getAttribute("data-origin"));
+        var scale = Double.parseDouble(plan.getAttribute("data-scale"));
+        var box = plan.boundingBox();
+        return new double[] {box.x + origin[0] + x * scale, box.y + origin[1] - y * scale};
+    }
+
+    void clickPlan(double x, double y) {
+        var at = planPixel(x, y);
+        page.mouse().click(at[0], at[1]);
+    }
+
+    void dragPlan(double x0, double y0, double x1, double y1) {
+        var from = planPixel(x0, y0);
+        var to = planPixel(x1, y1);
+        drag(from, to);
+    }
+
+    private void drag(double[] from, double[] to) {
+        page.mouse().move(from[0], from[1]);
+        page.mouse().down();
+        page.mouse().move((from[0] + to[0]) / 2, (from[1] + to[1]) / 2);
+        page.mouse().move(to[0], to[1]);
+        page.mouse().up();
+    }
+
+    /** A pixel of Space for a place of the site: through the camera that the scene says it draws with. */
+    private double[] spacePixel(double x, double y, double z) {
+        var space = page.getByTestId("space");
+        var m = numbers(space.getAttribute("data-view"));
+        double[] p = {x / 1000, y / 1000, z / 1000, 1};
+        var clip = new double[4];
+        for (var row = 0; row < 4; row++) {
+            for (var column = 0; column < 4; column++) {
+                clip[row] += m[4 * column + row] * p[column];
+            }
+        }
+        var box = space.boundingBox();
+        return new double[] {box.x + (clip[0] / clip[3] + 1) / 2 * box.width, box.y + (1 - clip[1] / clip[3]) / 2 * box.height};
+    }
+
+    void moveInSpace(double x, double y, double z) {
+        var at = spacePixel(x, y, z);
+        page.mouse().move(at[0], at[1]);
+    }
+
+    void clickSpace(double x, double y, double z) {
+        var at = spacePixel(x, y, z);
+        page.mouse().click(at[0], at[1]);
+    }
+
+    void dragSpace(double[] from, double[] to) {
+        drag(spacePixel(from[0], from[1], from[2]), spacePixel(to[0], to[1], to[2]));
+    }
+
+    private static double[] numbers(String text) {
+        return Arrays.stream(text.split(" ")).mapToDouble(Double::parseDouble).toArray();
+    }
+
+    /** The site's own address below the API. */
+    String site() {
+        return "/api" + page.url().replaceAll(".*(/sites/\\d+).*", "$1");
+    }
+
+    JsonNode get(String path) {
+        return JSON.readTree(page.request().get(application.url(path)).text());
+    }
+
+    APIResponse post(String path, String body) {
+        return page.request().post(application.url(path), RequestOptions.create().setHeader("Content-Type", "application/json").setData(body));
+    }
+
+    long piece(String code) {
+        return StreamSupport.stream(get(site() + "/pieces").spliterator(), false).filter(p -> p.get("code").asString().equals(code))
+                .findFirst().orElseThrow().get("id").asLong();
+    }
+
+    /** The placement that was made last. */
+    JsonNode lastPlacement() {
+        return StreamSupport.stream(get(site() + "/placements").spliterator(), false)
+                .max((a, b) -> Long.compare(a.get("id").asLong(), b.get("id").asLong())).orElseThrow();
+    }
+}

@@ -1,0 +1,81 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.Test;
+
+/** Sites as wholes, in one tab and in two, with the server and without it. */
+class SitesTest {
+
+    private static Desk desk() {
+        return Desk.at(Application.shared());
+    }
+
+    @Test
+    void aSiteIsRenamedCopiedAndDeleted() {
+        var desk = desk().hall("Paper hall");
+        var count = desk.placements();
+        desk.page.navigate(desk.application.url("/"));
+        desk.page.getByLabel("Rename Paper hall", new Page.GetByLabelOptions().setExact(true)).click();
+        desk.field("Name").fill("Card hall");
+        desk.press("Enter");
+        desk.page.getByLabel("Copy Card hall").click();
+        desk.field("Name").fill("Card hall twin");
+        desk.press("Enter");
+        desk.page.getByLabel("Delete Card hall", new Page.GetByLabelOptions().setExact(true)).click();
+        desk.page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Delete")).click();
+        assertThat(desk.page.getByLabel("Delete Card hall", new Page.GetByLabelOptions().setExact(true))).isHidden();
+        desk.page.getByText("Card hall twin").click();
+        desk.placements(count);
+        assertThat(desk.get(desk.site() + "/survey").get("total").asInt()).isZero();
+    }
+
+    @Test
+    void theDemoOpensOnItsTicketHall() {
+        var desk = desk();
+        desk.page.navigate(desk.application.url("/"));
+        desk.page.getByText("Ottersteg Baths", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(desk.page.getByLabel("Take PRP-CUBICLE, changing cubicle, 6 placed")).isVisible();
+        assertThat(desk.page.getByLabel("6 findings")).isHidden();
+    }
+
+    @Test
+    void anEditOnAnOldRevisionIsRefusedAndTheTabCatchesUp() {
+        var desk = desk().hall("Shared hall");
+        var before = desk.placements();
+        var other = desk.anotherTab();
+        other.placements(before);
+        // The other tab hears of nothing, as if its news were late.
+        other.page.route("**/news**", route -> route.abort());
+        desk.page.getByLabel("Take PRP-LAMP").click();
+        desk.clickPlan(2_000, 2_000);
+        desk.placements(before + 1);
+        other.page.unroute("**/news**");
+        other.page.getByLabel("Take PRP-BENCH").click();
+        other.clickPlan(3_000, 3_000);
+        other.placements(before + 1);
+        assertThat(other.page.getByText("was not done")).isVisible();
+        other.clickPlan(3_000, 3_000);
+        other.placements(before + 2);
+        desk.placements(before + 2);
+    }
+
+    @Test
+    void whatCouldNotBeSentIsKeptAndGoesOutWhenTheServerIsBack() throws Exception {
+        try (var application = new Application()) {
+            var desk = Desk.at(application).hall("Lost hall");
+            var before = desk.placements();
+            application.killServer();
+            desk.page.getByLabel("Take PRP-LAMP").click();
+            desk.clickPlan(2_000, 2_000);
+            assertThat(desk.page.getByRole(AriaRole.ALERT).first()).containsText("1 edit is kept");
+            application.start();
+            desk.placements(before + 1);
+            assertThat(desk.page.getByText("The server does not answer")).isHidden();
+        }
+    }
+}
