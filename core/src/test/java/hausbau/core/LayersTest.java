@@ -22,14 +22,16 @@ class LayersTest {
             .layer("massing").definedBy("..core.massing..")
             .layer("build").definedBy("..core.build..")
             .layer("survey").definedBy("..core.survey..")
+            .layer("takeoff").definedBy("..core.takeoff..")
             .layer("exchange").definedBy("..core.exchange..")
             .whereLayer("exchange").mayNotBeAccessedByAnyLayer()
+            .whereLayer("takeoff").mayNotBeAccessedByAnyLayer()
             .whereLayer("survey").mayNotBeAccessedByAnyLayer()
-            .whereLayer("build").mayOnlyBeAccessedByLayers("survey", "exchange")
+            .whereLayer("build").mayOnlyBeAccessedByLayers("survey", "takeoff", "exchange")
             .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey")
             .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
-            .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "exchange")
-            .whereLayer("shape").mayOnlyBeAccessedByLayers("kit", "build", "exchange");
+            .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "takeoff", "exchange")
+            .whereLayer("shape").mayOnlyBeAccessedByLayers("kit", "build", "takeoff", "exchange");
 
     @ArchTest
     static final ArchRule packagesHaveNoCycles = slices().matching("hausbau.core.(*)..").should().beFreeOfCycles();

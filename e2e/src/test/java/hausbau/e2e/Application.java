@@ -40,17 +40,6 @@ final class Application implements AutoCloseable {
                 .setArgs(List.of("--no-sandbox", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic", "--disable-background-networking")));
     }
 
-    private static Application shared;
-
-    /** The one that all tests share which leave it running; it ends with the tests. */
-    static synchronized Application shared() {
-        if (shared == null) {
-            shared = new Application();
-            Runtime.getRuntime().addShutdownHook(new Thread(shared::close));
-        }
-        return shared;
-    }
-
     /** Starts server and database and waits for the line that says they are ready. */
     void start() {
         try {
@@ -89,10 +78,6 @@ final class Application implements AutoCloseable {
     public void close() {
         browser.close();
         playwright.close();
-        stopScript();
-    }
-
-    private void stopScript() {
         script.destroy();
         try {
             script.waitFor(60, TimeUnit.SECONDS);

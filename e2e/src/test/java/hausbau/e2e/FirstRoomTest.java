@@ -8,17 +8,15 @@ import com.microsoft.playwright.Page;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** The job done once in a real browser, with mouse, keyboard and typed values, and looked at as a person would. */
+@ExtendWith(SharedApplication.class)
 class FirstRoomTest {
-
-    private static Desk desk() {
-        return Desk.at(Application.shared());
-    }
 
     @Test
     void aTypedRoomIsBuiltPlacedInAndUndone() {
-        var desk = desk().builtRoom("Browser hall");
+        var desk = SharedApplication.desk().builtRoom("Browser hall");
         // 5 + 4 m twice from the recommended kit, four posts, and tiles above and below: at least 4 + 4 + 2.
         var before = desk.placements();
         assertThat(before).isGreaterThanOrEqualTo(10);
@@ -41,7 +39,7 @@ class FirstRoomTest {
 
     @Test
     void whatNoPieceFillsNamesTheNearestLengths() {
-        var desk = desk().hall("Odd hall").stage("Massing");
+        var desk = SharedApplication.desk().hall("Odd hall").stage("Massing");
         desk.type("Clear width", "5.05m");
         assertThat(desk.field("Clear width")).hasValue("5.05 m");
         desk.stage("Kit");
@@ -50,7 +48,7 @@ class FirstRoomTest {
 
     @Test
     void anOptionIsChosenInTheChartAndItsRunsAreDrawn() {
-        var desk = desk().builtRoom("Choosing hall").stage("Kit");
+        var desk = SharedApplication.desk().builtRoom("Choosing hall").stage("Kit");
         desk.waitFor("td .good");
         var one = desk.page.locator("[role=button][aria-label^='1 kinds']");
         one.press("Enter");
@@ -70,7 +68,7 @@ class FirstRoomTest {
 
     @Test
     void drawCallsDoNotGrowWithPlacements() {
-        var desk = desk().hall("Many");
+        var desk = SharedApplication.desk().hall("Many");
         var ids = new StringBuilder();
         var placed = desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
         assertThat(placed.status()).isEqualTo(201);
@@ -96,7 +94,7 @@ class FirstRoomTest {
 
     @Test
     void theStartPageAndTheStagesPassTheAccessibilityChecks() {
-        var desk = desk().hall("Plain hall");
+        var desk = SharedApplication.desk().hall("Plain hall");
         for (var stage : new String[] {"massing", "kit", "build", "survey", "handover"}) {
             desk.page.navigate(desk.page.url().replaceAll("(/sites/\\d+).*", "$1/" + stage));
             desk.waitFor("[data-testid=tally-kinds]");

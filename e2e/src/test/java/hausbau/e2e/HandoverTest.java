@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -18,6 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
  * The files, as another program would open them: through the Khronos glTF validator (npm's gltf-validator) without an
  * error or a warning, and read by three.js's own loader in the browser.
  */
+@ExtendWith(SharedApplication.class)
 class HandoverTest {
 
     private static final Path MODULES = Path.of("../web/node_modules").toAbsolutePath().normalize();
@@ -46,7 +48,7 @@ class HandoverTest {
             </script>""";
 
     private static Desk furnished(String name) {
-        var desk = Desk.at(Application.shared()).hall(name);
+        var desk = SharedApplication.desk().hall(name);
         var bench = desk.piece("PRP-BENCH");
         desk.post(desk.site() + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":2000,\"y\":1000,\"z\":0},\"quarterTurns\":1}");
         desk.post(desk.site() + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":3500,\"y\":3000,\"z\":0},\"mirrored\":true}");

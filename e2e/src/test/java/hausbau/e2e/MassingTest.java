@@ -6,17 +6,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.Page;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** Rooms drawn and typed, doors and windows, and the set that follows them. */
+@ExtendWith(SharedApplication.class)
 class MassingTest {
-
-    private static Desk desk() {
-        return Desk.at(Application.shared());
-    }
 
     @Test
     void aRoomIsDrawnOnTheGridAndCorrectedByTyping() {
-        var desk = desk().newSite("Drawn hall");
+        var desk = SharedApplication.desk().newSite("Drawn hall");
         desk.button("Draw on the plan").click();
         desk.dragPlan(1_033, 968, 5_020, 4_031);
         assertThat(desk.field("Clear width")).hasValue("4 m");
@@ -29,7 +27,7 @@ class MassingTest {
 
     @Test
     void aDoorStandsWhereThereIsRoomAndIsRefusedWhereThereIsNone() {
-        var desk = desk().hall("Door hall");
+        var desk = SharedApplication.desk().hall("Door hall");
         var before = desk.placements();
         desk.stage("Massing").button("Add door").click();
         var door = desk.page.getByTestId("opening-door");
@@ -49,7 +47,7 @@ class MassingTest {
 
     @Test
     void changingTheUnitChangesNoLength() {
-        var desk = desk().hall("Unit hall");
+        var desk = SharedApplication.desk().hall("Unit hall");
         var before = desk.get(desk.site() + "/placements");
         desk.page.getByTitle("Site set-up").click();
         desk.field("Unit").first().click();
@@ -67,7 +65,7 @@ class MassingTest {
 
     @Test
     void whatAHandPlacedStaysWhereItIsWhenTheRoomGrows() {
-        var desk = desk().hall("Growing hall");
+        var desk = SharedApplication.desk().hall("Growing hall");
         desk.setDown("PRP-BENCH", 2_500, 2_000);
         var bench = desk.lastPlacement();
         desk.stage("Massing").type("Clear width", "7 m");
@@ -80,7 +78,7 @@ class MassingTest {
 
     @Test
     void aSecondRoomStandsClearOfTheFirst() {
-        var desk = desk().hall("Double hall").stage("Massing");
+        var desk = SharedApplication.desk().hall("Double hall").stage("Massing");
         desk.button("Add room").click();
         assertThat(desk.page.getByText("Another room")).isVisible();
         desk.page.waitForFunction("() => document.querySelectorAll('.rooms button').length === 2");

@@ -12,12 +12,14 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** Placing by hand: in Plan, in Space, with keys alone, and by typed values. */
+@ExtendWith(SharedApplication.class)
 class PlacingTest {
 
     private static Desk hall(String name) {
-        return Desk.at(Application.shared()).hall(name);
+        return SharedApplication.desk().hall(name);
     }
 
     private static double at(Desk desk, String axis) {

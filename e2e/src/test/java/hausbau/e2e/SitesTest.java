@@ -7,17 +7,15 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** Sites as wholes, in one tab and in two, with the server and without it. */
+@ExtendWith(SharedApplication.class)
 class SitesTest {
-
-    private static Desk desk() {
-        return Desk.at(Application.shared());
-    }
 
     @Test
     void aSiteIsRenamedCopiedAndDeleted() {
-        var desk = desk().hall("Paper hall");
+        var desk = SharedApplication.desk().hall("Paper hall");
         var count = desk.placements();
         desk.page.navigate(desk.application.url("/"));
         desk.page.getByLabel("Rename Paper hall", new Page.GetByLabelOptions().setExact(true)).click();
@@ -36,7 +34,7 @@ class SitesTest {
 
     @Test
     void theDemoOpensOnItsTicketHall() {
-        var desk = desk();
+        var desk = SharedApplication.desk();
         desk.page.navigate(desk.application.url("/"));
         desk.page.getByText("Ottersteg Baths", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(desk.page.getByLabel("Take PRP-CUBICLE, changing cubicle, 6 placed")).isVisible();
@@ -45,7 +43,7 @@ class SitesTest {
 
     @Test
     void anEditOnAnOldRevisionIsRefusedAndTheTabCatchesUp() {
-        var desk = desk().hall("Shared hall");
+        var desk = SharedApplication.desk().hall("Shared hall");
         var before = desk.placements();
         var other = desk.anotherTab();
         other.placements(before);

@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** What is wrong is told, shown in both drawings, and mended by its fix. */
+@ExtendWith(SharedApplication.class)
 class SurveyTest {
 
     private static Desk hall(String name) {
-        return Desk.at(Application.shared()).hall(name);
+        return SharedApplication.desk().hall(name);
     }
 
     private static Locator findings(Desk desk) {

@@ -22,6 +22,11 @@ public record Piece(String code, String name, Role role, Recipe recipe, Pivot pi
         return recipe.size();
     }
 
+    /** Whether it only stands in for a piece that is still to be modelled. */
+    public boolean isStandIn() {
+        return recipe instanceof Recipe.StandIn;
+    }
+
     private Vec toOwnFrame() {
         return Vec.ZERO.minus(pivot.in(size()));
     }

@@ -15,6 +15,16 @@ public enum Pivot {
     /** Floor tiles: the least corner of the surface walked on. */
     TOP_CORNER;
 
+    /** The pivot of a stand-in for a piece of this role: what the piece itself would have. */
+    public static Pivot of(Role role) {
+        return switch (role) {
+            case WALL, DOOR, WINDOW -> FACE_START;
+            case FLOOR -> TOP_CORNER;
+            case CEILING -> BASE_CORNER;
+            case POST, PILLAR, PROP -> BASE_CENTRE;
+        };
+    }
+
     /** Where the pivot lies in a piece of this size, in its natural frame. */
     public Vec in(Vec size) {
         return switch (this) {

@@ -89,6 +89,15 @@ public sealed interface Recipe {
         }
     }
 
+    /** A plain block of the right size, until the piece is modelled. */
+    record StandIn(Vec size) implements Recipe {
+
+        @Override
+        public List<Part> parts() {
+            return List.of(new Block(Swatch.PLASTER, new Box(Vec.ZERO, size)));
+        }
+    }
+
     /** A floor or ceiling tile. */
     record Tile(Vec size) implements Recipe {
 

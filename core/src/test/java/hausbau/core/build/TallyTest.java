@@ -32,6 +32,6 @@ class TallyTest {
 
     @Test
     void nothingCostsNothing() {
-        assertThat(Tally.of(List.of())).isEqualTo(new Tally(0, 0, 0, 0, 0, 0));
+        assertThat(Tally.of(List.of())).isEqualTo(new Tally(0, 0, 0, 0, 0, 0, 0));
     }
 }

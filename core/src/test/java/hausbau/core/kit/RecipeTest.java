@@ -29,6 +29,7 @@ class RecipeTest {
                 new Recipe.OpeningPanel(size, new Box(Vec.ofMillimetres(200, 0, 0), Vec.ofMillimetres(1200, 200, 2100))),
                 new Recipe.OpeningPanel(size, new Box(Vec.ofMillimetres(200, 0, 900), Vec.ofMillimetres(1200, 200, 2100))),
                 new Recipe.Tile(Vec.ofMillimetres(2000, 1000, 200)), new Recipe.Pillar(Vec.ofMillimetres(400, 400, 4200)),
+                new Recipe.StandIn(Vec.ofMillimetres(900, 800, 450)),
                 new Recipe.Bench(), new Recipe.Cubicle(), new Recipe.Lamp());
     }
 
@@ -71,6 +72,22 @@ class RecipeTest {
         assertThat(volume(mesh)).isCloseTo(1400.0 * 200 * 3000 - 2 * c * c * (1400 + 200 + 3000) + 16 * c * c * c / 3, within(1e-3));
         assertThat(mesh.triangles()).isEqualTo(44);
         assertThat(euler(mesh)).as("V − E + F of one closed body without a hole").isEqualTo(2);
+    }
+
+    @ParameterizedTest
+    @MethodSource("recipes")
+    void volumeAndSurfaceOfEveryRecipeAreThoseOfTheFormulas(Recipe recipe) {
+        var mesh = recipe.mesh(FINISH);
+        var expected = ClosedForms.of(recipe, 3);
+        assertThat(volume(mesh)).isCloseTo(expected.volume(), within(expected.volume() * 1e-9));
+        var area = mesh.parts().stream().mapToDouble(part -> {
+            var sum = 0.0;
+            for (var i = 0; i < part.indices().length; i += 3) {
+                sum += triangleArea(mesh, part.indices(), i);
+            }
+            return sum;
+        }).sum();
+        assertThat(area).isCloseTo(expected.area(), within(expected.area() * 1e-9));
     }
 
     /** Euler: V − E + F is 2 for a closed body without a hole, 0 for one with a hole through it, as a window's panel has. */

@@ -6,12 +6,14 @@ import static hausbau.core.TestSets.mm;
 import static hausbau.core.TestSets.room;
 import static hausbau.core.TestSets.window;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import hausbau.core.fit.Span;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import java.util.ArrayList;
 import java.util.List;
 import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.Test;
@@ -133,5 +135,45 @@ class MassingTest {
         var massing = massing(List.of(ROOM));
         assertThat(massing.roomAt(Vec.ofMillimetres(-200, 10, 0))).contains(ROOM);
         assertThat(massing.roomAt(Vec.ofMillimetres(-201, 10, 0))).isEmpty();
+    }
+
+    @Test
+    void aFurtherRoomIsClearOfAllThereAreWhateverItsSize() {
+        assertThat(massing(List.of()).freeCorner()).isEqualTo(Vec.ZERO);
+        var standing = List.of(room(1, 0, 0, 5000, 4000), room(2, 8000, -3000, 2050, 3000));
+        var corner = massing(standing).freeCorner();
+        // 10.05 m of the second, two walls of 0.2 m, a metre: 11.45 m, on to the next step.
+        assertThat(corner).isEqualTo(Vec.ofMillimetres(11_500, 0, 0));
+        var more = new ArrayList<>(standing);
+        more.add(new Room(3, "Huge", corner, mm(50_000), mm(50_000), mm(3000)));
+        assertThatCode(() -> massing(more)).doesNotThrowAnyException();
+    }
+
+    @Test
+    void aUsualDoorStandsInTheMiddleThenBesideThenInAnotherWall() {
+        var room = room(1, 0, 0, 4000, 3000);
+        var openings = new ArrayList<Opening>();
+        for (var id = 1; id <= 3; id++) {
+            openings.add(massing(List.of(room), openings.toArray(Opening[]::new)).usualOpening(id, room, Opening.Kind.DOOR));
+        }
+        // 1 m in the middle of 4 m; its panel ends at 2.6 m, and a jamb of 0.1 m later the next begins.
+        assertThat(openings).extracting(Opening::side).containsExactly(Side.NORTH, Side.NORTH, Side.NORTH);
+        assertThat(openings).extracting(o -> o.at().toMillimetres().intValue()).containsExactly(1500, 2700, 300);
+        assertThat(massing(List.of(room), openings.toArray(Opening[]::new)).usualOpening(4, room, Opening.Kind.WINDOW).side()).isEqualTo(Side.EAST);
+    }
+
+    @Test
+    void whereNoWallHasRoomForADoorItIsSaid() {
+        var closet = room(1, 0, 0, 900, 900);
+        assertThatThrownBy(() -> massing(List.of(closet)).usualOpening(1, closet, Opening.Kind.DOOR))
+                .isInstanceOf(Refused.class).hasMessageContaining("No wall of “Room 1” has room for a usual door, 1 m wide");
+    }
+
+    @Test
+    void aDrawnRoomTakesTheNearestStepsInWhicheverDirectionItWasDrawn() {
+        var drawn = Room.drawn(1, "Drawn", Vec.ofMillimetres(4_049, 3_051, 0), Vec.ofMillimetres(-49, 960, 0), mm(3000), mm(100));
+        assertThat(drawn.corner()).isEqualTo(Vec.ofMillimetres(0, 1_000, 0));
+        assertThat(drawn.width()).isEqualTo(mm(4_000));
+        assertThat(drawn.depth()).isEqualTo(mm(2_100));
     }
 }
