@@ -3,6 +3,7 @@ package hausbau.core.build;
 import hausbau.core.measure.Fault;
 import hausbau.core.measure.Refused;
 import java.util.ArrayList;
+import java.util.List;
 
 /**
  * What a set may cost where it will be shown; 0 is no limit.
@@ -33,6 +34,20 @@ public record Budget(long triangles, long drawCalls, long textureBytes, long mat
         if (value < 0 || value > MOST) {
             faults.add(new Fault(field, "A budget is from 0 (no limit) to a million million."));
         }
+    }
+
+    /** What is spent of one allowance. */
+    public record Line(String what, long spent, long allowed) {
+
+        public boolean isOver() {
+            return allowed > 0 && spent > allowed;
+        }
+    }
+
+    /** The tally against this budget. No piece has a texture yet, so none is spent on textures and sheets. */
+    public List<Line> measure(Tally tally) {
+        return List.of(new Line("triangles", tally.triangles(), triangles), new Line("draw calls", tally.drawCalls(), drawCalls),
+                new Line("texture memory", 0, textureBytes), new Line("materials", tally.materials(), materials), new Line("sheets", 0, sheets));
     }
 
     /** Where a set is to be shown, with a budget to begin from. Common practice, no source. */

@@ -129,6 +129,11 @@ public final class Perspective implements PlaneMap {
         return over(toPicture, point.x() / width, point.y() / height, 2) > 0;
     }
 
+    /** The upper right corner of the rectangle. */
+    PlanePoint farCorner() {
+        return new PlanePoint(width, height);
+    }
+
     private Jacobian squareJacobian(Pixel p) {
         var w = over(toSquare, p.x(), p.y(), 2);
         var s = over(toSquare, p.x(), p.y(), 0) / w;

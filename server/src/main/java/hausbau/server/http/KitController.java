@@ -99,7 +99,11 @@ class KitController {
     }
 
     record TallyView(@NotNull int kinds, @NotNull long placements, @NotNull int drawCalls, @NotNull long triangles,
-            @NotNull long instancedBytes, @NotNull long flatBytes) {
+            @NotNull long instancedBytes, @NotNull long flatBytes, @NotNull List<BudgetLineView> budget) {
+    }
+
+    /** @param allowed 0 is no limit */
+    record BudgetLineView(@NotNull String what, @NotNull long spent, @NotNull long allowed, @NotNull boolean over) {
     }
 
     @PostMapping("/kit-plans")
@@ -166,6 +170,7 @@ class KitController {
     @GetMapping("/sites/{siteId}/tally")
     TallyView tally(@PathVariable long siteId) {
         var t = kit.tally(siteId);
-        return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes());
+        return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes(),
+                kit.budget(siteId).measure(t).stream().map(l -> new BudgetLineView(l.what(), l.spent(), l.allowed(), l.isOver())).toList());
     }
 }

@@ -89,7 +89,7 @@ class SiteController {
     /**
      * @param all everything may have changed: fetch it anew
      */
-    record NewsView(@NotNull SiteView site, @NotNull boolean all, @NotNull boolean rooms, @NotNull boolean pieces,
+    record NewsView(@NotNull SiteView site, @NotNull boolean all, @NotNull boolean rooms, @NotNull boolean pieces, @NotNull boolean board,
             @NotNull List<PlacementView> changed, @NotNull List<Long> removed) {
     }
 
@@ -132,7 +132,7 @@ class SiteController {
     @Operation(summary = "What has changed since a revision")
     NewsView news(@PathVariable long id, @RequestParam long since) {
         var news = sites.newsSince(id, since);
-        return new NewsView(SiteView.of(news.standing()), news.all(), news.rooms(), news.pieces(),
+        return new NewsView(SiteView.of(news.standing()), news.all(), news.rooms(), news.pieces(), news.board(),
                 news.changed().stream().map(PlacementView::of).toList(), news.removed());
     }
 

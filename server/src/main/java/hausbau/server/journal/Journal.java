@@ -113,7 +113,8 @@ public class Journal {
         var tables = changes.stream().map(Change::table).collect(Collectors.toSet());
         var placements = changes.stream().filter(c -> c.table() == Change.Table.PLACEMENT).mapToLong(Change::id).toArray();
         var changedRooms = tables.contains(Change.Table.ROOM) || tables.contains(Change.Table.OPENING) || tables.contains(Change.Table.SITE);
-        store.advance(site, journalEnd, entry, changedRooms, tables.contains(Change.Table.PIECE), placements);
+        store.advance(site, journalEnd, entry, new SiteStore.Touched(changedRooms, tables.contains(Change.Table.PIECE),
+                changes.stream().anyMatch(Change::isOfTheBoard), placements));
     }
 
     /** Adds and changes from sites down to placements, then removes from placements up. */

@@ -20,7 +20,7 @@ public class PieceRow implements Row {
     /** The names under which recipes are kept. */
     enum RecipeName {
         WALL(Recipe.WallPanel.class), OPENING(Recipe.OpeningPanel.class), POST(Recipe.CornerPost.class), TILE(Recipe.Tile.class),
-        PILLAR(Recipe.Pillar.class), BENCH(Recipe.Bench.class), CUBICLE(Recipe.Cubicle.class), LAMP(Recipe.Lamp.class);
+        PILLAR(Recipe.Pillar.class), STAND_IN(Recipe.StandIn.class), BENCH(Recipe.Bench.class), CUBICLE(Recipe.Cubicle.class), LAMP(Recipe.Lamp.class);
 
         private final Class<? extends Recipe> type;
 
@@ -78,6 +78,7 @@ public class PieceRow implements Row {
             case OPENING -> new Recipe.OpeningPanel(size, Box.of(xClear, 0, zClear, xClearTo, ySize, zClearTo));
             case POST -> new Recipe.CornerPost(size);
             case TILE -> new Recipe.Tile(size);
+            case STAND_IN -> new Recipe.StandIn(size);
             case PILLAR -> new Recipe.Pillar(size);
             case BENCH -> new Recipe.Bench();
             case CUBICLE -> new Recipe.Cubicle();

@@ -18,6 +18,7 @@ public class RevisionRow {
     Key key;
     boolean rooms;
     boolean pieces;
+    boolean board;
     long[] placements;
 
     protected RevisionRow() {
@@ -29,6 +30,10 @@ public class RevisionRow {
 
     public boolean pieces() {
         return pieces;
+    }
+
+    public boolean board() {
+        return board;
     }
 
     public long[] placements() {

@@ -85,6 +85,66 @@ public class SiteStore {
         return ofSite("select count(*) from OmissionRow where siteId = :site", Long.class, siteId).getSingleResult();
     }
 
+    public Optional<BriefRow> brief(long siteId) {
+        return ofSite("from BriefRow where siteId = :site", BriefRow.class, siteId).getResultStream().findFirst();
+    }
+
+    public List<BoardItemRow> boardItems(long siteId) {
+        return ofSite("from BoardItemRow where siteId = :site order by rank, id", BoardItemRow.class, siteId).getResultList();
+    }
+
+    public List<PlaneRow> planes(long siteId) {
+        return ofSite("from PlaneRow where siteId = :site order by id", PlaneRow.class, siteId).getResultList();
+    }
+
+    public List<TagRow> tags(long siteId) {
+        return ofSite("from TagRow where siteId = :site order by letter", TagRow.class, siteId).getResultList();
+    }
+
+    public List<MarkRow> marks(long siteId) {
+        return ofSite("from MarkRow where siteId = :site order by id", MarkRow.class, siteId).getResultList();
+    }
+
+    public List<ListedRow> listed(long siteId) {
+        return ofSite("from ListedRow where siteId = :site order by priority, code", ListedRow.class, siteId).getResultList();
+    }
+
+    /** @throws NotFound if the site has no such picture */
+    public MediaRow media(long siteId, long id) {
+        var media = rows.find(MediaRow.class, id);
+        if (media == null || media.siteId() != siteId) {
+            throw new NotFound("The site has no picture " + id + ".");
+        }
+        return media;
+    }
+
+    /** @throws NotFound if the site has no such picture */
+    public byte[] preview(long siteId, long id) {
+        return ofSite("select preview from MediaRow where siteId = :site and id = :id", byte[].class, siteId).setParameter("id", id)
+                .getResultStream().findFirst().orElseThrow(() -> new NotFound("The site has no picture " + id + "."));
+    }
+
+    /** A picture's type and size, without its bytes. */
+    public record MediaSize(long id, String type, int width, int height) {
+    }
+
+    public Map<Long, MediaSize> mediaSizes(long siteId) {
+        var sizes = new LinkedHashMap<Long, MediaSize>();
+        ofSite("select id, type, width, height from MediaRow where siteId = :site", Object[].class, siteId).getResultList()
+                .forEach(m -> sizes.put((Long) m[0], new MediaSize((Long) m[0], (String) m[1], (Integer) m[2], (Integer) m[3])));
+        return sizes;
+    }
+
+    public void keep(MediaRow media) {
+        rows.persist(media);
+    }
+
+    /** The row with this id among those of the site. @throws NotFound if there is none */
+    public <R extends Row> R find(List<R> among, long id, String what) {
+        return among.stream().filter(r -> r.getId() == id).findFirst()
+                .orElseThrow(() -> new NotFound("The site has no " + what + " " + id + "."));
+    }
+
     private <T> TypedQuery<T> ofSite(String query, Class<T> type, long siteId) {
         return rows.createQuery(query, type).setParameter("site", siteId);
     }
@@ -131,30 +191,34 @@ public class SiteStore {
     public record Entry(String label, String changes) {
     }
 
+    /** What an edit changed: rooms or settings, pieces, what lies on the board, and which placements. */
+    public record Touched(boolean rooms, boolean pieces, boolean board, long[] placements) {
+    }
+
     /**
      * Brings the site to its next revision. One statement writes the site, what the revision touched, and the journal's
      * entry, since each trip to the database makes an edit slower.
      *
      * @param journalEnd   how many journal entries are in force from now on
      * @param entry        the last of these, if it is new; it ends the journal
-     * @param changedRooms whether rooms or settings changed
      */
-    public void advance(SiteRow site, long journalEnd, Optional<Entry> entry, boolean changedRooms, boolean changedPieces, long[] placements) {
-        site.advance(journalEnd, entry.isPresent(), changedRooms || changedPieces);
+    public void advance(SiteRow site, long journalEnd, Optional<Entry> entry, Touched touched) {
+        site.advance(journalEnd, entry.isPresent(), touched.rooms() || touched.pieces());
         rows.createNativeQuery("""
                 with entry as (
                     insert into journal (site_id, seq, label, changes, made_at)
                     select :site, :end, :label, :changes, :now where :isNew),
                 touched as (
-                    insert into revision (site_id, revision, rooms, pieces, placements)
-                    values (:site, :revision, :rooms, :pieces, :placements))
+                    insert into revision (site_id, revision, rooms, pieces, board, placements)
+                    values (:site, :revision, :rooms, :pieces, :board, :placements))
                 update site set revision = :revision, journal_end = :end, journal_top = :top, frame_revision = :frame, changed_at = :now
                 where id = :site""")
                 .setParameter("site", site.getId()).setParameter("revision", site.revision())
                 .setParameter("end", journalEnd).setParameter("top", site.journalTop()).setParameter("frame", site.frameRevision())
                 .setParameter("now", site.changedAt()).setParameter("isNew", entry.isPresent())
                 .setParameter("label", entry.map(Entry::label).orElse("")).setParameter("changes", entry.map(Entry::changes).orElse(""))
-                .setParameter("rooms", changedRooms).setParameter("pieces", changedPieces).setParameter("placements", placements)
+                .setParameter("rooms", touched.rooms()).setParameter("pieces", touched.pieces()).setParameter("board", touched.board())
+                .setParameter("placements", touched.placements())
                 .executeUpdate();
     }
 

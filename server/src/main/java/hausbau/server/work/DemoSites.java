@@ -31,15 +31,17 @@ class DemoSites implements ApplicationRunner {
     private final MassingService massing;
     private final KitService kit;
     private final PlacementService placements;
+    private final DemoBoard board;
     private final TransactionTemplate transaction;
 
     DemoSites(SiteStore store, SiteService sites, MassingService massing, KitService kit, PlacementService placements,
-            TransactionTemplate transaction) {
+            DemoBoard board, TransactionTemplate transaction) {
         this.store = store;
         this.sites = sites;
         this.massing = massing;
         this.kit = kit;
         this.placements = placements;
+        this.board = board;
         this.transaction = transaction;
     }
 
@@ -66,6 +68,7 @@ class DemoSites implements ApplicationRunner {
         var option = plan.options().get(plan.recommended().orElseThrow());
         kit.choose(id, NOT_TOLD, new KitChoice(option.kinds(), mm(200), mm(4_000)));
         furnish(id);
+        board.fill(id);
     }
 
     private void furnish(long id) {

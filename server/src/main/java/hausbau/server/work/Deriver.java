@@ -92,7 +92,7 @@ class Deriver {
             var needed = derivation.pieces().stream().map(Piece::code).collect(Collectors.toSet());
             for (var row : before) {
                 var piece = row.toPiece();
-                if (piece.role().isDerived() && !needed.contains(piece.code()) && !inUse.contains(row.getId())) {
+                if (piece.role().isDerived() && !piece.isStandIn() && !needed.contains(piece.code()) && !inUse.contains(row.getId())) {
                     edit.remove(row);
                 }
             }

@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import hausbau.core.build.Budget;
 import hausbau.core.build.KitChoice;
 import hausbau.core.build.Tally;
 import hausbau.core.fit.FilledRun;
@@ -141,6 +142,11 @@ public class KitService {
         var finish = finish(siteId);
         return Tally.of(pieces(siteId).stream().map(u -> new Tally.Use(meshes.mesh(u.piece(), finish), u.count()))
                 .collect(Collectors.toList()));
+    }
+
+    @Transactional(readOnly = true)
+    public Budget budget(long siteId) {
+        return store.brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
     }
 
     @Transactional(readOnly = true)

@@ -6,12 +6,9 @@ import hausbau.core.massing.Room;
 import hausbau.core.measure.Vec;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
-import hausbau.server.store.NotFound;
 import hausbau.server.store.OpeningRow;
 import hausbau.server.store.RoomRow;
-import hausbau.server.store.Row;
 import hausbau.server.store.SiteStore;
-import java.util.List;
 import java.util.OptionalLong;
 import java.util.function.Function;
 import java.util.function.LongFunction;
@@ -140,15 +137,10 @@ public class MassingService {
     }
 
     private RoomRow room(long siteId, long roomId) {
-        return find(store.rooms(siteId), roomId, "room");
+        return store.find(store.rooms(siteId), roomId, "room");
     }
 
     private OpeningRow opening(long siteId, long openingId) {
-        return find(store.openings(siteId), openingId, "opening");
-    }
-
-    private static <R extends Row> R find(List<R> rows, long id, String what) {
-        return rows.stream().filter(r -> r.getId() == id).findFirst()
-                .orElseThrow(() -> new NotFound("The site has no " + what + " " + id + "."));
+        return store.find(store.openings(siteId), openingId, "opening");
     }
 }

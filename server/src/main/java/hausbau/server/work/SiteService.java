@@ -23,7 +23,8 @@ public class SiteService {
 
     /** Beyond this many changed placements a browser does better to fetch the whole set. */
     private static final int MOST_CHANGED = 5000;
-    private static final List<String> TABLES_WITH_ID = List.of("room", "piece", "opening", "placement", "omission");
+    private static final List<String> TABLES_WITH_ID = List.of("room", "piece", "opening", "placement", "omission", "brief", "media", "board_item",
+            "plane", "listed_piece", "tag", "mark");
 
     private final SiteStore store;
     private final Journal journal;
@@ -51,7 +52,7 @@ public class SiteService {
      * @param changed the placements that were added or changed, as they stand now
      * @param removed the ids of those that are gone
      */
-    public record News(Standing standing, boolean all, boolean rooms, boolean pieces, List<PlacementRow> changed, List<Long> removed) {
+    public record News(Standing standing, boolean all, boolean rooms, boolean pieces, boolean board, List<PlacementRow> changed, List<Long> removed) {
     }
 
     @Transactional(readOnly = true)
@@ -139,7 +140,11 @@ public class SiteService {
                 + "where table_schema = current_schema() and table_name = :table order by ordinal_position")
                 .setParameter("table", table).getResultList();
         var values = columns.stream().map(column -> switch (column) {
-            case "id", "room_id", "piece_id" -> "(select fresh from new_id where old = t." + column + ")";
+            case "media_id", "picture_id", "plane_id", "tag_id", "listed_id" ->
+                    "coalesce((select fresh from new_id where old = t." + column + "), 0)";
+            case "piece_id" -> table.equals("listed_piece") ? "coalesce((select fresh from new_id where old = t.piece_id), 0)"
+                    : "(select fresh from new_id where old = t.piece_id)";
+            case "id", "room_id" -> "(select fresh from new_id where old = t." + column + ")";
             case "site_id" -> ":to";
             case "source" -> "regexp_replace(t.source, '^room/[0-9]+', 'room/' || coalesce((select fresh from new_id "
                     + "where old = nullif(split_part(t.source, '/', 2), '')\\:\\:bigint), 0))";
@@ -168,6 +173,6 @@ public class SiteService {
         var there = changed.stream().map(PlacementRow::getId).collect(Collectors.toSet());
         var removed = all ? List.<Long>of() : touched.stream().filter(t -> !there.contains(t)).toList();
         return new News(standing(site), all, since.stream().anyMatch(r -> r.rooms()), since.stream().anyMatch(r -> r.pieces()),
-                changed, removed);
+                since.stream().anyMatch(r -> r.board()), changed, removed);
     }
 }

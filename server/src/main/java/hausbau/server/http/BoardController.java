@@ -1,0 +1,208 @@
+package hausbau.server.http;
+
+import hausbau.core.kit.Role;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
+import hausbau.core.takeoff.Measured;
+import hausbau.server.store.BoardItemRow;
+import hausbau.server.store.BoardItemRow.Lie;
+import hausbau.server.store.MarkRow;
+import hausbau.server.store.PlaneRow;
+import hausbau.server.store.SiteStore;
+import hausbau.server.work.BoardService;
+import hausbau.server.work.TakeoffService;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.List;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/sites/{siteId}")
+@Tag(name = "Board")
+class BoardController {
+
+    private final BoardService board;
+    private final TakeoffService takeoff;
+    private final SiteStore store;
+
+    BoardController(BoardService board, TakeoffService takeoff, SiteStore store) {
+        this.board = board;
+        this.takeoff = takeoff;
+        this.store = store;
+    }
+
+    /**
+     * @param x        middle of the item, right and down, in units of the sheet
+     * @param turn     degrees clockwise
+     * @param crop     the part of the picture that is shown: left, top, right, bottom, from 0 to 1
+     * @param mediaId  of a picture; {@code pixelsX} and {@code pixelsY} are its whole size
+     */
+    record ItemView(@NotNull long id, @NotNull BoardItemRow.Kind kind, @NotNull String name, @NotNull String text, @NotNull double x, @NotNull double y,
+            @NotNull double width, @NotNull double height, @NotNull double turn, @NotNull boolean flipped, @NotNull List<Double> crop,
+            @NotNull boolean locked, @NotNull boolean grey, @NotNull long groupId, Long mediaId, @NotNull int pixelsX, @NotNull int pixelsY) {
+
+        static ItemView of(BoardItemRow row, SiteStore.MediaSize media) {
+            var l = row.lie();
+            return new ItemView(row.getId(), row.kind(), row.name(), row.text(), l.x(), l.y(), l.width(), l.height(), l.turn(), l.flipped(), l.crop(),
+                    row.locked(), row.grey(), row.groupId(), media == null ? null : media.id(), media == null ? 0 : media.width(), media == null ? 0 : media.height());
+        }
+    }
+
+    record PlaneView(@NotNull long id, @NotNull long pictureId, @NotNull String name, @NotNull PlaneRow.Kind kind, @NotNull List<Double> points,
+            @NotNull Length widthMm, @NotNull Length heightMm, @NotNull double pickErrorPx) {
+
+        static PlaneView of(PlaneRow row) {
+            var c = row.calibration();
+            return new PlaneView(row.getId(), row.pictureId(), row.name(), c.kind(), c.points(), c.width(), c.height(), c.pickError());
+        }
+    }
+
+    /** @param deviation its standard deviation, in the same unit */
+    record MeasuredView(@NotNull double value, @NotNull double deviation) {
+
+        static MeasuredView of(Measured m) {
+            return new MeasuredView(m.value(), m.deviation());
+        }
+    }
+
+    record TagView(@NotNull long id, @NotNull String letter, @NotNull String name, @NotNull Role role, @NotNull int seen, @NotNull int estimated, Long listedId) {
+    }
+
+    record MarkView(@NotNull long id, @NotNull long pictureId, Long planeId, @NotNull long tagId, @NotNull MarkRow.Kind kind, @NotNull List<Double> points,
+            @NotNull boolean mirrored, @NotNull boolean turned, @NotNull String finish, MeasuredView width, MeasuredView height, MeasuredView length, MeasuredView area) {
+    }
+
+    /** @param mostBytes the largest file that is taken */
+    record SheetView(@NotNull long mostBytes, @NotNull List<ItemView> items, @NotNull List<PlaneView> planes, @NotNull List<TagView> tags, @NotNull List<MarkView> marks) {
+    }
+
+    record LieBody(@NotNull Double x, @NotNull Double y, @NotNull Double width, @NotNull Double height, @NotNull Double turn, @NotNull Boolean flipped, @NotNull List<@NotNull Double> crop) {
+
+        Lie lie() {
+            return new Lie(x, y, width, height, turn, flipped, crop);
+        }
+    }
+
+    record ItemBody(@NotNull BoardItemRow.Kind kind, @NotNull String text, @NotNull @Valid LieBody lie) {
+    }
+
+    /** Only what is told changes. */
+    record ItemChange(@NotNull Long id, @Valid LieBody lie, String name, String text, Boolean locked, Boolean grey) {
+    }
+
+    /** @param does what the change does, as the undo button will name it */
+    record ItemsChange(@NotNull String does, @NotNull List<@NotNull @Valid ItemChange> items) {
+    }
+
+    record OrderBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean front) {
+    }
+
+    record GroupBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean together) {
+    }
+
+    record IdsBody(@NotNull List<@NotNull Long> ids) {
+    }
+
+    @GetMapping("/board")
+    SheetView find(@PathVariable long siteId) {
+        var s = takeoff.find(siteId);
+        return new SheetView(BoardService.mostBytes(), s.items().stream().map(i -> ItemView.of(i, s.media().get(i.mediaId()))).toList(),
+                s.planes().stream().map(PlaneView::of).toList(),
+                s.tags().stream().map(t -> {
+                    var seen = (int) s.marks().stream().filter(m -> m.tagId() == t.getId()).count();
+                    return new TagView(t.getId(), t.letter(), t.name(), t.role(), seen, Math.max(seen, t.estimated()), t.listedId() == 0 ? null : t.listedId());
+                }).toList(),
+                s.marks().stream().map(m -> mark(m, s.sizes().get(m.getId()))).toList());
+    }
+
+    private static MarkView mark(MarkRow m, TakeoffService.MarkSize size) {
+        return new MarkView(m.getId(), m.pictureId(), m.planeId() == 0 ? null : m.planeId(), m.tagId(), m.kind(), m.points(), m.look().mirrored(), m.look().turned(),
+                m.look().finish(), size.width().map(MeasuredView::of).orElse(null), size.height().map(MeasuredView::of).orElse(null),
+                size.length().map(MeasuredView::of).orElse(null), size.area().map(MeasuredView::of).orElse(null));
+    }
+
+    @PostMapping(path = "/board/pictures", consumes = {"image/*", MediaType.APPLICATION_OCTET_STREAM_VALUE})
+    @Operation(summary = "Lays a picture on the board: PNG, JPEG or WebP, as it is, in the body")
+    @ResponseStatus(HttpStatus.CREATED)
+    ItemView addPicture(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "0") double x, @RequestParam(defaultValue = "0") double y, HttpServletRequest request) throws IOException {
+        var most = BoardService.mostBytes();
+        var tooLarge = "The file is larger than " + most / 1024 / 1024 + " MiB, the most that is taken. Make the picture smaller first.";
+        if (request.getContentLengthLong() > most) {
+            throw new Refused("file", tooLarge);
+        }
+        var file = request.getInputStream().readNBytes(most + 1);
+        if (file.length > most) {
+            throw new Refused("file", tooLarge);
+        }
+        var row = board.addPicture(siteId, Seen.revision(ifMatch), name, file, x, y);
+        return ItemView.of(row, store.mediaSizes(siteId).get(row.mediaId()));
+    }
+
+    @PostMapping("/board/items")
+    @ResponseStatus(HttpStatus.CREATED)
+    ItemView add(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody ItemBody body) {
+        return ItemView.of(board.add(siteId, Seen.revision(ifMatch), body.kind(), body.text(), body.lie().lie()), null);
+    }
+
+    @PatchMapping("/board/items")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void change(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody ItemsChange body) {
+        board.change(siteId, Seen.revision(ifMatch), body.does(), body.items().stream().map(i -> new BoardService.ItemChange(i.id(),
+                i.lie() == null ? null : i.lie().lie(), i.name(), i.text(), i.locked(), i.grey())).toList());
+    }
+
+    @PostMapping("/board/order")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void order(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody OrderBody body) {
+        board.order(siteId, Seen.revision(ifMatch), body.ids(), body.front());
+    }
+
+    @PostMapping("/board/groups")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void group(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody GroupBody body) {
+        board.group(siteId, Seen.revision(ifMatch), body.ids(), body.together());
+    }
+
+    @PostMapping("/board/removals")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody IdsBody body) {
+        board.remove(siteId, Seen.revision(ifMatch), body.ids());
+    }
+
+    @GetMapping("/media/{mediaId}/original")
+    @Operation(summary = "A picture in full, upright and without metadata")
+    ResponseEntity<byte[]> original(@PathVariable long siteId, @PathVariable long mediaId) {
+        var media = store.media(siteId, mediaId);
+        return unchanging(media.type(), media.original());
+    }
+
+    @GetMapping("/media/{mediaId}/preview")
+    @Operation(summary = "A picture at 512 pixels a side at most, JPEG")
+    ResponseEntity<byte[]> preview(@PathVariable long siteId, @PathVariable long mediaId) {
+        return unchanging("image/jpeg", board.preview(siteId, mediaId));
+    }
+
+    private static ResponseEntity<byte[]> unchanging(String type, byte[] bytes) {
+        return ResponseEntity.ok().contentType(MediaType.parseMediaType(type))
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable()).body(bytes);
+    }
+}

@@ -1,0 +1,213 @@
+package hausbau.server.http;
+
+import hausbau.core.kit.Role;
+import hausbau.core.measure.Length;
+import hausbau.core.takeoff.KindProposal;
+import hausbau.core.takeoff.PlaneGrid;
+import hausbau.server.http.BoardController.ItemView;
+import hausbau.server.http.BoardController.MeasuredView;
+import hausbau.server.http.BoardController.PlaneView;
+import hausbau.server.store.MarkRow;
+import hausbau.server.store.PlaneRow;
+import hausbau.server.store.PlaneRow.Calibration;
+import hausbau.server.store.SiteStore;
+import hausbau.server.work.TakeoffService;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/sites/{siteId}")
+@Tag(name = "Takeoff")
+class TakeoffController {
+
+    private final TakeoffService takeoff;
+    private final SiteStore store;
+
+    TakeoffController(TakeoffService takeoff, SiteStore store) {
+        this.takeoff = takeoff;
+        this.store = store;
+    }
+
+    /**
+     * @param points      x and y by turns: two points for a flat plane, the four corners from the lower left on for one in perspective
+     * @param widthMm     the known length, or the rectangle's width
+     * @param heightMm    the rectangle's height; a flat plane needs none
+     * @param pickErrorPx standard deviation of a pick; left out: 1
+     */
+    record CalibrationBody(@NotNull PlaneRow.Kind kind, @NotNull List<@NotNull Double> points, @NotNull Length widthMm, Length heightMm, Double pickErrorPx) {
+
+        Calibration calibration() {
+            return new Calibration(kind, points, widthMm, Optional.ofNullable(heightMm).orElse(Length.ZERO), Optional.ofNullable(pickErrorPx).orElse(1.0));
+        }
+    }
+
+    record PlaneBody(@NotNull Long pictureId, @NotNull String name, @NotNull @Valid CalibrationBody calibration) {
+    }
+
+    record PlaneChange(@NotNull String name, @NotNull @Valid CalibrationBody calibration) {
+    }
+
+    record GridBody(@NotNull Integer pixelsX, @NotNull Integer pixelsY, @NotNull @Valid CalibrationBody calibration) {
+    }
+
+    /**
+     * @param pitchMm the step, or as many steps as keep the lines apart
+     * @param lines   from x, y to x, y by turns, in pixels of the picture
+     */
+    record GridView(@NotNull Length pitchMm, @NotNull List<List<Double>> lines) {
+    }
+
+    record MeasureBody(@NotNull Long planeId, @NotNull TakeoffService.Quantity quantity, @NotNull List<@NotNull Double> points) {
+    }
+
+    /** @param letter left out or empty: the next free one */
+    record TagBody(String letter, @NotNull String name, @NotNull Role role) {
+    }
+
+    record TagChange(@NotNull String letter, @NotNull String name, @NotNull Role role, @NotNull Integer estimated) {
+    }
+
+    record MarkBody(@NotNull Long pictureId, Long planeId, @NotNull Long tagId, @NotNull MarkRow.Kind kind, @NotNull List<@NotNull Double> points,
+            Boolean mirrored, Boolean turned, String finish) {
+
+        TakeoffService.MarkTold told() {
+            return new TakeoffService.MarkTold(pictureId, Optional.ofNullable(planeId).orElse(0L), tagId, kind, points, new MarkRow.Look(
+                    Optional.ofNullable(mirrored).orElse(false), Optional.ofNullable(turned).orElse(false), Optional.ofNullable(finish).orElse("")));
+        }
+    }
+
+    record IdView(@NotNull long id) {
+    }
+
+    record MemberView(@NotNull long tagId, @NotNull String letter, @NotNull boolean turned) {
+    }
+
+    /**
+     * @param widthResidualMm how much larger than measured the piece would be; {@code widthResidualSteps} the same in steps
+     * @param changesTheLook  rounding changes a side by more than 3 %
+     */
+    record ProposalView(@NotNull Role role, @NotNull List<MemberView> tags, @NotNull MeasuredView width, @NotNull MeasuredView height, @NotNull Length widthMm, @NotNull Length heightMm,
+            @NotNull double widthResidualMm, @NotNull double heightResidualMm, @NotNull double widthResidualSteps, @NotNull double heightResidualSteps,
+            @NotNull boolean changesTheLook, @NotNull int seen, @NotNull int estimated) {
+
+        static ProposalView of(KindProposal p) {
+            var step = p.step().um() / 1000.0;
+            return new ProposalView(p.role(), p.tags().stream().map(m -> new MemberView(m.tagId(), m.letter(), m.turned())).toList(),
+                    MeasuredView.of(p.measured().width()), MeasuredView.of(p.measured().height()), p.width(), p.height(), p.widthResidual(), p.heightResidual(),
+                    p.widthResidual() / step, p.heightResidual() / step, p.changesTheLook(), p.seen(), p.estimated());
+        }
+    }
+
+    record AcceptBody(@NotNull List<@NotNull Long> tagIds, @NotNull String code, @NotNull String name, @NotNull Length widthMm, @NotNull Length depthMm, @NotNull Length heightMm) {
+    }
+
+    @PostMapping("/planes/grid")
+    @Operation(summary = "The grid that a calibration would lay over a picture; nothing is kept")
+    GridView grid(@PathVariable long siteId, @Valid @RequestBody GridBody body) {
+        var step = store.site(siteId).settings().step();
+        var grid = PlaneGrid.of(body.calibration().calibration().plane(), body.pixelsX(), body.pixelsY(), step);
+        return new GridView(grid.pitch(), grid.lines().stream().map(l -> List.of(l.from().x(), l.from().y(), l.to().x(), l.to().y())).toList());
+    }
+
+    @PostMapping("/planes")
+    @ResponseStatus(HttpStatus.CREATED)
+    PlaneView addPlane(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody PlaneBody body) {
+        return PlaneView.of(takeoff.addPlane(siteId, Seen.revision(ifMatch), body.pictureId(), body.name(), body.calibration().calibration()));
+    }
+
+    @PutMapping("/planes/{id}")
+    PlaneView changePlane(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody PlaneChange body) {
+        return PlaneView.of(takeoff.changePlane(siteId, Seen.revision(ifMatch), id, body.name(), body.calibration().calibration()));
+    }
+
+    @DeleteMapping("/planes/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void removePlane(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        takeoff.removePlane(siteId, Seen.revision(ifMatch), id);
+    }
+
+    @GetMapping(path = "/planes/{id}/rectified.png", produces = "image/png")
+    @Operation(summary = "The plane as it would look square on")
+    byte[] rectified(@PathVariable long siteId, @PathVariable long id) {
+        return takeoff.rectified(siteId, id);
+    }
+
+    @PostMapping("/planes/{id}/rectified")
+    @Operation(summary = "Lays the plane's view square on on the board, beside its picture")
+    @ResponseStatus(HttpStatus.CREATED)
+    ItemView keepRectified(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        var row = takeoff.keepRectified(siteId, Seen.revision(ifMatch), id);
+        return ItemView.of(row, store.mediaSizes(siteId).get(row.mediaId()));
+    }
+
+    @PostMapping("/measurements")
+    @Operation(summary = "Measures on a calibrated plane; nothing is kept")
+    MeasuredView measure(@PathVariable long siteId, @Valid @RequestBody MeasureBody body) {
+        return MeasuredView.of(takeoff.measure(siteId, body.planeId(), body.quantity(), body.points()));
+    }
+
+    @PostMapping("/tags")
+    @ResponseStatus(HttpStatus.CREATED)
+    IdView addTag(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody TagBody body) {
+        return new IdView(takeoff.addTag(siteId, Seen.revision(ifMatch), Optional.ofNullable(body.letter()).orElse(""), body.name(), body.role()).getId());
+    }
+
+    @PutMapping("/tags/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void changeTag(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody TagChange body) {
+        takeoff.changeTag(siteId, Seen.revision(ifMatch), id, body.letter(), body.name(), body.role(), body.estimated());
+    }
+
+    @DeleteMapping("/tags/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void removeTag(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+        takeoff.removeTag(siteId, Seen.revision(ifMatch), id);
+    }
+
+    @PostMapping("/marks")
+    @ResponseStatus(HttpStatus.CREATED)
+    IdView addMark(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkBody body) {
+        return new IdView(takeoff.addMark(siteId, Seen.revision(ifMatch), body.told()).getId());
+    }
+
+    @PutMapping("/marks/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void changeMark(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkBody body) {
+        takeoff.changeMark(siteId, Seen.revision(ifMatch), id, body.told());
+    }
+
+    @PostMapping("/marks/removals")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void removeMarks(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody BoardController.IdsBody body) {
+        takeoff.removeMarks(siteId, Seen.revision(ifMatch), body.ids());
+    }
+
+    @GetMapping("/proposals")
+    @Operation(summary = "Which tags may be one piece, and its size on the step")
+    List<ProposalView> proposals(@PathVariable long siteId) {
+        return takeoff.proposals(siteId).stream().map(ProposalView::of).toList();
+    }
+
+    @PostMapping("/proposals/accepted")
+    @Operation(summary = "Puts a piece on the list for some tags")
+    @ResponseStatus(HttpStatus.CREATED)
+    IdView accept(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody AcceptBody body) {
+        return new IdView(takeoff.accept(siteId, Seen.revision(ifMatch), body.tagIds(), body.code(), body.name(), body.widthMm(), body.depthMm(), body.heightMm()).getId());
+    }
+
+}

@@ -1,0 +1,95 @@
+package hausbau.server.work;
+
+import hausbau.core.build.Brief;
+import hausbau.core.measure.Refused;
+import hausbau.server.journal.Journal;
+import hausbau.server.store.BriefRow;
+import hausbau.server.store.SiteStore;
+import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.OptionalLong;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The brief, and the time each stage takes. */
+@Service
+public class BriefService {
+
+    /** A browser reports often; more at once is no measured time. */
+    private static final long MOST_SECONDS_AT_ONCE = 3600;
+
+    private final SiteStore store;
+    private final Journal journal;
+    private final EntityManager rows;
+
+    BriefService(SiteStore store, Journal journal, EntityManager rows) {
+        this.store = store;
+        this.journal = journal;
+        this.rows = rows;
+    }
+
+    /** @param spentSeconds of each stage: what was measured, and what a person added or took off */
+    public record Standing(Brief brief, List<Long> spentSeconds) {
+    }
+
+    @Transactional(readOnly = true)
+    public Standing find(long siteId) {
+        store.site(siteId);
+        var brief = store.brief(siteId).map(BriefRow::toBrief).orElse(Brief.EMPTY);
+        var spent = measured(siteId);
+        for (var i = 0; i < Brief.STAGES; i++) {
+            spent.set(i, Math.max(0, spent.get(i) + brief.correctedSeconds().get(i)));
+        }
+        return new Standing(brief, spent);
+    }
+
+    private List<Long> measured(long siteId) {
+        var spent = new ArrayList<>(Collections.nCopies(Brief.STAGES, 0L));
+        @SuppressWarnings("unchecked")
+        List<Object[]> times = rows.createNativeQuery("select stage, spent_seconds from stage_time where site_id = :site")
+                .setParameter("site", siteId).getResultList();
+        times.forEach(t -> spent.set(((Number) t[0]).intValue(), ((Number) t[1]).longValue()));
+        return spent;
+    }
+
+    /** @param spentSeconds what each stage has taken in all, if a person corrects it; else empty */
+    @Transactional
+    public void change(long siteId, OptionalLong seen, Brief told, List<Long> spentSeconds) {
+        journal.edit(siteId, seen, edit -> {
+            edit.name(spentSeconds.isEmpty() ? "Change the brief" : "Correct the time spent");
+            var measured = measured(siteId);
+            var standing = store.brief(siteId);
+            var corrected = new ArrayList<>(standing.map(r -> r.toBrief().correctedSeconds()).orElse(Brief.EMPTY.correctedSeconds()));
+            if (!spentSeconds.isEmpty()) {
+                if (spentSeconds.size() != Brief.STAGES || spentSeconds.stream().anyMatch(s -> s < 0)) {
+                    throw new Refused("spentSeconds", "Give the time of each of the " + Brief.STAGES + " stages.");
+                }
+                for (var i = 0; i < Brief.STAGES; i++) {
+                    corrected.set(i, spentSeconds.get(i) - measured.get(i));
+                }
+            }
+            var brief = new Brief(told.intent(), told.focal(), told.target(), told.budget(), told.plannedMinutes(), corrected);
+            if (standing.isPresent()) {
+                edit.change(standing.get(), row -> row.set(brief));
+            } else {
+                edit.add(new BriefRow(store.nextId(), siteId, brief));
+            }
+            return null;
+        });
+    }
+
+    /** Adds to the measured time of a stage. */
+    @Transactional
+    public void spend(long siteId, int stage, long seconds) {
+        store.site(siteId);
+        if (stage < 0 || stage >= Brief.STAGES || seconds < 1 || seconds > MOST_SECONDS_AT_ONCE) {
+            throw new Refused("seconds", "Tell a stage from 0 to 6 and from 1 to " + MOST_SECONDS_AT_ONCE + " seconds.");
+        }
+        rows.createNativeQuery("""
+                insert into stage_time (site_id, stage, spent_seconds) values (:site, :stage, :seconds)
+                on conflict (site_id, stage) do update set spent_seconds = stage_time.spent_seconds + :seconds""")
+                .setParameter("site", siteId).setParameter("stage", stage).setParameter("seconds", seconds).executeUpdate();
+    }
+}

@@ -1,0 +1,168 @@
+package hausbau.server.work;
+
+import hausbau.core.exchange.PieceListCsv;
+import hausbau.core.exchange.PieceListCsv.Line;
+import hausbau.core.kit.Piece;
+import hausbau.core.kit.PieceState;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Recipe;
+import hausbau.core.measure.Refused;
+import hausbau.core.measure.Vec;
+import hausbau.server.journal.Edit;
+import hausbau.server.journal.Journal;
+import hausbau.server.store.ListedRow;
+import hausbau.server.store.PieceRow;
+import hausbau.server.store.SiteStore;
+import hausbau.server.store.TagRow;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The list of pieces that a site needs, and how far each is. */
+@Service
+public class PieceListService {
+
+    private final SiteStore store;
+    private final Journal journal;
+
+    PieceListService(SiteStore store, Journal journal) {
+        this.store = store;
+        this.journal = journal;
+    }
+
+    /**
+     * A listed piece as it stands.
+     *
+     * @param state   what was told, held to what the kit shows
+     * @param placed  how often it is placed in the set
+     * @param mediaId the picture that its portrait is cut from, if that is still on the board
+     */
+    public record Listed(ListedRow row, PieceState state, Optional<Long> pieceId, long placed, Optional<Long> mediaId, List<String> tags) {
+    }
+
+    @Transactional(readOnly = true)
+    public List<Listed> find(long siteId) {
+        store.site(siteId);
+        var kit = store.kit(siteId);
+        var counts = store.counts(siteId);
+        var media = store.boardItems(siteId).stream().collect(Collectors.toMap(i -> i.getId(), i -> i.mediaId()));
+        var tags = store.tags(siteId);
+        return store.listed(siteId).stream().map(row -> {
+            var piece = Optional.ofNullable(kit.get(row.pieceId()));
+            return new Listed(row, PieceState.of(row.toLine().state(), piece), piece.map(p -> row.pieceId()), counts.getOrDefault(row.pieceId(), 0L),
+                    Optional.ofNullable(media.get(row.pictureId())), tags.stream().filter(t -> t.listedId() == row.getId()).map(TagRow::letter).toList());
+        }).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public String csv(long siteId) {
+        return PieceListCsv.write(find(siteId).stream().map(l -> withState(l.row().toLine(), l.state())).toList());
+    }
+
+    private static Line withState(Line l, PieceState state) {
+        return new Line(l.code(), l.name(), l.role(), l.width(), l.depth(), l.height(), l.count(), l.source(), state, l.priority(), l.hours(), l.hero(), l.notes());
+    }
+
+    @Transactional
+    public ListedRow add(long siteId, OptionalLong seen, Line line) {
+        return journal.edit(siteId, seen, edit -> {
+            checkFree(siteId, line.code(), 0);
+            edit.name("List " + line.code());
+            var row = new ListedRow(store.nextId(), siteId, line);
+            edit.add(row);
+            return row;
+        });
+    }
+
+    private void checkFree(long siteId, String code, long id) {
+        if (store.listed(siteId).stream().anyMatch(l -> l.getId() != id && l.toLine().code().equals(code))) {
+            throw new Refused("code", "The list has a piece “" + code + "” already.");
+        }
+    }
+
+    @Transactional
+    public void change(long siteId, OptionalLong seen, List<Long> ids, UnaryOperator<Line> change) {
+        edit(siteId, seen, ids, "Change", (edit, rows) -> {
+            for (var row : rows) {
+                var line = change.apply(row.toLine());
+                checkFree(siteId, line.code(), row.getId());
+                edit.change(row, r -> r.set(line));
+            }
+        });
+    }
+
+    /** Takes pieces off the list; the tags they came from can be grouped anew. */
+    @Transactional
+    public void remove(long siteId, OptionalLong seen, List<Long> ids) {
+        edit(siteId, seen, ids, "Take off the list:", (edit, rows) -> {
+            store.tags(siteId).stream().filter(t -> ids.contains(t.listedId())).forEach(tag -> edit.change(tag, t -> t.setListed(0)));
+            rows.forEach(edit::remove);
+        });
+    }
+
+    /** Adds the lines of a list, or changes those whose code stands on it already. */
+    @Transactional
+    public int read(long siteId, OptionalLong seen, String csv) {
+        var lines = PieceListCsv.read(csv);
+        return journal.edit(siteId, seen, edit -> {
+            edit.name("Read " + lines.size() + " pieces into the list");
+            var byCode = store.listed(siteId).stream().collect(Collectors.toMap(l -> l.toLine().code(), Function.identity()));
+            for (var line : lines) {
+                var row = byCode.get(line.code());
+                if (row == null) {
+                    edit.add(new ListedRow(store.nextId(), siteId, line));
+                } else {
+                    edit.change(row, r -> r.set(line));
+                }
+            }
+            return lines.size();
+        });
+    }
+
+    /** Makes a plain block of the listed size in the kit, linked to the list; a piece of that code is linked as it is. */
+    @Transactional
+    public void standIn(long siteId, OptionalLong seen, List<Long> ids) {
+        edit(siteId, seen, ids, "Stand-in for", (edit, rows) -> rows.forEach(row -> standIn(edit, siteId, row)));
+    }
+
+    private void standIn(Edit edit, long siteId, ListedRow row) {
+        var line = row.toLine();
+        var size = Vec.of(line.width(), line.depth(), line.height());
+        var standing = store.pieces(siteId).stream().filter(p -> p.toPiece().code().equals(line.code())).findFirst();
+        if (standing.isEmpty() && List.of(line.width(), line.depth(), line.height()).stream().anyMatch(l -> !l.isPositive())) {
+            throw new Refused("sizeMm", line.code() + " needs a width, a depth and a height before a block can stand in for it.");
+        }
+        var piece = standing.orElseGet(() -> {
+            var made = new PieceRow(store.nextId(), siteId, new Piece(line.code(), line.name().isEmpty() ? line.code() : line.name(), line.role(),
+                    new Recipe.StandIn(size), Pivot.of(line.role())));
+            edit.add(made);
+            return made;
+        });
+        edit.change(row, r -> {
+            r.link(piece.getId());
+            r.set(withState(line, piece.toPiece().isStandIn() ? PieceState.STAND_IN : PieceState.MODELLED));
+        });
+    }
+
+    private interface Work {
+        void on(Edit edit, List<ListedRow> rows);
+    }
+
+    private void edit(long siteId, OptionalLong seen, List<Long> ids, String verb, Work work) {
+        if (ids.isEmpty() || ids.size() > 5000) {
+            throw new Refused("ids", "Name from 1 to 5000 pieces of the list.");
+        }
+        journal.edit(siteId, seen, edit -> {
+            var all = store.listed(siteId);
+            var rows = ids.stream().map(id -> store.find(all, id, "listed piece")).toList();
+            edit.name(verb + " " + (rows.size() == 1 ? rows.get(0).toLine().code() : rows.size() + " listed pieces"));
+            work.on(edit, rows);
+            return null;
+        });
+    }
+}
