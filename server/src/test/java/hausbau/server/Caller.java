@@ -42,6 +42,15 @@ final class Caller {
             request.header("If-Match", "\"" + revision + "\"");
         }
         request.method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
+        return send(request);
+    }
+
+    /** Sends a file as it is. */
+    Answer upload(String path, String type, HttpRequest.BodyPublisher file) {
+        return send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", type).POST(file));
+    }
+
+    private Answer send(HttpRequest.Builder request) {
         try {
             var answer = client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
             return new Answer(answer.statusCode(), answer.headers().firstValue("Content-Type").orElse(""), new String(answer.body(), "UTF-8"), answer.body());

@@ -25,6 +25,8 @@ public final class Perspective implements PlaneMap {
     /** A corner nearer than this, in pixels, to the line between its neighbours makes no angle. */
     private static final double LEAST_HEIGHT = 3;
     private static final double GREATEST_CONDITION = 400;
+    /** A quadrilateral whose area is less than this share of its longest side squared is a sliver. */
+    private static final double LEAST_SHARE = 1 / 60.0;
 
     private final double width;
     private final double height;
@@ -80,6 +82,21 @@ public final class Perspective implements PlaneMap {
             throw new Refused("points", turnsLeft == 2 ? "The sides cross each other. Pick the corners in order, around the rectangle."
                     : "One corner lies inside the others: no rectangle looks like this from anywhere.");
         }
+        if (isSliver(corners)) {
+            throw new Refused("points", "On the picture the rectangle is a mere sliver. Pick a larger one, or one seen more from the front.");
+        }
+    }
+
+    private static boolean isSliver(List<Pixel> corners) {
+        var doubled = 0.0;
+        var longest = 0.0;
+        for (var i = 0; i < 4; i++) {
+            var a = corners.get(i);
+            var b = corners.get((i + 1) % 4);
+            doubled += a.x() * b.y() - b.x() * a.y();
+            longest = Math.max(longest, a.distanceTo(b));
+        }
+        return Math.abs(doubled) / 2 < LEAST_SHARE * longest * longest;
     }
 
     /** Heckbert's closed form; the last element is 1. */

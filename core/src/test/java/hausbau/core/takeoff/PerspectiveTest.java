@@ -144,6 +144,7 @@ class PerspectiveTest {
             0 300 400 300 100 220 0 0      | 4000 | 3000 | lies inside the others
             0 0 400 0 400 300 0 300        | 4000 | 3000 | the wrong way round
             0 300 900 8 900 0 0 0          | 4000 | 3000 | so much from the side
+            100 700 900 700 900 690 100 690 | 4000 | 3000 | a mere sliver
             0 300 400 300 400 0 200 0      | 0    | 3000 | above 0
             """)
     void whatIsNoRectangleIsRefusedWithTheReason(String corners, long width, long height, String reason) {

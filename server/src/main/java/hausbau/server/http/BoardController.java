@@ -134,7 +134,7 @@ class BoardController {
     }
 
     private static MarkView mark(MarkRow m, TakeoffService.MarkSize size) {
-        return new MarkView(m.getId(), m.pictureId(), m.planeId() == 0 ? null : m.planeId(), m.tagId(), m.kind(), m.points(), m.look().mirrored(), m.look().turned(),
+        return new MarkView(m.getId(), m.pictureId(), m.planeId() == 0 ? null : m.planeId(), m.tagId(), m.kind(), m.picks(), m.look().mirrored(), m.look().turned(),
                 m.look().finish(), size.width().map(MeasuredView::of).orElse(null), size.height().map(MeasuredView::of).orElse(null),
                 size.length().map(MeasuredView::of).orElse(null), size.area().map(MeasuredView::of).orElse(null));
     }

@@ -51,7 +51,7 @@ class PieceListController {
         static ListedView of(PieceListService.Listed l) {
             var line = l.row().toLine();
             return new ListedView(l.row().getId(), line.code(), line.name(), line.role(), new VecMm(line.width(), line.depth(), line.height()), line.count(), line.source(),
-                    l.state(), line.priority(), line.hours(), line.hero(), line.notes(), l.pieceId().orElse(null), l.placed(), l.mediaId().orElse(null), l.row().crop(), l.tags());
+                    l.state(), line.priority(), line.hours(), line.hero(), line.notes(), l.pieceId().orElse(null), l.placed(), l.mediaId().orElse(null), l.row().portrait(), l.tags());
         }
     }
 

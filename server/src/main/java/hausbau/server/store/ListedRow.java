@@ -85,7 +85,7 @@ public class ListedRow implements Row {
     }
 
     /** The part of the picture that is its portrait: left, top, right, bottom in pixels; empty for none. */
-    public List<Double> crop() {
+    public List<Double> portrait() {
         return Arrays.stream(crop).boxed().toList();
     }
 

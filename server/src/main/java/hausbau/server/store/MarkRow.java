@@ -54,12 +54,13 @@ public class MarkRow implements Row {
     public record Look(boolean mirrored, boolean turned, String finish) {
     }
 
-    public MarkRow(long id, long siteId, long pictureId, long planeId, long tagId, Kind kind, List<Double> points, Look look) {
+    /** @param picks x and y by turns; named apart from the field, which the journal would else take for this list */
+    public MarkRow(long id, long siteId, long pictureId, long planeId, long tagId, Kind kind, List<Double> picks, Look look) {
         this.id = id;
         this.siteId = siteId;
         this.pictureId = pictureId;
         this.kind = kind;
-        set(planeId, tagId, points, look);
+        set(planeId, tagId, picks, look);
     }
 
     public final void set(long newPlane, long newTag, List<Double> newPoints, Look look) {
@@ -88,7 +89,7 @@ public class MarkRow implements Row {
         return kind;
     }
 
-    public List<Double> points() {
+    public List<Double> picks() {
         return Arrays.stream(points).boxed().toList();
     }
 

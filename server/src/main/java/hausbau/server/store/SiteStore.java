@@ -6,13 +6,16 @@ import hausbau.core.measure.Box;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import jakarta.persistence.TypedQuery;
+import java.time.ZoneOffset;
 import java.util.ArrayDeque;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.hibernate.Session;
 import org.springframework.stereotype.Repository;
 
 /** Reads and writes the rows of sites. Every method runs in the caller's transaction. */
@@ -20,6 +23,12 @@ import org.springframework.stereotype.Repository;
 public class SiteStore {
 
     private static final int BLOCK = 100;
+    private static final String ADVANCE = """
+            with entry as (
+                insert into journal (site_id, seq, label, changes, made_at) select ?, ?, ?, ?, ? where ?),
+            touched as (
+                insert into revision (site_id, revision, rooms, pieces, board, placements) values (?, ?, ?, ?, ?, ?))
+            update site set revision = ?, journal_end = ?, journal_top = ?, frame_revision = ?, changed_at = ? where id = ?""";
 
     private final EntityManager rows;
     private final Deque<Long> freeIds = new ArrayDeque<>();
@@ -204,22 +213,30 @@ public class SiteStore {
      */
     public void advance(SiteRow site, long journalEnd, Optional<Entry> entry, Touched touched) {
         site.advance(journalEnd, entry.isPresent(), touched.rooms() || touched.pieces());
-        rows.createNativeQuery("""
-                with entry as (
-                    insert into journal (site_id, seq, label, changes, made_at)
-                    select :site, :end, :label, :changes, :now where :isNew),
-                touched as (
-                    insert into revision (site_id, revision, rooms, pieces, board, placements)
-                    values (:site, :revision, :rooms, :pieces, :board, :placements))
-                update site set revision = :revision, journal_end = :end, journal_top = :top, frame_revision = :frame, changed_at = :now
-                where id = :site""")
-                .setParameter("site", site.getId()).setParameter("revision", site.revision())
-                .setParameter("end", journalEnd).setParameter("top", site.journalTop()).setParameter("frame", site.frameRevision())
-                .setParameter("now", site.changedAt()).setParameter("isNew", entry.isPresent())
-                .setParameter("label", entry.map(Entry::label).orElse("")).setParameter("changes", entry.map(Entry::changes).orElse(""))
-                .setParameter("rooms", touched.rooms()).setParameter("pieces", touched.pieces()).setParameter("board", touched.board())
-                .setParameter("placements", touched.placements())
-                .executeUpdate();
+        // By JDBC itself: this is most of what an edit costs in the server.
+        rows.unwrap(Session.class).doWork(connection -> {
+            try (var statement = connection.prepareStatement(ADVANCE)) {
+                statement.setLong(1, site.getId());
+                statement.setLong(2, journalEnd);
+                statement.setString(3, entry.map(Entry::label).orElse(""));
+                statement.setString(4, entry.map(Entry::changes).orElse(""));
+                statement.setObject(5, site.changedAt().atOffset(ZoneOffset.UTC));
+                statement.setBoolean(6, entry.isPresent());
+                statement.setLong(7, site.getId());
+                statement.setLong(8, site.revision());
+                statement.setBoolean(9, touched.rooms());
+                statement.setBoolean(10, touched.pieces());
+                statement.setBoolean(11, touched.board());
+                statement.setArray(12, connection.createArrayOf("bigint", Arrays.stream(touched.placements()).boxed().toArray()));
+                statement.setLong(13, site.revision());
+                statement.setLong(14, journalEnd);
+                statement.setLong(15, site.journalTop());
+                statement.setLong(16, site.frameRevision());
+                statement.setObject(17, site.changedAt().atOffset(ZoneOffset.UTC));
+                statement.setLong(18, site.getId());
+                statement.executeUpdate();
+            }
+        });
     }
 
     /** Drops what was undone: it can no longer be done again. */

@@ -79,7 +79,7 @@ public class TakeoffService {
     }
 
     private static MarkSize size(Measuring on, MarkRow mark) {
-        var p = Points.pixels(mark.points());
+        var p = Points.pixels(mark.picks());
         return switch (mark.kind()) {
             case POINT -> MarkSize.UNKNOWN;
             case LINE -> new MarkSize(Optional.empty(), Optional.empty(), Optional.of(on.length(p.get(0), p.get(1))), Optional.empty());
@@ -156,7 +156,7 @@ public class TakeoffService {
             var row = store.find(store.planes(siteId), id, "plane");
             edit.name("Remove the plane “" + row.name() + "”");
             store.marks(siteId).stream().filter(m -> m.planeId() == id)
-                    .forEach(m -> edit.change(m, r -> r.set(0, r.tagId(), r.points(), r.look())));
+                    .forEach(m -> edit.change(m, r -> r.set(0, r.tagId(), r.picks(), r.look())));
             edit.remove(row);
             return null;
         });
@@ -352,7 +352,7 @@ public class TakeoffService {
             }
             var row = new ListedRow(store.nextId(), siteId, new PieceListCsv.Line(code, name, tags.get(0).role(), width, depth, height, count,
                     PieceListCsv.Source.MAKE, PieceState.WANTED, 3, 0, false, ""));
-            marks.stream().filter(m -> m.kind() == MarkRow.Kind.RECTANGLE).findFirst().ifPresent(m -> row.portray(m.pictureId(), portrait(m.points())));
+            marks.stream().filter(m -> m.kind() == MarkRow.Kind.RECTANGLE).findFirst().ifPresent(m -> row.portray(m.pictureId(), portrait(m.picks())));
             edit.name("List " + code + " from " + tags.stream().map(TagRow::letter).collect(Collectors.joining(", ")));
             edit.add(row);
             tags.forEach(tag -> edit.change(tag, t -> t.setListed(row.getId())));
