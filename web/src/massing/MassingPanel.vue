@@ -3,6 +3,7 @@ import { Button, Input, Select } from 'ant-design-vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { Refusal, type OpeningView, type RoomView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
+import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 
@@ -59,7 +60,7 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
         <button v-for="r in site.massing.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="chosenId = r.id">{{ r.name }}</button>
       </div>
       <label class="field"><span>Room</span>
-        <Input :value="room.name" size="small" aria-label="Room name" :maxlength="200" @change="(e) => changeRoom({ name: (e.target as HTMLInputElement).value })" />
+        <TextEntry :value="room.name" label="Room name" :maxlength="200" @commit="(name) => changeRoom({ name })" />
       </label>
       <div class="fields three">
         <LengthField label="Clear width" :mm="room.widthMm" :error="refusal?.about('widthMm')" @change="(mm) => changeRoom({ widthMm: mm })" />

@@ -7,10 +7,10 @@ import { format } from '../measure/format'
 import type { Unit } from '../api/client'
 
 /**
- * A typed length: any unit may be written; the server reads it. The listener is a property, so that it hears of a
+ * A typed length: any unit may be written; the server reads it. Without a visible label it needs one for those who hear it. The listener is a property, so that it hears of a
  * value that was typed just before the field went away.
  */
-const props = defineProps<{ label: string; mm: number | undefined; error?: string; unit?: Unit; mixed?: boolean; onChange?: (mm: number) => void }>()
+const props = defineProps<{ label: string; mm: number | undefined; error?: string; unit?: Unit; mixed?: boolean; aria?: string; onChange?: (mm: number) => void }>()
 
 const site = useSite()
 const unit = computed(() => props.unit ?? site.unit)
@@ -48,10 +48,10 @@ async function commit() {
 
 <template>
   <label class="field" :for="id">
-    <span>{{ label }}</span>
+    <span v-if="label">{{ label }}</span>
     <Input
       :id="id" v-model:value="text" size="small" class="figures" :status="fault || error ? 'error' : ''"
-      :placeholder="mixed ? 'various' : ''" :aria-invalid="!!(fault || error)" :aria-describedby="fault || error ? `${id}-fault` : undefined"
+      :aria-label="aria" :placeholder="mixed ? 'various' : ''" :aria-invalid="!!(fault || error)" :aria-describedby="fault || error ? `${id}-fault` : undefined"
       @blur="commit" @press-enter="commit" @keydown.esc.stop="reset" />
     <span v-if="fault || error" :id="`${id}-fault`" class="fault" role="alert">{{ fault || error }}</span>
   </label>

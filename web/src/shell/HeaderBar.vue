@@ -17,6 +17,7 @@ const body = ref<SiteBody>({ name: '' })
 const refusal = ref<Refusal>()
 
 const saved = computed(() => (edits.away ? 'not answered' : edits.count ? 'saving …' : 'saved'))
+const over = computed(() => site.tally?.budget.filter((l) => l.over).map((l) => l.what) ?? [])
 const run = (work: Promise<unknown>) => void work.catch(tell)
 
 function open() {
@@ -56,6 +57,7 @@ async function save() {
       </Tooltip>
     </span>
     <span class="saved figures" role="status">{{ saved }}</span>
+    <RouterLink v-if="over.length" class="fault over" :to="`/sites/${site.site.id}/brief/intent`" :title="`Over the budget: ${over.join(', ')}`">■ over budget</RouterLink>
     <dl v-if="site.tally" class="tally" aria-label="Tally">
       <div><dt>kinds</dt><dd data-testid="tally-kinds">{{ site.tally.kinds }}</dd></div>
       <div><dt>placements</dt><dd data-testid="tally-placements">{{ formatCount(site.tally.placements) }}</dd></div>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import BoardPage from '../brief/BoardPage.vue'
+import BriefStage from '../brief/BriefStage.vue'
+import PinnedPicture from '../brief/PinnedPicture.vue'
 import BuildPanel from '../build/BuildPanel.vue'
 import { useKeys } from '../build/keys'
 import { usePlacing } from '../build/placing'
@@ -12,6 +15,7 @@ import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
 import SurveyPanel from '../survey/SurveyPanel.vue'
 import TableView from '../table/TableView.vue'
+import { useStageClock } from './clock'
 import HeaderBar from './HeaderBar.vue'
 import KeysSheet from './KeysSheet.vue'
 import SpineNav from './SpineNav.vue'
@@ -30,6 +34,10 @@ const stage = computed<StageName>(() => {
   const told = STAGES.find((s) => s.name === route.params.stage)?.name
   return told ?? (site.placements.size ? 'build' : 'massing')
 })
+
+/** The board in a window of its own, for a second screen. */
+const alone = computed(() => route.query.alone !== undefined)
+useStageClock(stage)
 
 watch(id, (now) => void site.open(now).catch(tell), { immediate: true })
 watch(() => site.site?.name, (name) => (document.title = name ? `${name} – Hausbau` : 'Hausbau'))
@@ -62,7 +70,7 @@ async function addDrawn(from: { x: number; y: number }, to: { x: number; y: numb
 
 <template>
   <div class="shell">
-    <HeaderBar @keys="keys = true" />
+    <HeaderBar v-if="!alone" @keys="keys = true" />
     <div v-if="edits.away" class="away" role="alert">
       The server does not answer. {{ edits.count ? `${edits.count} ${edits.count === 1 ? 'edit is' : 'edits are'} kept and will be sent when it is back.` : 'Trying again …' }}
     </div>
@@ -71,11 +79,13 @@ async function addDrawn(from: { x: number; y: number }, to: { x: number; y: numb
       <p class="soft">It may have been deleted. <RouterLink to="/">All sites</RouterLink></p>
     </main>
     <p v-else-if="!site.site" class="missing soft" role="status">Unrolling the drawings …</p>
+    <div v-else-if="alone" class="body"><BoardPage /></div>
     <div v-else class="body">
       <SpineNav :stage="stage" />
       <main class="middle">
-        <KitStage v-if="stage === 'kit'" />
-        <div v-show="stage !== 'kit'" class="work">
+        <BriefStage v-if="stage === 'brief'" />
+        <KitStage v-else-if="stage === 'kit'" />
+        <div v-show="stage !== 'kit' && stage !== 'brief'" class="work">
           <TableView @room="addDrawn" />
           <aside class="side" aria-label="Details">
             <MassingPanel v-if="stage === 'massing'" />
@@ -84,7 +94,8 @@ async function addDrawn(from: { x: number; y: number }, to: { x: number; y: numb
             <HandoverPanel v-else-if="stage === 'handover'" />
           </aside>
         </div>
-        <LineUp :can-take="stage === 'build'" />
+        <PinnedPicture v-if="stage !== 'brief'" />
+        <LineUp v-show="stage !== 'brief'" :can-take="stage === 'build'" />
       </main>
     </div>
     <KeysSheet v-model:open="keys" />

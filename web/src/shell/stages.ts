@@ -1,5 +1,6 @@
 /** The stages that are built, with the key that opens each; a key keeps its stage when others come between. */
 export const STAGES = [
+  { name: 'brief', title: 'Brief', key: '1' },
   { name: 'massing', title: 'Massing', key: '2' },
   { name: 'kit', title: 'Kit', key: '3' },
   { name: 'build', title: 'Build', key: '4' },
@@ -11,7 +12,7 @@ export type StageName = (typeof STAGES)[number]['name']
 
 /** The keys, as the sheet on `?` lists them. */
 export const KEYS: { keys: string[]; does: string }[] = [
-  { keys: ['2', '3', '4', '6', '7'], does: 'Massing, Kit, Build, Survey, Handover' },
+  { keys: ['1', '2', '3', '4', '6', '7'], does: 'Brief, Massing, Kit, Build, Survey, Handover' },
   { keys: ['←', '→', '↑', '↓'], does: 'nudge by one step; with Shift by a tenth' },
   { keys: ['Page Up', 'Page Down'], does: 'raise and lower' },
   { keys: [',', '.'], does: 'quarter turn left and right' },

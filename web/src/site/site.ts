@@ -16,6 +16,7 @@ interface News {
   all: boolean
   rooms: boolean
   pieces: boolean
+  board: boolean
   changed: PlacementView[]
   removed: number[]
 }
@@ -36,6 +37,8 @@ export const useSite = defineStore('site', () => {
   const missing = ref(false)
   /** Raised whenever a piece's shape may have changed. */
   const shapes = ref(0)
+  /** Raised whenever what lies on the board, the piece list or the brief may have changed. */
+  const boards = ref(0)
   let listener: ReturnType<typeof setInterval> | undefined
 
   const unit = computed(() => site.value?.unit ?? 'METRE')
@@ -99,6 +102,7 @@ export const useSite = defineStore('site', () => {
     pieces.value = k
     placements.value = new Map(p.map((x) => [x.id, x]))
     shapes.value++
+    boards.value++
     reckonSoon()
   }
 
@@ -132,6 +136,7 @@ export const useSite = defineStore('site', () => {
       if (news.rooms) massing.value = await get<MassingView>(`${base()}/massing`)
       pieces.value = await get<PieceView[]>(`${base()}/pieces`)
       if (news.pieces || news.rooms) shapes.value++
+      if (news.board) boards.value++
       news.changed.forEach((p) => placements.value.set(p.id, p))
       news.removed.forEach((id) => placements.value.delete(id))
       triggerRef(placements)
@@ -172,7 +177,7 @@ export const useSite = defineStore('site', () => {
   }
 
   return {
-    site, massing, pieces, placements, tally, survey, finding, selection, selections, missing, shapes, unit, pieceById, selected,
+    site, massing, pieces, placements, tally, survey, finding, selection, selections, missing, shapes, boards, catchUp, unit, pieceById, selected,
     show, open, close, select, toggle, make, undo, redo, arrange, plumb, takeAway, setValues, copy,
   }
 })

@@ -3,6 +3,7 @@ package hausbau.core.measure;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -38,6 +39,9 @@ public enum Unit {
         return symbol;
     }
 
+    /** A sum longer than this is no length on an envelope. */
+    private static final int MOST_TERMS = 20;
+
     /** Micrometres in one of this unit (for feet and inches: in a foot). */
     public long um() {
         return um;
@@ -45,12 +49,24 @@ public enum Unit {
 
     /**
      * Reads a typed length: {@code 4.5m}, {@code 450 cm}, {@code 14' 9"}, {@code 1/2"}, {@code 9 1/2 in},
-     * {@code -3u}; a bare number is in this unit. Several terms add up. What is finer than a micrometre is rounded to
+     * {@code -3u}, or a sum of such, {@code 200 + 500mm}; a bare number is in this unit. Several terms add up. What is finer than a micrometre is rounded to
      * the nearest.
      *
      * @throws Refused if it cannot be read; the message says what can
      */
     public Length parse(String text) {
+        var terms = text.split("\\+", -1);
+        if (terms.length == 1 || terms.length > MOST_TERMS) {
+            return parseTerm(text);
+        }
+        try {
+            return Arrays.stream(terms).map(this::parseTerm).reduce(Length.ZERO, Length::plus);
+        } catch (IllegalArgumentException e) {
+            throw new Refused("text", "A length must stay within 1000 km.");
+        }
+    }
+
+    private Length parseTerm(String text) {
         var rest = text.strip().toLowerCase(Locale.ROOT).replace("''", "\"");
         if (rest.length() > 60) {
             throw unreadable(rest.substring(0, 60) + "…");

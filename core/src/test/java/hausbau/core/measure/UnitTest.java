@@ -86,4 +86,13 @@ class UnitTest {
         assertThat(Arrays.stream(Unit.values())).allSatisfy(unit ->
                 assertThat(Unit.METRE.parse(unit.format(length))).as(unit.format(length)).isEqualTo(length));
     }
+
+    /** The trade's own sum: 200 + 500 + 400 = 1100 (common practice, no source). */
+    @Test
+    void aSumIsReadTermByTerm() {
+        assertThat(Unit.MILLIMETRE.parse("200 + 500+400")).isEqualTo(Length.ofMillimetres(1100));
+        assertThat(Unit.METRE.parse("1 + 20cm + 1/2 ft")).isEqualTo(new Length(1_352_400));
+        assertThatThrownBy(() -> Unit.METRE.parse("1 + ")).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> Unit.METRE.parse("999km + 999km")).isInstanceOf(Refused.class).hasMessageContaining("1000 km");
+    }
 }

@@ -55,13 +55,13 @@ class BoardController {
      * @param crop     the part of the picture that is shown: left, top, right, bottom, from 0 to 1
      * @param mediaId  of a picture; {@code pixelsX} and {@code pixelsY} are its whole size
      */
-    record ItemView(@NotNull long id, @NotNull BoardItemRow.Kind kind, @NotNull String name, @NotNull String text, @NotNull double x, @NotNull double y,
+    record BoardItemView(@NotNull long id, @NotNull BoardItemRow.Kind kind, @NotNull String name, @NotNull String text, @NotNull double x, @NotNull double y,
             @NotNull double width, @NotNull double height, @NotNull double turn, @NotNull boolean flipped, @NotNull List<Double> crop,
             @NotNull boolean locked, @NotNull boolean grey, @NotNull long groupId, Long mediaId, @NotNull int pixelsX, @NotNull int pixelsY) {
 
-        static ItemView of(BoardItemRow row, SiteStore.MediaSize media) {
+        static BoardItemView of(BoardItemRow row, SiteStore.MediaSize media) {
             var l = row.lie();
-            return new ItemView(row.getId(), row.kind(), row.name(), row.text(), l.x(), l.y(), l.width(), l.height(), l.turn(), l.flipped(), l.crop(),
+            return new BoardItemView(row.getId(), row.kind(), row.name(), row.text(), l.x(), l.y(), l.width(), l.height(), l.turn(), l.flipped(), l.crop(),
                     row.locked(), row.grey(), row.groupId(), media == null ? null : media.id(), media == null ? 0 : media.width(), media == null ? 0 : media.height());
         }
     }
@@ -87,11 +87,11 @@ class BoardController {
     }
 
     record MarkView(@NotNull long id, @NotNull long pictureId, Long planeId, @NotNull long tagId, @NotNull MarkRow.Kind kind, @NotNull List<Double> points,
-            @NotNull boolean mirrored, @NotNull boolean turned, @NotNull String finish, MeasuredView width, MeasuredView height, MeasuredView length, MeasuredView area) {
+            @NotNull boolean mirrored, @NotNull boolean turned, @NotNull String finish, MeasuredView width, MeasuredView height, MeasuredView length, MeasuredView area, @NotNull List<Double> outline) {
     }
 
     /** @param mostBytes the largest file that is taken */
-    record SheetView(@NotNull long mostBytes, @NotNull List<ItemView> items, @NotNull List<PlaneView> planes, @NotNull List<TagView> tags, @NotNull List<MarkView> marks) {
+    record SheetView(@NotNull long mostBytes, @NotNull List<BoardItemView> items, @NotNull List<PlaneView> planes, @NotNull List<TagView> tags, @NotNull List<MarkView> marks) {
     }
 
     record LieBody(@NotNull Double x, @NotNull Double y, @NotNull Double width, @NotNull Double height, @NotNull Double turn, @NotNull Boolean flipped, @NotNull List<@NotNull Double> crop) {
@@ -124,7 +124,7 @@ class BoardController {
     @GetMapping("/board")
     SheetView find(@PathVariable long siteId) {
         var s = takeoff.find(siteId);
-        return new SheetView(BoardService.mostBytes(), s.items().stream().map(i -> ItemView.of(i, s.media().get(i.mediaId()))).toList(),
+        return new SheetView(BoardService.mostBytes(), s.items().stream().map(i -> BoardItemView.of(i, s.media().get(i.mediaId()))).toList(),
                 s.planes().stream().map(PlaneView::of).toList(),
                 s.tags().stream().map(t -> {
                     var seen = (int) s.marks().stream().filter(m -> m.tagId() == t.getId()).count();
@@ -136,13 +136,13 @@ class BoardController {
     private static MarkView mark(MarkRow m, TakeoffService.MarkSize size) {
         return new MarkView(m.getId(), m.pictureId(), m.planeId() == 0 ? null : m.planeId(), m.tagId(), m.kind(), m.picks(), m.look().mirrored(), m.look().turned(),
                 m.look().finish(), size.width().map(MeasuredView::of).orElse(null), size.height().map(MeasuredView::of).orElse(null),
-                size.length().map(MeasuredView::of).orElse(null), size.area().map(MeasuredView::of).orElse(null));
+                size.length().map(MeasuredView::of).orElse(null), size.area().map(MeasuredView::of).orElse(null), size.outline());
     }
 
     @PostMapping(path = "/board/pictures", consumes = {"image/*", MediaType.APPLICATION_OCTET_STREAM_VALUE})
     @Operation(summary = "Lays a picture on the board: PNG, JPEG or WebP, as it is, in the body")
     @ResponseStatus(HttpStatus.CREATED)
-    ItemView addPicture(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @RequestParam(defaultValue = "") String name,
+    BoardItemView addPicture(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "0") double x, @RequestParam(defaultValue = "0") double y, HttpServletRequest request) throws IOException {
         var most = BoardService.mostBytes();
         var tooLarge = "The file is larger than " + most / 1024 / 1024 + " MiB, the most that is taken. Make the picture smaller first.";
@@ -154,13 +154,13 @@ class BoardController {
             throw new Refused("file", tooLarge);
         }
         var row = board.addPicture(siteId, Seen.revision(ifMatch), name, file, x, y);
-        return ItemView.of(row, store.mediaSizes(siteId).get(row.mediaId()));
+        return BoardItemView.of(row, store.mediaSizes(siteId).get(row.mediaId()));
     }
 
     @PostMapping("/board/items")
     @ResponseStatus(HttpStatus.CREATED)
-    ItemView add(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody ItemBody body) {
-        return ItemView.of(board.add(siteId, Seen.revision(ifMatch), body.kind(), body.text(), body.lie().lie()), null);
+    BoardItemView add(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody ItemBody body) {
+        return BoardItemView.of(board.add(siteId, Seen.revision(ifMatch), body.kind(), body.text(), body.lie().lie()), null);
     }
 
     @PatchMapping("/board/items")

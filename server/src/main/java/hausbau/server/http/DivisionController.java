@@ -21,10 +21,10 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Divider")
 class DivisionController {
 
-    record FixedBody(@NotNull String name, @NotNull Length lengthMm) {
+    record FixedLengthBody(@NotNull String name, @NotNull Length lengthMm) {
     }
 
-    record SideBody(@NotNull String name, @NotNull Length lengthMm, List<@NotNull @Valid FixedBody> fixed) {
+    record SideBody(@NotNull String name, @NotNull Length lengthMm, List<@NotNull @Valid FixedLengthBody> fixed) {
     }
 
     /** @param unit in which reasons name lengths; left out: millimetres */
@@ -35,7 +35,7 @@ class DivisionController {
     record ChangeView(@NotNull String side, String fixed, @NotNull Length byMm) {
     }
 
-    record FilledView(@NotNull String name, @NotNull Length lengthMm, @NotNull List<FixedBody> fixed, @NotNull List<Length> piecesMm) {
+    record FilledView(@NotNull String name, @NotNull Length lengthMm, @NotNull List<FixedLengthBody> fixed, @NotNull List<Length> piecesMm) {
     }
 
     /** @param newPieceMm the piece that must be made for it; null for none */
@@ -56,7 +56,7 @@ class DivisionController {
     private static DivisionView view(Division d, Unit unit) {
         return new DivisionView(d.sort(), d.newPiece().isPositive() ? d.newPiece() : null,
                 d.changes().stream().map(c -> new ChangeView(c.side(), c.fixed().isEmpty() ? null : c.fixed(), c.by())).toList(),
-                d.filled().stream().map(f -> new FilledView(f.side().name(), f.length(), f.side().fixed().stream().map(x -> new FixedBody(x.name(),
+                d.filled().stream().map(f -> new FilledView(f.side().name(), f.length(), f.side().fixed().stream().map(x -> new FixedLengthBody(x.name(),
                         x.length().plus(changeOf(d, f, x)))).toList(), f.pieces())).toList(),
                 d.pieces(), d.kinds(), d.why(unit));
     }

@@ -4,7 +4,7 @@ import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
 import hausbau.core.takeoff.KindProposal;
 import hausbau.core.takeoff.PlaneGrid;
-import hausbau.server.http.BoardController.ItemView;
+import hausbau.server.http.BoardController.BoardItemView;
 import hausbau.server.http.BoardController.MeasuredView;
 import hausbau.server.http.BoardController.PlaneView;
 import hausbau.server.store.MarkRow;
@@ -91,6 +91,9 @@ class TakeoffController {
         }
     }
 
+    record PixelBody(@NotNull Double x, @NotNull Double y) {
+    }
+
     record IdView(@NotNull long id) {
     }
 
@@ -150,9 +153,9 @@ class TakeoffController {
     @PostMapping("/planes/{id}/rectified")
     @Operation(summary = "Lays the plane's view square on on the board, beside its picture")
     @ResponseStatus(HttpStatus.CREATED)
-    ItemView keepRectified(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
+    BoardItemView keepRectified(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
         var row = takeoff.keepRectified(siteId, Seen.revision(ifMatch), id);
-        return ItemView.of(row, store.mediaSizes(siteId).get(row.mediaId()));
+        return BoardItemView.of(row, store.mediaSizes(siteId).get(row.mediaId()));
     }
 
     @PostMapping("/measurements")
@@ -183,6 +186,13 @@ class TakeoffController {
     @ResponseStatus(HttpStatus.CREATED)
     IdView addMark(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkBody body) {
         return new IdView(takeoff.addMark(siteId, Seen.revision(ifMatch), body.told()).getId());
+    }
+
+    @PostMapping("/marks/{id}/again")
+    @Operation(summary = "Marks the next thing of the same kind, as large in its plane")
+    @ResponseStatus(HttpStatus.CREATED)
+    IdView stamp(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody PixelBody body) {
+        return new IdView(takeoff.stamp(siteId, Seen.revision(ifMatch), id, body.x(), body.y()).getId());
     }
 
     @PutMapping("/marks/{id}")

@@ -8,9 +8,11 @@ import hausbau.core.measure.Refused;
 import hausbau.core.takeoff.KindProposal;
 import hausbau.core.takeoff.Measured;
 import hausbau.core.takeoff.Measuring;
+import hausbau.core.takeoff.Pixel;
 import hausbau.core.takeoff.PlanePoint;
 import hausbau.core.takeoff.Raster;
 import hausbau.core.takeoff.Rectification;
+import hausbau.core.takeoff.Stamp;
 import hausbau.core.takeoff.TagMeasure;
 import hausbau.server.journal.Journal;
 import hausbau.server.store.BoardItemRow;
@@ -53,10 +55,16 @@ public class TakeoffService {
         this.board = board;
     }
 
-    /** What a mark measures; empty where its plane or its shape does not tell. */
-    public record MarkSize(Optional<Measured> width, Optional<Measured> height, Optional<Measured> length, Optional<Measured> area) {
+    /**
+     * What a mark measures; empty where its plane or its shape does not tell.
+     *
+     * @param outline how it shows on the picture, x and y by turns
+     */
+    public record MarkSize(Optional<Measured> width, Optional<Measured> height, Optional<Measured> length, Optional<Measured> area, List<Double> outline) {
 
-        static final MarkSize UNKNOWN = new MarkSize(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+        static MarkSize unknown(List<Double> outline) {
+            return new MarkSize(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), outline);
+        }
     }
 
     public record Sheet(List<BoardItemRow> items, Map<Long, SiteStore.MediaSize> media, List<PlaneRow> planes, List<TagRow> tags,
@@ -74,18 +82,29 @@ public class TakeoffService {
     private static Map<Long, MarkSize> sizes(List<PlaneRow> planes, List<MarkRow> marks) {
         var measuring = planes.stream().collect(Collectors.toMap(PlaneRow::getId, p -> p.calibration().measuring()));
         var sizes = new HashMap<Long, MarkSize>();
-        marks.forEach(m -> sizes.put(m.getId(), Optional.ofNullable(measuring.get(m.planeId())).map(on -> size(on, m)).orElse(MarkSize.UNKNOWN)));
+        marks.forEach(m -> sizes.put(m.getId(), Optional.ofNullable(measuring.get(m.planeId())).map(on -> size(on, m)).orElseGet(() -> MarkSize.unknown(unmeasured(m)))));
         return sizes;
     }
 
     private static MarkSize size(Measuring on, MarkRow mark) {
         var p = Points.pixels(mark.picks());
         return switch (mark.kind()) {
-            case POINT -> MarkSize.UNKNOWN;
-            case LINE -> new MarkSize(Optional.empty(), Optional.empty(), Optional.of(on.length(p.get(0), p.get(1))), Optional.empty());
-            case RECTANGLE -> new MarkSize(Optional.of(on.width(p.get(0), p.get(1))), Optional.of(on.height(p.get(0), p.get(1))), Optional.empty(), Optional.empty());
-            case POLYGON -> new MarkSize(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(on.area(p)));
+            case POINT -> MarkSize.unknown(mark.picks());
+            case LINE -> new MarkSize(Optional.empty(), Optional.empty(), Optional.of(on.length(p.get(0), p.get(1))), Optional.empty(), mark.picks());
+            case RECTANGLE -> new MarkSize(Optional.of(on.width(p.get(0), p.get(1))), Optional.of(on.height(p.get(0), p.get(1))), Optional.empty(), Optional.empty(),
+                    flat(on.plane().rectangle(p.get(0), p.get(1))));
+            case POLYGON -> new MarkSize(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(on.area(p)), mark.picks());
         };
+    }
+
+    /** Without a plane a rectangle is upright on the picture itself. */
+    private static List<Double> unmeasured(MarkRow mark) {
+        var p = mark.picks();
+        return mark.kind() == MarkRow.Kind.RECTANGLE ? List.of(p.get(0), p.get(1), p.get(2), p.get(1), p.get(2), p.get(3), p.get(0), p.get(3)) : p;
+    }
+
+    private static List<Double> flat(List<Pixel> pixels) {
+        return pixels.stream().flatMap(p -> Stream.of(p.x(), p.y())).toList();
     }
 
     /** What can be measured without keeping a mark. */
@@ -271,6 +290,22 @@ public class TakeoffService {
             check(siteId, told);
             edit.name("Mark " + tag.letter());
             var row = new MarkRow(store.nextId(), siteId, told.pictureId(), told.planeId(), told.tagId(), told.kind(), told.points(), told.look());
+            edit.add(row);
+            return row;
+        });
+    }
+
+    /** Marks the next thing of the same kind: the same shape at another place of the same picture. */
+    @Transactional
+    public MarkRow stamp(long siteId, OptionalLong seen, long likeId, double x, double y) {
+        return journal.edit(siteId, seen, edit -> {
+            var like = store.find(store.marks(siteId), likeId, "mark");
+            var tag = store.find(store.tags(siteId), like.tagId(), "tag");
+            var plane = store.planes(siteId).stream().filter(p -> p.getId() == like.planeId()).findFirst().map(p -> p.calibration().plane());
+            var points = flat(Stamp.at(Points.pixels(like.picks()), plane, Points.pixels(List.of(x, y), 1).get(0)));
+            check(siteId, new MarkTold(like.pictureId(), like.planeId(), like.tagId(), like.kind(), points, like.look()));
+            edit.name("Mark " + tag.letter() + " again");
+            var row = new MarkRow(store.nextId(), siteId, like.pictureId(), like.planeId(), like.tagId(), like.kind(), points, like.look());
             edit.add(row);
             return row;
         });

@@ -1,0 +1,79 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { get, send, type BriefView, type ItemView, type ListedView, type SheetView } from '../api/client'
+import { tell, useSite } from '../site/site'
+
+const CHANNEL = 'hausbau.edits'
+
+/** What the site is planned from, as the server has it: the board with planes and marks, the piece list, the brief. */
+export const useBoard = defineStore('board', () => {
+  const site = useSite()
+  const sheet = shallowRef<SheetView>()
+  const list = shallowRef<ListedView[]>([])
+  const brief = shallowRef<BriefView>()
+  const selection = shallowRef(new Set<number>())
+  /** The picture that lies small over the other stages. */
+  const pinned = ref<number>()
+
+  const items = computed(() => sheet.value?.items ?? [])
+  const selected = computed(() => items.value.filter((i) => selection.value.has(i.id)))
+  const pictures = computed(() => items.value.filter((i) => i.kind === 'PICTURE'))
+  const base = computed(() => `/api/sites/${site.site?.id}`)
+
+  async function fetchAll() {
+    if (!site.site) return
+    const [s, l, b] = await Promise.all([
+      get<SheetView>(`${base.value}/board`), get<ListedView[]>(`${base.value}/piece-list`), get<BriefView>(`${base.value}/brief`),
+    ])
+    sheet.value = s
+    list.value = l
+    brief.value = b
+    const there = new Set(s.items.map((i) => i.id))
+    if ([...selection.value].some((id) => !there.has(id))) select([...selection.value].filter((id) => there.has(id)))
+    if (pinned.value && !there.has(pinned.value)) pinned.value = undefined
+  }
+  watch(() => [site.boards, site.site?.id], () => void fetchAll().catch(tell), { immediate: true })
+  watch(() => site.site?.id, () => {
+    sheet.value = undefined
+    selection.value = new Set()
+    pinned.value = undefined
+  })
+  // The kit's counts and states show on the list.
+  watch(() => site.pieces, async () => {
+    if (site.site && sheet.value) list.value = await get<ListedView[]>(`${base.value}/piece-list`).catch(() => list.value)
+  })
+
+  /** Other windows of this browser hear of an edit at once, not at their next look. */
+  const channel = new BroadcastChannel(CHANNEL)
+  channel.onmessage = (e: MessageEvent<number>) => {
+    if (e.data === site.site?.id) void site.catchUp().catch(() => {})
+  }
+
+  async function make<T = void>(label: string, method: string, path: string, body?: unknown): Promise<T> {
+    const made = await site.make<T>(label, method, path, body)
+    channel.postMessage(site.site!.id)
+    return made
+  }
+
+  function select(ids: Iterable<number>) {
+    selection.value = new Set(ids)
+  }
+
+  /** An item with all that are grouped with it. */
+  function withGroup(item: ItemView): ItemView[] {
+    return item.groupId ? items.value.filter((i) => i.groupId === item.groupId) : [item]
+  }
+
+  const change = (does: string, changes: ({ id: number } & Record<string, unknown>)[]) =>
+    changes.length ? make(does, 'PATCH', '/board/items', { does, items: changes }) : Promise.resolve()
+  const original = (item: ItemView) => `${base.value}/media/${item.mediaId}/original`
+  const preview = (item: ItemView) => `${base.value}/media/${item.mediaId}/preview`
+  const spend = (stage: number, seconds: number) => send('POST', `${base.value}/brief/spent`, { stage, seconds })
+
+  return {
+    sheet, list, brief, selection, pinned, items, selected, pictures, base, fetchAll, make, select, withGroup, change, original, preview, spend,
+  }
+})
+
+/** Where an item lies, as the server takes it. */
+export const lieOf = (i: ItemView) => ({ x: i.x, y: i.y, width: i.width, height: i.height, turn: i.turn, flipped: i.flipped, crop: i.crop })
