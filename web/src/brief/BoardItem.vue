@@ -35,6 +35,9 @@ const image = computed(() => {
   position: absolute;
   user-select: none;
 }
+.picture {
+  box-shadow: 0 0 0 var(--line) var(--soft-ink);
+}
 .clip {
   position: absolute;
   inset: 0;

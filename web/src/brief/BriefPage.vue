@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Select } from 'ant-design-vue'
+import Choice from '../parts/Choice.vue'
 import { computed, ref } from 'vue'
 import { Refusal, type BriefView, type BudgetView } from '../api/client'
 import TextEntry from '../parts/TextEntry.vue'
@@ -46,7 +46,7 @@ const share = (s: { spent: number; allowed: number }) => Math.min(1, s.allowed ?
 
 <template>
   <div v-if="board.brief" class="page">
-    <section class="column" aria-label="Intent">
+    <section class="column" aria-label="Intent and budget">
       <h2>What this place is</h2>
       <label class="field"><span>Intent, in a few lines</span>
         <TextEntry :value="board.brief.intent" :rows="5" :maxlength="4000" label="Intent" @commit="(intent) => save({ intent })" />
@@ -56,7 +56,7 @@ const share = (s: { spent: number; allowed: number }) => Math.min(1, s.allowed ?
       </label>
       <h2>What it may cost</h2>
       <label class="field target"><span>Shown on</span>
-        <Select size="small" :value="board.brief.target" :options="targets" aria-label="Target" @change="(t) => aim(String(t))" />
+        <Choice :value="board.brief.target" :options="targets" label="Target" @change="(t) => aim(String(t))" />
       </label>
       <table>
         <thead><tr><th>budget</th><th class="right">at most</th><th class="right">now</th><th class="wide"><span class="unseen">share</span></th></tr></thead>

@@ -107,7 +107,7 @@ const drawn = (side: DivisionView['sides'][number]) => {
       <p v-else-if="answers && !answers.length" class="soft">No sum comes out: allow a new piece of other sizes, or add a piece that there is.</p>
       <ol>
         <li v-for="(a, n) in answers" :key="n">
-          <div class="row spread"><b>{{ SORTS[a.sort] }}</b><span class="figures soft">{{ a.pieces }} pieces · {{ a.kinds }} {{ a.kinds === 1 ? 'kind' : 'kinds' }}</span></div>
+          <div class="row spread"><b>{{ SORTS[a.sort] }}</b><span class="figures soft">{{ a.pieces }} {{ a.pieces === 1 ? 'piece' : 'pieces' }} · {{ a.kinds }} {{ a.kinds === 1 ? 'kind' : 'kinds' }}</span></div>
           <p>{{ a.why }}</p>
           <svg v-for="s in a.sides" :key="s.name" :viewBox="`0 0 640 ${a.sides.length > 1 ? 50 : 44}`" role="img"
             :aria-label="`${s.name}, ${site.show(s.lengthMm)}: ${[...s.fixed.map((f) => `${f.name} ${site.show(f.lengthMm)}`), ...s.piecesMm.map(site.show)].join(', ')}`">
@@ -158,6 +158,7 @@ article > .ant-btn {
 }
 .fixed {
   align-items: center;
+  white-space: nowrap;
 }
 .grow {
   flex: 1;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Button, Checkbox, Input, Select, Switch } from 'ant-design-vue'
+import { Button, Checkbox, Input, Switch } from 'ant-design-vue'
+import Choice from '../parts/Choice.vue'
 import { computed, ref } from 'vue'
 import { Refusal, type ListedView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
@@ -98,8 +99,8 @@ async function read(e: Event) {
     </div>
     <div class="row tools">
       <Input v-model:value="wanted" size="small" placeholder="Find" aria-label="Find on the list" allow-clear class="find" />
-      <Select v-model:value="sort" size="small" :options="SORTS" aria-label="Sort" class="pick" />
-      <Select v-model:value="group" size="small" :options="GROUPS" aria-label="Group" class="pick" />
+      <Choice v-model:value="sort" :options="SORTS" label="Sort" class="pick" />
+      <Choice v-model:value="group" :options="GROUPS" label="Group" class="pick" />
       <Input v-model:value="newCode" size="small" placeholder="new code, such as PRP-TILL" aria-label="New code" :maxlength="40" class="new" @press-enter="newCode.trim() && add()" />
       <Button size="small" :disabled="!newCode.trim()" @click="add">Add</Button>
       <span class="grow" />
@@ -115,22 +116,22 @@ async function read(e: Event) {
       <table v-for="g in groups" :key="g.title">
         <caption v-if="g.title">{{ g.title }} <span class="figures soft">{{ g.rows.length }}</span></caption>
         <thead><tr><th><span class="unseen">chosen</span></th><th><span class="unseen">portrait</span></th><th>code</th><th>name</th><th>role</th><th>width</th><th>depth</th><th>height</th>
-          <th class="right">count</th><th class="right">placed</th><th>source</th><th>state</th><th>first</th><th class="right">hours</th><th>hero</th><th>notes</th></tr></thead>
+          <th class="right">count</th><th class="right">placed</th><th>source</th><th>state</th><th title="priority: 1 comes first">rank</th><th class="right">hours</th><th>hero</th><th>notes</th></tr></thead>
         <tbody>
           <tr v-for="l in g.rows" :key="l.id" :class="{ chosen: chosen.has(l.id) }">
             <td><Checkbox :checked="chosen.has(l.id)" :aria-label="`Choose ${l.code}`" @change="(e) => choose(l.id, e.target.checked)" /></td>
             <td><Portrait :listed="l" /></td>
             <td><TextEntry class="code" :value="l.code" :label="`Code of ${l.code}`" :maxlength="40" @commit="(code) => setFrom(l, { code })" /></td>
             <td><TextEntry class="name" :value="l.name" :label="`Name of ${l.code}`" :maxlength="200" @commit="(name) => setFrom(l, { name })" /></td>
-            <td><Select size="small" :value="l.role" :options="ROLES" :aria-label="`Role of ${l.code}`" class="role" @change="(role) => setFrom(l, { role })" /></td>
+            <td><Choice :value="l.role" :options="ROLES" :label="`Role of ${l.code}`" class="role" @change="(role) => setFrom(l, { role })" /></td>
             <td><LengthField label="" :mm="l.sizeMm.x" class="size" :aria="`Width of ${l.code}`" @change="(mm) => setFrom(l, { widthMm: mm })" /></td>
             <td><LengthField label="" :mm="l.sizeMm.y" class="size" :aria="`Depth of ${l.code}`" @change="(mm) => setFrom(l, { depthMm: mm })" /></td>
             <td><LengthField label="" :mm="l.sizeMm.z" class="size" :aria="`Height of ${l.code}`" @change="(mm) => setFrom(l, { heightMm: mm })" /></td>
             <td class="right"><TextEntry class="figures few" :value="String(l.count)" :label="`Count of ${l.code}`" @commit="(t) => numbered(l, 'count', t)" /></td>
             <td class="right figures">{{ l.placed || '' }}</td>
-            <td><Select size="small" :value="l.source" :options="[...SOURCES]" :aria-label="`Source of ${l.code}`" class="source" @change="(source) => setFrom(l, { source })" /></td>
+            <td><Choice :value="l.source" :options="[...SOURCES]" :label="`Source of ${l.code}`" class="source" @change="(source) => setFrom(l, { source })" /></td>
             <td class="nowrap">
-              <Select v-if="l.state !== 'STAND_IN'" size="small" :value="l.state" :options="STATES.map((s) => ({ value: s.value, label: `${s.mark} ${s.label}` }))" :aria-label="`State of ${l.code}`" class="state-pick" @change="(state) => setFrom(l, { state })" />
+              <Choice v-if="l.state !== 'STAND_IN'" :value="l.state" :options="STATES.map((s) => ({ value: s.value, label: `${s.mark} ${s.label}` }))" :label="`State of ${l.code}`" class="state-pick" @change="(state) => setFrom(l, { state })" />
               <span v-else>◧ stand-in</span>
               <button v-if="!l.pieceId" type="button" class="plain act" :aria-label="`Make a stand-in for ${l.code}`" @click="standIn([l.id])">stand in</button>
             </td>
@@ -235,33 +236,33 @@ tr.chosen {
   white-space: nowrap;
 }
 .code {
-  width: 112px;
+  width: 108px;
   font-weight: 600;
 }
 .name {
-  width: 124px;
+  width: 112px;
 }
 .role {
-  width: 84px;
+  width: 76px;
 }
 .size {
-  width: 66px;
+  width: 62px;
 }
 .source {
-  width: 92px;
+  width: 78px;
 }
 .state-pick {
-  width: 108px;
+  width: 100px;
 }
 .few {
-  width: 46px;
+  width: 42px;
   text-align: right;
 }
 .one {
   width: 32px;
 }
 .notes {
-  width: 130px;
+  width: 96px;
 }
 .act,
 .file {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Select } from 'ant-design-vue'
+import Choice from '../parts/Choice.vue'
 import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSite } from '../site/site'
@@ -168,7 +168,7 @@ const picking = computed(() => dragged.value !== undefined || (takeoff.tool !== 
     </div>
     <aside class="side" aria-label="Takeoff tools">
       <label class="field"><span>Picture</span>
-        <Select size="small" :value="picture?.id" :options="choices" aria-label="Picture" @change="(id) => open(Number(id))" />
+        <Choice :value="picture?.id" :options="choices" label="Picture" @change="(id) => open(Number(id))" />
       </label>
       <TakeoffPanel v-model:stamping="stamping" :takeoff="takeoff" />
     </aside>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Button, Input, InputNumber, Select, Switch } from 'ant-design-vue'
+import { Button, Input, InputNumber, Switch } from 'ant-design-vue'
+import Choice from '../parts/Choice.vue'
 import { computed, ref } from 'vue'
 import type { MarkView, PlaneView, TagView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
@@ -20,7 +21,7 @@ const newTag = ref('')
 const newRole = ref<TagView['role']>('PROP')
 
 const TOOLS: { tool: Tool; title: string }[] = [
-  { tool: 'look', title: 'Look' }, { tool: 'perspective', title: 'Plane in perspective' }, { tool: 'flat', title: 'Flat scale' }, { tool: 'measure', title: 'Measure' }, { tool: 'mark', title: 'Mark' },
+  { tool: 'look', title: 'Look' }, { tool: 'perspective', title: 'Perspective' }, { tool: 'flat', title: 'Flat' }, { tool: 'measure', title: 'Measure' }, { tool: 'mark', title: 'Mark' },
 ]
 const QUANTITIES: { value: Quantity; label: string }[] = [
   { value: 'LENGTH', label: 'length' }, { value: 'WIDTH', label: 'width along the plane' }, { value: 'HEIGHT', label: 'height' }, { value: 'ANGLE', label: 'angle' }, { value: 'AREA', label: 'area' },
@@ -76,8 +77,8 @@ const sizeOf = (m: MarkView) =>
 
   <section v-if="takeoff.tool === 'measure'" class="part" aria-label="Measure">
     <div class="fields">
-      <label class="field"><span>What</span><Select v-model:value="takeoff.quantity" size="small" :options="QUANTITIES" aria-label="Quantity" /></label>
-      <label class="field"><span>On</span><Select size="small" :value="takeoff.plane?.id" :options="planes" placeholder="no plane yet" aria-label="Plane to measure on" @change="(id) => (takeoff.planeId = Number(id))" /></label>
+      <label class="field"><span>What</span><Choice v-model:value="takeoff.quantity" :options="QUANTITIES" label="Quantity" /></label>
+      <label class="field"><span>On</span><Choice :value="takeoff.plane?.id" :options="planes" placeholder="no plane yet" label="Plane to measure on" @change="(id) => (takeoff.planeId = Number(id))" /></label>
     </div>
     <ul v-if="takeoff.readings.length" aria-label="Readings">
       <li v-for="(r, i) in takeoff.readings" :key="i" class="row spread"><span class="soft">{{ QUANTITIES.find((q) => q.value === r.quantity)!.label }}</span><span class="figures">{{ takeoff.say(r.value, r.quantity) }}</span></li>
@@ -87,9 +88,9 @@ const sizeOf = (m: MarkView) =>
 
   <section v-if="takeoff.tool === 'mark'" class="part" aria-label="Mark">
     <div class="fields">
-      <label class="field"><span>Tag</span><Select size="small" :value="takeoff.tag?.id" :options="tags" placeholder="no tag yet" aria-label="Tag to mark with" @change="(id) => (takeoff.tagId = Number(id))" /></label>
-      <label class="field"><span>Shape</span><Select v-model:value="takeoff.shape" size="small" :options="SHAPES" aria-label="Shape of the mark" /></label>
-      <label class="field"><span>On</span><Select size="small" :value="takeoff.plane?.id" :options="planes" placeholder="no plane" aria-label="Plane to mark on" @change="(id) => (takeoff.planeId = Number(id))" /></label>
+      <label class="field"><span>Tag</span><Choice :value="takeoff.tag?.id" :options="tags" placeholder="no tag yet" label="Tag to mark with" @change="(id) => (takeoff.tagId = Number(id))" /></label>
+      <label class="field"><span>Shape</span><Choice v-model:value="takeoff.shape" :options="SHAPES" label="Shape of the mark" /></label>
+      <label class="field"><span>On</span><Choice :value="takeoff.plane?.id" :options="planes" placeholder="no plane" label="Plane to mark on" @change="(id) => (takeoff.planeId = Number(id))" /></label>
       <label class="field"><span>Other finish</span><Input v-model:value="takeoff.finish" size="small" placeholder="none" aria-label="Finish" :maxlength="100" /></label>
     </div>
     <label class="row"><Switch v-model:checked="stamping" size="small" :disabled="!takeoff.chosenMark" aria-label="Again with one click" /> Again: stamp the last one with one click (N)</label>
@@ -98,7 +99,7 @@ const sizeOf = (m: MarkView) =>
   <section v-if="mark" class="part" aria-label="Chosen mark">
     <div class="row spread"><h3>Mark {{ takeoff.tags.find((t) => t.id === mark!.tagId)?.letter }}</h3><span class="figures soft">{{ sizeOf(mark) }}</span></div>
     <div class="fields">
-      <label class="field"><span>Tag</span><Select size="small" :value="mark.tagId" :options="tags" aria-label="Tag of the mark" @change="(id) => changeMark(mark!, { tagId: Number(id) })" /></label>
+      <label class="field"><span>Tag</span><Choice :value="mark.tagId" :options="tags" label="Tag of the mark" @change="(id) => changeMark(mark!, { tagId: Number(id) })" /></label>
       <label class="field"><span>Finish</span><TextEntry :value="mark.finish" label="Finish of the mark" placeholder="none" :maxlength="100" @commit="(finish) => changeMark(mark!, { finish })" /></label>
     </div>
     <div class="row">
@@ -140,7 +141,7 @@ const sizeOf = (m: MarkView) =>
     <p v-else class="soft">One tag for each kind of thing that repeats. Colour and dirt do not count, shape does.</p>
     <div class="row">
       <Input v-model:value="newTag" size="small" placeholder="a thing that repeats" aria-label="New tag" :maxlength="200" @press-enter="addTag" />
-      <Select v-model:value="newRole" size="small" :options="ROLES" class="role" aria-label="Role of the new tag" />
+      <Choice v-model:value="newRole" :options="ROLES" class="role" label="Role of the new tag" />
       <Button size="small" :disabled="!newTag.trim()" @click="addTag">Add</Button>
     </div>
   </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Button, Input, Select } from 'ant-design-vue'
+import { Button, Input } from 'ant-design-vue'
+import Choice from '../parts/Choice.vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { Refusal, type OpeningView, type RoomView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
@@ -79,7 +80,7 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
         <div v-for="o in openings" :key="o.id" class="opening" :data-testid="`opening-${o.kind.toLowerCase()}`">
           <div class="row spread">
             <span class="row"><b>{{ o.kind === 'DOOR' ? 'Door' : 'Window' }}</b>
-              <Select size="small" :value="o.side" :options="sides" class="side" aria-label="Wall" @change="(side) => changeOpening(o, { side: side as OpeningView['side'] })" /></span>
+              <Choice :value="o.side" :options="sides" class="side" label="Wall" @change="(side) => changeOpening(o, { side: side as OpeningView['side'] })" /></span>
             <button type="button" class="plain soft" :aria-label="`Remove the ${o.kind.toLowerCase()}`" @click="removeOpening(o)">remove</button>
           </div>
           <div class="four">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Input, Select, Switch } from 'ant-design-vue'
+import { Input, Switch } from 'ant-design-vue'
+import Choice from '../parts/Choice.vue'
 import type { SiteBody, Refusal, Unit } from '../api/client'
 import { UNIT_NAMES } from '../measure/format'
 import LengthField from '../parts/LengthField.vue'
@@ -19,7 +20,7 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
         @update:value="(name: string) => set({ name })" />
     </label>
     <label class="field"><span>Unit</span>
-      <Select :value="body.unit" :options="units" aria-label="Unit" @change="(u) => set({ unit: u as Unit })" />
+      <Choice :value="body.unit" :options="units" label="Unit" @change="(u) => set({ unit: u as Unit })" />
     </label>
     <div class="fields">
       <LengthField label="Step" :mm="body.stepMm" :unit="body.unit" :error="refusal?.about('stepMm')" @change="(mm) => set({ stepMm: mm })" />

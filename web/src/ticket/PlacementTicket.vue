@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Button, InputNumber, Select, Switch } from 'ant-design-vue'
+import { Button, InputNumber, Switch } from 'ant-design-vue'
+import Choice from '../parts/Choice.vue'
 import { computed } from 'vue'
 import { usePlacing } from '../build/placing'
 import LengthField from '../parts/LengthField.vue'
@@ -72,7 +73,7 @@ const originOf = computed(() => {
     </div>
     <div class="fields three">
       <label class="field"><span>Turn</span>
-        <Select size="small" :value="quarters" :options="turns" placeholder="various" aria-label="Quarter turns" @change="(q) => set({ quarterTurns: Number(q) })" />
+        <Choice :value="quarters" :options="turns" placeholder="various" label="Quarter turns" @change="(q) => set({ quarterTurns: Number(q) })" />
       </label>
       <label class="field"><span>Free turn, °</span>
         <InputNumber size="small" class="figures" :value="free" :min="-359" :max="359" :controls="false" placeholder="various" aria-label="Free turn in degrees"

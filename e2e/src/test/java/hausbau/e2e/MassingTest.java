@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.Page;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -50,8 +49,7 @@ class MassingTest {
         var desk = SharedApplication.desk().hall("Unit hall");
         var before = desk.get(desk.site() + "/placements");
         desk.page.getByTitle("Site set-up").click();
-        desk.field("Unit").first().click();
-        desk.page.getByText("feet and inches", new Page.GetByTextOptions().setExact(true)).click();
+        desk.field("Unit").selectOption("FEET_AND_INCHES");
         desk.button("Save").click();
         desk.stage("Massing");
         // 5000 mm = 16 ft 4.8504 in; what is no sixteenth of an inch is written in decimals.

@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongUnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * The sum on the back of the envelope: divides lengths into pieces, exactly, and ranks the ways to do it: with the pieces
@@ -92,7 +93,7 @@ public final class Divider {
         return pieces;
     }
 
-    /** The few best new pieces: fewest pieces in all, and of those the longest. */
+    /** The few best new pieces: fewest pieces in all, and of those the longest; and the one that makes least anew. */
     private List<Division> withOneNew() {
         var answers = new ArrayList<Division>();
         var step = question.step().um();
@@ -104,7 +105,9 @@ public final class Divider {
             }
         }
         answers.sort(Comparator.comparingInt(Division::pieces).thenComparing(Division::newPiece, Comparator.reverseOrder()));
-        return answers.stream().limit(MOST_OF_A_SORT).toList();
+        // The one that makes the most of the pieces there are, with the least that is new, is worth a look as well.
+        var sparing = answers.stream().min(Comparator.comparing(Division::newLength));
+        return Stream.concat(answers.stream().limit(MOST_OF_A_SORT - 1), sparing.stream()).distinct().toList();
     }
 
     private Optional<Division> withNew(Length piece) {

@@ -32,6 +32,11 @@ public record Division(Sort sort, Length newPiece, List<Change> changes, List<Fi
         return filled.stream().mapToInt(f -> f.pieces().size()).sum();
     }
 
+    /** The length of all new pieces together. */
+    public Length newLength() {
+        return newPiece.times(used());
+    }
+
     public int kinds() {
         return (int) filled.stream().flatMap(f -> f.pieces().stream()).distinct().count();
     }

@@ -51,6 +51,7 @@ class DividerTest {
         var answers = divide(List.of(side("wall", 2000, 300)), false, 500);
         var withNew = answers.stream().filter(a -> a.sort() == Sort.ONE_NEW).toList();
         assertThat(withNew.get(0).pieces()).isEqualTo(1);
+        assertThat(withNew).anySatisfy(a -> assertThat(pieces(a, 0)).containsExactly(500L, 500L, 500L, 200L));
         assertThat(withNew).allSatisfy(a -> assertThat(pieces(a, 0).stream().mapToLong(Long::longValue).sum()).isEqualTo(1700));
         var changed = answers.stream().filter(a -> a.sort() == Sort.CHANGED).toList();
         assertThat(changed).extracting(a -> a.why(Unit.MILLIMETRE)).containsExactlyInAnyOrder(

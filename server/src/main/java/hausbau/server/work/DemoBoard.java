@@ -94,7 +94,7 @@ class DemoBoard {
 
     /** The row of cubicles with the passage door beside it, from the south. */
     private void cubicles(long site, long cubicle, long door) {
-        var camera = new Camera(Vec.ofMillimetres(5600, 500, 1650), Vec.ofMillimetres(4900, 8000, 1350), 28, 36, WIDTH, HEIGHT);
+        var camera = new Camera(Vec.ofMillimetres(5000, 350, 1650), Vec.ofMillimetres(4900, 8000, 1450), 20, 36, WIDTH, HEIGHT);
         var picture = picture(site, "Cubicles and passage", camera, piece -> true, -260, -20);
         var fronts = plane(site, picture, "cubicle fronts", wall(camera, 100, 6100, 6800, 0, 2100), 6000, 2100);
         var north = plane(site, picture, "north wall", wall(camera, 8600, 9800, 8000, 0, 2200), 1200, 2200);
@@ -106,7 +106,7 @@ class DemoBoard {
 
     /** The entrance between its windows, from the north. */
     private void entrance(long site, long window, long entrance) {
-        var camera = new Camera(Vec.ofMillimetres(6200, 7900, 1650), Vec.ofMillimetres(6000, 0, 1500), 24, 36, WIDTH, HEIGHT);
+        var camera = new Camera(Vec.ofMillimetres(7300, 7700, 1650), Vec.ofMillimetres(6000, 0, 1500), 20, 36, WIDTH, HEIGHT);
         var picture = picture(site, "Entrance from inside", camera, piece -> true, 260, -20);
         var south = plane(site, picture, "south wall", wall(camera, 10_300, 1_700, 0, 900, 3_100), 8600, 2200);
         mark(site, picture, south, window, see(camera, 10_300, 0, 3_100), see(camera, 8_700, 0, 900), false);
