@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
-import { lieOf, useBoard } from './board'
+import { useBoard } from './board'
+import { uncropped } from './sheet'
 
 /** What is selected on the board: its typed values, and what can be done with it. */
 defineEmits<{ crop: []; look: [] }>()
@@ -26,17 +27,13 @@ function set(key: 'x' | 'y' | 'width' | 'turn', text: string) {
   const n = Number(text)
   const i = one.value!
   if (text.trim() === '' || !Number.isFinite(n) || n < (key === 'width' ? 1 : -1e6)) return
-  const lie = { ...lieOf(i), [key]: n, ...(key === 'width' ? { height: (i.height * n) / i.width } : {}) }
+  const lie = { [key]: n, ...(key === 'width' ? { height: (i.height * n) / i.width } : {}) }
   run(board.change(key === 'turn' ? 'Turn' : key === 'width' ? 'Scale' : 'Move', [{ id: i.id, lie }]))
 }
 const mark = (what: 'grey' | 'locked', on: boolean) => run(board.change(what === 'grey' ? 'Grey' : 'Lock', ids.value.map((id) => ({ id, [what]: on }))))
-const flip = () => run(board.change('Flip', board.selected.map((i) => ({ id: i.id, lie: { ...lieOf(i), flipped: !i.flipped } }))))
-const turn = () => run(board.change('Turn', board.selected.map((i) => ({ id: i.id, lie: { ...lieOf(i), turn: (i.turn + 90) % 360 } }))))
-function uncrop() {
-  const i = one.value!
-  const [l, t, r, b] = i.crop as [number, number, number, number]
-  run(board.change('Show the whole picture', [{ id: i.id, lie: { ...lieOf(i), width: i.width / (r - l), height: i.height / (b - t), crop: [0, 0, 1, 1] } }]))
-}
+const flip = () => run(board.change('Flip', board.selected.map((i) => ({ id: i.id, lie: { flipped: !i.flipped } }))))
+const turn = () => run(board.change('Turn', board.selected.map((i) => ({ id: i.id, lie: { turn: (i.turn + 90) % 360 } }))))
+const uncrop = () => run(board.change('Show the whole picture', [{ id: one.value!.id, lie: uncropped(one.value!) }]))
 const isCropped = computed(() => one.value && one.value.crop.some((c, k) => c !== [0, 0, 1, 1][k]))
 const order = (front: boolean) => run(board.make(front ? 'Bring to the front' : 'Send to the back', 'POST', '/board/order', { ids: ids.value, front }))
 const group = (together: boolean) => run(board.make(together ? 'Group' : 'Ungroup', 'POST', '/board/groups', { ids: ids.value, together }))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Choice from '../parts/Choice.vue'
 import { computed, ref } from 'vue'
-import { Refusal, type BriefView, type BudgetView } from '../api/client'
+import { Refusal, type BriefChange, type BriefView, type BudgetView } from '../api/client'
 import TextEntry from '../parts/TextEntry.vue'
 import { formatBytes, formatCount } from '../measure/format'
 import { tell, useSite } from '../site/site'
@@ -24,10 +24,9 @@ const LINES = [
 const spent = computed(() => site.tally?.budget ?? [])
 const say = (i: number, n: number) => (LINES[i]!.factor > 1 ? formatBytes(n) : formatCount(n))
 
-async function save(change: Partial<BriefView> & { spentSeconds?: number[] }) {
-  const { intent, focal, target, budget, plannedMinutes } = { ...board.brief!, ...change }
+async function save(change: BriefChange) {
   try {
-    await board.make('Change the brief', 'PUT', '/brief', { intent, focal, target, budget, plannedMinutes, spentSeconds: change.spentSeconds })
+    await board.make('Change the brief', 'PATCH', '/brief', change)
     refusal.value = ''
   } catch (e) {
     if (e instanceof Refusal) refusal.value = e.message
@@ -39,7 +38,7 @@ const aim = (target: string) => save({ target: target as BriefView['target'], bu
 
 function allow(key: keyof BudgetView, factor: number, typed: string) {
   const n = Math.round(Number(typed.replace(/\s/g, '')) * factor)
-  if (Number.isFinite(n) && n !== board.brief!.budget[key]) void save({ target: 'OWN', budget: { ...board.brief!.budget, [key]: n } })
+  if (Number.isFinite(n) && n !== board.brief!.budget[key]) void save({ target: 'OWN', budget: { [key]: n } })
 }
 const share = (s: { spent: number; allowed: number }) => Math.min(1, s.allowed ? s.spent / s.allowed : 0)
 </script>
@@ -75,7 +74,7 @@ const share = (s: { spent: number; allowed: number }) => Math.min(1, s.allowed ?
       </table>
       <p v-if="refusal" class="fault" role="alert">{{ refusal }}</p>
     </section>
-    <TimeBoxes :brief="board.brief" @planned="(plannedMinutes) => save({ plannedMinutes })" @corrected="(spentSeconds) => save({ spentSeconds })" />
+    <TimeBoxes :brief="board.brief" @planned="(stage, amount) => save({ plannedMinutes: [{ stage, amount }] })" @corrected="(stage, amount) => save({ spentSeconds: [{ stage, amount }] })" />
   </div>
   <p v-else class="page soft" role="status">Unrolling the brief …</p>
 </template>

@@ -150,7 +150,7 @@ const picking = computed(() => dragged.value !== undefined || (takeoff.tool !== 
         </g>
         <g v-for="(r, i) in takeoff.readings" :key="i" class="reading">
           <polyline :points="joined(r.points)" />
-          <text :x="toScreen(r.points[r.points.length - 1]!).x + 8" :y="toScreen(r.points[r.points.length - 1]!).y - 6">{{ takeoff.say(r.value, r.quantity) }}</text>
+          <text :x="toScreen(r.points[r.points.length - 1]!).x + 8" :y="toScreen(r.points[r.points.length - 1]!).y - 6">{{ r.values.map((v) => takeoff.say(v, r.quantity)).join(' × ') }}</text>
         </g>
         <g v-if="takeoff.picks.length" class="picks">
           <polyline :points="joined(pointer ? [...takeoff.picks, pointer] : takeoff.picks)" />

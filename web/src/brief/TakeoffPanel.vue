@@ -24,7 +24,7 @@ const TOOLS: { tool: Tool; title: string }[] = [
   { tool: 'look', title: 'Look' }, { tool: 'perspective', title: 'Perspective' }, { tool: 'flat', title: 'Flat' }, { tool: 'measure', title: 'Measure' }, { tool: 'mark', title: 'Mark' },
 ]
 const QUANTITIES: { value: Quantity; label: string }[] = [
-  { value: 'LENGTH', label: 'length' }, { value: 'WIDTH', label: 'width along the plane' }, { value: 'HEIGHT', label: 'height' }, { value: 'ANGLE', label: 'angle' }, { value: 'AREA', label: 'area' },
+  { value: 'LENGTH', label: 'length' }, { value: 'WIDTH', label: 'width along the plane' }, { value: 'HEIGHT', label: 'height' }, { value: 'RECTANGLE', label: 'rectangle' }, { value: 'ANGLE', label: 'angle' }, { value: 'AREA', label: 'area' },
 ]
 const SHAPES: { value: Shape; label: string }[] = [
   { value: 'RECTANGLE', label: 'rectangle' }, { value: 'LINE', label: 'line' }, { value: 'POINT', label: 'point' }, { value: 'POLYGON', label: 'outline' },
@@ -34,10 +34,7 @@ const tags = computed(() => props.takeoff.tags.map((t) => ({ value: t.id, label:
 const mark = computed(() => props.takeoff.marks.find((m) => m.id === props.takeoff.chosenMark))
 const run = (work: Promise<unknown>) => void work.catch(tell)
 
-const changeTag = (t: TagView, change: Partial<TagView>) => {
-  const { letter, name, role, estimated } = { ...t, ...change }
-  run(board.make(`Change the tag ${t.letter}`, 'PUT', `/tags/${t.id}`, { letter, name, role, estimated }))
-}
+const changeTag = (t: TagView, change: Partial<TagView>) => run(board.make(`Change the tag ${t.letter}`, 'PATCH', `/tags/${t.id}`, change))
 async function addTag() {
   if (!newTag.value.trim()) return
   try {
@@ -49,10 +46,7 @@ async function addTag() {
     tell(e)
   }
 }
-const changeMark = (m: MarkView, change: Partial<MarkView>) => {
-  const { pictureId, planeId, tagId, kind, points, mirrored, turned, finish } = { ...m, ...change }
-  run(board.make('Change a mark', 'PUT', `/marks/${m.id}`, { pictureId, planeId, tagId, kind, points, mirrored, turned, finish }))
-}
+const changeMark = (m: MarkView, change: Partial<MarkView>) => run(board.make('Change a mark', 'PATCH', `/marks/${m.id}`, change))
 const sizeOf = (m: MarkView) =>
   m.width && m.height ? `${props.takeoff.say(m.width)} × ${props.takeoff.say(m.height)}` : m.length ? props.takeoff.say(m.length) : m.area ? props.takeoff.say(m.area, 'AREA') : 'not measured'
 </script>
@@ -81,7 +75,7 @@ const sizeOf = (m: MarkView) =>
       <label class="field"><span>On</span><Choice :value="takeoff.plane?.id" :options="planes" placeholder="no plane yet" label="Plane to measure on" @change="(id) => (takeoff.planeId = Number(id))" /></label>
     </div>
     <ul v-if="takeoff.readings.length" aria-label="Readings">
-      <li v-for="(r, i) in takeoff.readings" :key="i" class="row spread"><span class="soft">{{ QUANTITIES.find((q) => q.value === r.quantity)!.label }}</span><span class="figures">{{ takeoff.say(r.value, r.quantity) }}</span></li>
+      <li v-for="(r, i) in takeoff.readings" :key="i" class="row spread"><span class="soft">{{ QUANTITIES.find((q) => q.value === r.quantity)!.label }}</span><span class="figures">{{ r.values.map((v) => takeoff.say(v, r.quantity)).join(' × ') }}</span></li>
     </ul>
     <p v-else class="soft">Every value comes with one standard deviation, from the picking error.</p>
   </section>
@@ -127,11 +121,12 @@ const sizeOf = (m: MarkView) =>
   <section class="part" aria-label="Tags">
     <h3>Tags</h3>
     <table v-if="takeoff.tags.length">
-      <thead><tr><th>tag</th><th>thing</th><th class="right">seen</th><th class="right">in all</th><th /></tr></thead>
+      <thead><tr><th>tag</th><th>thing</th><th class="right" title="on this picture">here</th><th class="right">seen</th><th class="right">in all</th><th /></tr></thead>
       <tbody>
         <tr v-for="t in takeoff.tags" :key="t.id">
           <td><b>{{ t.letter }}</b></td>
           <td><TextEntry :value="t.name" :label="`Name of tag ${t.letter}`" :maxlength="200" @commit="(name) => changeTag(t, { name })" /></td>
+          <td class="right figures">{{ takeoff.marks.filter((m) => m.tagId === t.id).length }}</td>
           <td class="right figures">{{ t.seen }}</td>
           <td class="right"><TextEntry class="figures few" :value="String(t.estimated)" :label="`Tag ${t.letter}, in all`" @commit="(n) => changeTag(t, { estimated: Math.max(0, Math.round(Number(n) || 0)) })" /></td>
           <td><button type="button" class="plain act" :aria-label="`Remove tag ${t.letter}`" @click="run(board.make(`Remove the tag ${t.letter}`, 'DELETE', `/tags/${t.id}`))">remove</button></td>

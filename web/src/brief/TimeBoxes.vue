@@ -5,7 +5,7 @@ import TextEntry from '../parts/TextEntry.vue'
 
 /** A time box a stage: planned against spent, both to one scale; what was measured can be corrected. */
 const props = defineProps<{ brief: BriefView }>()
-const emit = defineEmits<{ planned: [minutes: number[]]; corrected: [seconds: number[]] }>()
+const emit = defineEmits<{ planned: [stage: number, minutes: number]; corrected: [stage: number, seconds: number] }>()
 
 const STAGES = ['Brief', 'Massing', 'Kit', 'Build', 'Shots', 'Survey', 'Handover']
 const rows = computed(() => STAGES.map((title, i) => {
@@ -27,8 +27,8 @@ function minutesOf(typed: string): number | undefined {
 function set(kind: 'planned' | 'corrected', i: number, typed: string) {
   const n = minutesOf(typed)
   if (n === undefined) return
-  if (kind === 'planned') emit('planned', props.brief.plannedMinutes.map((m, k) => (k === i ? n : m)))
-  else emit('corrected', props.brief.spentSeconds.map((s, k) => (k === i ? n * 60 : s)))
+  if (kind === 'planned') emit('planned', i, n)
+  else emit('corrected', i, n * 60)
 }
 </script>
 

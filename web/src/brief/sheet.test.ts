@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ItemView } from '../api/client'
-import { boundsOf, cropped, fitted, meets, within, zoomed } from './sheet'
+import { boundsOf, cropped, fitted, meets, uncropped, within, zoomed } from './sheet'
 
 const item = (change: Partial<ItemView> = {}) => ({
   id: 1, kind: 'PICTURE', name: '', text: '', x: 100, y: 50, width: 200, height: 100, turn: 0, flipped: false, crop: [0, 0, 1, 1], locked: false, grey: false,
@@ -45,6 +45,17 @@ describe('the sheet of the board', () => {
     const again = cropped(item({ ...cut }), { x: 0.5, y: 0 }, { x: 0, y: 0.5 })!
     expect(again.crop).toEqual([0.25, 0.5, 0.5, 1])
     expect([again.x, again.y]).toEqual([75, 75])
+  })
+
+  it('shows the whole picture again just where it was', () => {
+    for (const lying of [item(), item({ turn: 30, flipped: true }), item({ turn: -120 })]) {
+      const cut = cropped(lying, { x: -0.2, y: -0.4 }, { x: 0.35, y: 0.1 })!
+      const whole = uncropped({ ...lying, ...cut })
+      expect(whole.x).toBeCloseTo(lying.x)
+      expect(whole.y).toBeCloseTo(lying.y)
+      expect(whole.width).toBeCloseTo(lying.width)
+      expect(whole.crop).toEqual([0, 0, 1, 1])
+    }
   })
 
   it('refuses a crop of nothing', () => {

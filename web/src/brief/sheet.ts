@@ -62,11 +62,19 @@ export function cropped(i: ItemView, a: { x: number; y: number }, b: { x: number
   if (r - l < 0.02 || d - t < 0.02) return undefined
   const [cl, ct, cr, cb] = i.crop as [number, number, number, number]
   const crop = [cl + (l + 0.5) * (cr - cl), ct + (t + 0.5) * (cb - ct), cl + (r + 0.5) * (cr - cl), ct + (d + 0.5) * (cb - ct)]
+  return { ...moved(i, ((l + r) / 2) * i.width, ((t + d) / 2) * i.height), width: i.width * (r - l), height: i.height * (d - t), crop }
+}
+
+/** The whole picture again, what was seen of it staying where it is. */
+export function uncropped(i: ItemView): Pick<ItemView, 'x' | 'y' | 'width' | 'height' | 'crop'> {
+  const [l, t, r, b] = i.crop as [number, number, number, number]
+  const [width, height] = [i.width / (r - l), i.height / (b - t)]
+  return { ...moved(i, (0.5 - (l + r) / 2) * width, (0.5 - (t + b) / 2) * height), width, height, crop: [0, 0, 1, 1] }
+}
+
+/** An item's middle, moved within its own frame: turned, and flipped, as it lies. */
+function moved(i: ItemView, x: number, y: number): { x: number; y: number } {
   const angle = (i.turn * Math.PI) / 180
-  const mx = (((l + r) / 2) * (i.flipped ? -1 : 1)) * i.width
-  const my = ((t + d) / 2) * i.height
-  return {
-    x: i.x + mx * Math.cos(angle) - my * Math.sin(angle), y: i.y + mx * Math.sin(angle) + my * Math.cos(angle),
-    width: i.width * (r - l), height: i.height * (d - t), crop,
-  }
+  const own = i.flipped ? -x : x
+  return { x: i.x + own * Math.cos(angle) - y * Math.sin(angle), y: i.y + own * Math.sin(angle) + y * Math.cos(angle) }
 }

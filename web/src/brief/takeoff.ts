@@ -4,7 +4,7 @@ import { tell, useSite } from '../site/site'
 import { useBoard } from './board'
 
 export type Tool = 'look' | 'perspective' | 'flat' | 'measure' | 'mark'
-export type Quantity = 'LENGTH' | 'WIDTH' | 'HEIGHT' | 'ANGLE' | 'AREA'
+export type Quantity = 'LENGTH' | 'WIDTH' | 'HEIGHT' | 'RECTANGLE' | 'ANGLE' | 'AREA'
 export type Shape = 'POINT' | 'LINE' | 'RECTANGLE' | 'POLYGON'
 export interface Point {
   x: number
@@ -24,7 +24,8 @@ export interface Reading {
   quantity: Quantity
   points: Point[]
   planeId: number
-  value: MeasuredView
+  /** One value, or a rectangle's width and height. */
+  values: MeasuredView[]
 }
 
 /** How many picks end a figure by themselves; an area or an outline ends with Enter or on its first point. */
@@ -145,8 +146,10 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
       fault.value = 'Calibrate the picture first: pick a plane of known size.'
       return
     }
-    const value = await send<MeasuredView>('POST', `${board.base}/measurements`, { planeId: plane.value.id, quantity: quantity.value, points: flat(points) })
-    readings.value = [{ quantity: quantity.value, points, planeId: plane.value.id, value }, ...readings.value].slice(0, 12)
+    const on = plane.value.id
+    const asked = quantity.value === 'RECTANGLE' ? (['WIDTH', 'HEIGHT'] as const) : [quantity.value]
+    const values = await Promise.all(asked.map((q) => send<MeasuredView>('POST', `${board.base}/measurements`, { planeId: on, quantity: q, points: flat(points) })))
+    readings.value = [{ quantity: quantity.value, points, planeId: on, values }, ...readings.value].slice(0, 12)
   }
 
   async function mark(points: Point[]) {

@@ -75,7 +75,7 @@ class TakeoffTest {
         rectangle(a, plane, 200, 300, 320, 700);
         rectangle(a, plane, 400, 300, 521, 700);
         rectangle(b, plane, 200, 120, 601, 241);
-        caller.call("PUT", site + "/tags/" + a, "{\"letter\":\"A\",\"name\":\"niche\",\"role\":\"PROP\",\"estimated\":14}", null);
+        caller.call("PATCH", site + "/tags/" + a, "{\"estimated\":14}", null);
         var proposals = caller.get(site + "/proposals").json();
         assertThat(proposals.size()).isEqualTo(1);
         var proposal = proposals.get(0);
@@ -201,12 +201,15 @@ class TakeoffTest {
 
     @Test
     void theBriefIsKeptItsBudgetMeasuredAndTheTimeCorrected() {
-        var brief = "{\"intent\":\"Calm\",\"focal\":\"clock\",\"target\":\"HEADSET\",\"budget\":{\"triangles\":40,\"drawCalls\":0,\"textureBytes\":0,\"materials\":9,\"sheets\":1},\"plannedMinutes\":[60,0,0,0,0,0,30]";
-        assertThat(caller.call("PUT", site + "/brief", brief + "}", null).status()).isEqualTo(204);
+        var brief = "{\"intent\":\"Calm\",\"focal\":\"clock\",\"target\":\"HEADSET\",\"budget\":{\"triangles\":40,\"drawCalls\":0,\"textureBytes\":0,\"materials\":9,\"sheets\":1},\"plannedMinutes\":[{\"stage\":0,\"amount\":60},{\"stage\":6,\"amount\":30}]";
+        assertThat(caller.call("PATCH", site + "/brief", brief + "}", null).status()).isEqualTo(204);
         assertThat(caller.post(site + "/brief/spent", "{\"stage\":0,\"seconds\":90}").status()).isEqualTo(204);
         assertThat(caller.post(site + "/brief/spent", "{\"stage\":0,\"seconds\":30}").status()).isEqualTo(204);
         assertThat(caller.get(site + "/brief").json().get("spentSeconds").get(0).asInt()).isEqualTo(120);
-        caller.call("PUT", site + "/brief", brief + ",\"spentSeconds\":[600,0,0,0,0,0,0]}", null);
+        // What is not told stays.
+        assertThat(caller.call("PATCH", site + "/brief", "{\"spentSeconds\":[{\"stage\":0,\"amount\":600}]}", null).status()).isEqualTo(204);
+        assertThat(caller.get(site + "/brief").json().get("intent").asString()).isEqualTo("Calm");
+        assertThat(caller.get(site + "/brief").json().get("plannedMinutes").get(6).asInt()).isEqualTo(30);
         caller.post(site + "/brief/spent", "{\"stage\":0,\"seconds\":5}");
         assertThat(caller.get(site + "/brief").json().get("spentSeconds").get(0).asInt()).isEqualTo(605);
         caller.post(site + "/undo", null);
@@ -220,7 +223,8 @@ class TakeoffTest {
         assertThat(budget.get(0).get("over").asBoolean()).isTrue();
         assertThat(budget.get(1).get("over").asBoolean()).as("no limit").isFalse();
         assertThat(caller.post(site + "/brief/spent", "{\"stage\":9,\"seconds\":5}").status()).isEqualTo(400);
-        assertThat(caller.call("PUT", site + "/brief", brief.replace("[60,", "[-1,") + "}", null).status()).isEqualTo(400);
+        assertThat(caller.call("PATCH", site + "/brief", "{\"plannedMinutes\":[{\"stage\":7,\"amount\":1}]}", null).status()).isEqualTo(400);
+        assertThat(caller.call("PATCH", site + "/brief", "{\"plannedMinutes\":[{\"stage\":1,\"amount\":-1}]}", null).status()).isEqualTo(400);
     }
 
     @Test

@@ -105,7 +105,19 @@ class BoardController {
     }
 
     /** Only what is told changes. */
-    record ItemChange(@NotNull Long id, @Valid LieBody lie, String name, String text, Boolean locked, Boolean grey) {
+    record LieChange(Double x, Double y, Double width, Double height, Double turn, Boolean flipped, List<@NotNull Double> crop) {
+
+        Lie over(Lie l) {
+            return new Lie(or(x, l.x()), or(y, l.y()), or(width, l.width()), or(height, l.height()), or(turn, l.turn()), or(flipped, l.flipped()), or(crop, l.crop()));
+        }
+
+        private static <T> T or(T told, T standing) {
+            return told == null ? standing : told;
+        }
+    }
+
+    /** Only what is told changes. */
+    record ItemChange(@NotNull Long id, @Valid LieChange lie, String name, String text, Boolean locked, Boolean grey) {
     }
 
     /** @param does what the change does, as the undo button will name it */
@@ -167,7 +179,7 @@ class BoardController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody ItemsChange body) {
         board.change(siteId, Seen.revision(ifMatch), body.does(), body.items().stream().map(i -> new BoardService.ItemChange(i.id(),
-                i.lie() == null ? null : i.lie().lie(), i.name(), i.text(), i.locked(), i.grey())).toList());
+                i.lie() == null ? l -> l : i.lie()::over, i.name(), i.text(), i.locked(), i.grey())).toList());
     }
 
     @PostMapping("/board/order")

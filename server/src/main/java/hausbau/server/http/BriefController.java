@@ -6,14 +6,18 @@ import hausbau.server.work.BriefService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -37,10 +41,6 @@ class BriefController {
         static BudgetView of(Budget b) {
             return new BudgetView(b.triangles(), b.drawCalls(), b.textureBytes(), b.materials(), b.sheets());
         }
-
-        Budget budget() {
-            return new Budget(triangles, drawCalls, textureBytes, materials, sheets);
-        }
     }
 
     record TargetView(@NotNull Budget.Target target, @NotNull BudgetView budget) {
@@ -51,9 +51,35 @@ class BriefController {
             @NotNull List<Long> plannedMinutes, @NotNull List<Long> spentSeconds, @NotNull List<TargetView> targets) {
     }
 
-    /** @param spentSeconds told only where a person corrects them */
-    record BriefBody(@NotNull String intent, @NotNull String focal, @NotNull Budget.Target target, @NotNull @Valid BudgetView budget,
-            @NotNull List<@NotNull Long> plannedMinutes, List<@NotNull Long> spentSeconds) {
+    /** Only what is told changes. */
+    record BudgetChange(Long triangles, Long drawCalls, Long textureBytes, Long materials, Long sheets) {
+
+        Budget over(Budget b) {
+            return new Budget(or(triangles, b.triangles()), or(drawCalls, b.drawCalls()), or(textureBytes, b.textureBytes()), or(materials, b.materials()), or(sheets, b.sheets()));
+        }
+    }
+
+    record StageTime(@NotNull @Min(0) @Max(6) Integer stage, @NotNull Long amount) {
+    }
+
+    /**
+     * Only what is told changes.
+     *
+     * @param plannedMinutes time boxes of some stages, by their number
+     * @param spentSeconds   what some stages have taken in all, where a person corrects it
+     */
+    record BriefChange(String intent, String focal, Budget.Target target, @Valid BudgetChange budget, List<@NotNull @Valid StageTime> plannedMinutes,
+            List<@NotNull @Valid StageTime> spentSeconds) {
+
+        Brief over(Brief b) {
+            var planned = new ArrayList<>(b.plannedMinutes());
+            or(plannedMinutes, List.<StageTime>of()).forEach(t -> planned.set(t.stage(), t.amount()));
+            return new Brief(or(intent, b.intent()), or(focal, b.focal()), or(target, b.target()), budget == null ? b.budget() : budget.over(b.budget()), planned, b.correctedSeconds());
+        }
+    }
+
+    private static <T> T or(T told, T standing) {
+        return told == null ? standing : told;
     }
 
     record SpentBody(@NotNull Integer stage, @NotNull Long seconds) {
@@ -67,11 +93,11 @@ class BriefController {
                 Arrays.stream(Budget.Target.values()).map(t -> new TargetView(t, BudgetView.of(t.budget()))).toList());
     }
 
-    @PutMapping
+    @PatchMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void change(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody BriefBody body) {
-        briefs.change(siteId, Seen.revision(ifMatch), new Brief(body.intent(), body.focal(), body.target(), body.budget().budget(), body.plannedMinutes(),
-                Brief.EMPTY.correctedSeconds()), body.spentSeconds() == null ? List.of() : body.spentSeconds());
+    void change(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody BriefChange body) {
+        briefs.change(siteId, Seen.revision(ifMatch), body::over, or(body.spentSeconds(), List.<StageTime>of()).stream()
+                .collect(Collectors.toMap(StageTime::stage, StageTime::amount, (first, last) -> last)));
     }
 
     @PostMapping("/spent")

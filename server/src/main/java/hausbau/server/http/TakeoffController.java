@@ -17,10 +17,10 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -52,7 +52,7 @@ class TakeoffController {
     record CalibrationBody(@NotNull PlaneRow.Kind kind, @NotNull List<@NotNull Double> points, @NotNull Length widthMm, Length heightMm, Double pickErrorPx) {
 
         Calibration calibration() {
-            return new Calibration(kind, points, widthMm, Optional.ofNullable(heightMm).orElse(Length.ZERO), Optional.ofNullable(pickErrorPx).orElse(1.0));
+            return new Calibration(kind, points, widthMm, or(heightMm, Length.ZERO), or(pickErrorPx, 1.0));
         }
     }
 
@@ -79,15 +79,28 @@ class TakeoffController {
     record TagBody(String letter, @NotNull String name, @NotNull Role role) {
     }
 
-    record TagChange(@NotNull String letter, @NotNull String name, @NotNull Role role, @NotNull Integer estimated) {
+    /** Only what is told changes. */
+    record TagChange(String letter, String name, Role role, Integer estimated) {
+    }
+
+    /** Only what is told changes; a plane of 0 takes the mark off its plane. */
+    record MarkChange(Long planeId, Long tagId, List<@NotNull Double> points, Boolean mirrored, Boolean turned, String finish) {
+
+        TakeoffService.MarkTold over(MarkRow m) {
+            return new TakeoffService.MarkTold(m.pictureId(), or(planeId, m.planeId()), or(tagId, m.tagId()), m.kind(), or(points, m.picks()), new MarkRow.Look(
+                    or(mirrored, m.look().mirrored()), or(turned, m.look().turned()), or(finish, m.look().finish())));
+        }
+    }
+
+    private static <T> T or(T told, T standing) {
+        return told == null ? standing : told;
     }
 
     record MarkBody(@NotNull Long pictureId, Long planeId, @NotNull Long tagId, @NotNull MarkRow.Kind kind, @NotNull List<@NotNull Double> points,
             Boolean mirrored, Boolean turned, String finish) {
 
         TakeoffService.MarkTold told() {
-            return new TakeoffService.MarkTold(pictureId, Optional.ofNullable(planeId).orElse(0L), tagId, kind, points, new MarkRow.Look(
-                    Optional.ofNullable(mirrored).orElse(false), Optional.ofNullable(turned).orElse(false), Optional.ofNullable(finish).orElse("")));
+            return new TakeoffService.MarkTold(pictureId, or(planeId, 0L), tagId, kind, points, new MarkRow.Look(or(mirrored, false), or(turned, false), or(finish, "")));
         }
     }
 
@@ -167,13 +180,14 @@ class TakeoffController {
     @PostMapping("/tags")
     @ResponseStatus(HttpStatus.CREATED)
     IdView addTag(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody TagBody body) {
-        return new IdView(takeoff.addTag(siteId, Seen.revision(ifMatch), Optional.ofNullable(body.letter()).orElse(""), body.name(), body.role()).getId());
+        return new IdView(takeoff.addTag(siteId, Seen.revision(ifMatch), or(body.letter(), ""), body.name(), body.role()).getId());
     }
 
-    @PutMapping("/tags/{id}")
+    @PatchMapping("/tags/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changeTag(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody TagChange body) {
-        takeoff.changeTag(siteId, Seen.revision(ifMatch), id, body.letter(), body.name(), body.role(), body.estimated());
+        takeoff.changeTag(siteId, Seen.revision(ifMatch), id, t -> new TakeoffService.TagTold(or(body.letter(), t.letter()), or(body.name(), t.name()),
+                or(body.role(), t.role()), or(body.estimated(), t.estimated())));
     }
 
     @DeleteMapping("/tags/{id}")
@@ -195,10 +209,10 @@ class TakeoffController {
         return new IdView(takeoff.stamp(siteId, Seen.revision(ifMatch), id, body.x(), body.y()).getId());
     }
 
-    @PutMapping("/marks/{id}")
+    @PatchMapping("/marks/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void changeMark(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkBody body) {
-        takeoff.changeMark(siteId, Seen.revision(ifMatch), id, body.told());
+    void changeMark(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkChange body) {
+        takeoff.changeMark(siteId, Seen.revision(ifMatch), id, body::over);
     }
 
     @PostMapping("/marks/removals")

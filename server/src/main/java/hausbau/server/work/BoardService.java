@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.OptionalLong;
 import java.util.concurrent.Semaphore;
 import java.util.function.BiConsumer;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -118,7 +119,7 @@ public class BoardService {
     }
 
     /** What is told of an item; what is null stays. */
-    public record ItemChange(long id, Lie lie, String name, String text, Boolean locked, Boolean grey) {
+    public record ItemChange(long id, UnaryOperator<Lie> lie, String name, String text, Boolean locked, Boolean grey) {
     }
 
     @Transactional
@@ -127,9 +128,7 @@ public class BoardService {
             for (var i = 0; i < changes.size(); i++) {
                 var told = changes.get(i);
                 edit.change(rows.get(i), row -> {
-                    if (told.lie() != null) {
-                        row.set(checked(told.lie()));
-                    }
+                    row.set(checked(told.lie().apply(row.lie())));
                     row.word(told.name() == null ? row.name() : cut(told.name(), 200), told.text() == null ? row.text() : checkedText(told.text()));
                     row.mark(told.locked() == null ? row.locked() : told.locked(), told.grey() == null ? row.grey() : told.grey());
                 });

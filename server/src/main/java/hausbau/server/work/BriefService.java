@@ -9,7 +9,9 @@ import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalLong;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -54,22 +56,20 @@ public class BriefService {
         return spent;
     }
 
-    /** @param spentSeconds what each stage has taken in all, if a person corrects it; else empty */
+    /**
+     * Changes the brief as it stands, so that two changes at once do not undo each other.
+     *
+     * @param spentSeconds what a stage has taken in all, by its number, where a person corrects it
+     */
     @Transactional
-    public void change(long siteId, OptionalLong seen, Brief told, List<Long> spentSeconds) {
+    public void change(long siteId, OptionalLong seen, UnaryOperator<Brief> change, Map<Integer, Long> spentSeconds) {
         journal.edit(siteId, seen, edit -> {
             edit.name(spentSeconds.isEmpty() ? "Change the brief" : "Correct the time spent");
             var measured = measured(siteId);
             var standing = store.brief(siteId);
-            var corrected = new ArrayList<>(standing.map(r -> r.toBrief().correctedSeconds()).orElse(Brief.EMPTY.correctedSeconds()));
-            if (!spentSeconds.isEmpty()) {
-                if (spentSeconds.size() != Brief.STAGES || spentSeconds.stream().anyMatch(s -> s < 0)) {
-                    throw new Refused("spentSeconds", "Give the time of each of the " + Brief.STAGES + " stages.");
-                }
-                for (var i = 0; i < Brief.STAGES; i++) {
-                    corrected.set(i, spentSeconds.get(i) - measured.get(i));
-                }
-            }
+            var told = change.apply(standing.map(BriefRow::toBrief).orElse(Brief.EMPTY));
+            var corrected = new ArrayList<>(told.correctedSeconds());
+            spentSeconds.forEach((stage, seconds) -> corrected.set(stage, checkedSeconds(seconds) - measured.get(stage)));
             var brief = new Brief(told.intent(), told.focal(), told.target(), told.budget(), told.plannedMinutes(), corrected);
             if (standing.isPresent()) {
                 edit.change(standing.get(), row -> row.set(brief));
@@ -78,6 +78,13 @@ public class BriefService {
             }
             return null;
         });
+    }
+
+    private static long checkedSeconds(long seconds) {
+        if (seconds < 0 || seconds > 100_000_000) {
+            throw new Refused("spentSeconds", "A time spent is from 0 to a hundred million seconds.");
+        }
+        return seconds;
     }
 
     /** Adds to the measured time of a stage. */

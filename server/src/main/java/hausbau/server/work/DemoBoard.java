@@ -21,6 +21,7 @@ import hausbau.server.store.SiteStore;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalLong;
 import java.util.Random;
 import java.util.function.Predicate;
@@ -65,7 +66,7 @@ class DemoBoard {
         entrance(site, window, entrance);
         bench(site, bench);
         note(site, -330, 330, 360, 110, "Tiles to shoulder height, plaster above. Everything repeats on a tenth of a metre.");
-        takeoff.changeTag(site, NOT_TOLD, cubicle, "A", "changing cubicle", Role.PROP, 14);
+        takeoff.changeTag(site, NOT_TOLD, cubicle, tag -> new TakeoffService.TagTold(tag.letter(), tag.name(), tag.role(), 14));
         takeoff.accept(site, NOT_TOLD, List.of(cubicle), "PRP-CUBICLE", "changing cubicle", mm(1000), mm(1200), mm(2100));
         takeoff.accept(site, NOT_TOLD, List.of(bench), "PRP-BENCH", "bench", mm(1600), mm(450), mm(450));
         for (var line : List.of(
@@ -82,9 +83,9 @@ class DemoBoard {
     }
 
     private void brief(long site) {
-        briefs.change(site, NOT_TOLD, new Brief("The hour before the baths open: wet tiles, one lamp lit, nobody in yet.\nCalm, worn, municipal; built to outlast its fashion.",
+        briefs.change(site, NOT_TOLD, empty -> new Brief("The hour before the baths open: wet tiles, one lamp lit, nobody in yet.\nCalm, worn, municipal; built to outlast its fashion.",
                 "The ticket window, under the clock", Budget.Target.DESKTOP, Budget.Target.DESKTOP.budget(), List.of(60L, 90L, 45L, 180L, 60L, 45L, 30L),
-                Brief.EMPTY.correctedSeconds()), List.of(2_700L, 4_500L, 3_300L, 5_400L, 0L, 600L, 0L));
+                empty.correctedSeconds()), Map.of(0, 2_700L, 1, 4_500L, 2, 3_300L, 3, 5_400L, 5, 600L));
     }
 
     private static PieceListCsv.Line line(String code, String name, Role role, long x, long y, long z, int count, PieceListCsv.Source source, int priority,

@@ -33,6 +33,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
@@ -252,17 +253,25 @@ public class TakeoffService {
         return stripped;
     }
 
-    /** @param estimated how many there are in all; 0 where only those seen count */
+    /**
+     * A tag as told.
+     *
+     * @param estimated how many there are in all; 0 where only those seen count
+     */
+    public record TagTold(String letter, String name, Role role, int estimated) {
+    }
+
     @Transactional
-    public void changeTag(long siteId, OptionalLong seen, long id, String letter, String name, Role role, int estimated) {
+    public void changeTag(long siteId, OptionalLong seen, long id, Function<TagRow, TagTold> change) {
         journal.edit(siteId, seen, edit -> {
             var row = store.find(store.tags(siteId), id, "tag");
+            var told = change.apply(row);
             var others = store.tags(siteId).stream().filter(t -> t.getId() != id).map(TagRow::letter).collect(Collectors.toSet());
-            if (estimated < 0 || estimated > 1_000_000) {
+            if (told.estimated() < 0 || told.estimated() > 1_000_000) {
                 throw new Refused("estimated", "A count is from 0 to a million.");
             }
             edit.name("Change the tag " + row.letter());
-            edit.change(row, r -> r.set(checkedLetter(letter, others), SiteService.checkedName(name), role, estimated));
+            edit.change(row, r -> r.set(checkedLetter(told.letter(), others), SiteService.checkedName(told.name()), told.role(), told.estimated()));
             return null;
         });
     }
@@ -312,11 +321,12 @@ public class TakeoffService {
     }
 
     @Transactional
-    public void changeMark(long siteId, OptionalLong seen, long id, MarkTold told) {
+    public void changeMark(long siteId, OptionalLong seen, long id, Function<MarkRow, MarkTold> change) {
         journal.edit(siteId, seen, edit -> {
             var row = store.find(store.marks(siteId), id, "mark");
+            var told = change.apply(row);
             var tag = store.find(store.tags(siteId), told.tagId(), "tag");
-            check(siteId, new MarkTold(row.pictureId(), told.planeId(), told.tagId(), row.kind(), told.points(), told.look()));
+            check(siteId, told);
             edit.name("Change a mark of " + tag.letter());
             edit.change(row, r -> r.set(told.planeId(), told.tagId(), told.points(), told.look()));
             return null;
