@@ -36,6 +36,12 @@ public final class Shots {
             }
             picture(stage.toLowerCase());
         }
+        desk.stage("Brief");
+        picture("brief");
+        for (var view : new String[] {"Board", "Takeoff", "Piece list", "Divide a length"}) {
+            desk.page.getByText(view, new Page.GetByTextOptions().setExact(true)).first().click();
+            picture(view.toLowerCase().replace(' ', '-'));
+        }
     }
 
     private void picture(String name) {

@@ -95,7 +95,7 @@ class DemoBoard {
 
     /** The row of cubicles with the passage door beside it, from the south. */
     private void cubicles(long site, long cubicle, long door) {
-        var camera = new Camera(Vec.ofMillimetres(5000, 350, 1650), Vec.ofMillimetres(4900, 8000, 1450), 20, 36, WIDTH, HEIGHT);
+        var camera = new Camera(Vec.ofMillimetres(6000, 350, 1650), Vec.ofMillimetres(5100, 8000, 1450), 20, 36, WIDTH, HEIGHT);
         var picture = picture(site, "Cubicles and passage", camera, piece -> true, -260, -20);
         var fronts = plane(site, picture, "cubicle fronts", wall(camera, 100, 6100, 6800, 0, 2100), 6000, 2100);
         var north = plane(site, picture, "north wall", wall(camera, 8600, 9800, 8000, 0, 2200), 1200, 2200);
