@@ -57,7 +57,7 @@ const share = (s: { spent: number; allowed: number }) => Math.min(1, s.allowed ?
       <label class="field target"><span>Shown on</span>
         <Choice :value="board.brief.target" :options="targets" label="Target" @change="(t) => aim(String(t))" />
       </label>
-      <table>
+      <table class="ruled">
         <thead><tr><th>budget</th><th class="right">at most</th><th class="right">now</th><th class="wide"><span class="unseen">share</span></th></tr></thead>
         <tbody>
           <tr v-for="(line, i) in LINES" :key="line.key">
@@ -101,24 +101,6 @@ h2 + .target,
 }
 .target {
   width: 190px;
-}
-table {
-  border-collapse: collapse;
-  font-size: 13px;
-}
-th {
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--soft-ink);
-  text-align: left;
-}
-td,
-th {
-  padding: 4px 8px 4px 0;
-  border-bottom: 1px solid var(--hairline);
-}
-.right {
-  text-align: right;
 }
 .amount {
   width: 104px;

@@ -163,14 +163,6 @@ article > .ant-btn {
 .grow {
   flex: 1;
 }
-.act {
-  color: #1d5c57 !important;
-  font-size: 12.5px !important;
-  min-height: 24px;
-}
-.act:disabled {
-  visibility: hidden;
-}
 .pieces {
   display: flex;
   flex-direction: column;

@@ -113,7 +113,7 @@ async function read(e: Event) {
     <p v-if="refusal" class="fault refused" role="alert">■ {{ refusal }}</p>
     <p v-if="!board.list.length" class="soft empty">Nothing is listed yet. Accept a proposal under <RouterLink :to="`/sites/${site.site!.id}/brief/takeoff`">Takeoff</RouterLink>, type a code, or read a CSV file.</p>
     <div v-else class="rows">
-      <table v-for="g in groups" :key="g.title">
+      <table v-for="g in groups" :key="g.title" class="ruled">
         <caption v-if="g.title">{{ g.title }} <span class="figures soft">{{ g.rows.length }}</span></caption>
         <thead><tr><th><span class="unseen">chosen</span></th><th><span class="unseen">portrait</span></th><th>code</th><th>name</th><th>role</th><th>width</th><th>depth</th><th>height</th>
           <th class="right">count</th><th class="right">placed</th><th>source</th><th>state</th><th title="priority: 1 comes first">rank</th><th class="right">hours</th><th>hero</th><th>notes</th></tr></thead>
@@ -147,6 +147,15 @@ async function read(e: Event) {
 </template>
 
 <style scoped>
+th {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  background: var(--paper);
+}
+.act {
+  margin-left: 6px;
+}
 .list {
   flex: 1;
   min-height: 0;
@@ -202,35 +211,15 @@ async function read(e: Event) {
   padding: 0 18px 18px;
 }
 table {
-  border-collapse: collapse;
   width: 100%;
-  font-size: 13px;
 }
 caption {
   text-align: left;
   font-weight: 600;
   padding: 12px 0 2px;
 }
-th {
-  position: sticky;
-  top: 0;
-  z-index: 2;
-  background: var(--paper);
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--soft-ink);
-  text-align: left;
-}
-td,
-th {
-  padding: 3px 5px 3px 0;
-  border-bottom: 1px solid var(--hairline);
-}
 tr.chosen {
   background: rgba(106, 61, 124, 0.1);
-}
-.right {
-  text-align: right;
 }
 .nowrap {
   white-space: nowrap;
@@ -264,13 +253,8 @@ tr.chosen {
 .notes {
   width: 96px;
 }
-.act,
 .file {
-  color: #1d5c57 !important;
-  font-size: 12.5px !important;
-}
-.act {
-  margin-left: 6px;
-  min-height: 24px;
+  color: #1d5c57;
+  font-size: 12.5px;
 }
 </style>

@@ -74,13 +74,6 @@ const signed = (n: number, digits: number) => `${n > 0 ? '+' : n < 0 ? '−' : '
 </template>
 
 <style scoped>
-.part {
-  display: flex;
-  flex-direction: column;
-  gap: 7px;
-  border-top: 1px solid var(--hairline);
-  padding-top: 10px;
-}
 article {
   border: 1px solid var(--hairline);
   background: var(--sheet);

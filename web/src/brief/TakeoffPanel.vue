@@ -120,7 +120,7 @@ const sizeOf = (m: MarkView) =>
 
   <section class="part" aria-label="Tags">
     <h3>Tags</h3>
-    <table v-if="takeoff.tags.length">
+    <table v-if="takeoff.tags.length" class="ruled">
       <thead><tr><th>tag</th><th>thing</th><th class="right" title="on this picture">here</th><th class="right">seen</th><th class="right">in all</th><th /></tr></thead>
       <tbody>
         <tr v-for="t in takeoff.tags" :key="t.id">
@@ -163,13 +163,6 @@ const sizeOf = (m: MarkView) =>
   border-color: var(--verdigris);
   color: #fff;
 }
-.part {
-  display: flex;
-  flex-direction: column;
-  gap: 7px;
-  border-top: 1px solid var(--hairline);
-  padding-top: 10px;
-}
 ul {
   list-style: none;
   margin: 0;
@@ -181,28 +174,6 @@ li {
 }
 li.chosen > button {
   font-weight: 600;
-}
-.act {
-  color: #1d5c57 !important;
-  font-size: 12.5px !important;
-  min-height: 24px;
-}
-table {
-  border-collapse: collapse;
-  font-size: 13px;
-}
-th {
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--soft-ink);
-  text-align: left;
-}
-td,
-th {
-  padding: 2px 5px 2px 0;
-}
-.right {
-  text-align: right;
 }
 .few {
   width: 52px;

@@ -36,7 +36,7 @@ function set(kind: 'planned' | 'corrected', i: number, typed: string) {
   <section class="boxes" aria-label="Time boxes">
     <h2>Time boxes</h2>
     <p class="soft">The clock runs while a stage is open and in use. Type minutes or hours and minutes, such as 1:30, to plan or to correct.</p>
-    <table>
+    <table class="ruled">
       <thead><tr><th>stage</th><th class="right">planned</th><th class="right">spent</th><th><span class="unseen">planned against spent</span></th></tr></thead>
       <tbody>
         <tr v-for="(r, i) in rows" :key="r.title">
@@ -62,27 +62,9 @@ function set(kind: 'planned' | 'corrected', i: number, typed: string) {
   flex-direction: column;
   gap: 10px;
 }
-table {
-  border-collapse: collapse;
-  font-size: 13px;
-}
-th {
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--soft-ink);
-  text-align: left;
-}
-td,
-th {
-  padding: 4px 10px 4px 0;
-  border-bottom: 1px solid var(--hairline);
-}
 tfoot td {
   border-bottom: 0;
   font-weight: 600;
-}
-.right {
-  text-align: right;
 }
 .time {
   width: 66px;

@@ -3,6 +3,7 @@ package hausbau.server;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
+import java.net.http.HttpHeaders;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import tools.jackson.databind.JsonNode;
@@ -43,6 +44,14 @@ final class Caller {
         }
         request.method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         return send(request);
+    }
+
+    HttpHeaders headers(String path) {
+        try {
+            return client.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.discarding()).headers();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     /** Sends a file as it is. */

@@ -49,6 +49,9 @@ public final class PieceListCsv {
             if (code.isBlank() || code.length() > 40 || !code.matches("[\\p{L}\\p{N}][\\p{L}\\p{N}._-]*")) {
                 faults.add(new Fault("code", "A code has 1 to 40 letters, digits, dots and dashes."));
             }
+            if (name.indexOf(0) >= 0 || notes.indexOf(0) >= 0) {
+                faults.add(new Fault("name", "A name and notes must not hold the character 0."));
+            }
             if (name.length() > 200 || notes.length() > 4000) {
                 faults.add(new Fault(name.length() > 200 ? "name" : "notes", "A name takes at most 200 characters, notes 4000."));
             }

@@ -17,6 +17,7 @@ import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.cfg.CoercionAction;
 import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.type.LogicalType;
 
 /** Lengths in JSON are millimetres: decimal numbers with at most three places. */
@@ -44,6 +45,13 @@ class JsonConfig {
                     return (Length) context.handleUnexpectedToken(Length.class, in);
                 }
                 return length(in.getDecimalValue(), context);
+            }
+        });
+        module.addDeserializer(String.class, new StringDeserializer() {
+            @Override
+            public String deserialize(JsonParser in, DeserializationContext context) {
+                var text = super.deserialize(in, context);
+                return text != null && text.indexOf(0) >= 0 ? context.reportInputMismatch(String.class, "a text must not hold the character 0") : text;
             }
         });
         // A number or a truth value where a text belongs is a mistake, not a text.

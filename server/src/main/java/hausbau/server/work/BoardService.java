@@ -68,7 +68,8 @@ public class BoardService {
 
     BoardItemRow lay(long siteId, OptionalLong seen, String name, PictureFile picture, double x, double y) {
         return journal.edit(siteId, seen, edit -> {
-            var title = cut(name.isBlank() ? "picture" : name.strip(), 200);
+            var plain = name.replaceAll("\\p{Cntrl}", " ").strip();
+            var title = cut(plain.isEmpty() ? "picture" : plain, 200);
             edit.name("Put “" + title + "” on the board");
             var media = store.nextId();
             store.keep(new MediaRow(media, siteId, picture.type(), picture.width(), picture.height(), picture.original(), picture.preview()));

@@ -1,0 +1,140 @@
+package hausbau.core.exchange;
+
+import static hausbau.core.TestSets.BENCH;
+import static hausbau.core.TestSets.LAMP;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import de.javagl.jgltf.model.AccessorFloatData;
+import de.javagl.jgltf.model.GltfModel;
+import de.javagl.jgltf.model.NodeModel;
+import de.javagl.jgltf.model.io.GltfModelReader;
+import hausbau.core.build.Stance;
+import hausbau.core.kit.Piece;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Recipe;
+import hausbau.core.kit.Role;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.Finish;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.Arrays;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The scene read back by a general reader; where its vertices come to lie is reckoned from the matrices it gives. */
+class GltfSceneTest {
+
+    private static final Finish FINISH = Finish.ofDensity(256);
+    private static final Piece WALL = new Piece("WAL-2000", "wall", Role.WALL, new Recipe.WallPanel(Vec.ofMillimetres(2000, 200, 3000)), Pivot.FACE_START);
+
+    private static GltfModel read(byte[] glb) throws IOException {
+        return new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(glb));
+    }
+
+    private static GltfModel one(Piece piece, Stance stance) throws IOException {
+        var scene = new GltfScene("scene", FINISH);
+        scene.add("node", piece, stance);
+        return read(scene.toBytes());
+    }
+
+    /** Least and greatest x, y and z over all vertices of a node, in metres with Y up. */
+    private static double[] extent(NodeModel node) {
+        var matrix = node.computeGlobalTransform(null);
+        var box = new double[] {9e9, 9e9, 9e9, -9e9, -9e9, -9e9};
+        for (var mesh : node.getMeshModels()) {
+            for (var primitive : mesh.getMeshPrimitiveModels()) {
+                var positions = (AccessorFloatData) primitive.getAttributes().get("POSITION").getAccessorData();
+                for (var i = 0; i < positions.getNumElements(); i++) {
+                    for (var row = 0; row < 3; row++) {
+                        var value = matrix[12 + row] + matrix[row] * positions.get(i, 0) + matrix[4 + row] * positions.get(i, 1) + matrix[8 + row] * positions.get(i, 2);
+                        box[row] = Math.min(box[row], value);
+                        box[3 + row] = Math.max(box[3 + row], value);
+                    }
+                }
+            }
+        }
+        return box;
+    }
+
+    private static void standsAt(NodeModel node, double... metres) {
+        var box = extent(node);
+        for (var i = 0; i < 6; i++) {
+            assertThat(box[i]).as("side %d of %s", i, Arrays.toString(box)).isCloseTo(metres[i], within(1e-5));
+        }
+    }
+
+    @Test
+    void aMeshIsSharedByAllPlacementsOfItsPiece() throws IOException {
+        var scene = new GltfScene("scene", FINISH);
+        for (var i = 0; i < 5; i++) {
+            scene.add("PRP-BENCH.000" + i, BENCH, Stance.at(Vec.ofMillimetres(2000L * i, 0, 0), Turn.NONE));
+        }
+        scene.add("PRP-LAMP.0001", LAMP, Stance.at(Vec.ZERO, Turn.NONE));
+        var model = read(scene.toBytes());
+        assertThat(model.getMeshModels()).hasSize(2);
+        assertThat(model.getNodeModels()).hasSize(6).extracting(NodeModel::getName).contains("PRP-BENCH.0003", "PRP-LAMP.0001");
+        assertThat(model.getMeshModels()).extracting(m -> m.getName()).containsExactlyInAnyOrder("PRP-BENCH", "PRP-LAMP");
+        // Stone and timber, metal and opal.
+        assertThat(model.getMaterialModels()).hasSize(4);
+    }
+
+    /** Z up becomes Y up: (x, y, z) millimetres come out as (x, z, −y) / 1000. */
+    @Test
+    void axesAndUnitsChange() throws IOException {
+        var model = one(WALL, Stance.at(Vec.ofMillimetres(1000, 5000, 300), Turn.NONE));
+        standsAt(model.getNodeModels().get(0), 1, 0.3, -5.2, 3, 3.3, -5);
+    }
+
+    /** The wall of 2 × 0.2 m about its pivot at (1, 5): worked by hand for every quarter. */
+    @ParameterizedTest
+    @CsvSource({"0, 1, -5.2, 3, -5", "1, 0.8, -7, 1, -5", "2, -1, -5, 1, -4.8", "3, 1, -5, 1.2, -3"})
+    void quarterTurnsAreTurnsAboutTheVertical(int quarters, double x0, double z0, double x1, double z1) throws IOException {
+        var model = one(WALL, Stance.at(Vec.ofMillimetres(1000, 5000, 0), new Turn(quarters)));
+        standsAt(model.getNodeModels().get(0), x0, 0, z0, x1, 3, z1);
+    }
+
+    /** Mirroring keeps the extent and reaches every vertex on the other side of its middle. */
+    @ParameterizedTest
+    @CsvSource({"0, 0", "1, 0", "3, 0", "0, 30"})
+    void mirroredItStandsInTheSamePlace(int quarters, double free) throws IOException {
+        var at = Vec.ofMillimetres(1000, 5000, 0);
+        var plain = one(WALL, new Stance(at, new Turn(quarters), false, free)).getNodeModels().get(0);
+        var mirrored = one(WALL, new Stance(at, new Turn(quarters), true, free)).getNodeModels().get(0);
+        standsAt(mirrored, extent(plain));
+        assertThat(mirrored.getScale()[0]).isEqualTo(-1);
+    }
+
+    @Test
+    void aPieceOfItsOwnStandsAtItsPivot() throws IOException {
+        var model = read(GltfScene.ofPiece(LAMP, FINISH));
+        assertThat(model.getNodeModels()).singleElement().satisfies(node -> {
+            assertThat(node.getTranslation()).isNull();
+            standsAt(node, -0.16, 0, -0.16, 0.16, 2, 0.16);
+        });
+    }
+
+    @Test
+    void everyVertexHasANormalOfLengthOneAndAPlaceOnTheSheet() throws IOException {
+        for (var mesh : one(BENCH, Stance.at(Vec.ZERO, Turn.NONE)).getMeshModels()) {
+            for (var primitive : mesh.getMeshPrimitiveModels()) {
+                var normals = (AccessorFloatData) primitive.getAttributes().get("NORMAL").getAccessorData();
+                var count = primitive.getAttributes().get("POSITION").getCount();
+                assertThat(normals.getNumElements()).isEqualTo(count);
+                assertThat(primitive.getAttributes().get("TEXCOORD_0").getCount()).isEqualTo(count);
+                for (var i = 0; i < count; i++) {
+                    assertThat(Math.hypot(Math.hypot(normals.get(i, 0), normals.get(i, 1)), normals.get(i, 2))).isCloseTo(1, within(1e-5));
+                }
+            }
+        }
+    }
+
+    @Test
+    void anEmptySetIsStillAScene() throws IOException {
+        var model = read(new GltfScene("nothing yet", FINISH).toBytes());
+        assertThat(model.getNodeModels()).isEmpty();
+        assertThat(model.getSceneModels()).singleElement().extracting(s -> s.getName()).isEqualTo("nothing yet");
+    }
+}

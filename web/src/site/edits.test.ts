@@ -1,0 +1,91 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { Refusal } from '../api/client'
+import { useEdits, type PendingEdit } from './edits'
+
+const kept = new Map<string, string>()
+const answers: (() => Response | Promise<Response>)[] = []
+const sent: { path: string; revision: string | null }[] = []
+const ok = (body: unknown) => () => new Response(JSON.stringify(body), { status: 200 })
+const problem = (status: number, detail: string) => () => new Response(JSON.stringify({ detail }), { status })
+const away = () => Promise.reject(new TypeError('connection refused'))
+
+const edit = (label: string): PendingEdit => ({ siteId: 7, label, method: 'POST', path: `/api/${label}` })
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  setActivePinia(createPinia())
+  kept.clear()
+  answers.length = 0
+  sent.length = 0
+  vi.stubGlobal('sessionStorage', { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => kept.set(k, v), removeItem: (k: string) => kept.delete(k) })
+  vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+    sent.push({ path, revision: new Headers(init.headers).get('If-Match') })
+    return Promise.resolve().then(() => answers.shift()!())
+  })
+})
+afterEach(() => vi.useRealTimers())
+
+function attached(revisions = [1]) {
+  const edits = useEdits()
+  const caughtUp = vi.fn(async () => {})
+  const refused = vi.fn()
+  edits.attach({ revision: () => revisions[Math.min(caughtUp.mock.calls.length, revisions.length - 1)]!, catchUp: caughtUp }, refused)
+  return { edits, caughtUp, refused }
+}
+
+describe('edits on their way to the server', () => {
+  it('go one after the other, each against the revision that the one before it made', async () => {
+    const { edits } = attached([1, 2])
+    answers.push(ok('first'), ok('second'))
+    const both = Promise.all([edits.make(edit('a')), edits.make(edit('b'))])
+    await vi.runAllTimersAsync()
+    expect(await both).toEqual(['first', 'second'])
+    expect(sent.map((s) => s.revision)).toEqual(['"1"', '"2"'])
+  })
+
+  it('are kept while nobody answers, and go out when somebody does', async () => {
+    const { edits } = attached()
+    answers.push(away, away, ok('at last'))
+    const made = edits.make(edit('a'))
+    await vi.advanceTimersByTimeAsync(100)
+    expect(edits.away).toBe(true)
+    expect(edits.count).toBe(1)
+    expect(JSON.parse(kept.get('hausbau.kept-edits')!)).toHaveLength(1)
+    await vi.advanceTimersByTimeAsync(4000)
+    expect(await made).toBe('at last')
+    expect(edits.away).toBe(false)
+    expect(kept.size).toBe(0)
+  })
+
+  it('keep the revision they were first sent against, so that none is made twice', async () => {
+    const { edits, refused } = attached([1, 5])
+    // It arrived, but its answer was lost; sent again, it is on an old revision.
+    answers.push(away, problem(412, 'changed meanwhile'))
+    const made = edits.make(edit('a')).catch((e: unknown) => e)
+    await vi.advanceTimersByTimeAsync(4000)
+    expect(await made).toBeInstanceOf(Refusal)
+    expect(sent.map((s) => s.revision)).toEqual(['"1"', '"1"'])
+    expect(refused).toHaveBeenCalledWith('a', expect.stringContaining('perhaps by this very edit'))
+  })
+
+  it('are dropped when refused, with the reason, and the next goes on', async () => {
+    const { edits } = attached()
+    answers.push(problem(400, 'A door wider than its wall.'), ok('second'))
+    const first = edits.make(edit('a')).catch((e: Error) => e.message)
+    const second = edits.make(edit('b'))
+    await vi.runAllTimersAsync()
+    expect(await first).toBe('A door wider than its wall.')
+    expect(await second).toBe('second')
+    expect(edits.count).toBe(0)
+  })
+
+  it('are taken up after a reload, those of the open site alone', async () => {
+    kept.set('hausbau.kept-edits', JSON.stringify([{ ...edit('mine'), revision: 3 }, { ...edit('other'), siteId: 8 }]))
+    const { edits } = attached()
+    answers.push(ok('done'))
+    edits.takeUp(7)
+    await vi.runAllTimersAsync()
+    expect(sent).toEqual([{ path: '/api/mine', revision: '"3"' }])
+  })
+})
