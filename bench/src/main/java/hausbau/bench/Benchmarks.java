@@ -23,6 +23,7 @@ public final class Benchmarks {
         print(results, "Kit plan: how many times as fast as the constraint solver", "fortyRunsByConstraintSolver", "fortyRuns");
         print(results, "Survey: times the bare self-join", "survey", "selfJoin");
         print(results, "Takeoff: times a general solve of the same system", "calibrateAndMeasure", "generalSolve");
+        print(results, "Board of 200 pictures: times the same bytes as plain files", "openBoard", "plainFiles");
         print(results, "Placement: times the bare INSERT", "place", "bareInsert");
     }
 

@@ -1,10 +1,6 @@
 package hausbau.bench;
 
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
@@ -39,7 +35,7 @@ public class PlacementBench {
     private static final Pattern ID = Pattern.compile("\"id\":(\\d+)");
     private static final int PLACEMENTS = 10_000;
 
-    private final HttpClient client = HttpClient.newHttpClient();
+    private final Server server = new Server();
     private String site;
     private String bench;
     private Connection database;
@@ -49,19 +45,19 @@ public class PlacementBench {
     /** A built hall of 300 × 300 m, filled with benches until there are 10 000 placements. */
     @Setup
     public void fill() throws IOException, InterruptedException, SQLException {
-        site = "/api/sites/" + id(call("POST", "/api/sites", "{\"name\":\"Ten thousand\"}"));
-        call("POST", site + "/rooms", "{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":300000,\"depthMm\":300000,\"heightMm\":3000}");
-        call("PUT", site + "/kit", "{\"kindsMm\":[4000],\"minPieceMm\":200,\"maxPieceMm\":4000}");
-        var pieces = call("GET", site + "/pieces", null);
+        site = "/api/sites/" + Server.id(server.call("POST", "/api/sites", "{\"name\":\"Ten thousand\"}"));
+        server.call("POST", site + "/rooms", "{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":300000,\"depthMm\":300000,\"heightMm\":3000}");
+        server.call("PUT", site + "/kit", "{\"kindsMm\":[4000],\"minPieceMm\":200,\"maxPieceMm\":4000}");
+        var pieces = server.call("GET", site + "/pieces", null);
         bench = pieces.replaceAll(".*\\{\"id\":(\\d+),\"code\":\"PRP-BENCH\".*", "$1");
-        var there = ID.matcher(call("GET", site + "/placements", null)).results().count();
-        var ids = id(place(2000, 2000));
+        var there = ID.matcher(server.call("GET", site + "/placements", null)).results().count();
+        var ids = Server.id(place(2000, 2000));
         for (var have = 1L; have + there < PLACEMENTS;) {
             var more = Math.min(have, PLACEMENTS - there - have);
             var some = ids.lines().limit(more).reduce((a, b) -> a + "," + b).orElseThrow();
             // Doubling eastward within a row of 128 benches, then row upon row.
             var by = have < 128 ? "{\"x\":" + have * 2000 + ",\"y\":0,\"z\":0}" : "{\"x\":0,\"y\":" + have / 128 * 1000 + ",\"z\":0}";
-            var copies = call("POST", site + "/placements/copies", "{\"ids\":[" + some + "],\"byMm\":" + by + "}");
+            var copies = server.call("POST", site + "/placements/copies", "{\"ids\":[" + some + "],\"byMm\":" + by + "}");
             ids += "\n" + copies.replaceAll("[\\[\\]]", "").replace(',', '\n');
             have += more;
         }
@@ -79,25 +75,7 @@ public class PlacementBench {
     }
 
     private String place(long x, long y) throws IOException, InterruptedException {
-        return call("POST", site + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":" + x + ",\"y\":" + y + ",\"z\":0}}");
-    }
-
-    private static String id(String json) {
-        var matcher = ID.matcher(json);
-        if (!matcher.find()) {
-            throw new IllegalStateException(json);
-        }
-        return matcher.group(1);
-    }
-
-    private String call(String method, String path, String body) throws IOException, InterruptedException {
-        var request = HttpRequest.newBuilder(URI.create(System.getenv("HAUSBAU_BENCH_URL") + path)).header("Content-Type", "application/json")
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)).build();
-        var answer = client.send(request, HttpResponse.BodyHandlers.ofString());
-        if (answer.statusCode() >= 400) {
-            throw new IllegalStateException(answer.statusCode() + " " + answer.body());
-        }
-        return answer.body();
+        return server.call("POST", site + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":" + x + ",\"y\":" + y + ",\"z\":0}}");
     }
 
     @Benchmark

@@ -212,7 +212,7 @@ class RobustTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"/", "/api/sites", "/api/sites/0", "/actuator/health", "/v3/api-docs"})
+    @ValueSource(strings = {"/api/units", "/api/sites", "/api/sites/0", "/actuator/health", "/v3/api-docs"})
     void everyAnswerCarriesTheSecurityHeaders(String path) {
         var headers = caller.headers(path);
         assertThat(headers.firstValue("Content-Security-Policy").orElse("")).contains("script-src 'self'").contains("frame-ancestors 'none'");
