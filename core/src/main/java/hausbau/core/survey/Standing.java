@@ -102,7 +102,7 @@ final class Standing {
     private Optional<Room> roomAt(Box box) {
         var x = (box.min().x() + box.max().x()) / 2;
         var y = (box.min().y() + box.max().y()) / 2;
-        return set.massing().roomAt(new Vec(x, y, box.min().z()));
+        return set.roomAt(new Vec(x, y, box.min().z()));
     }
 
     private void checkRoom(PlacedPiece placed, Box box) {

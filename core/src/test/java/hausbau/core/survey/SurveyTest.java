@@ -17,6 +17,7 @@ import hausbau.core.build.Placement;
 import hausbau.core.build.Stance;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Role;
+import hausbau.core.massing.Room;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Side;
 import hausbau.core.measure.Turn;
@@ -25,6 +26,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.RepeatedTest;
@@ -219,5 +221,20 @@ class SurveyTest {
             assertThat(f.reason()).contains(f.kind().why());
         });
         assertThat(found).extracting(Finding::kind).isSorted();
+    }
+
+    @RepeatedTest(20)
+    void theRoomOfAPointIsTheOneThatTheMassingNames(RepetitionInfo repetition) {
+        var random = new Random(repetition.getCurrentRepetition());
+        var rooms = new ArrayList<Room>();
+        for (var i = 0; i < 30; i++) {
+            rooms.add(room(i + 1, i % 6 * 5000L, i / 6 * 4000L, 3000 + 100 * random.nextInt(16), 2500 + 100 * random.nextInt(11)));
+        }
+        var massing = massing(rooms);
+        var set = new SurveyedSet(massing, Map.of(), List.of(), Set.of());
+        for (var i = 0; i < 300; i++) {
+            var point = Vec.ofMillimetres(random.nextInt(-500, 31_000), random.nextInt(-500, 21_000), random.nextInt(-9_000, 9_000));
+            assertThat(set.roomAt(point)).isEqualTo(massing.roomAt(point));
+        }
     }
 }
