@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.hibernate.Session;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
 
 /** Reads and writes the rows of sites. Every method runs in the caller's transaction. */
@@ -31,10 +32,13 @@ public class SiteStore {
             update site set revision = ?, journal_end = ?, journal_top = ?, frame_revision = ?, changed_at = ? where id = ?""";
 
     private final EntityManager rows;
+    /** For what needs no rows made of it. */
+    private final JdbcTemplate jdbc;
     private final Deque<Long> freeIds = new ArrayDeque<>();
 
-    public SiteStore(EntityManager rows) {
+    public SiteStore(EntityManager rows, JdbcTemplate jdbc) {
         this.rows = rows;
+        this.jdbc = jdbc;
     }
 
     /** An id that no row has had. */
@@ -129,8 +133,8 @@ public class SiteStore {
 
     /** @throws NotFound if the site has no such picture */
     public byte[] preview(long siteId, long id) {
-        return ofSite("select preview from MediaRow where siteId = :site and id = :id", byte[].class, siteId).setParameter("id", id)
-                .getResultStream().findFirst().orElseThrow(() -> new NotFound("The site has no picture " + id + "."));
+        return jdbc.query("select preview from media where site_id = ? and id = ?", (row, n) -> row.getBytes(1), siteId, id)
+                .stream().findFirst().orElseThrow(() -> new NotFound("The site has no picture " + id + "."));
     }
 
     /** A picture's type and size, without its bytes. */

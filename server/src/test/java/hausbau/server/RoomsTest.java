@@ -1,0 +1,153 @@
+package hausbau.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import tools.jackson.databind.JsonNode;
+
+/** Rooms drawn, typed and opened, and the set that is derived from them, over HTTP. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class RoomsTest {
+
+    @LocalServerPort
+    int port;
+    Caller caller;
+    String site;
+
+    @BeforeEach
+    void aSite() {
+        caller = new Caller(port);
+        site = "/api/sites/" + caller.post("/api/sites", "{\"name\":\"Rooms\",\"storeyMm\":2800}").json().get("id").asLong();
+    }
+
+    private JsonNode room(String body) {
+        var answer = caller.post(site + "/rooms", body);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
+        return answer.json();
+    }
+
+    private void build() {
+        var answer = caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+    }
+
+    private List<JsonNode> placements() {
+        return caller.get(site + "/placements").json().valueStream().toList();
+    }
+
+    private int findings() {
+        return caller.get(site + "/survey").json().get("total").asInt();
+    }
+
+    private List<Long> idsOf(String code) {
+        var piece = caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals(code)).findFirst().orElseThrow().get("id").asLong();
+        return placements().stream().filter(p -> p.get("pieceId").asLong() == piece).map(p -> p.get("id").asLong()).toList();
+    }
+
+    @Test
+    void aRoomWithoutAPlaceOrAHeightTakesAFreeOneAndTheStoreys() {
+        var first = room("{\"name\":\"First\",\"widthMm\":4000,\"depthMm\":3000}");
+        var second = room("{\"name\":\"Second\",\"widthMm\":2000,\"depthMm\":2000}");
+        assertThat(first.get("heightMm").asInt()).isEqualTo(2800);
+        assertThat(first.get("cornerMm").get("x").asInt()).isZero();
+        // 4 m, two walls of 0.2 m, a metre.
+        assertThat(second.get("cornerMm").get("x").asInt()).isEqualTo(5400);
+        build();
+        assertThat(findings()).isZero();
+    }
+
+    @Test
+    void aDrawnRoomComesToTheStep() {
+        var drawn = caller.post(site + "/rooms/drawn", "{\"name\":\"Drawn\",\"fromMm\":{\"x\":3971.2,\"y\":18,\"z\":0},\"toMm\":{\"x\":-33,\"y\":3049,\"z\":0}}");
+        assertThat(drawn.status()).isEqualTo(201);
+        assertThat(drawn.json().get("widthMm").asInt()).isEqualTo(4000);
+        assertThat(drawn.json().get("depthMm").asInt()).isEqualTo(3000);
+        var nothing = caller.post(site + "/rooms/drawn", "{\"name\":\"Nothing\",\"fromMm\":{\"x\":9000,\"y\":0,\"z\":0},\"toMm\":{\"x\":9020,\"y\":900,\"z\":0}}");
+        assertThat(nothing.status()).isEqualTo(400);
+        assertThat(nothing.text()).contains("The width must be from 0.3 m");
+    }
+
+    @Test
+    void usualOpeningsStandWhereThereIsRoomUntilThereIsNone() {
+        var id = room("{\"name\":\"Hall\",\"widthMm\":2400,\"depthMm\":2400}").get("id").asLong();
+        build();
+        var doors = 0;
+        var status = 201;
+        while (status == 201) {
+            status = caller.post(site + "/rooms/" + id + "/openings/usual", "{\"kind\":\"DOOR\"}").status();
+            doors += status == 201 ? 1 : 0;
+        }
+        assertThat(status).isEqualTo(400);
+        // In 2.4 m one door of 1 m stands in the middle, and nothing of 1.2 m with its jambs is left beside it: one a wall.
+        assertThat(doors).isEqualTo(4);
+        var openings = caller.get(site + "/massing").json().get("openings");
+        assertThat(openings.valueStream().map(o -> o.get("side").asString())).containsExactlyInAnyOrder("NORTH", "EAST", "SOUTH", "WEST");
+    }
+
+    @Test
+    void whatIsTakenAwayStaysAwayUntilItIsPutBack() {
+        var id = room("{\"name\":\"Hall\",\"widthMm\":4000,\"depthMm\":3000}").get("id").asLong();
+        build();
+        var posts = idsOf("POS-200");
+        assertThat(posts).hasSize(4);
+        caller.post(site + "/placements/removals", "{\"ids\":[" + posts.get(0) + "," + posts.get(2) + "]}");
+        assertThat(caller.get(site).json().get("leftOut").asInt()).isEqualTo(2);
+        caller.call("PATCH", site + "/rooms/" + id, "{\"widthMm\":5000}", null);
+        assertThat(idsOf("POS-200")).hasSize(2);
+        assertThat(caller.get(site + "/survey").json().get("findings").valueStream().filter(f -> f.get("kind").asString().equals("GAP"))).hasSize(2);
+        assertThat(caller.call("DELETE", site + "/omissions", null, null).status()).isEqualTo(204);
+        assertThat(idsOf("POS-200")).hasSize(4);
+        assertThat(findings()).isZero();
+        caller.post(site + "/undo", null);
+        assertThat(idsOf("POS-200")).hasSize(2);
+        assertThat(caller.get(site).json().get("leftOut").asInt()).isEqualTo(2);
+    }
+
+    @Test
+    void aHandPlacedThingTakenAwayLeavesNothingToPutBack() {
+        room("{\"name\":\"Hall\",\"widthMm\":4000,\"depthMm\":3000}");
+        build();
+        var bench = caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("PRP-BENCH")).findFirst().orElseThrow().get("id").asLong();
+        var placed = caller.post(site + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":0}}").json().get("id").asLong();
+        caller.post(site + "/placements/removals", "{\"ids\":[" + placed + "]}");
+        assertThat(caller.get(site).json().get("leftOut").asInt()).isZero();
+    }
+
+    @Test
+    void kindsThatDoNotFillEveryRunAreRefused() {
+        room("{\"name\":\"Hall\",\"widthMm\":4100,\"depthMm\":3000}");
+        var refused = caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null);
+        assertThat(refused.status()).isEqualTo(400);
+        assertThat(refused.text()).contains("do not fill “Hall, north”");
+        assertThat(caller.get(site + "/pieces").json().isEmpty()).isTrue();
+        assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[],\"minPieceMm\":200,\"maxPieceMm\":4000}", null).status()).isEqualTo(400);
+        assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[1050],\"minPieceMm\":200,\"maxPieceMm\":4000}", null).text()).contains("not a whole number of steps");
+    }
+
+    @Test
+    void aSiteWithoutARoomHasNoKitYet() {
+        assertThat(caller.post(site + "/kit-plans", "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":4}").text()).contains("no room to build yet");
+        assertThat(caller.get(site + "/tally").json().get("placements").asInt()).isZero();
+        assertThat(caller.get(site + "/handover/scene.glb").bytes()).startsWith('g', 'l', 'T', 'F');
+        assertThat(findings()).isZero();
+    }
+
+    /** Changing the unit is an edit of its own and changes nothing but how lengths are written. */
+    @Test
+    void theUnitIsOnlyHowLengthsAreWritten() {
+        room("{\"name\":\"Hall\",\"widthMm\":4000,\"depthMm\":3000}");
+        build();
+        var before = placements();
+        assertThat(caller.call("PATCH", site, "{\"name\":\"Rooms\",\"unit\":\"FEET_AND_INCHES\"}", null).status()).isEqualTo(200);
+        assertThat(placements()).isEqualTo(before);
+        assertThat(caller.get(site).json().get("undo").asString()).isEqualTo("Change the site's settings");
+        var refused = caller.post(site + "/rooms/" + caller.get(site + "/massing").json().get("rooms").get(0).get("id") + "/openings",
+                "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":100,\"widthMm\":5000,\"heightMm\":2000}");
+        // 3800 mm, in feet and inches.
+        assertThat(refused.text()).contains("12' 5.606299");
+    }
+}
