@@ -206,5 +206,8 @@ class BoardTest {
         assertThat(twin.get("id").asLong()).isNotEqualTo(picture);
         assertThat(caller.get(copy + "/media/" + twin.get("mediaId").asLong() + "/preview").status()).isEqualTo(200);
         assertThat(caller.get(copy + "/media/" + items().get(0).get("mediaId").asLong() + "/preview").status()).as("the other site's").isEqualTo(404);
+        var path = "/media/" + twin.get("mediaId").asLong() + "/preview";
+        assertThat(caller.call("DELETE", copy, null, null).status()).isEqualTo(204);
+        assertThat(caller.get(copy + path).status()).as("of a site that is gone").isEqualTo(404);
     }
 }

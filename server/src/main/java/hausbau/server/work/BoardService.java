@@ -28,13 +28,15 @@ public class BoardService {
 
     private final SiteStore store;
     private final Journal journal;
+    private final Previews previews;
     private final TransactionTemplate transaction;
     /** A large picture takes a quarter of a gigabyte while it is read. */
     private final Semaphore desks = new Semaphore(2);
 
-    BoardService(SiteStore store, Journal journal, TransactionTemplate transaction) {
+    BoardService(SiteStore store, Journal journal, Previews previews, TransactionTemplate transaction) {
         this.store = store;
         this.journal = journal;
+        this.previews = previews;
         this.transaction = transaction;
     }
 
@@ -43,9 +45,9 @@ public class BoardService {
         return PictureFile.MOST_BYTES;
     }
 
-    /** A picture's preview alone, read in one statement without a transaction around it: a board asks for hundreds. */
+    /** A picture at 512 pixels a side at most. */
     public byte[] preview(long siteId, long mediaId) {
-        return store.preview(siteId, mediaId);
+        return previews.of(siteId, mediaId);
     }
 
     /**

@@ -29,12 +29,14 @@ public class SiteService {
     private final SiteStore store;
     private final Journal journal;
     private final Deriver deriver;
+    private final Previews previews;
     private final EntityManager rows;
 
-    public SiteService(SiteStore store, Journal journal, Deriver deriver, EntityManager rows) {
+    SiteService(SiteStore store, Journal journal, Deriver deriver, Previews previews, EntityManager rows) {
         this.store = store;
         this.journal = journal;
         this.deriver = deriver;
+        this.previews = previews;
         this.rows = rows;
     }
 
@@ -158,6 +160,7 @@ public class SiteService {
     @Transactional
     public void delete(long id) {
         rows.remove(store.lockedSite(id));
+        previews.forget(id);
     }
 
     @Transactional(readOnly = true)
