@@ -6,8 +6,10 @@ import type { ItemView } from '../api/client'
 import { tell, useSite } from '../site/site'
 import { lieOf, useBoard } from './board'
 import BoardItem from './BoardItem.vue'
+import BoardList from './BoardList.vue'
 import BoardTicket from './BoardTicket.vue'
 import { around, boundsOf, cropped, fitted, meets, within, zoomed, type Rect, type View } from './sheet'
+import UploadList from './UploadList.vue'
 import { useUploads } from './uploads'
 
 /** The board: pictures, notes and frames on an endless sheet. */
@@ -64,16 +66,6 @@ function itemUnder(e: PointerEvent): ItemView | undefined {
   return shown.value.find((i) => i.id === Number(id))
 }
 
-function choose(item: ItemView, more: boolean) {
-  const ids = board.withGroup(item).map((i) => i.id)
-  if (more) {
-    const all = new Set(board.selection)
-    const had = all.has(item.id)
-    ids.forEach((id) => (had ? all.delete(id) : all.add(id)))
-    board.select(all)
-  } else if (!board.selection.has(item.id)) board.select(ids)
-}
-
 function down(e: PointerEvent) {
   if ((e.target as HTMLElement).closest('button')) return
   holder.value!.setPointerCapture(e.pointerId)
@@ -88,7 +80,7 @@ function down(e: PointerEvent) {
     deed = { kind: 'crop', ...at }
     band.value = { x0: at.x, y0: at.y, x1: at.x, y1: at.y }
   } else if (item) {
-    choose(item, e.shiftKey)
+    if (e.shiftKey || !board.selection.has(item.id)) board.choose(item, e.shiftKey)
     deed = { kind: 'move', ...at, items: board.selected.filter((i) => !i.locked), moved: false }
   } else {
     deed = { kind: 'band', ...at }
@@ -239,15 +231,7 @@ onBeforeUnmount(() => {
         <p>Drop pictures of the place here, paste them, or choose them. PNG, JPEG and WebP.</p>
         <Button type="primary" @click="chooser!.click()">Choose pictures</Button>
       </div>
-      <div v-if="uploads.length" class="uploads" role="status">
-        <div v-for="u in uploads" :key="u.id" class="upload" :class="u.state">
-          <span class="name">{{ u.name }}</span>
-          <span v-if="u.state === 'refused'" class="fault">■ {{ u.why }}</span>
-          <span v-else class="figures soft">{{ u.state === 'sending' ? `${Math.round(u.share * 100)} %` : u.state }}</span>
-        </div>
-        <Button v-if="busy" size="small" @click="cancel">Cancel</Button>
-        <Button v-else size="small" @click="dismiss">Dismiss</Button>
-      </div>
+      <UploadList :uploads="uploads" :busy="busy" @cancel="cancel" @dismiss="dismiss" />
       <p v-if="cropping" class="hint">Drag a box over the picture; Esc leaves it as it is.</p>
     </div>
     <aside class="side" aria-label="Board tools">
@@ -258,16 +242,7 @@ onBeforeUnmount(() => {
         <Button v-if="!alone" size="small" title="The board in a window of its own, for a second screen" @click="openWindow">Own window</Button>
       </div>
       <BoardTicket v-if="board.selected.length" :key="[...board.selection].join()" @crop="cropping = true" @look="lookAt(board.selected)" />
-      <section aria-label="On the board">
-        <div class="row spread"><h3>On the board</h3><span class="figures soft">{{ board.items.length }}</span></div>
-        <ul>
-          <li v-for="i in [...board.items].reverse()" :key="i.id">
-            <button type="button" class="plain" :class="{ chosen: board.selection.has(i.id) }" :aria-pressed="board.selection.has(i.id)" @click="(e) => { choose(i, e.shiftKey); if (!e.shiftKey) board.select(board.withGroup(i).map((x) => x.id)) }">
-              <span class="word">{{ i.kind === 'PICTURE' ? i.name : i.text || i.kind.toLowerCase() }}</span><span class="soft">{{ i.kind.toLowerCase() }}</span>
-            </button>
-          </li>
-        </ul>
-      </section>
+      <BoardList />
     </aside>
     <input ref="chooser" type="file" accept="image/png,image/jpeg,image/webp" multiple hidden data-testid="chooser" @change="chosen" />
   </div>
@@ -332,36 +307,6 @@ onBeforeUnmount(() => {
   justify-items: center;
   gap: 10px;
 }
-.uploads {
-  position: absolute;
-  left: 12px;
-  bottom: 12px;
-  width: 340px;
-  max-height: 50%;
-  overflow-y: auto;
-  background: var(--sheet);
-  border: 1px solid var(--hairline);
-  padding: 8px 10px;
-  display: grid;
-  gap: 5px;
-  justify-items: start;
-}
-.upload {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  width: 100%;
-  font-size: 13px;
-}
-.upload.refused {
-  display: grid;
-  gap: 0;
-}
-.name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
 .hint {
   position: absolute;
   left: 50%;
@@ -383,33 +328,5 @@ onBeforeUnmount(() => {
 .tools {
   flex-wrap: wrap;
   gap: 6px;
-}
-ul {
-  list-style: none;
-  margin: 4px 0 0;
-  padding: 0;
-}
-li button {
-  display: flex;
-  justify-content: space-between;
-  gap: 8px;
-  width: 100%;
-  min-height: 26px;
-  align-items: center;
-  padding: 2px 4px !important;
-  font-size: 13px !important;
-  text-align: left;
-}
-li button:hover {
-  background: rgba(47, 127, 121, 0.1);
-}
-li button.chosen {
-  background: rgba(106, 61, 124, 0.14);
-  box-shadow: inset 3px 0 var(--plum);
-}
-.word {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 </style>

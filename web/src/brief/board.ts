@@ -64,6 +64,16 @@ export const useBoard = defineStore('board', () => {
     return item.groupId ? items.value.filter((i) => i.groupId === item.groupId) : [item]
   }
 
+  /** Selects an item with its group; with `more`, adds them to what is selected, or lets them go. */
+  function choose(item: ItemView, more: boolean) {
+    const ids = withGroup(item).map((i) => i.id)
+    if (!more) return select(ids)
+    const all = new Set(selection.value)
+    const had = all.has(item.id)
+    ids.forEach((id) => (had ? all.delete(id) : all.add(id)))
+    select(all)
+  }
+
   const change = (does: string, changes: ({ id: number } & Record<string, unknown>)[]) =>
     changes.length ? make(does, 'PATCH', '/board/items', { does, items: changes }) : Promise.resolve()
   const original = (item: ItemView) => `${base.value}/media/${item.mediaId}/original`
@@ -71,7 +81,7 @@ export const useBoard = defineStore('board', () => {
   const spend = (stage: number, seconds: number) => send('POST', `${base.value}/brief/spent`, { stage, seconds })
 
   return {
-    sheet, list, brief, selection, pinned, items, selected, pictures, base, fetchAll, make, select, withGroup, change, original, preview, spend,
+    sheet, list, brief, selection, pinned, items, selected, pictures, base, fetchAll, make, select, choose, withGroup, change, original, preview, spend,
   }
 })
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { MassingView } from '../api/client'
 import { drawChains } from './chains'
-import type { Plan } from './draw'
+import type { Plan } from './plan'
 
 /** A sheet that remembers what was written on it; a letter is seven pixels wide. */
 function paper() {

@@ -1,6 +1,6 @@
 import { formatBare } from '../measure/format'
 import { ink, mono, paper, softInk } from '../styles/theme'
-import type { Plan } from './draw'
+import type { Plan } from './plan'
 import { text } from './lettering'
 import { toPixel } from './sheet'
 

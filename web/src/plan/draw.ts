@@ -1,27 +1,11 @@
-import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, Unit } from '../api/client'
+import type { BoxMm, PieceView, PlacementView } from '../api/client'
 import { format } from '../measure/format'
 import { boxOf, footprint, toSite } from '../site/extent'
 import { brick, hairline, ink, mono, paper, plum, sans, sheet, softInk, verdigris } from '../styles/theme'
 import { drawChains } from './chains'
 import { text } from './lettering'
+import type { Plan } from './plan'
 import { gridPitch, toPixel, type Lie } from './sheet'
-
-export interface Plan {
-  lie: Lie
-  width: number
-  height: number
-  stepMm: number
-  wallMm: number
-  unit: Unit
-  massing: MassingView
-  placements: Iterable<PlacementView>
-  pieceById: Map<number, PieceView>
-  selection: Set<number>
-  ghost?: { piece: PieceView; stance: PreviewView }
-  finding?: FindingView
-  room?: { x0: number; y0: number; x1: number; y1: number }
-  figureMm: { x: number; y: number }
-}
 
 const WALLS = new Set(['WALL', 'DOOR', 'WINDOW', 'POST'])
 

@@ -11,6 +11,7 @@ import hausbau.server.store.MarkRow;
 import hausbau.server.store.PlaneRow;
 import hausbau.server.store.PlaneRow.Calibration;
 import hausbau.server.store.SiteStore;
+import hausbau.server.work.MarkService;
 import hausbau.server.work.TakeoffService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -36,10 +37,12 @@ import org.springframework.web.bind.annotation.RestController;
 class TakeoffController {
 
     private final TakeoffService takeoff;
+    private final MarkService marks;
     private final SiteStore store;
 
-    TakeoffController(TakeoffService takeoff, SiteStore store) {
+    TakeoffController(TakeoffService takeoff, MarkService marks, SiteStore store) {
         this.takeoff = takeoff;
+        this.marks = marks;
         this.store = store;
     }
 
@@ -86,8 +89,8 @@ class TakeoffController {
     /** Only what is told changes; a plane of 0 takes the mark off its plane. */
     record MarkChange(Long planeId, Long tagId, List<@NotNull Double> points, Boolean mirrored, Boolean turned, String finish) {
 
-        TakeoffService.MarkTold over(MarkRow m) {
-            return new TakeoffService.MarkTold(m.pictureId(), or(planeId, m.planeId()), or(tagId, m.tagId()), m.kind(), or(points, m.picks()), new MarkRow.Look(
+        MarkService.MarkTold over(MarkRow m) {
+            return new MarkService.MarkTold(m.pictureId(), or(planeId, m.planeId()), or(tagId, m.tagId()), m.kind(), or(points, m.picks()), new MarkRow.Look(
                     or(mirrored, m.look().mirrored()), or(turned, m.look().turned()), or(finish, m.look().finish())));
         }
     }
@@ -99,8 +102,8 @@ class TakeoffController {
     record MarkBody(@NotNull Long pictureId, Long planeId, @NotNull Long tagId, @NotNull MarkRow.Kind kind, @NotNull List<@NotNull Double> points,
             Boolean mirrored, Boolean turned, String finish) {
 
-        TakeoffService.MarkTold told() {
-            return new TakeoffService.MarkTold(pictureId, or(planeId, 0L), tagId, kind, points, new MarkRow.Look(or(mirrored, false), or(turned, false), or(finish, "")));
+        MarkService.MarkTold told() {
+            return new MarkService.MarkTold(pictureId, or(planeId, 0L), tagId, kind, points, new MarkRow.Look(or(mirrored, false), or(turned, false), or(finish, "")));
         }
     }
 
@@ -180,58 +183,58 @@ class TakeoffController {
     @PostMapping("/tags")
     @ResponseStatus(HttpStatus.CREATED)
     IdView addTag(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody TagBody body) {
-        return new IdView(takeoff.addTag(siteId, Seen.revision(ifMatch), or(body.letter(), ""), body.name(), body.role()).getId());
+        return new IdView(marks.addTag(siteId, Seen.revision(ifMatch), or(body.letter(), ""), body.name(), body.role()).getId());
     }
 
     @PatchMapping("/tags/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changeTag(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody TagChange body) {
-        takeoff.changeTag(siteId, Seen.revision(ifMatch), id, t -> new TakeoffService.TagTold(or(body.letter(), t.letter()), or(body.name(), t.name()),
+        marks.changeTag(siteId, Seen.revision(ifMatch), id, t -> new MarkService.TagTold(or(body.letter(), t.letter()), or(body.name(), t.name()),
                 or(body.role(), t.role()), or(body.estimated(), t.estimated())));
     }
 
     @DeleteMapping("/tags/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void removeTag(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        takeoff.removeTag(siteId, Seen.revision(ifMatch), id);
+        marks.removeTag(siteId, Seen.revision(ifMatch), id);
     }
 
     @PostMapping("/marks")
     @ResponseStatus(HttpStatus.CREATED)
     IdView addMark(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkBody body) {
-        return new IdView(takeoff.addMark(siteId, Seen.revision(ifMatch), body.told()).getId());
+        return new IdView(marks.addMark(siteId, Seen.revision(ifMatch), body.told()).getId());
     }
 
     @PostMapping("/marks/{id}/again")
     @Operation(summary = "Marks the next thing of the same kind, as large in its plane")
     @ResponseStatus(HttpStatus.CREATED)
     IdView stamp(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody PixelBody body) {
-        return new IdView(takeoff.stamp(siteId, Seen.revision(ifMatch), id, body.x(), body.y()).getId());
+        return new IdView(marks.stamp(siteId, Seen.revision(ifMatch), id, body.x(), body.y()).getId());
     }
 
     @PatchMapping("/marks/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changeMark(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkChange body) {
-        takeoff.changeMark(siteId, Seen.revision(ifMatch), id, body::over);
+        marks.changeMark(siteId, Seen.revision(ifMatch), id, body::over);
     }
 
     @PostMapping("/marks/removals")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void removeMarks(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody BoardController.IdsBody body) {
-        takeoff.removeMarks(siteId, Seen.revision(ifMatch), body.ids());
+        marks.removeMarks(siteId, Seen.revision(ifMatch), body.ids());
     }
 
     @GetMapping("/proposals")
     @Operation(summary = "Which tags may be one piece, and its size on the step")
     List<ProposalView> proposals(@PathVariable long siteId) {
-        return takeoff.proposals(siteId).stream().map(ProposalView::of).toList();
+        return marks.proposals(siteId).stream().map(ProposalView::of).toList();
     }
 
     @PostMapping("/proposals/accepted")
     @Operation(summary = "Puts a piece on the list for some tags")
     @ResponseStatus(HttpStatus.CREATED)
     IdView accept(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody AcceptBody body) {
-        return new IdView(takeoff.accept(siteId, Seen.revision(ifMatch), body.tagIds(), body.code(), body.name(), body.widthMm(), body.depthMm(), body.heightMm()).getId());
+        return new IdView(marks.accept(siteId, Seen.revision(ifMatch), body.tagIds(), body.code(), body.name(), body.widthMm(), body.depthMm(), body.heightMm()).getId());
     }
 
 }

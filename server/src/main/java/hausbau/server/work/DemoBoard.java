@@ -43,14 +43,16 @@ class DemoBoard {
     private final SiteStore store;
     private final BoardService board;
     private final TakeoffService takeoff;
+    private final MarkService marks;
     private final PieceListService list;
     private final BriefService briefs;
     private final Random hand = new Random(1924);
 
-    DemoBoard(SiteStore store, BoardService board, TakeoffService takeoff, PieceListService list, BriefService briefs) {
+    DemoBoard(SiteStore store, BoardService board, TakeoffService takeoff, MarkService marks, PieceListService list, BriefService briefs) {
         this.store = store;
         this.board = board;
         this.takeoff = takeoff;
+        this.marks = marks;
         this.list = list;
         this.briefs = briefs;
     }
@@ -66,9 +68,9 @@ class DemoBoard {
         entrance(site, window, entrance);
         bench(site, bench);
         note(site, -330, 330, 360, 110, "Tiles to shoulder height, plaster above. Everything repeats on a tenth of a metre.");
-        takeoff.changeTag(site, NOT_TOLD, cubicle, tag -> new TakeoffService.TagTold(tag.letter(), tag.name(), tag.role(), 14));
-        takeoff.accept(site, NOT_TOLD, List.of(cubicle), "PRP-CUBICLE", "changing cubicle", mm(1000), mm(1200), mm(2100));
-        takeoff.accept(site, NOT_TOLD, List.of(bench), "PRP-BENCH", "bench", mm(1600), mm(450), mm(450));
+        marks.changeTag(site, NOT_TOLD, cubicle, tag -> new MarkService.TagTold(tag.letter(), tag.name(), tag.role(), 14));
+        marks.accept(site, NOT_TOLD, List.of(cubicle), "PRP-CUBICLE", "changing cubicle", mm(1000), mm(1200), mm(2100));
+        marks.accept(site, NOT_TOLD, List.of(bench), "PRP-BENCH", "bench", mm(1600), mm(450), mm(450));
         for (var line : List.of(
                 line("PRP-LAMP", "standing lamp", Role.PROP, 320, 320, 2000, 3, PieceListCsv.Source.MAKE, 2, 3, false),
                 line("PRP-CLOCK", "hall clock on a bracket", Role.PROP, 700, 250, 900, 1, PieceListCsv.Source.MAKE, 1, 6, true),
@@ -127,7 +129,7 @@ class DemoBoard {
     }
 
     private long tag(long site, String name, Role role) {
-        return takeoff.addTag(site, NOT_TOLD, "", name, role).getId();
+        return marks.addTag(site, NOT_TOLD, "", name, role).getId();
     }
 
     private long picture(long site, String name, Camera camera, Predicate<PlacedPiece> shown, double x, double y) {
@@ -160,7 +162,7 @@ class DemoBoard {
     }
 
     private void mark(long site, long picture, long plane, long tag, Pixel a, Pixel b, boolean mirrored) {
-        takeoff.addMark(site, NOT_TOLD, new TakeoffService.MarkTold(picture, plane, tag, MarkRow.Kind.RECTANGLE, List.of(a.x(), a.y(), b.x(), b.y()),
+        marks.addMark(site, NOT_TOLD, new MarkService.MarkTold(picture, plane, tag, MarkRow.Kind.RECTANGLE, List.of(a.x(), a.y(), b.x(), b.y()),
                 new MarkRow.Look(mirrored, false, "")));
     }
 
