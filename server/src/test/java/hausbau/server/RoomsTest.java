@@ -74,7 +74,6 @@ class RoomsTest {
     @Test
     void usualOpeningsStandWhereThereIsRoomUntilThereIsNone() {
         var id = room("{\"name\":\"Hall\",\"widthMm\":2400,\"depthMm\":2400}").get("id").asLong();
-        build();
         var doors = 0;
         var status = 201;
         while (status == 201) {
