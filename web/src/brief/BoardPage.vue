@@ -130,13 +130,15 @@ function up() {
 }
 
 async function commit(does: string, items: ItemView[]) {
+  const mine = held.value
   try {
     await board.change(does, items.map((i) => ({ id: i.id, lie: lieOf(i) })))
     await board.fetchAll()
   } catch (e) {
     tell(e)
   }
-  held.value = new Map()
+  // The next deed may be under way by now: what it holds is not ours to let go.
+  if (held.value === mine) held.value = new Map()
 }
 
 function wheel(e: WheelEvent) {
