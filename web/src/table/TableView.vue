@@ -108,8 +108,7 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
   margin-right: 8px;
 }
 .height :deep(label.field) {
-  display: flex;
-  flex-wrap: wrap;
+  flex-direction: row;
   align-items: center;
   gap: 6px;
 }
