@@ -26,6 +26,7 @@ const view = ref<View>({ x: 0, y: 0, scale: 1 })
 const band = ref<Rect>()
 const cropping = ref(false)
 const dropping = ref(false)
+const panning = ref(false)
 /** Items as a hand holds them, before the server has them. */
 const held = ref(new Map<number, Partial<ItemView>>())
 let framed: number | undefined
@@ -72,7 +73,8 @@ function down(e: PointerEvent) {
   const at = place(e)
   const handle = (e.target as HTMLElement).dataset.handle as 'scale' | 'turn' | undefined
   const item = itemUnder(e)
-  if (e.button === 1 || e.button === 2 || spaceHeld) deed = { kind: 'pan', ...at }
+  panning.value = e.button === 1 || e.button === 2 || spaceHeld
+  if (panning.value) deed = { kind: 'pan', ...at }
   else if (e.button !== 0) return
   else if (handle === 'scale' && one.value) deed = { kind: 'scale', item: one.value }
   else if (handle === 'turn' && one.value) deed = { kind: 'turn', item: one.value }
@@ -113,6 +115,7 @@ function move(e: PointerEvent) {
 function up() {
   const done = deed
   deed = undefined
+  panning.value = false
   const box = band.value
   band.value = undefined
   if (done?.kind === 'band' && box) {
@@ -217,7 +220,7 @@ onBeforeUnmount(() => {
 <template>
   <div class="board">
     <div
-      ref="holder" class="sheet" :class="{ dropping, cropping }" data-testid="board" role="img" aria-label="The board; the list beside it can do the same" :data-view="`${view.x} ${view.y} ${view.scale}`"
+      ref="holder" class="sheet" :class="{ dropping, cropping, panning }" data-testid="board" role="img" aria-label="The board; the list beside it can do the same" :data-view="`${view.x} ${view.y} ${view.scale}`"
       @pointerdown="down" @pointermove="move" @pointerup="up" @pointercancel="up" @wheel.prevent="wheel" @contextmenu.prevent
       @dragover.prevent="dropping = true" @dragleave="dropping = false" @drop.prevent="drop">
       <div class="plane" :style="{ transform: `translate(${size.width / 2}px, ${size.height / 2}px) scale(${view.scale}) translate(${-view.x}px, ${-view.y}px)` }">
@@ -275,6 +278,10 @@ onBeforeUnmount(() => {
   left: 0;
   top: 0;
   transform-origin: 0 0;
+}
+/* While the sheet is moved its pictures are moved as one, not drawn anew. */
+.panning .plane {
+  will-change: transform;
 }
 .handles {
   position: absolute;
