@@ -5,12 +5,12 @@ import type { ProposalView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
 import { useBoard } from './board'
-import { roleName, suggestedCode } from './roles'
+import { roleName } from './roles'
 import type { Takeoff } from './takeoff'
 
 /** Which tags may be one piece, by their measured sizes: accepted, changed or refused one by one. */
 type Say = Takeoff['say']
-const props = defineProps<{ takeoff: { say: Say; tags: { id: number; name: string }[]; proposals: Takeoff['proposals'] } }>()
+const props = defineProps<{ takeoff: { say: Say; proposals: Takeoff['proposals'] } }>()
 const site = useSite()
 const board = useBoard()
 const proposals = ref<{ p: ProposalView; code: string; name: string; widthMm: number; depthMm: number; heightMm: number; key: string }[]>()
@@ -19,13 +19,9 @@ const refused = reactive(new Set<string>())
 async function group() {
   try {
     const found = await props.takeoff.proposals()
-    proposals.value = found.map((p) => {
-      const name = props.takeoff.tags.find((t) => t.id === p.tags[0]!.tagId)?.name ?? ''
-      return {
-        p, name, code: suggestedCode(p.role, name, p.widthMm), widthMm: p.widthMm, heightMm: p.heightMm, depthMm: p.role === 'PROP' ? 500 : site.site!.wallMm,
-        key: p.tags.map((t) => t.letter).join(),
-      }
-    })
+    proposals.value = found.map((p) => ({
+      p, name: p.name, code: p.code, widthMm: p.widthMm, heightMm: p.heightMm, depthMm: p.role === 'PROP' ? 500 : site.site!.wallMm, key: p.tags.map((t) => t.letter).join(),
+    }))
   } catch (e) {
     tell(e)
   }

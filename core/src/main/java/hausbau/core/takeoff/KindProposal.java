@@ -1,10 +1,12 @@
 package hausbau.core.takeoff;
 
+import hausbau.core.kit.Piece;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * Tags that may be one piece, and the size that piece would have on the step.
@@ -20,6 +22,15 @@ public record KindProposal(Role role, List<Member> tags, TagMeasure.Size measure
     public static final double NOTICEABLE = 0.03;
 
     public record Member(long tagId, String letter, boolean turned) {
+    }
+
+    /** A code to begin from: by its width, or for a prop by the last word of its name. */
+    public String suggestedCode(String name) {
+        if (role != Role.PROP) {
+            return Piece.code(role, width);
+        }
+        var words = name.toUpperCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
+        return role.prefix() + "-" + (words.isEmpty() ? "THING" : words.substring(words.lastIndexOf(' ') + 1));
     }
 
     /** How far the step is from what was measured, in millimetres: above 0 where the piece would come out larger. */

@@ -13,7 +13,7 @@ class LatheTest {
 
     private static final Finish FINISH = new Finish(3, 256);
 
-    private static Mesh turned(int sides, Station... profile) {
+    private Mesh turned(int sides, Station... profile) {
         var mesh = new MeshBuilder(FINISH);
         Lathe.add(mesh, Swatch.STONE, new Point(100, 200, 0), List.of(profile), sides);
         return mesh.build();

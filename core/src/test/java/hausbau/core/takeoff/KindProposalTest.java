@@ -78,6 +78,14 @@ class KindProposalTest {
         assertThat(KindProposal.of(List.of(tag(1, Role.PROP, size(30, 2000, 5))), mm(100)).get(0).width()).isEqualTo(mm(100));
     }
 
+    @Test
+    void aCodeIsSuggestedByWidthOrForAPropByItsName() {
+        assertThat(KindProposal.of(List.of(tag(1, Role.WINDOW, size(1593, 2201, 5))), mm(100)).get(0).suggestedCode("hall window")).isEqualTo("WIN-1600");
+        var prop = KindProposal.of(List.of(tag(1, Role.PROP, size(1000, 2100, 5))), mm(100)).get(0);
+        assertThat(prop.suggestedCode("changing cubicle (tiled)")).isEqualTo("PRP-TILED");
+        assertThat(prop.suggestedCode("—")).isEqualTo("PRP-THING");
+    }
+
     /** Readings drawn from two true sizes of one role: the proposal parts them and finds both on the step. */
     @Test
     void manyReadingsOfTwoPiecesComeBackAsTwo() {

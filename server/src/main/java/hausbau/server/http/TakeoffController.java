@@ -2,7 +2,6 @@ package hausbau.server.http;
 
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
-import hausbau.core.takeoff.KindProposal;
 import hausbau.core.takeoff.PlaneGrid;
 import hausbau.server.http.BoardController.BoardItemView;
 import hausbau.server.http.BoardController.MeasuredView;
@@ -117,16 +116,18 @@ class TakeoffController {
     }
 
     /**
+     * @param name            of the first of its tags; {@code code} one to begin from
      * @param widthResidualMm how much larger than measured the piece would be; {@code widthResidualSteps} the same in steps
      * @param changesTheLook  rounding changes a side by more than 3 %
      */
-    record ProposalView(@NotNull Role role, @NotNull List<MemberView> tags, @NotNull MeasuredView width, @NotNull MeasuredView height, @NotNull Length widthMm, @NotNull Length heightMm,
+    record ProposalView(@NotNull String name, @NotNull String code, @NotNull Role role, @NotNull List<MemberView> tags, @NotNull MeasuredView width, @NotNull MeasuredView height, @NotNull Length widthMm, @NotNull Length heightMm,
             @NotNull double widthResidualMm, @NotNull double heightResidualMm, @NotNull double widthResidualSteps, @NotNull double heightResidualSteps,
             @NotNull boolean changesTheLook, @NotNull int seen, @NotNull int estimated) {
 
-        static ProposalView of(KindProposal p) {
+        static ProposalView of(MarkService.Named named) {
+            var p = named.proposal();
             var step = p.step().um() / 1000.0;
-            return new ProposalView(p.role(), p.tags().stream().map(m -> new MemberView(m.tagId(), m.letter(), m.turned())).toList(),
+            return new ProposalView(named.name(), p.suggestedCode(named.name()), p.role(), p.tags().stream().map(m -> new MemberView(m.tagId(), m.letter(), m.turned())).toList(),
                     MeasuredView.of(p.measured().width()), MeasuredView.of(p.measured().height()), p.width(), p.height(), p.widthResidual(), p.heightResidual(),
                     p.widthResidual() / step, p.heightResidual() / step, p.changesTheLook(), p.seen(), p.estimated());
         }

@@ -177,9 +177,13 @@ public class MarkService {
         });
     }
 
+    /** A proposal with the name of the first of its tags. */
+    public record Named(String name, KindProposal proposal) {
+    }
+
     /** Which tags may be one piece, and its size on the step. */
     @Transactional(readOnly = true)
-    public List<KindProposal> proposals(long siteId) {
+    public List<Named> proposals(long siteId) {
         var site = store.site(siteId);
         var marks = store.marks(siteId);
         var sizes = TakeoffService.sizes(store.planes(siteId), marks);
@@ -191,7 +195,8 @@ public class MarkService {
             }).toList();
             return new TagMeasure(tag.getId(), tag.letter(), tag.role(), measured, own.size(), Math.max(own.size(), tag.estimated()));
         }).toList();
-        return KindProposal.of(tags, site.settings().step());
+        var names = store.tags(siteId).stream().collect(Collectors.toMap(TagRow::getId, TagRow::name));
+        return KindProposal.of(tags, site.settings().step()).stream().map(p -> new Named(names.get(p.tags().get(0).tagId()), p)).toList();
     }
 
     /** Puts a piece on the list for these tags, which then belong to it; its portrait is the first of their marks. */
