@@ -1,11 +1,12 @@
 package hausbau.core.build;
 
-import hausbau.core.kit.Piece;
+import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Sets a piece down: on the step, against the edges of pieces beside it, onto the surface beneath it.
@@ -16,59 +17,63 @@ import java.util.List;
  */
 public final class Snapping {
 
-    /** What held the piece along an axis: X, Y or Z, with the placement it holds to, or 0 for grid and floor. */
-    public record Hold(char axis, Kind kind, long placementId) {
+    /** What held the piece along an axis: X, Y or Z, with the piece it holds to; none for grid and floor. */
+    public record Hold(char axis, To to, Optional<Place> place) {
+
+        Hold(char axis, To to) {
+            this(axis, to, Optional.empty());
+        }
     }
 
-    public enum Kind { GRID, EDGE, SURFACE, FLOOR }
+    public enum To { GRID, EDGE, SURFACE, FLOOR }
 
     public record Snapped(Stance stance, List<Hold> holds) {
     }
 
-    private record Shift(long by, long placementId) {
+    private record Shift(long by, Place place) {
     }
 
     private final Length step;
     private final long floor;
-    private final List<PlacedPiece> around;
+    private final List<Standing> around;
 
     /**
      * @param floor  height of the floor where nothing lies
      * @param around placements near enough to matter; see {@link #reach}
      */
-    public Snapping(Length step, long floor, List<PlacedPiece> around) {
+    public Snapping(Length step, long floor, List<Standing> around) {
         this.step = step;
         this.floor = floor;
         this.around = around;
     }
 
     /** Everything that can hold a piece standing so touches this box. */
-    public static Box reach(Stance stance, Piece piece, Length step) {
-        var box = stance.box(piece).grownBy(step.um());
+    public static Box reach(Stance stance, Kind kind, Length step) {
+        var box = stance.box(kind).grownBy(step.um());
         return new Box(box.min().withZ(-Length.LIMIT_UM), box.max());
     }
 
-    public Snapped snap(Piece piece, Stance wanted) {
+    public Snapped snap(Kind kind, Stance wanted) {
         var holds = new ArrayList<Hold>();
-        var x = along(piece, wanted, 'X', holds);
+        var x = along(kind, wanted, 'X', holds);
         var stance = wanted.movedBy(new Vec(x, 0, 0));
-        stance = stance.movedBy(new Vec(0, along(piece, stance, 'Y', holds), 0));
-        stance = stance.movedBy(new Vec(0, 0, down(piece, stance, step.um() / 2, holds)));
+        stance = stance.movedBy(new Vec(0, along(kind, stance, 'Y', holds), 0));
+        stance = stance.movedBy(new Vec(0, 0, down(kind, stance, step.um() / 2, holds)));
         return new Snapped(stance, holds);
     }
 
     /** Lets a placement drop straight down onto what is under it, or onto the floor. Nothing under it: it stays. */
-    public Stance plumb(Piece piece, Stance from) {
-        return from.movedBy(new Vec(0, 0, Math.min(0, down(piece, from, 0, new ArrayList<>()))));
+    public Stance plumb(Kind kind, Stance from) {
+        return from.movedBy(new Vec(0, 0, Math.min(0, down(kind, from, 0, new ArrayList<>()))));
     }
 
-    private long along(Piece piece, Stance stance, char axis, List<Hold> holds) {
-        var edge = nearestEdge(stance.box(piece), axis);
+    private long along(Kind kind, Stance stance, char axis, List<Hold> holds) {
+        var edge = nearestEdge(stance.box(kind), axis);
         if (edge != null) {
-            holds.add(new Hold(axis, Kind.EDGE, edge.placementId()));
+            holds.add(new Hold(axis, To.EDGE, Optional.of(edge.place())));
             return edge.by();
         }
-        holds.add(new Hold(axis, Kind.GRID, 0));
+        holds.add(new Hold(axis, To.GRID));
         var pivot = new Length(along(stance.at(), axis));
         return pivot.roundTo(step).minus(pivot).um();
     }
@@ -87,7 +92,7 @@ public final class Snapping {
                 for (var ours : new long[] {along(box.min(), axis), along(box.max(), axis)}) {
                     var by = theirs - ours;
                     if (Math.abs(by) <= step.um() / 2 && (best == null || Math.abs(by) < Math.abs(best.by()))) {
-                        best = new Shift(by, other.id());
+                        best = new Shift(by, other.place());
                     }
                 }
             }
@@ -100,17 +105,17 @@ public final class Snapping {
     }
 
     /** How far up (or, below 0, down) to the highest surface not more than {@code slack} above the base. */
-    private long down(Piece piece, Stance stance, long slack, List<Hold> holds) {
-        var box = stance.box(piece);
+    private long down(Kind kind, Stance stance, long slack, List<Hold> holds) {
+        var box = stance.box(kind);
         var base = box.min().z();
         var best = floor;
-        var hold = new Hold('Z', Kind.FLOOR, 0);
+        var hold = new Hold('Z', To.FLOOR);
         for (var other : around) {
             for (var solid : other.solids()) {
                 var top = solid.max().z();
-                if (solid.overlapsInPlan(box) && top <= base + slack && (top > best || top == best && hold.kind() == Kind.FLOOR)) {
+                if (solid.overlapsInPlan(box) && top <= base + slack && (top > best || top == best && hold.to() == To.FLOOR)) {
                     best = top;
-                    hold = new Hold('Z', Kind.SURFACE, other.id());
+                    hold = new Hold('Z', To.SURFACE, Optional.of(other.place()));
                 }
             }
         }

@@ -1,9 +1,10 @@
 package hausbau.core.build;
 
-import hausbau.core.kit.Piece;
+import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.measure.Refused;
 import java.util.List;
 
 /**
@@ -20,6 +21,21 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
         if (!(freeDegrees > -360 && freeDegrees < 360)) {
             throw new IllegalArgumentException("a free turn lies between -360 and 360 degrees");
         }
+    }
+
+    /** No hand sets anything down further out, in micrometres either way: 100 km. */
+    public static final long FARTHEST = 100_000_000_000L;
+
+    /**
+     * The stance itself.
+     *
+     * @throws Refused if it lies further out than {@link #FARTHEST}
+     */
+    public Stance withinReach() {
+        if (Math.abs(at.x()) > FARTHEST || Math.abs(at.y()) > FARTHEST || Math.abs(at.z()) > FARTHEST) {
+            throw new Refused("atMm", "A place must lie within 100 km of the origin.");
+        }
+        return this;
     }
 
     public static Stance at(Vec at, Turn turn) {
@@ -45,12 +61,12 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
     }
 
     /** A box of the piece's own frame, mirrored and turned by quarters but neither turned freely nor moved. */
-    private Box upright(Box box, Piece piece) {
-        return turn.apply(mirrored ? mirroredBox(box, piece.box()) : box);
+    private Box upright(Box box, Kind kind) {
+        return turn.apply(mirrored ? mirroredBox(box, kind.box()) : box);
     }
 
-    private Box placed(Box box, Piece piece) {
-        var upright = upright(box, piece);
+    private Box placed(Box box, Kind kind) {
+        var upright = upright(box, kind);
         return (isExact() ? upright : turnedBounds(upright)).movedBy(at);
     }
 
@@ -83,8 +99,8 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
     }
 
     /** The four corners of a solid's footprint in the site, micrometres, in order. */
-    public double[][] footprint(Box solid, Piece piece) {
-        var corners = turnedFootprint(upright(solid, piece));
+    public double[][] footprint(Box solid, Kind kind) {
+        var corners = turnedFootprint(upright(solid, kind));
         for (var corner : corners) {
             corner[0] += at.x();
             corner[1] += at.y();
@@ -93,12 +109,12 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
     }
 
     /** The piece's extent in the site; exact unless freely turned, then rounded outward. */
-    public Box box(Piece piece) {
-        return placed(piece.box(), piece);
+    public Box box(Kind kind) {
+        return placed(kind.box(), kind);
     }
 
     /** The piece's solids in the site; bounds where freely turned. */
-    public List<Box> solids(Piece piece) {
-        return piece.solids().stream().map(s -> placed(s.box(), piece)).toList();
+    public List<Box> solids(Kind kind) {
+        return kind.solids().stream().map(s -> placed(s.box(), kind)).toList();
     }
 }

@@ -5,45 +5,75 @@ import hausbau.core.fit.KitPlanner;
 import hausbau.core.fit.KitQuestion;
 import hausbau.core.fit.Run;
 import hausbau.core.massing.Massing;
-import hausbau.core.massing.Room;
 import hausbau.core.measure.Length;
-import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 
 /**
- * Divides the clear sizes of all rooms into tile sizes: one size for all if that is at least half a metre, else two. A
- * size that the step does not divide gets one slab of its own.
+ * Divides the clear sizes of rooms into tiles: one size for all if that is at least half a metre, else two.
  */
 final class Tiling {
 
     private static final Length LEAST_SINGLE = Length.ofMillimetres(500);
-    private static final Duration PATIENCE = Duration.ofSeconds(2);
+    /** How far the search may go. Counted, not timed: the same site has the same tiles on every machine. */
+    private static final long LOOKS = 500;
 
-    private final Length step;
     private final List<Length> sizes;
+    private final Length step;
 
-    Tiling(Massing massing, KitChoice choice) {
-        step = massing.settings().step();
-        var runs = massing.rooms().stream().flatMap(Tiling::sides).filter(l -> l.isMultipleOf(step)).distinct()
-                .map(l -> new Run("", l, List.of())).toList();
-        var plan = new KitPlanner(PATIENCE).plan(new KitQuestion(step, choice.minPiece(), choice.maxPiece(), 2, runs));
-        var options = plan.options();
+    Tiling(Length step, List<Length> sizes) {
+        this.step = step;
+        this.sizes = sizes;
+    }
+
+    /** The tile sizes for all rooms of a massing; what is off the step does not count. */
+    static List<Length> sizes(Massing massing, Length least, Length greatest) {
+        var step = massing.settings().step();
+        var runs = massing.rooms().stream().flatMap(room -> Stream.of(room.width(), room.depth()))
+                .filter(l -> l.isMultipleOf(step)).distinct().map(l -> new Run("", l, List.of())).toList();
+        if (runs.isEmpty()) {
+            return List.of();
+        }
+        var options = KitPlanner.looking(LOOKS).plan(new KitQuestion(step, least, greatest, 2, runs)).options();
         if (options.isEmpty()) {
-            sizes = List.of();
-            return;
+            return List.of();
         }
         var single = options.get(0).kinds();
         var singleWillDo = single.size() == 1 && single.get(0).compareTo(LEAST_SINGLE) >= 0;
-        sizes = singleWillDo ? single : options.get(options.size() - 1).kinds();
+        return singleWillDo ? single : options.get(options.size() - 1).kinds();
     }
 
-    private static Stream<Length> sides(Room room) {
-        return Stream.of(room.width(), room.depth());
-    }
-
-    /** The tile sizes along a clear size, in order. */
+    /**
+     * The tiles along a clear size, in order. A size that the tiles do not come to has one odd tile at its far end: the
+     * rest, together with the last whole tile where the rest alone would be less than half of that.
+     */
     List<Length> tiles(Length size) {
-        return sizes.isEmpty() ? List.of(size) : new Filling(step, sizes, size).fill(size).orElse(List.of(size));
+        if (sizes.isEmpty()) {
+            return List.of(size);
+        }
+        var whole = new Filling(step, sizes, size).fill(size);
+        if (whole.isPresent()) {
+            return whole.get();
+        }
+        var tile = sizes.get(0);
+        var count = size.um() / tile.um();
+        var rest = size.minus(tile.times(count));
+        var tiles = new ArrayList<Length>();
+        for (var i = 0; i < count; i++) {
+            tiles.add(tile);
+        }
+        if (count > 0 && rest.um() * 2 < tile.um()) {
+            rest = rest.plus(tiles.remove(tiles.size() - 1));
+        }
+        if (rest.isPositive()) {
+            tiles.add(rest);
+        }
+        return tiles;
+    }
+
+    /** How many tiles that would be, without listing them. */
+    long count(Length size) {
+        return sizes.isEmpty() ? 1 : size.um() / sizes.get(sizes.size() - 1).um() + 1;
     }
 }

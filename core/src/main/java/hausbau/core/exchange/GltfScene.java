@@ -22,7 +22,9 @@ import java.io.UncheckedIOException;
 import java.nio.FloatBuffer;
 import java.nio.IntBuffer;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /** Writes binary glTF 2.0: one mesh for each piece, shared by all nodes that place it. */
@@ -31,6 +33,7 @@ public final class GltfScene {
     private final DefaultSceneModel scene = new DefaultSceneModel();
     private final Map<Swatch, MaterialModelV2> materials = new EnumMap<>(Swatch.class);
     private final Map<Piece, DefaultMeshModel> meshes = new LinkedHashMap<>();
+    private final Map<List<String>, DefaultNodeModel> groups = new HashMap<>();
     private final Finish finish;
 
     public GltfScene(String name, Finish finish) {
@@ -47,6 +50,33 @@ public final class GltfScene {
 
     /** Adds a node that places the piece. */
     public void add(String name, Piece piece, Stance stance) {
+        scene.addNode(node(name, piece, stance));
+    }
+
+    /** Adds a node that places the piece under named groups, the outermost first; a group is made where it is first named. */
+    public void add(List<String> path, String name, Piece piece, Stance stance) {
+        DefaultNodeModel parent = null;
+        for (var i = 1; i <= path.size(); i++) {
+            var above = parent;
+            parent = groups.computeIfAbsent(path.subList(0, i), key -> {
+                var group = new DefaultNodeModel();
+                group.setName(key.get(key.size() - 1));
+                if (above == null) {
+                    scene.addNode(group);
+                } else {
+                    above.addChild(group);
+                }
+                return group;
+            });
+        }
+        if (parent == null) {
+            add(name, piece, stance);
+        } else {
+            parent.addChild(node(name, piece, stance));
+        }
+    }
+
+    private DefaultNodeModel node(String name, Piece piece, Stance stance) {
         var node = new DefaultNodeModel();
         node.setName(name);
         node.addMeshModel(meshes.computeIfAbsent(piece, this::mesh));
@@ -67,7 +97,7 @@ public final class GltfScene {
         if (half != 0) {
             node.setRotation(new float[] {0, (float) Math.sin(half), 0, (float) Math.cos(half)});
         }
-        scene.addNode(node);
+        return node;
     }
 
     private static float metres(long um) {

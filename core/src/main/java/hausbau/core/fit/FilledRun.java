@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * A run laid out: what stands where, in order.
@@ -21,6 +22,11 @@ public record FilledRun(String name, List<Item> items) {
 
     /** The run filled from these kinds with the fewest pieces, or empty if they cannot fill it. */
     public static Optional<FilledRun> of(Length step, Run run, List<Length> kinds) {
+        return of(step, run, kinds, longestFirst -> longestFirst);
+    }
+
+    /** The same with the pieces of each span, given longest first, in another order. */
+    public static Optional<FilledRun> of(Length step, Run run, List<Length> kinds, UnaryOperator<List<Length>> order) {
         var longest = run.spans().stream().map(Span::length).reduce(Length.ZERO, Length::max);
         var filling = new Filling(step, kinds, longest);
         var items = new ArrayList<Item>();
@@ -31,7 +37,7 @@ public record FilledRun(String name, List<Item> items) {
                 return Optional.empty();
             }
             var at = span.at();
-            for (var length : fill.get()) {
+            for (var length : order.apply(fill.get())) {
                 items.add(new Item(WALL, at, length));
                 at = at.plus(length);
             }

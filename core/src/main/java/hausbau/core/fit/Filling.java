@@ -70,4 +70,24 @@ public final class Filling {
         pieces.sort(Collections.reverseOrder());
         return Optional.of(pieces);
     }
+
+    /** The nearest lengths below and above that these kinds come to; none that is not above 0. */
+    public static List<Length> nearest(Length step, List<Length> kinds, Length length) {
+        var longest = length.plus(kinds.stream().reduce(Length.ZERO, Length::max)).ceilTo(step);
+        var filling = new Filling(step, kinds, longest);
+        var near = new ArrayList<Length>();
+        for (var below = length.ceilTo(step).um() / step.um() - 1; below > 0; below--) {
+            if (filling.fewest[(int) below] < NEVER) {
+                near.add(step.times(below));
+                break;
+            }
+        }
+        for (var above = length.um() / step.um() + 1; above < filling.fewest.length; above++) {
+            if (filling.fewest[(int) above] < NEVER) {
+                near.add(step.times(above));
+                break;
+            }
+        }
+        return near;
+    }
 }

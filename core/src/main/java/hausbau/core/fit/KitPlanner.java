@@ -10,20 +10,43 @@ import java.util.function.BooleanSupplier;
 /** Answers a {@link KitQuestion}: the fewest placements for each number of kinds. */
 public final class KitPlanner {
 
-    private final BooleanSupplier cancelled;
-    private final long deadline;
+    /** Makes what is asked now and then whether to stop, from the number of kinds searched for and the most there will be. */
+    private interface Patience {
+        BooleanSupplier stopFor(int kinds, int maxKinds);
+    }
+
+    private final Patience patience;
+
+    private KitPlanner(Patience patience) {
+        this.patience = patience;
+    }
 
     /**
      * @param patience  how long to search in all; what is found by then is given, marked as not proven
      * @param cancelled asked now and then whether nobody wants the answer any more
      */
     public KitPlanner(Duration patience, BooleanSupplier cancelled) {
-        this.deadline = System.nanoTime() + patience.toNanos();
-        this.cancelled = cancelled;
+        this(byTheClock(System.nanoTime() + patience.toNanos(), cancelled));
     }
 
     public KitPlanner(Duration patience) {
         this(patience, () -> false);
+    }
+
+    /** A planner that gives up after so many looks in place of a time, so that the same question always has the same answer. */
+    public static KitPlanner looking(long looks) {
+        var left = new long[] {looks};
+        return new KitPlanner((kinds, maxKinds) -> () -> --left[0] < 0);
+    }
+
+    /** Each further number of kinds may use half of the time that is left, the last one all of it. */
+    private static Patience byTheClock(long deadline, BooleanSupplier cancelled) {
+        return (kinds, maxKinds) -> {
+            var now = System.nanoTime();
+            var left = Math.max(0, deadline - now);
+            var until = kinds == maxKinds ? deadline : now + left / 2;
+            return () -> System.nanoTime() - until >= 0 || cancelled.getAsBoolean();
+        };
     }
 
     public KitPlan plan(KitQuestion question) {
@@ -52,7 +75,7 @@ public final class KitPlanner {
         for (var kinds = 1; kinds <= question.maxKinds(); kinds++) {
             var before = known.placements();
             var search = new KindSearch(spans, weights, (int) question.leastSteps(),
-                    (int) Math.min(question.greatestSteps(), Integer.MAX_VALUE), stopFor(kinds, question.maxKinds()));
+                    (int) Math.min(question.greatestSteps(), Integer.MAX_VALUE), patience.stopFor(kinds, question.maxKinds()));
             known = kinds == 1 ? search.single() : search.search(kinds, known);
             if (known.placements() < before) {
                 var lengths = known.kinds().stream().map(k -> question.step().times(k)).toList();
@@ -60,14 +83,6 @@ public final class KitPlanner {
             }
         }
         return options;
-    }
-
-    /** Each further number of kinds may use half of the time that is left, the last one all of it. */
-    private BooleanSupplier stopFor(int kinds, int maxKinds) {
-        var now = System.nanoTime();
-        var left = Math.max(0, deadline - now);
-        var until = kinds == maxKinds ? deadline : now + left / 2;
-        return () -> System.nanoTime() - until >= 0 || cancelled.getAsBoolean();
     }
 
     private static List<KitPlan.Unfillable> unfillable(KitQuestion question) {

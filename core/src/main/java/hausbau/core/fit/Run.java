@@ -26,7 +26,7 @@ public record Run(String name, Length length, List<FixedItem> fixed) {
             if (item.at().compareTo(at) > 0) {
                 spans.add(new Span(at, item.at().minus(at)));
             }
-            at = item.end();
+            at = Length.max(at, item.end());
         }
         if (length.compareTo(at) > 0) {
             spans.add(new Span(at, length.minus(at)));

@@ -5,47 +5,50 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
-import hausbau.core.shape.Point;
 import java.util.List;
 
 /**
- * One reusable module.
+ * One reusable module: a kind that has been given its code.
  *
- * @param code   such as {@code WAL-2000}; one of a kind within a site
- * @param name   what a person calls it
- * @param recipe how it is made
- * @param pivot  the point that is set down: the origin of the piece's own frame
+ * @param code such as {@code WAL-2000}; given once within a site, and never to another kind
+ * @param name what a person calls it
  */
-public record Piece(String code, String name, Role role, Recipe recipe, Pivot pivot) {
+public record Piece(String code, String name, Kind kind) {
+
+    public Piece(String code, String name, Role role, Recipe recipe, Pivot pivot) {
+        this(code, name, new Kind(role, recipe, pivot));
+    }
+
+    public Role role() {
+        return kind.role();
+    }
+
+    public Recipe recipe() {
+        return kind.recipe();
+    }
+
+    public Pivot pivot() {
+        return kind.pivot();
+    }
 
     public Vec size() {
-        return recipe.size();
+        return kind.size();
     }
 
-    /** Whether it only stands in for a piece that is still to be modelled. */
     public boolean isStandIn() {
-        return recipe instanceof Recipe.StandIn;
+        return kind.isStandIn();
     }
 
-    private Vec toOwnFrame() {
-        return Vec.ZERO.minus(pivot.in(size()));
-    }
-
-    /** The whole extent in the piece's own frame. */
     public Box box() {
-        return new Box(Vec.ZERO, size()).movedBy(toOwnFrame());
+        return kind.box();
     }
 
-    /** What holds its bodies, in its own frame. */
     public List<Solid> solids() {
-        var by = toOwnFrame();
-        return recipe.solids().stream().map(s -> new Solid(s.box().movedBy(by), s.round())).toList();
+        return kind.solids();
     }
 
-    /** Its surface in its own frame, millimetres. */
     public Mesh mesh(Finish finish) {
-        var by = toOwnFrame();
-        return recipe.mesh(finish).movedBy(new Point(by.x() / 1000.0, by.y() / 1000.0, by.z() / 1000.0));
+        return kind.mesh(finish);
     }
 
     /** {@code PREFIX-length}, in millimetres, with every further size that needs telling. */

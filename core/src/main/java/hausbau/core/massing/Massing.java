@@ -5,9 +5,10 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * The rooms of a site and what is cut into their walls; checked, so that every run can be drawn.
@@ -42,15 +43,21 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
         }
     }
 
+    /** All runs, their opening panels reaching out to the site's step. */
     public List<WallRun> runs() {
-        var runs = new ArrayList<WallRun>();
-        for (var room : rooms) {
-            for (var side : Side.values()) {
-                var panels = on(openings, room, side).stream().map(o -> panel(settings, room, o)).toList();
-                runs.add(new WallRun(room, side, panels));
-            }
-        }
-        return runs;
+        return runs(settings.step());
+    }
+
+    /** All runs, their opening panels reaching out to this step. */
+    public List<WallRun> runs(Length step) {
+        var of = openings.stream().collect(Collectors.groupingBy(Opening::roomId));
+        return rooms.stream().flatMap(room -> runs(room, of.getOrDefault(room.id(), List.of()), step).stream()).toList();
+    }
+
+    /** The four runs of a room with these openings. */
+    public static List<WallRun> runs(Room room, List<Opening> openings, Length step) {
+        return Arrays.stream(Side.values())
+                .map(side -> new WallRun(room, side, on(openings, room, side).stream().map(o -> panel(step, room, o)).toList())).toList();
     }
 
     private static List<Opening> on(List<Opening> openings, Room room, Side side) {
@@ -58,9 +65,9 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
                 .sorted(Comparator.comparing(Opening::at)).toList();
     }
 
-    private static WallRun.Panel panel(SiteSettings settings, Room room, Opening opening) {
-        var from = Length.max(Length.ZERO, opening.at().minus(JAMB).floorTo(settings.step()));
-        var to = Length.min(room.lengthOf(opening.side()), opening.end().plus(JAMB).ceilTo(settings.step()));
+    private static WallRun.Panel panel(Length step, Room room, Opening opening) {
+        var from = Length.max(Length.ZERO, opening.at().minus(JAMB).floorTo(step));
+        var to = Length.min(room.lengthOf(opening.side()), opening.end().plus(JAMB).ceilTo(step));
         return new WallRun.Panel(opening, from, to.minus(from));
     }
 
@@ -97,7 +104,7 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
         WallRun.Panel before = null;
         for (var opening : openings) {
             checkOpening(settings, room, side, opening);
-            var panel = panel(settings, room, opening);
+            var panel = panel(settings.step(), room, opening);
             if (before != null && panel.at().compareTo(before.end()) < 0) {
                 throw new Refused("atMm", "The " + opening.kind().label() + " at " + settings.unit().format(opening.at())
                         + " runs into the " + before.opening().kind().label() + " before it, whose panel ends at "
@@ -175,7 +182,7 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
         var places = new ArrayList<Length>();
         places.add(new Length((room.lengthOf(side).um() - kind.usualWidth().um()) / 2).roundTo(settings.step()));
         for (var standing : on(openings, room, side)) {
-            var panel = panel(settings, room, standing);
+            var panel = panel(settings.step(), room, standing);
             places.add(panel.end().plus(JAMB).ceilTo(settings.step()));
             places.add(panel.at().minus(JAMB).minus(kind.usualWidth()).floorTo(settings.step()));
         }
@@ -194,11 +201,19 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
         }
     }
 
-    /** The room in which, or in whose walls, the point lies in plan. */
-    public Optional<Room> roomAt(Vec point) {
-        return rooms.stream().filter(r -> {
-            var b = r.outer(settings.wall());
-            return b.min().x() <= point.x() && point.x() <= b.max().x() && b.min().y() <= point.y() && point.y() <= b.max().y();
-        }).findFirst();
+    /** The name wanted for a room, or with a number where a room has it. */
+    public String freshName(String wanted) {
+        var taken = rooms.stream().map(Room::name).collect(Collectors.toSet());
+        var base = wanted.strip();
+        var name = base;
+        for (var n = 2; taken.contains(name); n++) {
+            name = base.replaceFirst(" \\d+$", "") + " " + n;
+        }
+        return name;
+    }
+
+    /** Which room a point belongs to. */
+    public Whereabouts whereabouts() {
+        return new Whereabouts(settings, rooms);
     }
 }

@@ -9,8 +9,21 @@ import hausbau.core.measure.Vec;
  *
  * @param corner the south-west corner of its floor
  * @param width  clear size along X, @param depth along Y, @param height floor to ceiling; above 0
+ * @param anchor what places in the room are counted from: it goes along when the room is moved, and stays when the room
+ *               grows or shrinks, so that a place lasts as long as the same thing stands there
  */
-public record Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
+public record Room(long id, String name, Vec corner, Length width, Length depth, Length height, Vec anchor) {
+
+    /** A new room: its places are counted from its corner. */
+    public Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
+        this(id, name, corner, width, depth, height, corner);
+    }
+
+    /** The same room, moved if its size stays, else grown or shrunk. */
+    public Room reshaped(String newName, Vec newCorner, Length newWidth, Length newDepth, Length newHeight) {
+        var moves = newWidth.equals(width) && newDepth.equals(depth);
+        return new Room(id, newName, newCorner, newWidth, newDepth, newHeight, moves ? anchor.plus(newCorner.minus(corner)) : anchor);
+    }
 
     /** A room between two corners of its floor as a hand drew them, each taken to the nearest step. */
     public static Room drawn(long id, String name, Vec from, Vec to, Length height, Length step) {

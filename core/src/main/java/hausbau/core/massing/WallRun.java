@@ -5,6 +5,8 @@ import hausbau.core.fit.Run;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 
 /**
@@ -38,6 +40,20 @@ public record WallRun(Room room, Side side, List<Panel> panels) {
     public Run run() {
         return new Run(name(), length(),
                 panels.stream().map(p -> new FixedItem(p.opening().kind().label(), p.at(), p.length())).toList());
+    }
+
+    /** Whether the run goes from the room's least corner along its axis, and not toward it. */
+    public boolean isRising() {
+        return side == Side.NORTH || side == Side.WEST;
+    }
+
+    /** The pieces for a span in the order in which they stand: the longest at the end that growing rooms leave alone. */
+    public List<Length> inOrder(List<Length> longestFirst) {
+        var order = new ArrayList<>(longestFirst);
+        if (!isRising()) {
+            Collections.reverse(order);
+        }
+        return order;
     }
 
     /** The place on the floor along the wall's face, this far from the start. */

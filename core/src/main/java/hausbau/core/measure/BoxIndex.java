@@ -8,20 +8,51 @@ import java.util.function.IntConsumer;
 /**
  * Finds boxes that touch a given box: a packed R-tree over boxes that do not change.
  *
- * <p>Built by sort-tile-recursive packing (Leutenegger, Lopez and Edgington 1997) over X and Y; a query costs
- * O(log n + found) for boxes that overlap little. Boxes are named by their place in the list given.
+ * <p>Built by sort-tile-recursive packing (Leutenegger, Lopez and Edgington 1997) over X and Y, or in the order given where
+ * neighbours in it lie near one another already; a query costs O(log n + found) for boxes that overlap little. Boxes are
+ * named by their place in the list given.
  */
 public final class BoxIndex {
 
     private static final int FAN = 8;
 
+    /** Which box each entry is; absent where that is its own number. */
     private final int[] items;
+    private final int count;
     /** Six bounds an entry: minX, minY, minZ, maxX, maxY, maxZ; the items' first, then level upon level of nodes. */
     private final long[] bounds;
     /** Where each level begins in {@link #bounds}, counted in entries; the last is the end of the root level. */
     private final int[] levels;
 
     public BoxIndex(List<Box> boxes) {
+        this(packed(boxes), boxes.size());
+        for (var i = 0; i < count; i++) {
+            put(i, boxes.get(items[i]));
+        }
+        encloseAll();
+    }
+
+    private BoxIndex(int[] items, int count) {
+        this.items = items;
+        this.count = count;
+        levels = levelsFor(count);
+        bounds = new long[6 * levels[levels.length - 1]];
+    }
+
+    /**
+     * An index that keeps the order given: neighbours in it should lie near one another.
+     *
+     * @param boxes six bounds a box
+     * @param count how many
+     */
+    public static BoxIndex inOrder(long[] boxes, int count) {
+        var index = new BoxIndex(null, count);
+        System.arraycopy(boxes, 0, index.bounds, 0, 6 * count);
+        index.encloseAll();
+        return index;
+    }
+
+    private static int[] packed(List<Box> boxes) {
         var n = boxes.size();
         var order = new Integer[n];
         Arrays.setAll(order, i -> i);
@@ -32,18 +63,27 @@ public final class BoxIndex {
             Arrays.sort(order, from, Math.min(n, from + perSlice),
                     Comparator.comparingLong(i -> boxes.get(i).min().y() + boxes.get(i).max().y()));
         }
-        items = Arrays.stream(order).mapToInt(Integer::intValue).toArray();
-        levels = levelsFor(n);
-        bounds = new long[6 * levels[levels.length - 1]];
-        for (var i = 0; i < n; i++) {
-            put(i, boxes.get(items[i]));
-        }
+        return Arrays.stream(order).mapToInt(Integer::intValue).toArray();
+    }
+
+    private void encloseAll() {
         for (var level = 1; level + 1 < levels.length; level++) {
             for (var node = levels[level]; node < levels[level + 1]; node++) {
                 var first = levels[level - 1] + (node - levels[level]) * FAN;
                 enclose(node, first, Math.min(first + FAN, levels[level]));
             }
         }
+    }
+
+    /** What all boxes lie within; only where there is one. */
+    public Box extent() {
+        return box(levels[levels.length - 2]);
+    }
+
+    /** The box of this number; only where the index keeps the order given. */
+    public Box box(int entry) {
+        var at = 6 * entry;
+        return Box.of(bounds[at], bounds[at + 1], bounds[at + 2], bounds[at + 3], bounds[at + 4], bounds[at + 5]);
     }
 
     private static int[] levelsFor(int n) {
@@ -78,7 +118,7 @@ public final class BoxIndex {
 
     /** Names every box that shares at least a point with this one. */
     public void touching(Box box, IntConsumer found) {
-        if (items.length > 0) {
+        if (count > 0) {
             visit(levels.length - 2, levels[levels.length - 2], box, found);
         }
     }
@@ -91,7 +131,7 @@ public final class BoxIndex {
             return;
         }
         if (level == 0) {
-            found.accept(items[entry]);
+            found.accept(items == null ? entry : items[entry]);
             return;
         }
         var first = levels[level - 1] + (entry - levels[level]) * FAN;

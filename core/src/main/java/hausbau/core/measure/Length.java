@@ -16,12 +16,15 @@ public record Length(long um) implements Comparable<Length> {
 
     public Length {
         if (um > LIMIT_UM || um < -LIMIT_UM) {
-            throw new IllegalArgumentException("a length must stay within 1000 km");
+            throw new OutOfBounds("a length must stay within 1000 km");
         }
     }
 
     public static Length ofMillimetres(long mm) {
-        return new Length(Math.multiplyExact(mm, 1000L));
+        if (mm > LIMIT_UM / 1000 || mm < -LIMIT_UM / 1000) {
+            throw new OutOfBounds("a length must stay within 1000 km");
+        }
+        return new Length(mm * 1000);
     }
 
     /**
@@ -30,7 +33,7 @@ public record Length(long um) implements Comparable<Length> {
      */
     public static Length ofMillimetres(BigDecimal mm) {
         if (mm.signum() != 0 && (long) mm.precision() - mm.scale() > 10) {
-            throw new IllegalArgumentException("a length must stay within 1000 km");
+            throw new OutOfBounds("a length must stay within 1000 km");
         }
         if (mm.scale() > 20 || mm.stripTrailingZeros().scale() > 3) {
             throw new IllegalArgumentException("millimetres take at most three decimal places");
@@ -52,7 +55,10 @@ public record Length(long um) implements Comparable<Length> {
     }
 
     public Length times(long factor) {
-        return new Length(Math.multiplyExact(um, factor));
+        if (factor != 0 && Math.abs(um) > LIMIT_UM / Math.abs(factor)) {
+            throw new OutOfBounds("a length must stay within 1000 km");
+        }
+        return new Length(um * factor);
     }
 
     public boolean isPositive() {

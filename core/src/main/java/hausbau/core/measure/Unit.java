@@ -23,6 +23,7 @@ public enum Unit {
 
     private static final long INCH_UM = 25_400;
     private static final String NUMBER = "(\\d+(?:\\.\\d*)?|\\.\\d+)";
+    private static final Pattern PLAIN = Pattern.compile("\\d{1,15}(?:\\.\\d{0,15})?|\\.\\d{1,15}");
     /** A number, a fraction or both, then perhaps a unit; what a typed length is a row of. */
     private static final Pattern TERM = Pattern.compile(
             "\\G\\s*(?:(\\d+)\\s*/\\s*(\\d+)|" + NUMBER + "(?:\\s+(\\d+)\\s*/\\s*(\\d+))?)\\s*(mm|cm|m|km|ft|in|u|'|\"|′|″)?");
@@ -48,26 +49,81 @@ public enum Unit {
     }
 
     /**
-     * Reads a typed length: {@code 4.5m}, {@code 450 cm}, {@code 14' 9"}, {@code 1/2"}, {@code 9 1/2 in},
-     * {@code -3u}, or a sum of such, {@code 200 + 500mm}; a bare number is in this unit. Several terms add up. What is finer than a micrometre is rounded to
-     * the nearest.
+     * Reads a typed length: {@code 4.5m}, {@code 4,5 m}, {@code 450 cm}, {@code 14' 9"}, {@code 1/2"}, {@code 9 1/2 in},
+     * {@code -3u}, a product, {@code 2*300}, or a sum of such, {@code 200 + 500mm}; a bare number is in this unit. What is
+     * finer than a micrometre is rounded to the nearest.
      *
      * @throws Refused if it cannot be read; the message says what can
      */
     public Length parse(String text) {
         var terms = text.split("\\+", -1);
-        if (terms.length == 1 || terms.length > MOST_TERMS) {
-            return parseTerm(text);
+        if (terms.length > MOST_TERMS) {
+            throw unreadable(text.substring(0, Math.min(60, text.length())) + "…");
         }
         try {
-            return Arrays.stream(terms).map(this::parseTerm).reduce(Length.ZERO, Length::plus);
-        } catch (IllegalArgumentException e) {
-            throw new Refused("text", "A length must stay within 1000 km.");
+            return Arrays.stream(terms).map(this::parseProduct).reduce(Length.ZERO, Length::plus);
+        } catch (OutOfBounds e) {
+            throw tooLong();
         }
     }
 
+    /**
+     * Reads what is typed over a length that stands: with a plus before it, such as {@code +50} or {@code +-2cm}, it is a
+     * change by that amount, else the new length.
+     *
+     * @throws Refused if it cannot be read; the message says what can
+     */
+    public Length parse(String text, Length standing) {
+        var stripped = text.strip();
+        if (!stripped.startsWith("+")) {
+            return parse(text);
+        }
+        try {
+            return standing.plus(parse(stripped.substring(1)));
+        } catch (OutOfBounds e) {
+            throw tooLong();
+        }
+    }
+
+    private static Refused tooLong() {
+        return new Refused("text", "A length must stay within 1000 km.");
+    }
+
+    /** A length, or a length times plain numbers, in any order. */
+    private Length parseProduct(String text) {
+        var factors = text.split("[*×·]", -1);
+        if (factors.length == 1 || factors.length > MOST_TERMS) {
+            return parseTerm(text);
+        }
+        var by = BigDecimal.ONE;
+        String length = null;
+        for (var factor : factors) {
+            var plain = PLAIN.matcher(decimalPoint(factor.strip()));
+            if (plain.matches() && (length != null || !factor.equals(factors[factors.length - 1]))) {
+                by = by.multiply(new BigDecimal(plain.group()));
+            } else if (length == null) {
+                length = factor;
+            } else {
+                throw unreadable(text);
+            }
+        }
+        if (length == null || by.precision() - by.scale() > 15) {
+            throw unreadable(text);
+        }
+        var product = BigDecimal.valueOf(parseTerm(length).um()).multiply(by).setScale(0, RoundingMode.HALF_UP);
+        if (product.abs().compareTo(BigDecimal.valueOf(Length.LIMIT_UM)) > 0) {
+            throw tooLong();
+        }
+        return new Length(product.longValueExact());
+    }
+
+    /** A comma between digits is a decimal one. */
+    private static String decimalPoint(String text) {
+        return text.replaceAll("(?<=\\d),(?=\\d)", ".");
+    }
+
     private Length parseTerm(String text) {
-        var rest = text.strip().toLowerCase(Locale.ROOT).replace("''", "\"");
+        var rest = decimalPoint(text.strip().toLowerCase(Locale.ROOT).replace("''", "\""));
         if (rest.length() > 60) {
             throw unreadable(rest.substring(0, 60) + "…");
         }
@@ -99,7 +155,7 @@ public enum Unit {
         }
         var rounded = sum.setScale(0, RoundingMode.HALF_UP);
         if (rounded.abs().compareTo(BigDecimal.valueOf(Length.LIMIT_UM)) > 0) {
-            throw new Refused("text", "A length must stay within 1000 km.");
+            throw tooLong();
         }
         return new Length(negative ? -rounded.longValueExact() : rounded.longValueExact());
     }
@@ -138,7 +194,7 @@ public enum Unit {
 
     private static Refused unreadable(String text) {
         return new Refused("text", "“" + text + "” is no length. Write a number with a unit, such as 4.5m, 450 cm, "
-                + "14' 9\", 1/2\" or 96u.");
+                + "14' 9\", 1/2\" or 96u; a sum such as 2m + 30cm, a product such as 2*300, or a change such as +50.");
     }
 
     /** Writes a length in this unit so that {@link #parse} gives the same length back. */

@@ -1,6 +1,8 @@
 package hausbau.core.survey;
 
+import hausbau.core.build.Place;
 import hausbau.core.build.Stance;
+import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
 import java.util.List;
@@ -10,27 +12,33 @@ import java.util.Optional;
 /**
  * One thing that the survey found.
  *
- * @param key        names the finding while it lasts
- * @param title      what is wrong, in a few words
- * @param reason     why, with the figures
- * @param placements the placements it concerns; may be empty
- * @param place      where it is
- * @param fix        what would mend it, where that is plain
+ * @param key    names the finding while it lasts
+ * @param about  equal as long as what it is about stands as it does: what was accepted is accepted until this changes
+ * @param title  what is wrong, in a few words
+ * @param reason why, with the figures
+ * @param card   what it shares with those that are alike: kind, pieces and room
+ * @param places what it concerns; may be empty
+ * @param box    where it is
+ * @param fix    what would mend it, where that is plain
  */
-public record Finding(String key, Kind kind, String title, String reason, List<Long> placements, Box place, Optional<Fix> fix) {
+public record Finding(String key, long about, Check check, String title, String reason, Card card, List<Place> places, Box box, Optional<Fix> fix) {
 
-    public enum Kind {
+    /** What the survey looks for. */
+    public enum Check {
         OVERLAP(true, "Two faces in one place shimmer, and hidden solids cost memory."),
         GAP(true, "Light leaks through, and one sees out of the set."),
+        INTRUSION(true, "It stands in the middle of another room."),
+        BLIND_DOOR(true, "Whoever goes through walks into a wall."),
+        KIT(true, "What is built next would not meet what stands."),
         OFF_GRID(false, "What is off the grid does not meet its neighbours, and copies drift further."),
         FLOATING(false, "A thing that stands on nothing looks wrong at once."),
         OUTSIDE(false, "What no room holds is seldom seen, but always paid for."),
-        STRAY(false, "It was pinned by hand, and the set no longer has the place it was pinned to.");
+        LOST_PLACE(false, "A hand changed it where the set no longer has the place.");
 
         private final boolean fault;
         private final String why;
 
-        Kind(boolean fault, String why) {
+        Check(boolean fault, String why) {
             this.fault = fault;
             this.why = why;
         }
@@ -50,15 +58,28 @@ public record Finding(String key, Kind kind, String title, String reason, List<L
         }
     }
 
+    /**
+     * Findings alike are one card.
+     *
+     * @param heading what all of them have in common, in words
+     * @param room    where they are; empty where in no room
+     */
+    public record Card(Check check, String heading, String room) {
+
+        public String key() {
+            return check + "|" + heading + "|" + room;
+        }
+    }
+
     /** What mends a finding. */
     public sealed interface Fix {
 
         String label();
 
-        record Move(String label, long placementId, Vec by) implements Fix {
+        record Move(String label, Place place, Vec by) implements Fix {
         }
 
-        record Remove(String label, long placementId) implements Fix {
+        record Remove(String label, Place place) implements Fix {
         }
 
         /** Sets down a piece at each stance. */
@@ -66,7 +87,19 @@ public record Finding(String key, Kind kind, String title, String reason, List<L
         }
 
         /** One piece to set down. */
-        record Addition(long pieceId, Stance stance) {
+        record Addition(Kind kind, Stance stance) {
         }
+    }
+
+    /** 64 bits of what a finding is about (FNV-1a over its words), the same on every machine. */
+    static long about(Object... what) {
+        var hash = 0xCBF29CE484222325L;
+        for (var one : what) {
+            for (var c : String.valueOf(one).toCharArray()) {
+                hash = (hash ^ c) * 0x100000001B3L;
+            }
+            hash = (hash ^ '|') * 0x100000001B3L;
+        }
+        return hash;
     }
 }

@@ -2,132 +2,181 @@ package hausbau.core.survey;
 
 import hausbau.core.build.Stance;
 import hausbau.core.fit.Filling;
-import hausbau.core.kit.Piece;
+import hausbau.core.kit.Kind;
 import hausbau.core.kit.Role;
+import hausbau.core.massing.Side;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
  * Stretches of a room's walls that no wall, door, window or post closes: each run's strip of wall, and each corner. The
- * strip is cut at every end of a piece; a cut is closed where pieces cover it from floor to ceiling.
+ * strip is cut at every end of a piece; a cut is closed where pieces cover it from floor to ceiling. Cost: the pieces in
+ * the strip, sorted, times how many lie over one another.
  */
 final class Gaps {
 
-    private final SurveyedSet set;
-    private final List<Finding> found = new ArrayList<>();
+    private final Site site;
+    private final Map<Side, Map<Long, WallRun>> runs = new HashMap<>();
 
-    private Gaps(SurveyedSet set) {
-        this.set = set;
+    /** A run's strip of wall, with the corner before it. */
+    record Strip(long room, Side side, Box box) {
     }
 
-    static List<Finding> in(SurveyedSet set) {
-        var gaps = new Gaps(set);
-        for (var run : set.massing().runs()) {
-            gaps.check(run);
+    Gaps(Site site) {
+        this.site = site;
+    }
+
+    /** None before a kit is chosen: the massing alone has no walls that could have gaps. */
+    List<Strip> strips() {
+        var decisions = site.set().decisions();
+        if (decisions.kit().isEmpty()) {
+            return List.of();
         }
-        return gaps.found;
+        return site.massing().runs().stream().map(run -> new Strip(run.room().id(), run.side(), box(run))).toList();
+    }
+
+    private Box box(WallRun run) {
+        var wall = site.massing().settings().wall().um();
+        // From the start of the corner before it; the corner after it belongs to the next run.
+        return run.box(-wall, 0, 0, run.length().um(), wall, run.room().height().um());
+    }
+
+    private WallRun run(Strip strip) {
+        if (runs.isEmpty()) {
+            site.massing().runs().forEach(r -> runs.computeIfAbsent(r.side(), s -> new HashMap<>()).put(r.room().id(), r));
+        }
+        return runs.get(strip.side()).get(strip.room());
     }
 
     /** A cover in the run's own frame: from and to along it, low and high above its floor. */
     private record Cover(long from, long to, long low, long high) {
     }
 
-    private void check(WallRun run) {
-        var wall = set.massing().settings().wall().um();
+    List<Finding> check(Strip strip) {
+        var found = new ArrayList<Finding>(0);
+        var run = run(strip);
         var height = run.room().height().um();
-        // From the start of the corner before it; the corner after it belongs to the next run.
-        var from = -wall;
+        var from = -site.massing().settings().wall().um();
         var to = run.length().um();
-        var covers = covers(run, run.box(from, 0, 0, to, wall, height));
-        var cuts = new TreeSet<>(List.of(from, 0L, to));
-        for (var cover : covers) {
-            cuts.add(Math.max(from, Math.min(to, cover.from())));
-            cuts.add(Math.max(from, Math.min(to, cover.to())));
-        }
+        var covers = covers(run, strip.box());
+        var cuts = cuts(covers, from, to);
+        var active = new ArrayList<Cover>();
+        var next = 0;
         Long open = null;
-        var before = from;
-        for (var cut : cuts) {
-            if (cut > before) {
-                var closed = closed(covers, before, cut, height);
-                if (open != null && (closed || before == 0)) {
-                    report(run, open, before);
-                    open = null;
-                }
-                if (!closed && open == null) {
-                    open = before;
-                }
+        for (var i = 0; i + 1 < cuts.length; i++) {
+            var before = cuts[i];
+            var cut = cuts[i + 1];
+            while (next < covers.size() && covers.get(next).from() <= before) {
+                active.add(covers.get(next++));
             }
-            before = cut;
+            active.removeIf(c -> c.to() < cut);
+            var closed = closed(active, height);
+            if (open != null && (closed || before == 0)) {
+                found.add(gap(run, open, before));
+                open = null;
+            }
+            if (!closed && open == null) {
+                open = before;
+            }
         }
         if (open != null) {
-            report(run, open, to);
+            found.add(gap(run, open, to));
         }
+        return found;
     }
 
+    private static long[] cuts(List<Cover> covers, long from, long to) {
+        var cuts = new long[2 * covers.size() + 3];
+        var n = 0;
+        cuts[n++] = from;
+        cuts[n++] = 0;
+        cuts[n++] = to;
+        for (var cover : covers) {
+            cuts[n++] = Math.max(from, Math.min(to, cover.from()));
+            cuts[n++] = Math.max(from, Math.min(to, cover.to()));
+        }
+        return Arrays.stream(cuts).sorted().distinct().toArray();
+    }
+
+    /** Sorted by where they begin. */
     private List<Cover> covers(WallRun run, Box strip) {
         var covers = new ArrayList<Cover>();
         var start = run.room().startOf(run.side());
         var back = run.side().turn().plus(-2 * run.side().turn().quarters());
-        set.index().touching(strip, i -> {
-            var placed = set.placed().get(i);
-            var box = set.boxes().get(i);
-            if (placed.piece().role().closesARun() && box.overlaps(strip)) {
+        site.set().touching(strip, (chunk, row) -> {
+            var box = chunk.box(row);
+            if (chunk.kind(row).role().closesARun() && box.overlaps(strip)) {
                 var own = back.apply(box.movedBy(Vec.ZERO.minus(start)));
                 covers.add(new Cover(own.min().x(), own.max().x(), own.min().z(), own.max().z()));
             }
         });
+        covers.sort(Comparator.comparingLong(Cover::from));
         return covers;
     }
 
-    /** Whether the covers across this stretch reach from the floor to the height without a break. */
-    private static boolean closed(List<Cover> covers, long from, long to, long height) {
-        var across = covers.stream().filter(c -> c.from() <= from && c.to() >= to)
-                .sorted((a, b) -> Long.compare(a.low(), b.low())).toList();
+    /** Whether these covers reach from the floor to the height without a break. */
+    private static boolean closed(List<Cover> covers, long height) {
         var reached = 0L;
-        for (var cover : across) {
-            if (cover.low() > reached) {
-                return false;
+        for (var grown = true; grown && reached < height; ) {
+            grown = false;
+            for (var cover : covers) {
+                if (cover.low() <= reached && cover.high() > reached) {
+                    reached = cover.high();
+                    grown = true;
+                }
             }
-            reached = Math.max(reached, cover.high());
         }
         return reached >= height;
     }
 
-    private void report(WallRun run, long from, long to) {
-        var unit = set.massing().settings().unit();
-        var wall = set.massing().settings().wall().um();
+    private Finding gap(WallRun run, long from, long to) {
+        var wall = site.massing().settings().wall().um();
         var length = new Length(to - from);
         var corner = from < 0;
-        var title = corner ? "A corner of " + run.room().name() + " is open"
-                : "A gap of " + unit.format(length) + " in " + run.name();
+        var room = run.room().name();
+        var title = corner ? "A corner of " + room + " is open" : "A gap of " + site.unit().format(length) + " in " + run.name();
         var reason = (corner ? "No post closes the corner before the " + run.side().label() + " wall."
-                : "Nothing closes the wall from " + unit.format(new Length(from)) + " to " + unit.format(new Length(to)) + ".")
-                + " " + Finding.Kind.GAP.why();
-        found.add(new Finding("gap-" + run.room().id() + "-" + run.side().label() + "-" + from, Finding.Kind.GAP, title,
-                reason, List.of(), run.box(from, 0, 0, to, wall, run.room().height().um()),
-                corner ? postFix(run) : wallFix(run, from, length)));
+                : "Nothing closes the wall from " + site.format(from) + " to " + site.format(to) + "." + wouldDo(run, from, length))
+                + " " + Finding.Check.GAP.why();
+        return new Finding("gap:" + run.room().id() + ":" + run.side().label() + ":" + from, Finding.about(run.room().corner(), run.side(), from, to),
+                Finding.Check.GAP, title, reason, new Finding.Card(Finding.Check.GAP, corner ? "Open corners" : "Gaps in walls", room), List.of(),
+                run.box(from, 0, 0, to, wall, run.room().height().um()), corner ? postFix(run) : wallFix(run, from, length));
+    }
+
+    /** Where the kit itself cannot fill it: the lengths that would do. */
+    private String wouldDo(WallRun run, long from, Length length) {
+        var unfilled = site.set().unfilled().stream()
+                .anyMatch(u -> u.run().room().id() == run.room().id() && u.run().side() == run.side() && u.span().at().um() == from);
+        if (!unfilled) {
+            return "";
+        }
+        var choice = site.set().decisions().kit().orElseThrow();
+        var near = Filling.nearest(choice.step(), choice.kinds(), length).stream().map(site.unit()::format).toList();
+        return " The kit has no pieces that come to " + site.unit().format(length) + (near.isEmpty() ? "." : "; they come to " + String.join(" or ", near) + ".");
     }
 
     private Optional<Finding.Fix> wallFix(WallRun run, long from, Length length) {
-        Map<Length, Long> walls = new HashMap<>();
-        set.pieces().forEach((id, piece) -> {
-            if (piece.role() == Role.WALL && piece.size().z() == run.room().height().um()) {
-                walls.put(new Length(piece.size().x()), id);
+        Map<Length, Kind> walls = new HashMap<>();
+        for (var kind : site.set().counts().keySet()) {
+            if (kind.role() == Role.WALL && !kind.isStandIn() && kind.size().z() == run.room().height().um()
+                    && kind.size().y() == site.massing().settings().wall().um()) {
+                walls.put(new Length(kind.size().x()), kind);
             }
-        });
-        var step = set.massing().settings().step();
-        if (walls.keySet().stream().anyMatch(l -> !l.isMultipleOf(step))) {
+        }
+        var step = site.set().decisions().kit().orElseThrow().step();
+        if (walls.isEmpty() || walls.keySet().stream().anyMatch(l -> !l.isMultipleOf(step))) {
             return Optional.empty();
         }
         return new Filling(step, List.copyOf(walls.keySet()), length.ceilTo(step)).fill(length).map(lengths -> {
@@ -142,23 +191,18 @@ final class Gaps {
     }
 
     private String codes(List<Finding.Fix.Addition> additions) {
-        var ids = additions.stream().map(Finding.Fix.Addition::pieceId).collect(Collectors.toList());
-        Collections.sort(ids);
-        return ids.stream().distinct().map(id -> Collections.frequency(ids, id) + " × " + set.pieces().get(id).code())
-                .collect(Collectors.joining(", "));
+        var codes = additions.stream().map(a -> site.code(a.kind())).collect(Collectors.toList());
+        Collections.sort(codes);
+        return codes.stream().distinct().map(c -> Collections.frequency(codes, c) + " × " + c).collect(Collectors.joining(", "));
     }
 
     private Optional<Finding.Fix> postFix(WallRun run) {
-        var wall = set.massing().settings().wall().um();
+        var wall = site.massing().settings().wall().um();
         var place = run.box(-wall, 0, 0, 0, wall, run.room().height().um());
-        return set.pieces().entrySet().stream()
-                .filter(e -> e.getValue().role() == Role.POST && e.getValue().size().equals(place.size()))
-                .findFirst()
-                .map(e -> new Finding.Fix.Add("Set a " + e.getValue().code() + " there",
-                        List.of(new Finding.Fix.Addition(e.getKey(), post(e.getValue(), place)))));
-    }
-
-    private static Stance post(Piece post, Box place) {
-        return Stance.at(place.min().minus(post.box().min()), Turn.NONE);
+        return site.set().counts().keySet().stream()
+                .filter(k -> k.role() == Role.POST && !k.isStandIn() && k.size().equals(place.size()))
+                .min(Comparator.comparing(site::code))
+                .map(post -> new Finding.Fix.Add("Set a " + site.code(post) + " there",
+                        List.of(new Finding.Fix.Addition(post, Stance.at(place.min().minus(post.box().min()), Turn.NONE)))));
     }
 }

@@ -1,57 +1,53 @@
 package hausbau.core.survey;
 
-import hausbau.core.build.PlacedPiece;
-import hausbau.core.build.Placement.Origin;
+import hausbau.core.build.Chunk;
+import hausbau.core.build.Standing;
 import hausbau.core.measure.Box;
-import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** Pairs of placements whose solids share volume. Cost: O(n log n) and the pairs whose boxes touch. */
+/** Pairs of pieces whose solids share volume. Cost for a set: O(n log n) and the pairs whose boxes touch. */
 final class Overlaps {
 
-    private final SurveyedSet set;
-    private final List<Finding> found = new ArrayList<>();
+    private final Site site;
 
-    private Overlaps(SurveyedSet set) {
-        this.set = set;
+    Overlaps(Site site) {
+        this.site = site;
     }
 
-    static List<Finding> in(SurveyedSet set) {
-        var overlaps = new Overlaps(set);
-        for (var i = 0; i < set.placed().size(); i++) {
-            var first = i;
-            set.index().touching(set.boxes().get(i), second -> {
-                if (first < second && set.boxes().get(first).overlaps(set.boxes().get(second))) {
-                    overlaps.compare(set.placed().get(first), set.placed().get(second));
+    /** Adds those overlaps of a piece that are kept under its place: a pair is kept under the lesser of its two. */
+    void check(Chunk chunk, int row, Box box, List<Finding> found) {
+        site.set().touching(box, (other, otherRow) -> {
+            if ((other != chunk || otherRow != row) && box.overlaps(other.box(otherRow))) {
+                var a = chunk.standing(row);
+                var b = other.standing(otherRow);
+                if (a.place().toString().compareTo(b.place().toString()) < 0) {
+                    compare(a, b, found);
                 }
-            });
-        }
-        return overlaps.found;
+            }
+        });
     }
 
-    private void compare(PlacedPiece a, PlacedPiece b) {
-        var exact = a.placement().stance().isExact() && b.placement().stance().isExact();
+    private void compare(Standing a, Standing b, List<Finding> found) {
+        var exact = a.stance().isExact() && b.stance().isExact();
         var shared = exact ? sharedExactly(a, b) : sharedFreely(a, b);
         if (shared == null) {
             return;
         }
-        var unit = set.massing().settings().unit();
         var size = shared.size();
-        var deep = new Length(Math.min(size.x(), Math.min(size.y(), size.z())));
-        var same = a.piece().equals(b.piece()) && a.placement().stance().equals(b.placement().stance());
-        var title = same ? a.piece().code() + " stands twice in one place"
-                : a.piece().code() + " and " + b.piece().code() + " overlap";
-        var reason = (same ? "Both stand exactly alike." : "They share " + unit.format(deep) + " where they meet"
-                + (exact ? "." : ", by their freely turned outlines.")) + " " + Finding.Kind.OVERLAP.why();
-        found.add(new Finding("overlap-" + a.id() + "-" + b.id(), Finding.Kind.OVERLAP, title, reason,
-                List.of(a.id(), b.id()), shared, fix(a, b, same)));
+        var deep = Math.min(size.x(), Math.min(size.y(), size.z()));
+        var same = a.kind().equals(b.kind()) && a.stance().equals(b.stance());
+        var codes = List.of(site.code(a.kind()), site.code(b.kind())).stream().sorted().toList();
+        var title = same ? codes.get(0) + " stands twice in one place" : codes.get(0) + " and " + codes.get(1) + " overlap";
+        var reason = (same ? "Both stand exactly alike." : "They share " + site.format(deep) + " where they meet"
+                + (exact ? "." : ", by their freely turned outlines.")) + " " + Finding.Check.OVERLAP.why();
+        found.add(new Finding("overlap:" + a.place() + ":" + b.place(), Finding.about(a.kind(), a.stance(), b.kind(), b.stance()), Finding.Check.OVERLAP,
+                title, reason, new Finding.Card(Finding.Check.OVERLAP, title, site.roomName(shared)), List.of(a.place(), b.place()), shared, fix(a, b, same)));
     }
 
     /** The first pair of solids that share volume decides. */
-    private static Box sharedExactly(PlacedPiece a, PlacedPiece b) {
+    private static Box sharedExactly(Standing a, Standing b) {
         var others = b.solids();
         for (var mine : a.solids()) {
             for (var theirs : others) {
@@ -63,17 +59,15 @@ final class Overlaps {
         return null;
     }
 
-    private static Box sharedFreely(PlacedPiece a, PlacedPiece b) {
-        var stanceA = a.placement().stance();
-        var stanceB = b.placement().stance();
-        var pieceSolidsA = a.piece().solids();
-        var pieceSolidsB = b.piece().solids();
+    private static Box sharedFreely(Standing a, Standing b) {
+        var ownA = a.kind().solids();
+        var ownB = b.kind().solids();
         var solidsA = a.solids();
         var solidsB = b.solids();
         for (var i = 0; i < solidsA.size(); i++) {
             for (var j = 0; j < solidsB.size(); j++) {
                 if (solidsA.get(i).overlaps(solidsB.get(j)) && Footprints.overlap(
-                        stanceA.footprint(pieceSolidsA.get(i).box(), a.piece()), stanceB.footprint(pieceSolidsB.get(j).box(), b.piece()))) {
+                        a.stance().footprint(ownA.get(i).box(), a.kind()), b.stance().footprint(ownB.get(j).box(), b.kind()))) {
                     return solidsA.get(i).intersection(solidsB.get(j));
                 }
             }
@@ -81,21 +75,21 @@ final class Overlaps {
         return null;
     }
 
-    /** A doubled placement goes; a hand-set one is moved out sideways if that takes less than a step. */
-    private Optional<Finding.Fix> fix(PlacedPiece a, PlacedPiece b, boolean same) {
-        var movable = b.placement().origin() == Origin.HAND ? b : a;
+    /** Of two alike the second goes; one that a hand set down is moved out sideways if that takes less than a step. */
+    private Optional<Finding.Fix> fix(Standing a, Standing b, boolean same) {
+        var movable = b.isByHand() ? b : a;
         var other = movable == b ? a : b;
-        if (movable.placement().origin() != Origin.HAND) {
+        if (!movable.isByHand()) {
             return Optional.empty();
         }
         if (same) {
-            return Optional.of(new Finding.Fix.Remove("Take the second one away", movable.id()));
+            return Optional.of(new Finding.Fix.Remove("Take the second one away", movable.place()));
         }
         var by = wayOut(movable.box(), other.box());
-        if (Math.abs(by.x()) + Math.abs(by.y()) > set.massing().settings().step().um()) {
+        if (Math.abs(by.x()) + Math.abs(by.y()) > site.massing().settings().step().um()) {
             return Optional.empty();
         }
-        return Optional.of(new Finding.Fix.Move("Move " + movable.piece().code() + " clear of it", movable.id(), by));
+        return Optional.of(new Finding.Fix.Move("Move " + site.code(movable.kind()) + " clear of it", movable.place(), by));
     }
 
     private static Vec wayOut(Box box, Box from) {

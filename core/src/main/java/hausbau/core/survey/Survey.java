@@ -1,21 +1,169 @@
 package hausbau.core.survey;
 
+import hausbau.core.build.Chunk;
+import hausbau.core.build.Place;
+import hausbau.core.build.StandingSet;
+import hausbau.core.kit.Kit;
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
 
-/** All checks over a set, faults first. */
+/**
+ * All checks over a set. It never changes; the next one looks again only at what an edit touched: at pieces that changed
+ * and at whatever stands on, under or against them.
+ */
 public final class Survey {
 
-    private Survey() {
+    /** With more changed pieces than this, looking at everything is quicker. */
+    private static final int MANY = 3000;
+
+    private final StandingSet set;
+    private final Kit kit;
+    /** What was found on each piece; an overlap under the lesser of its two places. */
+    private final Map<Place, List<Finding>> byPlace;
+    private final Map<Gaps.Strip, List<Finding>> byRun;
+    private final List<Finding> ofMassing;
+
+    private Survey(StandingSet set, Kit kit, Map<Place, List<Finding>> byPlace, Map<Gaps.Strip, List<Finding>> byRun, List<Finding> ofMassing) {
+        this.set = set;
+        this.kit = kit;
+        this.byPlace = byPlace;
+        this.byRun = byRun;
+        this.ofMassing = ofMassing;
     }
 
-    public static List<Finding> of(SurveyedSet set) {
-        var found = new ArrayList<Finding>();
-        found.addAll(Overlaps.in(set));
-        found.addAll(Gaps.in(set));
-        found.addAll(Standing.in(set));
-        found.sort(Comparator.comparing(Finding::kind));
-        return found;
+    /** @param kit the codes that findings are worded with */
+    public static Survey of(StandingSet set, Kit kit) {
+        var site = new Site(set, kit);
+        var byPlace = new HashMap<Place, List<Finding>>();
+        var checks = new PieceChecks(site);
+        for (var chunk : set.chunks()) {
+            for (var row = 0; row < chunk.size(); row++) {
+                put(byPlace, chunk, row, checks);
+            }
+        }
+        var byRun = new LinkedHashMap<Gaps.Strip, List<Finding>>();
+        var gaps = new Gaps(site);
+        gaps.strips().forEach(strip -> byRun.put(strip, gaps.check(strip)));
+        return new Survey(set, kit, byPlace, byRun, MassingChecks.of(site));
+    }
+
+    private static void put(Map<Place, List<Finding>> byPlace, Chunk chunk, int row, PieceChecks checks) {
+        var found = checks.check(chunk, row);
+        if (!found.isEmpty()) {
+            byPlace.put(chunk.place(row), found);
+        }
+    }
+
+    /** The survey of another state of the same site. */
+    public Survey next(StandingSet to, Kit newKit) {
+        var was = set.decisions();
+        var is = to.decisions();
+        if (was.massing() != is.massing() || !was.kit().equals(is.kit())) {
+            return of(to, newKit);
+        }
+        var changed = changed(to);
+        if (changed.size() > MANY) {
+            return of(to, newKit);
+        }
+        var site = new Site(to, newKit);
+        var places = new HashMap<>(byPlace);
+        var checks = new PieceChecks(site);
+        changed.keySet().forEach(places::remove);
+        var again = new HashMap<Chunk, HashSet<Integer>>();
+        for (var box : changed.values().stream().flatMap(List::stream).toList()) {
+            // What stands above hangs on it too.
+            var column = new Box(box.min(), box.max().withZ(Length.LIMIT_UM));
+            to.touching(column, (chunk, row) -> again.computeIfAbsent(chunk, c -> new HashSet<>()).add(row));
+        }
+        again.forEach((chunk, rows) -> rows.forEach(row -> {
+            places.remove(chunk.place(row));
+            put(places, chunk, row, checks);
+        }));
+        var runs = new LinkedHashMap<>(byRun);
+        var gaps = new Gaps(site);
+        runs.keySet().stream().filter(strip -> changed.values().stream().flatMap(List::stream).anyMatch(strip.box()::touches)).toList()
+                .forEach(strip -> runs.put(strip, gaps.check(strip)));
+        return new Survey(to, newKit, places, runs, ofMassing);
+    }
+
+    /** The places where something else stands than did, with the extents of what stood and stands there. */
+    private Map<Place, List<Box>> changed(StandingSet to) {
+        var before = new HashMap<String, Chunk>();
+        set.chunks().forEach(c -> before.put(c.name(), c));
+        var old = new ArrayList<Chunk>();
+        var fresh = new ArrayList<Chunk>();
+        for (var chunk : to.chunks()) {
+            var was = before.remove(chunk.name());
+            if (was != chunk) {
+                fresh.add(chunk);
+                if (was != null) {
+                    old.add(was);
+                }
+            }
+        }
+        old.addAll(before.values());
+        var stood = rows(old);
+        var stands = rows(fresh);
+        var changed = new HashMap<Place, List<Box>>();
+        stood.forEach((place, at) -> {
+            var now = stands.get(place);
+            if (now == null || !now.equals(at)) {
+                changed.computeIfAbsent(place, p -> new ArrayList<>()).add(at.chunk().box(at.row()));
+            }
+        });
+        stands.forEach((place, at) -> {
+            if (!at.equals(stood.get(place))) {
+                changed.computeIfAbsent(place, p -> new ArrayList<>()).add(at.chunk().box(at.row()));
+            }
+        });
+        return changed;
+    }
+
+    /** A row, equal to another one in which the same stands alike. */
+    private record At(Chunk chunk, int row) {
+
+        @Override
+        public boolean equals(Object o) {
+            return o instanceof At at && chunk.rows().pose(row) == at.chunk.rows().pose(at.row) && chunk.kind(row).equals(at.chunk.kind(at.row))
+                    && chunk.stance(row).equals(at.chunk.stance(at.row));
+        }
+
+        @Override
+        public int hashCode() {
+            return chunk.stance(row).hashCode();
+        }
+    }
+
+    private static Map<Place, At> rows(Collection<Chunk> chunks) {
+        var rows = new HashMap<Place, At>();
+        chunks.forEach(chunk -> {
+            for (var row = 0; row < chunk.size(); row++) {
+                rows.put(chunk.place(row), new At(chunk, row));
+            }
+        });
+        return rows;
+    }
+
+    /** Faults first, then by check and by room. */
+    public List<Finding> findings() {
+        var outdoors = isOutdoors();
+        return Stream.of(ofMassing.stream(), byRun.values().stream().flatMap(List::stream), byPlace.values().stream().flatMap(List::stream))
+                .flatMap(s -> s).filter(f -> !outdoors || f.check() != Finding.Check.OUTSIDE)
+                .sorted(Comparator.comparing(Finding::check).thenComparing(f -> f.card().key()).thenComparing(Finding::key)).toList();
+    }
+
+    /** Where most of what hands set down stands in no room, standing outside is no fault of any one thing. */
+    private boolean isOutdoors() {
+        var outside = byPlace.values().stream().flatMap(List::stream).filter(f -> f.check() == Finding.Check.OUTSIDE).count();
+        return outside > 0 && (set.decisions().massing().rooms().isEmpty() || 2 * outside > set.decisions().hands().size());
     }
 }

@@ -1,6 +1,6 @@
 package hausbau.core.takeoff;
 
-import hausbau.core.build.PlacedPiece;
+import hausbau.core.build.Standing;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
@@ -38,18 +38,18 @@ public final class Rendering {
     }
 
     /** @param placed exact stances only */
-    public static Raster of(Camera camera, List<PlacedPiece> placed, Finish finish) {
+    public static Raster of(Camera camera, List<Standing> placed, Finish finish) {
         var rendering = new Rendering(camera);
         for (var one : placed) {
-            rendering.draw(one, one.piece().mesh(finish));
+            rendering.draw(one, one.kind().mesh(finish));
         }
         rendering.drawEdges();
         return rendering.picture;
     }
 
-    private void draw(PlacedPiece one, Mesh mesh) {
-        var stance = one.placement().stance();
-        var box = one.piece().box();
+    private void draw(Standing one, Mesh mesh) {
+        var stance = one.stance();
+        var box = one.kind().box();
         var sum = (box.min().x() + box.max().x()) / 1000.0;
         var points = new Point[mesh.vertices()];
         for (var i = 0; i < points.length; i++) {

@@ -2,12 +2,14 @@ package hausbau.core.takeoff;
 
 import hausbau.core.kit.Role;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /**
  * What the marks of one tag measure.
  *
- * @param sizes what was measured of each mark that lies on a calibrated plane
+ * @param sizes what was measured of each mark that lies on a calibrated plane. A copy that was stamped is as large as its
+ *              original because it was made so: it is seen, but no measurement of its own
  * @param seen  how many marks there are, measured or not
  * @param estimated how many there are in all, seen or not; at least {@code seen}
  */
@@ -43,5 +45,15 @@ public record TagMeasure(long tagId, String letter, Role role, List<Size> sizes,
             sums[1] += weight;
         });
         return new Measured(sums[0] / sums[1], Math.sqrt(1 / sums[1]));
+    }
+
+    /** The first letter of the alphabet, or pair of letters, that is not taken. */
+    public static String freeLetter(Set<String> taken) {
+        for (var n = 0; ; n++) {
+            var letter = (n < 26 ? "" : String.valueOf((char) ('A' + n / 26 - 1))) + (char) ('A' + n % 26);
+            if (!taken.contains(letter)) {
+                return letter;
+            }
+        }
     }
 }

@@ -1,14 +1,19 @@
 package hausbau.server.http;
 
+import hausbau.server.journal.Seen;
+import hausbau.server.store.board.BoardItemRow;
+import hausbau.server.store.takeoff.MarkRow;
+import hausbau.server.store.takeoff.PlaneRow;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.takeoff.Measured;
-import hausbau.server.store.BoardItemRow;
-import hausbau.server.store.BoardItemRow.Lie;
-import hausbau.server.store.MarkRow;
-import hausbau.server.store.PlaneRow;
-import hausbau.server.store.SiteStore;
+import hausbau.server.store.board.BoardItemRow.Lie;
+import hausbau.server.store.Stores;
+import hausbau.server.store.board.BoardStore;
+import hausbau.core.takeoff.Mark;
+import hausbau.core.takeoff.Calibration;
+import hausbau.server.store.takeoff.Points;
 import hausbau.server.work.BoardService;
 import hausbau.server.work.TakeoffService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -28,7 +33,6 @@ import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -41,9 +45,9 @@ class BoardController {
 
     private final BoardService board;
     private final TakeoffService takeoff;
-    private final SiteStore store;
+    private final Stores store;
 
-    BoardController(BoardService board, TakeoffService takeoff, SiteStore store) {
+    BoardController(BoardService board, TakeoffService takeoff, Stores store) {
         this.board = board;
         this.takeoff = takeoff;
         this.store = store;
@@ -59,19 +63,19 @@ class BoardController {
             @NotNull double width, @NotNull double height, @NotNull double turn, @NotNull boolean flipped, @NotNull List<Double> crop,
             @NotNull boolean locked, @NotNull boolean grey, @NotNull long groupId, Long mediaId, @NotNull int pixelsX, @NotNull int pixelsY) {
 
-        static BoardItemView of(BoardItemRow row, SiteStore.MediaSize media) {
+        static BoardItemView of(BoardItemRow row, BoardStore.MediaSize media) {
             var l = row.lie();
             return new BoardItemView(row.getId(), row.kind(), row.name(), row.text(), l.x(), l.y(), l.width(), l.height(), l.turn(), l.flipped(), l.crop(),
                     row.locked(), row.grey(), row.groupId(), media == null ? null : media.id(), media == null ? 0 : media.width(), media == null ? 0 : media.height());
         }
     }
 
-    record PlaneView(@NotNull long id, @NotNull long pictureId, @NotNull String name, @NotNull PlaneRow.Kind kind, @NotNull List<Double> points,
+    record PlaneView(@NotNull long id, @NotNull long pictureId, @NotNull String name, @NotNull Calibration.Kind kind, @NotNull List<Double> points,
             @NotNull Length widthMm, @NotNull Length heightMm, @NotNull double pickErrorPx) {
 
         static PlaneView of(PlaneRow row) {
             var c = row.calibration();
-            return new PlaneView(row.getId(), row.pictureId(), row.name(), c.kind(), c.points(), c.width(), c.height(), c.pickError());
+            return new PlaneView(row.getId(), row.pictureId(), row.name(), c.kind(), Points.flat(c.points()), c.width(), c.height(), c.pickError());
         }
     }
 
@@ -86,7 +90,7 @@ class BoardController {
     record TagView(@NotNull long id, @NotNull String letter, @NotNull String name, @NotNull Role role, @NotNull int seen, @NotNull int estimated, Long listedId) {
     }
 
-    record MarkView(@NotNull long id, @NotNull long pictureId, Long planeId, @NotNull long tagId, @NotNull MarkRow.Kind kind, @NotNull List<Double> points,
+    record MarkView(@NotNull long id, @NotNull long pictureId, Long planeId, @NotNull long tagId, @NotNull Mark.Shape kind, @NotNull List<Double> points,
             @NotNull boolean mirrored, @NotNull boolean turned, @NotNull String finish, MeasuredView width, MeasuredView height, MeasuredView length, MeasuredView area, @NotNull List<Double> outline) {
     }
 
@@ -145,16 +149,16 @@ class BoardController {
                 s.marks().stream().map(m -> mark(m, s.sizes().get(m.getId()))).toList());
     }
 
-    private static MarkView mark(MarkRow m, TakeoffService.MarkSize size) {
-        return new MarkView(m.getId(), m.pictureId(), m.planeId() == 0 ? null : m.planeId(), m.tagId(), m.kind(), m.picks(), m.look().mirrored(), m.look().turned(),
+    private static MarkView mark(MarkRow m, Mark.Size size) {
+        return new MarkView(m.getId(), m.pictureId(), m.planeId() == 0 ? null : m.planeId(), m.tagId(), m.shape(), m.picks(), m.look().mirrored(), m.look().turned(),
                 m.look().finish(), size.width().map(MeasuredView::of).orElse(null), size.height().map(MeasuredView::of).orElse(null),
-                size.length().map(MeasuredView::of).orElse(null), size.area().map(MeasuredView::of).orElse(null), size.outline());
+                size.length().map(MeasuredView::of).orElse(null), size.area().map(MeasuredView::of).orElse(null), Points.flat(size.outline()));
     }
 
     @PostMapping(path = "/board/pictures", consumes = {"image/*", MediaType.APPLICATION_OCTET_STREAM_VALUE})
     @Operation(summary = "Lays a picture on the board: PNG, JPEG or WebP, as it is, in the body")
     @ResponseStatus(HttpStatus.CREATED)
-    BoardItemView addPicture(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @RequestParam(defaultValue = "") String name,
+    BoardItemView addPicture(@PathVariable long siteId, Seen seen, @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "0") double x, @RequestParam(defaultValue = "0") double y, HttpServletRequest request) throws IOException {
         var most = BoardService.mostBytes();
         var tooLarge = "The file is larger than " + most / 1024 / 1024 + " MiB, the most that is taken. Make the picture smaller first.";
@@ -165,45 +169,45 @@ class BoardController {
         if (file.length > most) {
             throw new Refused("file", tooLarge);
         }
-        var row = board.addPicture(siteId, Seen.revision(ifMatch), name, file, x, y);
-        return BoardItemView.of(row, store.mediaSizes(siteId).get(row.mediaId()));
+        var row = board.addPicture(siteId, seen, name, file, x, y);
+        return BoardItemView.of(row, store.boards().mediaSizes(siteId).get(row.mediaId()));
     }
 
     @PostMapping("/board/items")
     @ResponseStatus(HttpStatus.CREATED)
-    BoardItemView add(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody ItemBody body) {
-        return BoardItemView.of(board.add(siteId, Seen.revision(ifMatch), body.kind(), body.text(), body.lie().lie()), null);
+    BoardItemView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody ItemBody body) {
+        return BoardItemView.of(board.add(siteId, seen, body.kind(), body.text(), body.lie().lie()), null);
     }
 
     @PatchMapping("/board/items")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void change(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody ItemsChange body) {
-        board.change(siteId, Seen.revision(ifMatch), body.does(), body.items().stream().map(i -> new BoardService.ItemChange(i.id(),
+    void change(@PathVariable long siteId, Seen seen, @Valid @RequestBody ItemsChange body) {
+        board.change(siteId, seen, body.does(), body.items().stream().map(i -> new BoardService.ItemChange(i.id(),
                 i.lie() == null ? l -> l : i.lie()::over, i.name(), i.text(), i.locked(), i.grey())).toList());
     }
 
     @PostMapping("/board/order")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void order(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody OrderBody body) {
-        board.order(siteId, Seen.revision(ifMatch), body.ids(), body.front());
+    void order(@PathVariable long siteId, Seen seen, @Valid @RequestBody OrderBody body) {
+        board.order(siteId, seen, body.ids(), body.front());
     }
 
     @PostMapping("/board/groups")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void group(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody GroupBody body) {
-        board.group(siteId, Seen.revision(ifMatch), body.ids(), body.together());
+    void group(@PathVariable long siteId, Seen seen, @Valid @RequestBody GroupBody body) {
+        board.group(siteId, seen, body.ids(), body.together());
     }
 
     @PostMapping("/board/removals")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody IdsBody body) {
-        board.remove(siteId, Seen.revision(ifMatch), body.ids());
+    void remove(@PathVariable long siteId, Seen seen, @Valid @RequestBody IdsBody body) {
+        board.remove(siteId, seen, body.ids());
     }
 
     @GetMapping("/media/{mediaId}/original")
     @Operation(summary = "A picture in full, upright and without metadata")
     ResponseEntity<byte[]> original(@PathVariable long siteId, @PathVariable long mediaId) {
-        var media = store.media(siteId, mediaId);
+        var media = store.boards().media(siteId, mediaId);
         return unchanging(media.type(), media.original());
     }
 

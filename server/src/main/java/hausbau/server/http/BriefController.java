@@ -1,5 +1,6 @@
 package hausbau.server.http;
 
+import hausbau.server.journal.Seen;
 import hausbau.core.build.Brief;
 import hausbau.core.build.Budget;
 import hausbau.server.work.BriefService;
@@ -19,7 +20,6 @@ import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -95,8 +95,8 @@ class BriefController {
 
     @PatchMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void change(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody BriefChange body) {
-        briefs.change(siteId, Seen.revision(ifMatch), body::over, or(body.spentSeconds(), List.<StageTime>of()).stream()
+    void change(@PathVariable long siteId, Seen seen, @Valid @RequestBody BriefChange body) {
+        briefs.change(siteId, seen, body::over, or(body.spentSeconds(), List.<StageTime>of()).stream()
                 .collect(Collectors.toMap(StageTime::stage, StageTime::amount, (first, last) -> last)));
     }
 

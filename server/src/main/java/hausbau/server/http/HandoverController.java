@@ -11,6 +11,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -31,9 +32,9 @@ class HandoverController {
     }
 
     @GetMapping(path = "/pieces.zip", produces = "application/zip")
-    @Operation(summary = "Every piece as binary glTF 2.0 at its pivot")
-    ResponseEntity<byte[]> pieces(@PathVariable long siteId) {
-        return file(handover.pieces(siteId), "application/zip", handover.name(siteId) + " pieces.zip");
+    @Operation(summary = "Every piece that stands in the set as binary glTF 2.0 at its pivot; with unused=true all of the kit")
+    ResponseEntity<byte[]> pieces(@PathVariable long siteId, @RequestParam(defaultValue = "false") boolean unused) {
+        return file(handover.pieces(siteId, unused), "application/zip", handover.name(siteId) + " pieces.zip");
     }
 
     @GetMapping(path = "/pieces.csv", produces = "text/csv")

@@ -1,7 +1,11 @@
 package hausbau.server.http;
 
-import hausbau.core.build.KitChoice;
-import hausbau.core.fit.FilledRun;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import hausbau.core.measure.Refused;
+import hausbau.server.journal.Seen;
 import hausbau.core.fit.FixedItem;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitQuestion;
@@ -25,7 +29,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -108,22 +111,22 @@ class KitController {
 
     @PostMapping("/kit-plans")
     @Operation(summary = "A kit plan for runs that belong to no site")
-    PlanView plan(@Valid @RequestBody PlanBody body) {
+    PlanView plan(@Valid @RequestBody PlanBody body, @RequestParam(required = false) String token) {
         var planned = kit.plan(new KitQuestion(body.stepMm(), body.minPieceMm(), body.maxPieceMm(), body.maxKinds(),
-                body.runs().stream().map(RunBody::toRun).toList()));
+                body.runs().stream().map(RunBody::toRun).toList()), word(token));
         var plan = planned.plan();
         var runs = plan.recommended().isEmpty() ? List.<RunView>of()
-                : layout(planned.question(), plan.options().get(plan.recommended().getAsInt()));
+                : layout(planned, plan.options().get(plan.recommended().getAsInt()));
         return new PlanView(options(plan), recommended(plan), runs, unfillable(plan));
     }
 
     @PostMapping("/sites/{siteId}/kit-plans")
     @Operation(summary = "The kit plan for the site's rooms, each option laid out")
-    SitePlanView plan(@PathVariable long siteId, @Valid @RequestBody SitePlanBody body) {
-        var planned = kit.plan(siteId, body.minPieceMm(), body.maxPieceMm(), body.maxKinds());
+    SitePlanView plan(@PathVariable long siteId, @Valid @RequestBody SitePlanBody body, @RequestParam(required = false) String token) {
+        var planned = kit.plan(siteId, body.minPieceMm(), body.maxPieceMm(), body.maxKinds(), word(token));
         var plan = planned.plan();
         return new SitePlanView(options(plan), recommended(plan),
-                plan.options().stream().map(o -> layout(planned.question(), o)).toList(), unfillable(plan));
+                plan.options().stream().map(o -> layout(planned, o)).toList(), unfillable(plan));
     }
 
     private static List<OptionView> options(KitPlan plan) {
@@ -134,10 +137,24 @@ class KitController {
         return plan.recommended().isPresent() ? plan.recommended().getAsInt() : null;
     }
 
-    private static List<RunView> layout(KitQuestion question, KitPlan.Option option) {
-        return question.runs().stream().map(run -> FilledRun.of(question.step(), run, option.kinds()).orElseThrow())
-                .map(filled -> new RunView(filled.name(), filled.items().stream()
-                        .map(i -> new ItemView(i.piece(), i.at(), i.length())).toList())).toList();
+    private static List<RunView> layout(KitService.Planned planned, KitPlan.Option option) {
+        return planned.layout(option).stream().map(filled -> new RunView(filled.name(), filled.items().stream()
+                .map(i -> new ItemView(i.piece(), i.at(), i.length())).toList())).toList();
+    }
+
+    /** A maker's word for a plan, by which they can call it off. */
+    private static String word(String token) {
+        if (token != null && !token.matches("[\\w-]{1,80}")) {
+            throw new Refused("token", "A token takes 1 to 80 letters, digits, - and _.");
+        }
+        return token == null ? "" : token;
+    }
+
+    @DeleteMapping("/kit-plans/{token}")
+    @Operation(summary = "Calls off the plan that is being worked out under this token")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void callOff(@PathVariable String token) {
+        kit.callOff(token);
     }
 
     private static List<UnfillableView> unfillable(KitPlan plan) {
@@ -147,9 +164,9 @@ class KitController {
 
     @PutMapping("/sites/{siteId}/kit")
     @Operation(summary = "Takes these kinds, makes the pieces and builds the rooms")
-    SiteController.SiteView choose(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
+    SiteController.SiteView choose(@PathVariable long siteId, Seen seen,
             @Valid @RequestBody ChoiceBody body) {
-        kit.choose(siteId, Seen.revision(ifMatch), new KitChoice(body.kindsMm(), body.minPieceMm(), body.maxPieceMm()));
+        kit.choose(siteId, seen, body.kindsMm(), body.minPieceMm(), body.maxPieceMm());
         return SiteController.SiteView.of(sites.find(siteId));
     }
 
@@ -169,8 +186,9 @@ class KitController {
 
     @GetMapping("/sites/{siteId}/tally")
     TallyView tally(@PathVariable long siteId) {
-        var t = kit.tally(siteId);
+        var cost = kit.cost(siteId);
+        var t = cost.tally();
         return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes(),
-                kit.budget(siteId).measure(t).stream().map(l -> new BudgetLineView(l.what(), l.spent(), l.allowed(), l.isOver())).toList());
+                cost.budget().stream().map(l -> new BudgetLineView(l.what(), l.spent(), l.allowed(), l.isOver())).toList());
     }
 }

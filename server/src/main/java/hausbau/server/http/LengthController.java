@@ -5,6 +5,7 @@ import hausbau.core.measure.Unit;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,9 +25,9 @@ class LengthController {
     }
 
     @GetMapping("/lengths")
-    @Operation(summary = "Reads a typed length; a bare number is in the unit given")
-    LengthView parse(@RequestParam String text, @RequestParam Unit unit) {
-        var length = unit.parse(text);
+    @Operation(summary = "Reads a typed length; a bare number is in the unit given, and what begins with a plus changes the length that stands")
+    LengthView parse(@RequestParam String text, @RequestParam Unit unit, @RequestParam(required = false) BigDecimal standingMm) {
+        var length = unit.parse(text, standingMm == null ? Length.ZERO : Length.ofMillimetres(standingMm));
         return new LengthView(length, unit.format(length));
     }
 

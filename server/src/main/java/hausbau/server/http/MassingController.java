@@ -1,5 +1,7 @@
 package hausbau.server.http;
 
+import hausbau.core.build.Remark;
+import hausbau.server.journal.Seen;
 import hausbau.core.massing.Drawing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
@@ -20,7 +22,6 @@ import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -84,20 +85,26 @@ class MassingController {
     record ChainView(@NotNull long roomId, @NotNull Side side, @NotNull VecMm fromMm, @NotNull VecMm toMm, @NotNull List<Length> ticksMm) {
     }
 
-    /** @param walls what is filled in plan; see Drawing */
+    /** What should be heard about a size where it is typed. */
+    record RemarkView(@NotNull long roomId, @NotNull String field, @NotNull String message) {
+    }
+
+    /** @param walls what is filled in plan; see Drawing. */
     record MassingView(@NotNull List<RoomView> rooms, @NotNull List<OpeningView> openings, @NotNull List<BoxMm> walls,
-            @NotNull List<GapView> gaps, @NotNull List<ChainView> chains) {
+            @NotNull List<GapView> gaps, @NotNull List<ChainView> chains, @NotNull List<RemarkView> remarks) {
     }
 
     @GetMapping("/massing")
     MassingView find(@PathVariable long siteId) {
-        var found = massing.find(siteId);
+        var state = massing.find(siteId);
+        var found = state.decisions().massing();
         var drawing = Drawing.of(found);
         return new MassingView(found.rooms().stream().map(RoomView::of).toList(),
                 found.openings().stream().map(OpeningView::of).toList(),
                 drawing.walls().stream().map(BoxMm::of).toList(),
                 drawing.openings().stream().map(g -> new GapView(g.opening().id(), g.opening().kind(), g.opening().side(), BoxMm.of(g.box()))).toList(),
-                drawing.chains().stream().map(c -> new ChainView(c.roomId(), c.side(), VecMm.of(c.from()), VecMm.of(c.to()), c.ticks())).toList());
+                drawing.chains().stream().map(c -> new ChainView(c.roomId(), c.side(), VecMm.of(c.from()), VecMm.of(c.to()), c.ticks())).toList(),
+                Remark.of(state.set()).stream().map(r -> new RemarkView(r.roomId(), r.field(), r.message())).toList());
     }
 
     private static <T> T orElse(T told, T standing) {
@@ -106,9 +113,9 @@ class MassingController {
 
     @PostMapping("/rooms")
     @ResponseStatus(HttpStatus.CREATED)
-    RoomView addRoom(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
+    RoomView addRoom(@PathVariable long siteId, Seen seen,
             @Valid @RequestBody RoomBody body) {
-        return RoomView.of(massing.addRoom(siteId, Seen.revision(ifMatch), (id, standing) -> new Room(id, body.name(),
+        return RoomView.of(massing.addRoom(siteId, seen, (id, standing) -> new Room(id, body.name(),
                 body.cornerMm() == null ? standing.freeCorner() : body.cornerMm().toVec(),
                 body.widthMm(), body.depthMm(), orElse(body.heightMm(), standing.settings().storey()))));
     }
@@ -116,30 +123,30 @@ class MassingController {
     @PostMapping("/rooms/drawn")
     @Operation(summary = "Adds a room between two drawn corners, on the step")
     @ResponseStatus(HttpStatus.CREATED)
-    RoomView drawRoom(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
+    RoomView drawRoom(@PathVariable long siteId, Seen seen,
             @Valid @RequestBody DrawnRoomBody body) {
-        return RoomView.of(massing.drawRoom(siteId, Seen.revision(ifMatch), body.name(), body.fromMm().toVec(), body.toMm().toVec()));
+        return RoomView.of(massing.drawRoom(siteId, seen, body.name(), body.fromMm().toVec(), body.toMm().toVec()));
     }
 
     @PatchMapping("/rooms/{roomId}")
     RoomView changeRoom(@PathVariable long siteId, @PathVariable long roomId,
-            @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody RoomChange body) {
-        return RoomView.of(massing.changeRoom(siteId, roomId, Seen.revision(ifMatch), r -> new Room(r.id(),
+            Seen seen, @Valid @RequestBody RoomChange body) {
+        return RoomView.of(massing.changeRoom(siteId, roomId, seen, r -> r.reshaped(
                 orElse(body.name(), r.name()), body.cornerMm() == null ? r.corner() : body.cornerMm().toVec(),
                 orElse(body.widthMm(), r.width()), orElse(body.depthMm(), r.depth()), orElse(body.heightMm(), r.height()))));
     }
 
     @DeleteMapping("/rooms/{roomId}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void removeRoom(@PathVariable long siteId, @PathVariable long roomId, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        massing.removeRoom(siteId, roomId, Seen.revision(ifMatch));
+    void removeRoom(@PathVariable long siteId, @PathVariable long roomId, Seen seen) {
+        massing.removeRoom(siteId, roomId, seen);
     }
 
     @PostMapping("/rooms/{roomId}/openings")
     @ResponseStatus(HttpStatus.CREATED)
     OpeningView addOpening(@PathVariable long siteId, @PathVariable long roomId,
-            @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody OpeningBody body) {
-        return OpeningView.of(massing.addOpening(siteId, Seen.revision(ifMatch), id -> new Opening(id, roomId, body.kind(), body.side(),
+            Seen seen, @Valid @RequestBody OpeningBody body) {
+        return OpeningView.of(massing.addOpening(siteId, seen, id -> new Opening(id, roomId, body.kind(), body.side(),
                 body.atMm(), body.widthMm(), body.heightMm(), orElse(body.sillMm(), Length.ZERO))));
     }
 
@@ -147,21 +154,21 @@ class MassingController {
     @Operation(summary = "Adds a door or window of usual size where the room has a place for it")
     @ResponseStatus(HttpStatus.CREATED)
     OpeningView addUsualOpening(@PathVariable long siteId, @PathVariable long roomId,
-            @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody UsualOpeningBody body) {
-        return OpeningView.of(massing.addUsualOpening(siteId, Seen.revision(ifMatch), roomId, body.kind()));
+            Seen seen, @Valid @RequestBody UsualOpeningBody body) {
+        return OpeningView.of(massing.addUsualOpening(siteId, seen, roomId, body.kind()));
     }
 
     @PatchMapping("/openings/{openingId}")
     OpeningView changeOpening(@PathVariable long siteId, @PathVariable long openingId,
-            @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody OpeningChange body) {
-        return OpeningView.of(massing.changeOpening(siteId, openingId, Seen.revision(ifMatch), o -> new Opening(o.id(), o.roomId(),
+            Seen seen, @Valid @RequestBody OpeningChange body) {
+        return OpeningView.of(massing.changeOpening(siteId, openingId, seen, o -> new Opening(o.id(), o.roomId(),
                 orElse(body.kind(), o.kind()), orElse(body.side(), o.side()), orElse(body.atMm(), o.at()),
                 orElse(body.widthMm(), o.width()), orElse(body.heightMm(), o.height()), orElse(body.sillMm(), o.sill()))));
     }
 
     @DeleteMapping("/openings/{openingId}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void removeOpening(@PathVariable long siteId, @PathVariable long openingId, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        massing.removeOpening(siteId, openingId, Seen.revision(ifMatch));
+    void removeOpening(@PathVariable long siteId, @PathVariable long openingId, Seen seen) {
+        massing.removeOpening(siteId, openingId, seen);
     }
 }

@@ -1,5 +1,6 @@
 package hausbau.server.http;
 
+import hausbau.server.journal.Seen;
 import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Role;
@@ -23,7 +24,6 @@ import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -82,29 +82,29 @@ class PieceListController {
 
     @PostMapping("/piece-list")
     @ResponseStatus(HttpStatus.CREATED)
-    IdView add(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody LineBody body) {
+    IdView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody LineBody body) {
         var usual = new PieceListCsv.Line(Optional.ofNullable(body.code()).orElse(""), "", Role.PROP, Length.ZERO, Length.ZERO, Length.ZERO, 1, PieceListCsv.Source.MAKE,
                 PieceState.WANTED, 3, 0, false, "");
-        return new IdView(list.add(siteId, Seen.revision(ifMatch), body.over(usual)).getId());
+        return new IdView(list.add(siteId, seen, body.over(usual)).getId());
     }
 
     @PatchMapping("/piece-list")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void change(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody LinesChange body) {
-        list.change(siteId, Seen.revision(ifMatch), body.ids(), body.set()::over);
+    void change(@PathVariable long siteId, Seen seen, @Valid @RequestBody LinesChange body) {
+        list.change(siteId, seen, body.ids(), body.set()::over);
     }
 
     @PostMapping("/piece-list/removals")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody IdsBody body) {
-        list.remove(siteId, Seen.revision(ifMatch), body.ids());
+    void remove(@PathVariable long siteId, Seen seen, @Valid @RequestBody IdsBody body) {
+        list.remove(siteId, seen, body.ids());
     }
 
     @PostMapping("/piece-list/stand-ins")
     @Operation(summary = "Makes a plain block in the kit for each, linked to the list")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void standIn(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody IdsBody body) {
-        list.standIn(siteId, Seen.revision(ifMatch), body.ids());
+    void standIn(@PathVariable long siteId, Seen seen, @Valid @RequestBody IdsBody body) {
+        list.standIn(siteId, seen, body.ids());
     }
 
     @GetMapping(path = "/piece-list.csv", produces = "text/csv")
@@ -115,7 +115,7 @@ class PieceListController {
 
     @PostMapping(path = "/piece-list.csv", consumes = "text/csv")
     @Operation(summary = "Reads a list: new codes are added, known ones changed")
-    CountView read(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @RequestBody String body) {
-        return new CountView(list.read(siteId, Seen.revision(ifMatch), body));
+    CountView read(@PathVariable long siteId, Seen seen, @RequestBody String body) {
+        return new CountView(list.read(siteId, seen, body));
     }
 }

@@ -1,13 +1,16 @@
 package hausbau.server.http;
 
 import hausbau.core.build.Arrangement;
-import hausbau.core.build.Placement;
+import hausbau.core.build.Departure;
+import hausbau.core.build.Place;
 import hausbau.core.build.Snapping;
 import hausbau.core.build.Stance;
+import hausbau.core.build.Standing;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
-import hausbau.server.store.PlacementRow;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.SiteState;
 import hausbau.server.work.PlacementService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -15,16 +18,15 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -40,19 +42,23 @@ class PlacementController {
         this.placements = placements;
     }
 
-    /** @param free set down with snapping off */
-    record PlacementView(@NotNull long id, @NotNull long pieceId, @NotNull VecMm atMm, @NotNull int quarterTurns,
+    /**
+     * One standing piece, derived ones included.
+     *
+     * @param id       its place: it stays while the same thing stands there
+     * @param free     set down with snapping off
+     * @param origin   hand or massing
+     * @param departed derived, and changed by a hand
+     * @param lost     departed, and its place is gone
+     */
+    record PlacementView(@NotNull String id, @NotNull long pieceId, @NotNull VecMm atMm, @NotNull int quarterTurns,
             @NotNull boolean mirrored, @NotNull double freeDegrees, @NotNull boolean free, @NotNull String origin,
-            @NotNull boolean pinned) {
+            @NotNull boolean departed, @NotNull boolean lost) {
 
-        static PlacementView of(PlacementRow row) {
-            return of(row.toPlacement());
-        }
-
-        static PlacementView of(Placement p) {
+        static PlacementView of(Standing p, long pieceId) {
             var s = p.stance();
-            return new PlacementView(p.id(), p.pieceId(), VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
-                    p.free(), p.origin().label(), p.pinned());
+            return new PlacementView(p.place().toString(), pieceId, VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
+                    p.free(), p.isByHand() ? "hand" : "massing", p.departed(), p.lost());
         }
     }
 
@@ -70,10 +76,10 @@ class PlacementController {
     }
 
     /** @param without placements that do not count, such as those that are held */
-    record PreviewBody(@NotNull @Valid PlaceBody place, List<@NotNull Long> without) {
+    record PreviewBody(@NotNull @Valid PlaceBody place, List<@NotNull String> without) {
     }
 
-    record HoldView(@NotNull String axis, @NotNull Snapping.Kind kind, Long placementId) {
+    record HoldView(@NotNull String axis, @NotNull Snapping.To kind, String placementId) {
     }
 
     record PreviewView(@NotNull VecMm atMm, @NotNull int quarterTurns, @NotNull boolean mirrored, @NotNull double freeDegrees,
@@ -81,7 +87,7 @@ class PlacementController {
     }
 
     /** Values typed for some placements; only what is told changes. */
-    record SetBody(@NotNull List<@NotNull Long> ids, Length xMm, Length yMm, Length zMm, @Min(0) @Max(3) Integer quarterTurns,
+    record SetBody(@NotNull List<@NotNull String> ids, Length xMm, Length yMm, Length zMm, @Min(0) @Max(3) Integer quarterTurns,
             Boolean mirrored, @Min(-359) @Max(359) Double freeDegrees, Boolean snap) {
 
         Stance over(Stance s) {
@@ -96,83 +102,133 @@ class PlacementController {
         }
     }
 
-    record ArrangeBody(@NotNull List<@NotNull Long> ids, @Valid VecMm byMm, @Min(-3) @Max(3) Integer quarterTurns, Boolean mirror) {
+    record ArrangeBody(@NotNull List<@NotNull String> ids, @Valid VecMm byMm, @Min(-3) @Max(3) Integer quarterTurns,
+            @Min(-359) @Max(359) Double freeDegrees, Boolean mirror) {
     }
 
-    record CopyBody(@NotNull List<@NotNull Long> ids, @NotNull @Valid VecMm byMm) {
+    record SwapBody(@NotNull List<@NotNull String> ids, @NotNull Long pieceId) {
     }
 
-    record IdsBody(@NotNull List<@NotNull Long> ids) {
+    record CopyBody(@NotNull List<@NotNull String> ids, @NotNull @Valid VecMm byMm) {
+    }
+
+    record PlacesBody(@NotNull List<@NotNull String> ids) {
+    }
+
+    /**
+     * What a hand changed about a derived piece.
+     *
+     * @param leftOut the place stays empty; the piece and where it stands are then not told
+     * @param lost    its place is gone
+     */
+    record DepartureView(@NotNull String id, @NotNull boolean leftOut, @NotNull boolean lost, Long pieceId, VecMm atMm) {
+
+        static DepartureView of(Departure d, boolean lost, SiteState state) {
+            return d instanceof Departure.Restood r
+                    ? new DepartureView(d.place().toString(), false, lost, state.id(r.kind()), VecMm.of(r.stance().at()))
+                    : new DepartureView(d.place().toString(), true, lost, null, null);
+        }
     }
 
     private static <T> T orElse(T told, T usual) {
         return Optional.ofNullable(told).orElse(usual);
     }
 
+    private static List<Place> places(List<String> ids) {
+        return ids.stream().map(Place::parse).toList();
+    }
+
     @GetMapping("/placements")
+    @Operation(summary = "Every standing piece, derived ones included")
     List<PlacementView> list(@PathVariable long siteId) {
-        return placements.list(siteId).stream().map(PlacementView::of).toList();
+        var state = placements.state(siteId);
+        var views = new ArrayList<PlacementView>();
+        for (var chunk : state.set().chunks()) {
+            for (var row = 0; row < chunk.size(); row++) {
+                views.add(PlacementView.of(chunk.standing(row), state.id(chunk.kind(row))));
+            }
+        }
+        return views;
     }
 
     @PostMapping("/placements")
     @ResponseStatus(HttpStatus.CREATED)
-    PlacementView place(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
-            @Valid @RequestBody PlaceBody body) {
-        return PlacementView.of(placements.place(siteId, Seen.revision(ifMatch), body.pieceId(), body.stance(), body.snaps()));
+    PlacementView place(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlaceBody body) {
+        var stood = placements.place(siteId, seen, body.pieceId(), body.stance(), body.snaps());
+        return PlacementView.of(stood.standing(), stood.pieceId());
     }
 
     @PostMapping("/placements/preview")
     @Operation(summary = "Where a piece would come to stand, and what holds it; nothing is kept")
     PreviewView preview(@PathVariable long siteId, @Valid @RequestBody PreviewBody body) {
         var place = body.place();
-        var snapped = place.snaps() ? placements.preview(siteId, place.pieceId(), place.stance(), orElse(body.without(), List.of()))
-                : new Snapping.Snapped(place.stance(), List.of());
+        var snapped = place.snaps() ? placements.preview(siteId, place.pieceId(), place.stance(), places(orElse(body.without(), List.of())))
+                : new Snapping.Snapped(place.stance().withinReach(), List.of());
         var s = snapped.stance();
         return new PreviewView(VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
-                snapped.holds().stream().map(h -> new HoldView(String.valueOf(h.axis()), h.kind(),
-                        h.placementId() == 0 ? null : h.placementId())).toList());
+                snapped.holds().stream().map(h -> new HoldView(String.valueOf(h.axis()), h.to(), h.place().map(Place::toString).orElse(null))).toList());
     }
 
     @PatchMapping("/placements")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void set(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody SetBody body) {
-        placements.set(siteId, Seen.revision(ifMatch), body.ids(), body::over, orElse(body.snap(), false));
+    void set(@PathVariable long siteId, Seen seen, @Valid @RequestBody SetBody body) {
+        placements.set(siteId, seen, places(body.ids()), body::over, orElse(body.snap(), false));
     }
 
     @PostMapping("/placements/arrange")
-    @Operation(summary = "Moves, turns and mirrors placements together")
+    @Operation(summary = "Moves, turns and mirrors placements as one body")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void arrange(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
-            @Valid @RequestBody ArrangeBody body) {
+    void arrange(@PathVariable long siteId, Seen seen, @Valid @RequestBody ArrangeBody body) {
         var by = body.byMm() == null ? Vec.ZERO : body.byMm().toVec();
-        placements.arrange(siteId, Seen.revision(ifMatch), body.ids(),
-                new Arrangement(by, orElse(body.quarterTurns(), 0), orElse(body.mirror(), false)));
+        placements.arrange(siteId, seen, places(body.ids()),
+                new Arrangement(by, orElse(body.quarterTurns(), 0), orElse(body.freeDegrees(), 0.0), orElse(body.mirror(), false)));
+    }
+
+    @PostMapping("/placements/swaps")
+    @Operation(summary = "Puts another piece in the place of each")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void swap(@PathVariable long siteId, Seen seen, @Valid @RequestBody SwapBody body) {
+        placements.swap(siteId, seen, places(body.ids()), body.pieceId());
     }
 
     @PostMapping("/placements/copies")
+    @Operation(summary = "Copies placements; answers the ids of the copies, in the order of the originals")
     @ResponseStatus(HttpStatus.CREATED)
-    List<Long> copy(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch,
-            @Valid @RequestBody CopyBody body) {
-        return placements.copy(siteId, Seen.revision(ifMatch), body.ids(), body.byMm().toVec());
+    List<String> copy(@PathVariable long siteId, Seen seen, @Valid @RequestBody CopyBody body) {
+        return placements.copy(siteId, seen, places(body.ids()), body.byMm().toVec()).stream().map(Place::toString).toList();
     }
 
     @PostMapping("/placements/plumb")
     @Operation(summary = "Lets placements drop straight down to what is under them")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void plumb(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody IdsBody body) {
-        placements.plumb(siteId, Seen.revision(ifMatch), body.ids());
+    void plumb(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlacesBody body) {
+        placements.plumb(siteId, seen, places(body.ids()));
     }
 
     @PostMapping("/placements/removals")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody IdsBody body) {
-        placements.remove(siteId, Seen.revision(ifMatch), body.ids());
+    void remove(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlacesBody body) {
+        placements.remove(siteId, seen, places(body.ids()));
     }
 
-    @DeleteMapping("/omissions")
-    @Operation(summary = "Puts back the derived placements that a hand took away")
+    @GetMapping("/departures")
+    @Operation(summary = "What hands have changed about derived pieces")
+    List<DepartureView> departures(@PathVariable long siteId) {
+        var departures = placements.departures(siteId);
+        return departures.all().stream().map(d -> DepartureView.of(d, departures.lost().contains(d.place()), departures.state())).toList();
+    }
+
+    @PostMapping("/departures/let-go")
+    @Operation(summary = "Lets go of changes by hand: what is derived at these places stands again as it is")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void putBack(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        placements.putBack(siteId, Seen.revision(ifMatch));
+    void letGo(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlacesBody body) {
+        placements.letGo(siteId, seen, places(body.ids()));
+    }
+
+    @PostMapping("/departures/set-down")
+    @Operation(summary = "Makes plain placements of what hands have changed, where it stands")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void setDown(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlacesBody body) {
+        placements.setDownLost(siteId, seen, places(body.ids()));
     }
 }

@@ -1,9 +1,13 @@
 package hausbau.server.http;
 
+import org.apache.tomcat.util.http.InvalidParameterException;
+import hausbau.server.journal.Trial;
+import hausbau.server.journal.AlreadyMade;
+import hausbau.core.measure.OutOfBounds;
+import hausbau.server.store.NotFound;
 import hausbau.core.measure.Fault;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.StaleRevision;
-import hausbau.server.store.NotFound;
 import jakarta.validation.ConstraintViolationException;
 import java.util.ArrayList;
 import java.util.List;
@@ -45,6 +49,32 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail refused(Refused refused) {
         return bad(refused.faults());
+    }
+
+    @ExceptionHandler
+    ProblemDetail outOfBounds(OutOfBounds e) {
+        return bad(List.of(new Fault("", Character.toUpperCase(e.getMessage().charAt(0)) + e.getMessage().substring(1) + ".")));
+    }
+
+    /** An edit that was only asked for. */
+    record TrialView(long placed, long removed, long lost) {
+    }
+
+    @ExceptionHandler
+    ResponseEntity<TrialView> trial(Trial trial) {
+        var d = trial.difference();
+        return ResponseEntity.ok(new TrialView(d.placed(), d.removed(), d.lost()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Void> alreadyMade(AlreadyMade e) {
+        return ResponseEntity.status(HttpStatus.ALREADY_REPORTED).build();
+    }
+
+    /** Query values that are no UTF-8. */
+    @ExceptionHandler
+    ProblemDetail unreadable(InvalidParameterException e) {
+        return bad(List.of(new Fault("", "The query cannot be read: its values must be UTF-8.")));
     }
 
     @ExceptionHandler

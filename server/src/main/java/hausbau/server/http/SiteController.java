@@ -1,9 +1,17 @@
 package hausbau.server.http;
 
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.http.MediaType;
+import org.springframework.http.CacheControl;
+import java.time.Duration;
+import hausbau.server.work.HandoverService;
+import hausbau.server.store.Aggregate;
+import hausbau.core.exchange.ChunkBytes;
+import hausbau.server.journal.Seen;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
-import hausbau.server.http.PlacementController.PlacementView;
 import hausbau.server.journal.Journal;
 import hausbau.server.work.SiteService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -22,7 +30,6 @@ import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -33,10 +40,17 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Sites")
 class SiteController {
 
+    private static final int PICTURE_WIDTH = 168;
+    private static final int PICTURE_HEIGHT = 112;
+
     private final SiteService sites;
     private final Journal journal;
+    private final HandoverService handover;
+    private final Feed feed;
 
-    SiteController(SiteService sites, Journal journal) {
+    SiteController(SiteService sites, Journal journal, HandoverService handover, Feed feed) {
+        this.handover = handover;
+        this.feed = feed;
         this.sites = sites;
         this.journal = journal;
     }
@@ -45,26 +59,28 @@ class SiteController {
             @NotNull long rooms, @NotNull long placements, @NotNull Instant changedAt) {
     }
 
-    record KitView(@NotNull List<Length> kindsMm, @NotNull Length minPieceMm, @NotNull Length maxPieceMm) {
+    /** @param stepMm the step it was worked out on */
+    record KitView(@NotNull Length stepMm, @NotNull List<Length> kindsMm, @NotNull List<Length> tilesMm, @NotNull Length minPieceMm, @NotNull Length maxPieceMm) {
     }
 
     /**
      * @param kit  absent until one is chosen
      * @param undo what undo would undo; empty if nothing
      * @param redo what redo would do again; empty if nothing
-     * @param leftOut places of the massing that a hand has emptied
+     * @param leftOut derived pieces that a hand took away
+     * @param lost what a hand changed and whose place is gone
      */
     record SiteView(@NotNull long id, @NotNull String name, @NotNull long revision, @NotNull Unit unit, @NotNull Length stepMm,
             @NotNull Length wallMm, @NotNull Length storeyMm, @NotNull int pixelsPerMetre, @NotNull boolean tilesByCentre,
-            KitView kit, @NotNull String undo, @NotNull String redo, @NotNull long leftOut) {
+            KitView kit, @NotNull String undo, @NotNull String redo, @NotNull long leftOut, @NotNull long lost) {
 
         static SiteView of(SiteService.Standing standing) {
             var site = standing.site();
             var s = site.settings();
             return new SiteView(site.getId(), site.name(), site.revision(), s.unit(), s.step(), s.wall(), s.storey(),
                     s.pixelsPerMetre(), s.tilesByCentre(),
-                    site.kit().map(k -> new KitView(k.kinds(), k.minPiece(), k.maxPiece())).orElse(null),
-                    standing.undo(), standing.redo(), standing.leftOut());
+                    site.kit().map(k -> new KitView(k.step(), k.kinds(), k.tiles(), k.minPiece(), k.maxPiece())).orElse(null),
+                    standing.undo(), standing.redo(), standing.leftOut(), standing.lost());
         }
     }
 
@@ -86,17 +102,23 @@ class SiteController {
     record NameBody(@NotNull String name) {
     }
 
+    /** @param digest of its content; fetched from {@code chunks/digest} */
+    record ChunkView(@NotNull String name, @NotNull String digest, @NotNull int count) {
+    }
+
     /**
-     * @param all everything may have changed: fetch it anew
+     * What has changed since a revision.
+     *
+     * @param parts  what to fetch again; null: everything
+     * @param chunks those of the set that are new or were written anew; with {@code all} every one there is
+     * @param gone   the names of those that are no more
      */
-    record NewsView(@NotNull SiteView site, @NotNull boolean all, @NotNull boolean rooms, @NotNull boolean pieces, @NotNull boolean board,
-            @NotNull List<PlacementView> changed, @NotNull List<Long> removed) {
+    record NewsView(@NotNull SiteView site, List<Aggregate.Part> parts, @NotNull List<ChunkView> chunks, @NotNull List<String> gone, @NotNull boolean all) {
     }
 
     @GetMapping
     List<SiteSummary> list() {
-        return sites.list().stream().map(o -> new SiteSummary(o.site().getId(), o.site().name(), o.site().revision(),
-                o.site().settings().unit(), o.rooms(), o.placements(), o.site().changedAt())).toList();
+        return sites.list().stream().map(o -> new SiteSummary(o.id(), o.name(), o.revision(), o.unit(), o.rooms(), o.placements(), o.changedAt())).toList();
     }
 
     @PostMapping
@@ -111,9 +133,9 @@ class SiteController {
     }
 
     @PatchMapping("/{id}")
-    SiteView change(@PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch,
+    SiteView change(@PathVariable long id, Seen seen,
             @Valid @RequestBody SiteBody body) {
-        return SiteView.of(sites.change(id, Seen.revision(ifMatch), body.name(), body.over()));
+        return SiteView.of(sites.change(id, seen, body.name(), body.over()));
     }
 
     @PostMapping("/{id}/copies")
@@ -132,20 +154,45 @@ class SiteController {
     @Operation(summary = "What has changed since a revision")
     NewsView news(@PathVariable long id, @RequestParam long since) {
         var news = sites.newsSince(id, since);
-        return new NewsView(SiteView.of(news.standing()), news.all(), news.rooms(), news.pieces(), news.board(),
-                news.changed().stream().map(PlacementView::of).toList(), news.removed());
+        return new NewsView(SiteView.of(news.standing()), news.parts().map(List::copyOf).orElse(null),
+                news.chunks().stream().map(c -> new ChunkView(c.name(), c.digest().toString(), c.size())).toList(), news.gone(), news.all());
+    }
+
+    @GetMapping(path = "/{id}/chunks/{digest}", produces = "application/octet-stream")
+    @Operation(summary = "A chunk of the set as binary columns; what a digest names never changes")
+    ResponseEntity<byte[]> chunk(@PathVariable long id, @PathVariable String digest, @RequestHeader(name = "If-None-Match", required = false) String known) {
+        var tag = "\"" + digest + "\"";
+        if (tag.equals(known)) {
+            return ResponseEntity.status(HttpStatus.NOT_MODIFIED).eTag(tag).build();
+        }
+        var sent = sites.chunk(id, digest);
+        return ResponseEntity.ok().eTag(tag).cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())
+                .contentType(MediaType.APPLICATION_OCTET_STREAM).body(ChunkBytes.of(sent.chunk(), sent.state()::id));
+    }
+
+    @GetMapping(path = "/{id}/feed", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    @Operation(summary = "Server-sent events: the number of each new revision as it is made; -1 where some may have been missed")
+    SseEmitter feed(@PathVariable long id) {
+        return feed.listenTo(id, sites.find(id).site().revision());
+    }
+
+    @GetMapping(path = "/{id}/plan.svg", produces = "image/svg+xml")
+    @Operation(summary = "The plan as a small picture")
+    ResponseEntity<String> picture(@PathVariable long id) {
+        var picture = handover.picture(id, PICTURE_WIDTH, PICTURE_HEIGHT);
+        return ResponseEntity.ok().eTag("\"" + picture.revision() + "\"").cacheControl(CacheControl.noCache()).contentType(MediaType.valueOf("image/svg+xml")).body(picture.svg());
     }
 
     @PostMapping("/{id}/undo")
     @Operation(summary = "Undoes the last edit; 204 if there is none")
-    ResponseEntity<SiteView> undo(@PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        return answer(id, journal.undo(id, Seen.revision(ifMatch)));
+    ResponseEntity<SiteView> undo(@PathVariable long id, Seen seen) {
+        return answer(id, journal.undo(id, seen));
     }
 
     @PostMapping("/{id}/redo")
     @Operation(summary = "Does the last undone edit again; 204 if there is none")
-    ResponseEntity<SiteView> redo(@PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        return answer(id, journal.redo(id, Seen.revision(ifMatch)));
+    ResponseEntity<SiteView> redo(@PathVariable long id, Seen seen) {
+        return answer(id, journal.redo(id, seen));
     }
 
     private ResponseEntity<SiteView> answer(long id, Optional<String> done) {

@@ -1,15 +1,19 @@
 package hausbau.server.http;
 
+import hausbau.server.store.takeoff.Points;
+import hausbau.core.takeoff.Quantity;
+import hausbau.core.takeoff.Mark;
+import hausbau.core.takeoff.Calibration;
+import hausbau.server.journal.Seen;
+import hausbau.server.store.takeoff.MarkRow;
+import hausbau.server.store.takeoff.PlaneRow;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
 import hausbau.core.takeoff.PlaneGrid;
 import hausbau.server.http.BoardController.BoardItemView;
 import hausbau.server.http.BoardController.MeasuredView;
 import hausbau.server.http.BoardController.PlaneView;
-import hausbau.server.store.MarkRow;
-import hausbau.server.store.PlaneRow;
-import hausbau.server.store.PlaneRow.Calibration;
-import hausbau.server.store.SiteStore;
+import hausbau.server.store.Stores;
 import hausbau.server.work.MarkService;
 import hausbau.server.work.TakeoffService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -25,7 +29,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -37,9 +40,9 @@ class TakeoffController {
 
     private final TakeoffService takeoff;
     private final MarkService marks;
-    private final SiteStore store;
+    private final Stores store;
 
-    TakeoffController(TakeoffService takeoff, MarkService marks, SiteStore store) {
+    TakeoffController(TakeoffService takeoff, MarkService marks, Stores store) {
         this.takeoff = takeoff;
         this.marks = marks;
         this.store = store;
@@ -51,10 +54,10 @@ class TakeoffController {
      * @param heightMm    the rectangle's height; a flat plane needs none
      * @param pickErrorPx standard deviation of a pick; left out: 1
      */
-    record CalibrationBody(@NotNull PlaneRow.Kind kind, @NotNull List<@NotNull Double> points, @NotNull Length widthMm, Length heightMm, Double pickErrorPx) {
+    record CalibrationBody(@NotNull Calibration.Kind kind, @NotNull List<@NotNull Double> points, @NotNull Length widthMm, Length heightMm, Double pickErrorPx) {
 
         Calibration calibration() {
-            return new Calibration(kind, points, widthMm, or(heightMm, Length.ZERO), or(pickErrorPx, 1.0));
+            return new Calibration(kind, Points.pixels(points), widthMm, or(heightMm, Length.ZERO), or(pickErrorPx, 1.0));
         }
     }
 
@@ -74,7 +77,7 @@ class TakeoffController {
     record GridView(@NotNull Length pitchMm, @NotNull List<List<Double>> lines) {
     }
 
-    record MeasureBody(@NotNull Long planeId, @NotNull TakeoffService.Quantity quantity, @NotNull List<@NotNull Double> points) {
+    record MeasureBody(@NotNull Long planeId, @NotNull Quantity quantity, @NotNull List<@NotNull Double> points) {
     }
 
     /** @param letter left out or empty: the next free one */
@@ -89,7 +92,7 @@ class TakeoffController {
     record MarkChange(Long planeId, Long tagId, List<@NotNull Double> points, Boolean mirrored, Boolean turned, String finish) {
 
         MarkService.MarkTold over(MarkRow m) {
-            return new MarkService.MarkTold(m.pictureId(), or(planeId, m.planeId()), or(tagId, m.tagId()), m.kind(), or(points, m.picks()), new MarkRow.Look(
+            return new MarkService.MarkTold(m.pictureId(), or(planeId, m.planeId()), or(tagId, m.tagId()), m.shape(), or(points, m.picks()), new MarkRow.Look(
                     or(mirrored, m.look().mirrored()), or(turned, m.look().turned()), or(finish, m.look().finish())));
         }
     }
@@ -98,7 +101,7 @@ class TakeoffController {
         return told == null ? standing : told;
     }
 
-    record MarkBody(@NotNull Long pictureId, Long planeId, @NotNull Long tagId, @NotNull MarkRow.Kind kind, @NotNull List<@NotNull Double> points,
+    record MarkBody(@NotNull Long pictureId, Long planeId, @NotNull Long tagId, @NotNull Mark.Shape kind, @NotNull List<@NotNull Double> points,
             Boolean mirrored, Boolean turned, String finish) {
 
         MarkService.MarkTold told() {
@@ -139,26 +142,26 @@ class TakeoffController {
     @PostMapping("/planes/grid")
     @Operation(summary = "The grid that a calibration would lay over a picture; nothing is kept")
     GridView grid(@PathVariable long siteId, @Valid @RequestBody GridBody body) {
-        var step = store.site(siteId).settings().step();
+        var step = store.sites().site(siteId).settings().step();
         var grid = PlaneGrid.of(body.calibration().calibration().plane(), body.pixelsX(), body.pixelsY(), step);
         return new GridView(grid.pitch(), grid.lines().stream().map(l -> List.of(l.from().x(), l.from().y(), l.to().x(), l.to().y())).toList());
     }
 
     @PostMapping("/planes")
     @ResponseStatus(HttpStatus.CREATED)
-    PlaneView addPlane(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody PlaneBody body) {
-        return PlaneView.of(takeoff.addPlane(siteId, Seen.revision(ifMatch), body.pictureId(), body.name(), body.calibration().calibration()));
+    PlaneView addPlane(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlaneBody body) {
+        return PlaneView.of(takeoff.addPlane(siteId, seen, body.pictureId(), body.name(), body.calibration().calibration()));
     }
 
     @PutMapping("/planes/{id}")
-    PlaneView changePlane(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody PlaneChange body) {
-        return PlaneView.of(takeoff.changePlane(siteId, Seen.revision(ifMatch), id, body.name(), body.calibration().calibration()));
+    PlaneView changePlane(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody PlaneChange body) {
+        return PlaneView.of(takeoff.changePlane(siteId, seen, id, body.name(), body.calibration().calibration()));
     }
 
     @DeleteMapping("/planes/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void removePlane(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        takeoff.removePlane(siteId, Seen.revision(ifMatch), id);
+    void removePlane(@PathVariable long siteId, @PathVariable long id, Seen seen) {
+        takeoff.removePlane(siteId, seen, id);
     }
 
     @GetMapping(path = "/planes/{id}/rectified.png", produces = "image/png")
@@ -170,9 +173,9 @@ class TakeoffController {
     @PostMapping("/planes/{id}/rectified")
     @Operation(summary = "Lays the plane's view square on on the board, beside its picture")
     @ResponseStatus(HttpStatus.CREATED)
-    BoardItemView keepRectified(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        var row = takeoff.keepRectified(siteId, Seen.revision(ifMatch), id);
-        return BoardItemView.of(row, store.mediaSizes(siteId).get(row.mediaId()));
+    BoardItemView keepRectified(@PathVariable long siteId, @PathVariable long id, Seen seen) {
+        var row = takeoff.keepRectified(siteId, seen, id);
+        return BoardItemView.of(row, store.boards().mediaSizes(siteId).get(row.mediaId()));
     }
 
     @PostMapping("/measurements")
@@ -183,46 +186,46 @@ class TakeoffController {
 
     @PostMapping("/tags")
     @ResponseStatus(HttpStatus.CREATED)
-    IdView addTag(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody TagBody body) {
-        return new IdView(marks.addTag(siteId, Seen.revision(ifMatch), or(body.letter(), ""), body.name(), body.role()).getId());
+    IdView addTag(@PathVariable long siteId, Seen seen, @Valid @RequestBody TagBody body) {
+        return new IdView(marks.addTag(siteId, seen, or(body.letter(), ""), body.name(), body.role()).getId());
     }
 
     @PatchMapping("/tags/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void changeTag(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody TagChange body) {
-        marks.changeTag(siteId, Seen.revision(ifMatch), id, t -> new MarkService.TagTold(or(body.letter(), t.letter()), or(body.name(), t.name()),
+    void changeTag(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody TagChange body) {
+        marks.changeTag(siteId, seen, id, t -> new MarkService.TagTold(or(body.letter(), t.letter()), or(body.name(), t.name()),
                 or(body.role(), t.role()), or(body.estimated(), t.estimated())));
     }
 
     @DeleteMapping("/tags/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void removeTag(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch) {
-        marks.removeTag(siteId, Seen.revision(ifMatch), id);
+    void removeTag(@PathVariable long siteId, @PathVariable long id, Seen seen) {
+        marks.removeTag(siteId, seen, id);
     }
 
     @PostMapping("/marks")
     @ResponseStatus(HttpStatus.CREATED)
-    IdView addMark(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkBody body) {
-        return new IdView(marks.addMark(siteId, Seen.revision(ifMatch), body.told()).getId());
+    IdView addMark(@PathVariable long siteId, Seen seen, @Valid @RequestBody MarkBody body) {
+        return new IdView(marks.addMark(siteId, seen, body.told()).getId());
     }
 
     @PostMapping("/marks/{id}/again")
     @Operation(summary = "Marks the next thing of the same kind, as large in its plane")
     @ResponseStatus(HttpStatus.CREATED)
-    IdView stamp(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody PixelBody body) {
-        return new IdView(marks.stamp(siteId, Seen.revision(ifMatch), id, body.x(), body.y()).getId());
+    IdView stamp(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody PixelBody body) {
+        return new IdView(marks.stamp(siteId, seen, id, body.x(), body.y()).getId());
     }
 
     @PatchMapping("/marks/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void changeMark(@PathVariable long siteId, @PathVariable long id, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody MarkChange body) {
-        marks.changeMark(siteId, Seen.revision(ifMatch), id, body::over);
+    void changeMark(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody MarkChange body) {
+        marks.changeMark(siteId, seen, id, body::over);
     }
 
     @PostMapping("/marks/removals")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void removeMarks(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody BoardController.IdsBody body) {
-        marks.removeMarks(siteId, Seen.revision(ifMatch), body.ids());
+    void removeMarks(@PathVariable long siteId, Seen seen, @Valid @RequestBody BoardController.IdsBody body) {
+        marks.removeMarks(siteId, seen, body.ids());
     }
 
     @GetMapping("/proposals")
@@ -234,8 +237,17 @@ class TakeoffController {
     @PostMapping("/proposals/accepted")
     @Operation(summary = "Puts a piece on the list for some tags")
     @ResponseStatus(HttpStatus.CREATED)
-    IdView accept(@PathVariable long siteId, @RequestHeader(name = "If-Match", required = false) String ifMatch, @Valid @RequestBody AcceptBody body) {
-        return new IdView(marks.accept(siteId, Seen.revision(ifMatch), body.tagIds(), body.code(), body.name(), body.widthMm(), body.depthMm(), body.heightMm()).getId());
+    IdView accept(@PathVariable long siteId, Seen seen, @Valid @RequestBody AcceptBody body) {
+        return new IdView(marks.accept(siteId, seen, body.tagIds(), body.code(), body.name(), body.widthMm(), body.depthMm(), body.heightMm()).getId());
     }
 
+    record TagsBody(@NotNull List<@NotNull Long> tagIds) {
+    }
+
+    @PostMapping("/proposals/declined")
+    @Operation(summary = "Will not have these tags proposed as one piece again")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void decline(@PathVariable long siteId, Seen seen, @Valid @RequestBody TagsBody body) {
+        marks.decline(siteId, seen, body.tagIds());
+    }
 }

@@ -1,38 +1,71 @@
 package hausbau.server.journal;
 
+import hausbau.core.build.Decisions;
+import hausbau.core.build.Departure;
+import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Place;
+import hausbau.core.kit.Kind;
+import hausbau.core.kit.Kit;
+import hausbau.server.standing.SiteState;
+import hausbau.server.store.Aggregate;
 import hausbau.server.store.Row;
-import hausbau.server.store.SiteRow;
-import hausbau.server.store.SiteStore;
+import hausbau.server.store.Stores;
+import hausbau.server.store.set.DepartureRow;
+import hausbau.server.store.set.HandRow;
+import hausbau.server.store.site.SiteRow;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 
-/** An edit in the making: every row it adds, changes or removes goes through it, so that the journal can keep it. */
+/** An edit in the making: everything it adds, changes or removes goes through it, so that the journal can keep it. */
 public final class Edit {
 
     private final SiteRow site;
-    private final SiteStore store;
+    private final Stores stores;
     private final EntityManager rows;
     private final Snapshots snapshots;
+    private final SiteState before;
     private final List<Change> changes = new ArrayList<>();
+    private final Map<Long, HandRow> added = new LinkedHashMap<>();
+    private final Map<Long, HandRow> changed = new LinkedHashMap<>();
+    private final Set<Long> removed = new HashSet<>();
+    private Kit kit;
     private String label = "";
 
-    Edit(SiteRow site, SiteStore store, EntityManager rows, Snapshots snapshots) {
+    Edit(SiteRow site, Stores stores, EntityManager rows, Snapshots snapshots, SiteState before) {
         this.site = site;
-        this.store = store;
+        this.stores = stores;
         this.rows = rows;
         this.snapshots = snapshots;
+        this.before = before;
+        this.kit = before.kit();
     }
 
     public SiteRow site() {
         return site;
     }
 
-    public SiteStore store() {
-        return store;
+    /** The site as it stands before the edit. */
+    public SiteState before() {
+        return before;
+    }
+
+    /** The codes there are, with those given within the edit. */
+    public Kit kit() {
+        return kit;
+    }
+
+    /** Gives a kind a code and a name of a person's choice; one that has a code keeps it. */
+    public long name(String code, String name, Kind kind) {
+        kit = stores.kits().name(site.getId(), kit, code, name, kind, before.settings().unit());
+        return kit.id(kind).orElseThrow();
     }
 
     /** Names what the edit does, as the undo button will show it. */
@@ -48,27 +81,105 @@ public final class Edit {
         return changes;
     }
 
-    private static JsonNode nothing() {
-        return JsonNodeFactory.instance.nullNode();
-    }
-
     public void add(Row row) {
         rows.persist(row);
-        changes.add(new Change(Change.Table.of(row), row.getId(), nothing(), snapshots.of(row)));
+        changes.add(new Change(Aggregate.of(row), row.getId(), Snapshots.nothing(), snapshots.of(row)));
     }
 
     /** Applies the change; a row that comes out the same is not recorded. */
     public <R extends Row> void change(R row, Consumer<R> change) {
-        var before = snapshots.of(row);
+        var was = snapshots.of(row);
         change.accept(row);
-        var after = snapshots.of(row);
-        if (!after.equals(before)) {
-            changes.add(new Change(Change.Table.of(row), row.getId(), before, after));
+        var is = snapshots.of(row);
+        if (!is.equals(was)) {
+            changes.add(new Change(Aggregate.of(row), row.getId(), was, is));
         }
     }
 
     public void remove(Row row) {
-        changes.add(new Change(Change.Table.of(row), row.getId(), snapshots.of(row), nothing()));
+        changes.add(new Change(Aggregate.of(row), row.getId(), snapshots.of(row), Snapshots.nothing()));
         rows.remove(row);
+    }
+
+    /** Sets a piece down by hand; with an id that stands it is set down otherwise. */
+    public void put(HandPlacement placement) {
+        var row = HandRow.of(placement, kit);
+        var was = before.decisions().hands().find(placement.id()).map(h -> HandRow.of(h, kit));
+        if (was.isPresent() && was.get().equals(row)) {
+            return;
+        }
+        (was.isPresent() ? changed : added).put(placement.id(), row);
+        changes.add(new Change(Aggregate.PLACEMENT, placement.id(), was.map(snapshots::of).orElse(Snapshots.nothing()), snapshots.of(row)));
+    }
+
+    /** Takes away what a hand set down. */
+    public void take(HandPlacement placement) {
+        removed.add(placement.id());
+        changes.add(new Change(Aggregate.PLACEMENT, placement.id(), snapshots.of(HandRow.of(placement, kit)), Snapshots.nothing()));
+    }
+
+    /** Departs from what is derived at some places, whatever the hand decided about them before. */
+    public void depart(Collection<Departure> departures) {
+        var standing = departureRows(departures.stream().map(Departure::place).toList());
+        for (var departure : departures) {
+            var row = standing.get(departure.place().toString());
+            if (row == null) {
+                add(new DepartureRow(stores.nextId(), site.getId(), departure, kit));
+            } else {
+                change(row, r -> r.set(departure, kit));
+            }
+        }
+    }
+
+    /** Lets what is derived at these places stand as it is. */
+    public void letGo(Collection<Place> places) {
+        departureRows(places).values().forEach(this::remove);
+    }
+
+    private Map<String, DepartureRow> departureRows(Collection<? extends Place> places) {
+        var found = new HashMap<String, DepartureRow>();
+        var known = places.stream().filter(p -> before.decisions().departure(p).isPresent()).map(Place::toString).toList();
+        if (!known.isEmpty()) {
+            stores.sets().departures(site.getId(), known).forEach(row -> found.put(row.place(), row));
+        }
+        return found;
+    }
+
+    /** Takes up a change that the journal kept. */
+    void again(Change change, Row row) {
+        changes.add(change);
+        if (row == null) {
+            if (change.after().isNull()) {
+                removed.add(change.id());
+            } else {
+                (change.before().isNull() ? added : changed).put(change.id(), snapshots.toHand(change.after()));
+            }
+        }
+    }
+
+    boolean touches(Aggregate.Part part) {
+        return changes.stream().anyMatch(c -> c.table().part() == part);
+    }
+
+    private boolean touches(Aggregate aggregate) {
+        return changes.stream().anyMatch(c -> c.table() == aggregate);
+    }
+
+    /** Writes everything, and tells what is decided now; the massing is read back, which checks it. */
+    Decisions write() {
+        rows.flush();
+        var id = site.getId();
+        stores.sets().add(id, added);
+        stores.sets().change(id, changed);
+        stores.sets().remove(id, removed);
+        var was = before.decisions();
+        var massing = touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE) ? stores.massing().massing(site) : was.massing();
+        var departures = touches(Aggregate.DEPARTURE)
+                ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
+        var put = new ArrayList<HandPlacement>();
+        added.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
+        changed.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
+        var hands = put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
+        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, departures);
     }
 }

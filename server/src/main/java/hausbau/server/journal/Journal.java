@@ -1,10 +1,14 @@
 package hausbau.server.journal;
 
-import hausbau.server.store.JournalRow;
+import hausbau.core.build.StandingSet;
+import hausbau.core.measure.Refused;
+import hausbau.server.standing.SiteState;
+import hausbau.server.standing.Sets;
+import hausbau.server.store.Aggregate;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Row;
-import hausbau.server.store.SiteRow;
-import hausbau.server.store.SiteStore;
+import hausbau.server.store.Stores;
+import hausbau.server.store.site.SiteRow;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -13,24 +17,28 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Makes edits, and walks back and forth among them. */
 @Service
 public class Journal {
 
-    private static final int CHUNK = 1000;
+    private static final int SOME = 1000;
 
-    private final SiteStore store;
+    private final Stores stores;
+    private final Revisions revisions;
+    private final Sets sets;
     private final EntityManager rows;
     private final Snapshots snapshots;
 
-    public Journal(SiteStore store, EntityManager rows, Snapshots snapshots) {
-        this.store = store;
+    public Journal(Stores stores, Revisions revisions, Sets sets, EntityManager rows, Snapshots snapshots) {
+        this.stores = stores;
+        this.revisions = revisions;
+        this.sets = sets;
         this.rows = rows;
         this.snapshots = snapshots;
     }
@@ -39,51 +47,81 @@ public class Journal {
      * Makes one edit. An edit that changes nothing leaves no trace.
      *
      * <p>The site is locked before anything is read, so that edits follow one another: work must read what it changes
-     * within the edit, and the caller nothing before it in the same transaction.
+     * within the edit, and the caller nothing before it in the same transaction. What stands afterwards is computed here;
+     * whatever is refused in that, rolls the whole edit back.
      *
-     * @param seen the revision the person saw, if they told
      * @param work names the edit, and makes its changes
-     * @throws StaleRevision if the site has moved on since
+     * @throws StaleRevision if what it touches has changed since its maker saw it
+     * @throws AlreadyMade   if it was made before under the same word
+     * @throws Trial         if it was only asked for
      */
     @Transactional
-    public <T> T edit(long siteId, OptionalLong seen, Function<Edit, T> work) {
-        var site = current(siteId, seen);
-        var edit = new Edit(site, store, rows, snapshots);
-        var result = work.apply(edit);
-        if (!edit.changes().isEmpty()) {
-            store.forgetUndone(site);
-            var entry = new SiteStore.Entry(shortened(edit.label()), snapshots.write(edit.changes()));
-            advance(site, site.journalEnd() + 1, Optional.of(entry), edit.changes());
+    public <T> T edit(long siteId, Seen seen, Function<Edit, T> work) {
+        var site = stores.sites().lockedSite(siteId);
+        try {
+            var edit = new Edit(site, stores, rows, snapshots, sets.within(site));
+            var result = work.apply(edit);
+            finish(edit, seen, site.journalEnd() + 1, true);
+            return result;
+        } catch (NotFound | Refused | StaleRevision e) {
+            // What it names may be gone because it was made already.
+            revisions.refuseAgain(siteId, seen.token());
+            throw e;
         }
-        return result;
-    }
-
-    private static String shortened(String label) {
-        return label.length() <= 300 ? label : label.substring(0, 299) + "…";
     }
 
     /** @return what was undone, or empty if there is nothing to undo */
     @Transactional
-    public Optional<String> undo(long siteId, OptionalLong seen) {
-        var site = current(siteId, seen);
+    public Optional<String> undo(long siteId, Seen seen) {
+        var site = stores.sites().lockedSite(siteId);
+        revisions.refuseAgain(siteId, seen.token());
         return entry(siteId, site.journalEnd()).map(entry -> {
-            var changes = new ArrayList<>(snapshots.read(entry.changes()).stream().map(Change::reversed).toList());
+            var changes = new ArrayList<>(snapshots.read(entry).stream().map(Change::reversed).toList());
             Collections.reverse(changes);
-            apply(changes);
-            advance(site, site.journalEnd() - 1, Optional.empty(), changes);
+            walk(site, seen, changes, site.journalEnd() - 1);
             return entry.label();
         });
     }
 
     /** @return what was done again, or empty if there is nothing to redo */
     @Transactional
-    public Optional<String> redo(long siteId, OptionalLong seen) {
-        var site = current(siteId, seen);
+    public Optional<String> redo(long siteId, Seen seen) {
+        var site = stores.sites().lockedSite(siteId);
+        revisions.refuseAgain(siteId, seen.token());
         return entry(siteId, site.journalEnd() + 1).map(entry -> {
-            var changes = snapshots.read(entry.changes());
-            apply(changes);
-            advance(site, site.journalEnd() + 1, Optional.empty(), changes);
+            walk(site, seen, snapshots.read(entry), site.journalEnd() + 1);
             return entry.label();
+        });
+    }
+
+    private void walk(SiteRow site, Seen seen, List<Change> changes, long journalEnd) {
+        var edit = new Edit(site, stores, rows, snapshots, sets.within(site));
+        apply(changes, edit);
+        finish(edit, seen, journalEnd, false);
+    }
+
+    private void finish(Edit edit, Seen seen, long journalEnd, boolean isNew) {
+        if (edit.changes().isEmpty()) {
+            if (seen.isTrial()) {
+                throw new Trial(new StandingSet.Difference(0, 0, 0));
+            }
+            return;
+        }
+        var site = edit.site();
+        revisions.refuseStale(site, seen, edit.changes());
+        var decisions = edit.write();
+        var before = edit.before();
+        var state = sets.follow(new SiteState(before.siteId(), before.revision(), before.set(), edit.kit()), site.revision() + 1, decisions);
+        if (seen.isTrial()) {
+            throw new Trial(state.set() == before.set() ? new StandingSet.Difference(0, 0, 0) : StandingSet.Difference.between(before.set(), state.set()));
+        }
+        var entry = isNew ? Optional.of(new Revisions.Entry(edit.label(), snapshots.write(edit.changes()), seen.token())) : Optional.<Revisions.Entry>empty();
+        revisions.advance(site, journalEnd, entry, edit.changes());
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                sets.publish(state);
+            }
         });
     }
 
@@ -101,36 +139,30 @@ public class Journal {
         return Optional.ofNullable(rows.find(JournalRow.class, new JournalRow.Key(siteId, seq)));
     }
 
-    private SiteRow current(long siteId, OptionalLong seen) {
-        var site = store.lockedSite(siteId);
-        if (seen.isPresent() && seen.getAsLong() != site.revision()) {
-            throw new StaleRevision(site.revision());
-        }
-        return site;
-    }
-
-    private void advance(SiteRow site, long journalEnd, Optional<SiteStore.Entry> entry, List<Change> changes) {
-        var tables = changes.stream().map(Change::table).collect(Collectors.toSet());
-        var placements = changes.stream().filter(c -> c.table() == Change.Table.PLACEMENT).mapToLong(Change::id).toArray();
-        var changedRooms = tables.contains(Change.Table.ROOM) || tables.contains(Change.Table.OPENING) || tables.contains(Change.Table.SITE);
-        store.advance(site, journalEnd, entry, new SiteStore.Touched(changedRooms, tables.contains(Change.Table.PIECE),
-                changes.stream().anyMatch(Change::isOfTheBoard), placements));
-    }
-
     /** Adds and changes from sites down to placements, then removes from placements up. */
-    private void apply(List<Change> changes) {
+    private void apply(List<Change> changes, Edit edit) {
         var standing = load(changes);
         var downward = changes.stream().sorted(Comparator.comparing(Change::table)).toList();
         for (var change : downward) {
-            if (change.before().isNull()) {
-                rows.persist(snapshots.toRow(change.after(), change.table().type()));
+            var type = change.table().type();
+            if (type.isEmpty()) {
+                edit.again(change, null);
+            } else if (change.before().isNull()) {
+                var row = snapshots.toRow(change.after(), type.get());
+                rows.persist(row);
+                edit.again(change, row);
             } else if (!change.after().isNull()) {
-                snapshots.restore(change.after(), row(standing, change));
+                var row = row(standing, change);
+                snapshots.restore(change.after(), row);
+                edit.again(change, row);
             }
         }
         for (var i = downward.size() - 1; i >= 0; i--) {
-            if (downward.get(i).after().isNull()) {
-                rows.remove(row(standing, downward.get(i)));
+            var change = downward.get(i);
+            if (change.after().isNull() && change.table().type().isPresent()) {
+                var row = row(standing, change);
+                rows.remove(row);
+                edit.again(change, row);
             }
         }
     }
@@ -145,11 +177,14 @@ public class Journal {
 
     private Map<Long, Row> load(List<Change> changes) {
         var standing = new HashMap<Long, Row>();
-        for (var table : Change.Table.values()) {
+        for (var table : Aggregate.values()) {
             var ids = changes.stream().filter(c -> c.table() == table && !c.before().isNull()).map(Change::id).toList();
-            for (var from = 0; from < ids.size(); from += CHUNK) {
-                var some = ids.subList(from, Math.min(ids.size(), from + CHUNK));
-                rows.createQuery("from " + table.type().getSimpleName() + " where id in :ids", table.type())
+            if (table.type().isEmpty()) {
+                continue;
+            }
+            for (var from = 0; from < ids.size(); from += SOME) {
+                var some = ids.subList(from, Math.min(ids.size(), from + SOME));
+                rows.createQuery("from " + table.type().get().getSimpleName() + " where id in :ids", table.type().get())
                         .setParameter("ids", some).getResultList().forEach(row -> standing.put(row.getId(), row));
             }
         }

@@ -1,12 +1,12 @@
 package hausbau.server.journal;
 
-/** Thrown when an edit was made against an older revision of the site than the one that stands. */
+/** Thrown when what an edit touches has changed since its maker saw it. */
 public final class StaleRevision extends RuntimeException {
 
     private final long current;
 
-    public StaleRevision(long current) {
-        super("The site has been changed meanwhile. Nothing was done; look at it as it stands now and try again.");
+    StaleRevision(long current) {
+        super("What this touches has been changed meanwhile. Nothing was done; look at it as it stands now and try again.");
         this.current = current;
     }
 

@@ -1,15 +1,15 @@
 package hausbau.server.work;
 
+import hausbau.server.journal.Seen;
+import hausbau.server.store.board.BoardItemRow;
+import hausbau.server.store.board.MediaRow;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
-import hausbau.server.store.BoardItemRow;
-import hausbau.server.store.BoardItemRow.Kind;
-import hausbau.server.store.BoardItemRow.Lie;
-import hausbau.server.store.MediaRow;
-import hausbau.server.store.SiteStore;
+import hausbau.server.store.board.BoardItemRow.Kind;
+import hausbau.server.store.board.BoardItemRow.Lie;
+import hausbau.server.store.Stores;
 import java.util.List;
-import java.util.OptionalLong;
 import java.util.concurrent.Semaphore;
 import java.util.function.BiConsumer;
 import java.util.function.UnaryOperator;
@@ -26,14 +26,14 @@ public class BoardService {
     private static final double FARTHEST = 1_000_000;
     private static final List<Double> WHOLE = List.of(0.0, 0.0, 1.0, 1.0);
 
-    private final SiteStore store;
+    private final Stores store;
     private final Journal journal;
     private final Previews previews;
     private final TransactionTemplate transaction;
     /** A large picture takes a quarter of a gigabyte while it is read. */
     private final Semaphore desks = new Semaphore(2);
 
-    BoardService(SiteStore store, Journal journal, Previews previews, TransactionTemplate transaction) {
+    BoardService(Stores store, Journal journal, Previews previews, TransactionTemplate transaction) {
         this.store = store;
         this.journal = journal;
         this.previews = previews;
@@ -55,8 +55,8 @@ public class BoardService {
      *
      * @throws Refused if it is no picture that can be kept; nothing is stored then
      */
-    public BoardItemRow addPicture(long siteId, OptionalLong seen, String name, byte[] file, double x, double y) {
-        transaction.executeWithoutResult(status -> store.site(siteId));
+    public BoardItemRow addPicture(long siteId, Seen seen, String name, byte[] file, double x, double y) {
+        transaction.executeWithoutResult(status -> store.sites().site(siteId));
         desks.acquireUninterruptibly();
         PictureFile picture;
         try {
@@ -67,13 +67,13 @@ public class BoardService {
         return transaction.execute(status -> lay(siteId, seen, name, picture, x, y));
     }
 
-    BoardItemRow lay(long siteId, OptionalLong seen, String name, PictureFile picture, double x, double y) {
+    BoardItemRow lay(long siteId, Seen seen, String name, PictureFile picture, double x, double y) {
         return journal.edit(siteId, seen, edit -> {
             var plain = name.replaceAll("\\p{Cntrl}", " ").strip();
             var title = cut(plain.isEmpty() ? "picture" : plain, 200);
             edit.name("Put “" + title + "” on the board");
             var media = store.nextId();
-            store.keep(new MediaRow(media, siteId, picture.type(), picture.width(), picture.height(), picture.original(), picture.preview()));
+            store.boards().keep(new MediaRow(media, siteId, picture.type(), picture.width(), picture.height(), picture.original(), picture.preview()));
             var lie = checked(new Lie(x, y, USUAL_WIDTH, USUAL_WIDTH * picture.height() / picture.width(), 0, false, WHOLE));
             var row = new BoardItemRow(store.nextId(), siteId, Kind.PICTURE, media, title, "", lie);
             edit.add(row);
@@ -87,7 +87,7 @@ public class BoardService {
 
     /** Adds a note or a frame. */
     @Transactional
-    public BoardItemRow add(long siteId, OptionalLong seen, Kind kind, String text, Lie lie) {
+    public BoardItemRow add(long siteId, Seen seen, Kind kind, String text, Lie lie) {
         if (kind == Kind.PICTURE) {
             throw new Refused("kind", "Send a picture's file to /board/pictures.");
         }
@@ -125,7 +125,10 @@ public class BoardService {
     }
 
     @Transactional
-    public void change(long siteId, OptionalLong seen, String verb, List<ItemChange> changes) {
+    public void change(long siteId, Seen seen, String verb, List<ItemChange> changes) {
+        if (changes.stream().map(ItemChange::id).distinct().count() < changes.size()) {
+            throw new Refused("items", "Each thing can be changed once at a time.");
+        }
         edit(siteId, seen, changes.stream().map(ItemChange::id).toList(), verb, (edit, rows) -> {
             for (var i = 0; i < changes.size(); i++) {
                 var told = changes.get(i);
@@ -140,9 +143,9 @@ public class BoardService {
 
     /** Brings items to the front, or to the back, keeping their order among themselves. */
     @Transactional
-    public void order(long siteId, OptionalLong seen, List<Long> ids, boolean front) {
+    public void order(long siteId, Seen seen, List<Long> ids, boolean front) {
         edit(siteId, seen, ids, front ? "Bring to the front" : "Send to the back", (edit, rows) -> {
-            var ranks = store.boardItems(siteId).stream().mapToLong(BoardItemRow::rank).summaryStatistics();
+            var ranks = store.boards().items(siteId).stream().mapToLong(BoardItemRow::rank).summaryStatistics();
             var sorted = rows.stream().sorted((a, b) -> Long.compare(a.rank(), b.rank())).toList();
             for (var i = 0; i < sorted.size(); i++) {
                 var rank = front ? ranks.getMax() + 1 + i : ranks.getMin() - sorted.size() + i;
@@ -153,7 +156,7 @@ public class BoardService {
 
     /** @param together whether they are to be moved together from now on, or no longer */
     @Transactional
-    public void group(long siteId, OptionalLong seen, List<Long> ids, boolean together) {
+    public void group(long siteId, Seen seen, List<Long> ids, boolean together) {
         edit(siteId, seen, ids, together ? "Group" : "Ungroup", (edit, rows) -> {
             var group = together ? store.nextId() : 0;
             rows.forEach(one -> edit.change(one, row -> row.setGroup(group)));
@@ -162,21 +165,21 @@ public class BoardService {
 
     /** Takes items off the board, with the planes and marks on them. */
     @Transactional
-    public void remove(long siteId, OptionalLong seen, List<Long> ids) {
+    public void remove(long siteId, Seen seen, List<Long> ids) {
         edit(siteId, seen, ids, "Take off the board", (edit, rows) -> {
-            store.marks(siteId).stream().filter(m -> ids.contains(m.pictureId())).forEach(edit::remove);
-            store.planes(siteId).stream().filter(p -> ids.contains(p.pictureId())).forEach(edit::remove);
+            store.takeoff().marks(siteId).stream().filter(m -> ids.contains(m.pictureId())).forEach(edit::remove);
+            store.takeoff().planes(siteId).stream().filter(p -> ids.contains(p.pictureId())).forEach(edit::remove);
             rows.forEach(edit::remove);
         });
     }
 
-    private void edit(long siteId, OptionalLong seen, List<Long> ids, String verb, BiConsumer<Edit, List<BoardItemRow>> work) {
+    private void edit(long siteId, Seen seen, List<Long> ids, String verb, BiConsumer<Edit, List<BoardItemRow>> work) {
         if (ids.isEmpty() || ids.size() > 5000) {
             throw new Refused("ids", "Name from 1 to 5000 things on the board.");
         }
         journal.edit(siteId, seen, edit -> {
-            var all = store.boardItems(siteId);
-            var rows = ids.stream().map(id -> store.find(all, id, "thing on its board with the number")).toList();
+            var all = store.boards().items(siteId);
+            var rows = Stores.find(all, ids, "thing on its board with the number");
             edit.name(verb + (rows.size() == 1 ? "" : " (" + rows.size() + ")"));
             work.accept(edit, rows);
             return null;

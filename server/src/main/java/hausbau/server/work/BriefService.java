@@ -1,16 +1,15 @@
 package hausbau.server.work;
 
+import hausbau.server.store.Reading;
+import hausbau.server.journal.Seen;
+import hausbau.server.store.brief.BriefRow;
 import hausbau.core.build.Brief;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Journal;
-import hausbau.server.store.BriefRow;
-import hausbau.server.store.SiteStore;
-import jakarta.persistence.EntityManager;
+import hausbau.server.store.Stores;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalLong;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,24 +21,22 @@ public class BriefService {
     /** A browser reports often; more at once is no measured time. */
     private static final long MOST_SECONDS_AT_ONCE = 3600;
 
-    private final SiteStore store;
+    private final Stores store;
     private final Journal journal;
-    private final EntityManager rows;
 
-    BriefService(SiteStore store, Journal journal, EntityManager rows) {
+    BriefService(Stores store, Journal journal) {
         this.store = store;
         this.journal = journal;
-        this.rows = rows;
     }
 
     /** @param spentSeconds of each stage: what was measured, and what a person added or took off */
     public record Standing(Brief brief, List<Long> spentSeconds) {
     }
 
-    @Transactional(readOnly = true)
+    @Reading
     public Standing find(long siteId) {
-        store.site(siteId);
-        var brief = store.brief(siteId).map(BriefRow::toBrief).orElse(Brief.EMPTY);
+        store.sites().site(siteId);
+        var brief = store.briefs().brief(siteId).map(BriefRow::toBrief).orElse(Brief.EMPTY);
         var spent = measured(siteId);
         for (var i = 0; i < Brief.STAGES; i++) {
             spent.set(i, Math.max(0, spent.get(i) + brief.correctedSeconds().get(i)));
@@ -48,12 +45,7 @@ public class BriefService {
     }
 
     private List<Long> measured(long siteId) {
-        var spent = new ArrayList<>(Collections.nCopies(Brief.STAGES, 0L));
-        @SuppressWarnings("unchecked")
-        List<Object[]> times = rows.createNativeQuery("select stage, spent_seconds from stage_time where site_id = :site")
-                .setParameter("site", siteId).getResultList();
-        times.forEach(t -> spent.set(((Number) t[0]).intValue(), ((Number) t[1]).longValue()));
-        return spent;
+        return store.briefs().spent(siteId, Brief.STAGES);
     }
 
     /**
@@ -62,11 +54,11 @@ public class BriefService {
      * @param spentSeconds what a stage has taken in all, by its number, where a person corrects it
      */
     @Transactional
-    public void change(long siteId, OptionalLong seen, UnaryOperator<Brief> change, Map<Integer, Long> spentSeconds) {
+    public void change(long siteId, Seen seen, UnaryOperator<Brief> change, Map<Integer, Long> spentSeconds) {
         journal.edit(siteId, seen, edit -> {
             edit.name(spentSeconds.isEmpty() ? "Change the brief" : "Correct the time spent");
             var measured = measured(siteId);
-            var standing = store.brief(siteId);
+            var standing = store.briefs().brief(siteId);
             var told = change.apply(standing.map(BriefRow::toBrief).orElse(Brief.EMPTY));
             var corrected = new ArrayList<>(told.correctedSeconds());
             spentSeconds.forEach((stage, seconds) -> corrected.set(stage, checkedSeconds(seconds) - measured.get(stage)));
@@ -90,13 +82,10 @@ public class BriefService {
     /** Adds to the measured time of a stage. */
     @Transactional
     public void spend(long siteId, int stage, long seconds) {
-        store.site(siteId);
+        store.sites().site(siteId);
         if (stage < 0 || stage >= Brief.STAGES || seconds < 1 || seconds > MOST_SECONDS_AT_ONCE) {
             throw new Refused("seconds", "Tell a stage from 0 to 6 and from 1 to " + MOST_SECONDS_AT_ONCE + " seconds.");
         }
-        rows.createNativeQuery("""
-                insert into stage_time (site_id, stage, spent_seconds) values (:site, :stage, :seconds)
-                on conflict (site_id, stage) do update set spent_seconds = stage_time.spent_seconds + :seconds""")
-                .setParameter("site", siteId).setParameter("stage", stage).setParameter("seconds", seconds).executeUpdate();
+        store.briefs().spend(siteId, stage, seconds);
     }
 }

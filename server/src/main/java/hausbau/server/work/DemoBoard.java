@@ -1,8 +1,9 @@
 package hausbau.server.work;
 
+import hausbau.server.store.takeoff.MarkRow;
 import hausbau.core.build.Brief;
 import hausbau.core.build.Budget;
-import hausbau.core.build.PlacedPiece;
+import hausbau.core.build.Standing;
 import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Role;
@@ -12,17 +13,18 @@ import hausbau.core.shape.Finish;
 import hausbau.core.takeoff.Camera;
 import hausbau.core.takeoff.Pixel;
 import hausbau.core.takeoff.Rendering;
-import hausbau.server.store.BoardItemRow.Kind;
-import hausbau.server.store.BoardItemRow.Lie;
-import hausbau.server.store.MarkRow;
-import hausbau.server.store.PlaneRow;
-import hausbau.server.store.PlaneRow.Calibration;
-import hausbau.server.store.SiteStore;
+import hausbau.core.takeoff.Calibration;
+import hausbau.core.takeoff.Mark;
+import hausbau.core.kit.Recipe;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.Sets;
+import hausbau.server.store.board.BoardItemRow.Kind;
+import hausbau.server.store.board.BoardItemRow.Lie;
+import hausbau.server.store.takeoff.Points;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalLong;
 import java.util.Random;
 import java.util.function.Predicate;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
@@ -36,11 +38,11 @@ import org.springframework.stereotype.Component;
 @ConditionalOnBooleanProperty("hausbau.demo")
 class DemoBoard {
 
-    private static final OptionalLong NOT_TOLD = OptionalLong.empty();
+    private static final Seen NOT_TOLD = Seen.NOT_TOLD;
     private static final int WIDTH = 1600;
     private static final int HEIGHT = 1000;
 
-    private final SiteStore store;
+    private final Sets sets;
     private final BoardService board;
     private final TakeoffService takeoff;
     private final MarkService marks;
@@ -48,8 +50,8 @@ class DemoBoard {
     private final BriefService briefs;
     private final Random hand = new Random(1924);
 
-    DemoBoard(SiteStore store, BoardService board, TakeoffService takeoff, MarkService marks, PieceListService list, BriefService briefs) {
-        this.store = store;
+    DemoBoard(Sets sets, BoardService board, TakeoffService takeoff, MarkService marks, PieceListService list, BriefService briefs) {
+        this.sets = sets;
         this.board = board;
         this.takeoff = takeoff;
         this.marks = marks;
@@ -120,11 +122,11 @@ class DemoBoard {
     /** One bench from far in front with a long lens: as good as flat. */
     private void bench(long site, long bench) {
         var camera = new Camera(Vec.ofMillimetres(3500, -26_000, 300), Vec.ofMillimetres(3500, 3575, 300), 400, 36, WIDTH, HEIGHT);
-        var picture = picture(site, "Bench, front", camera, p -> p.piece().code().equals("PRP-BENCH") && p.placement().stance().at().x() == 3_500_000, 260, 330);
+        var picture = picture(site, "Bench, front", camera, p -> p.kind().recipe() instanceof Recipe.Bench && p.stance().at().x() == 3_500_000, 260, 330);
         var left = see(camera, 2700, 3575, 450);
         var right = see(camera, 4300, 3575, 450);
-        var flat = takeoff.addPlane(site, NOT_TOLD, picture, "front", new Calibration(PlaneRow.Kind.FLAT,
-                List.of(left.x(), left.y(), right.x(), right.y()), mm(1600), Length.ZERO, 1)).getId();
+        var flat = takeoff.addPlane(site, NOT_TOLD, picture, "front", new Calibration(Calibration.Kind.FLAT,
+                List.of(left, right), mm(1600), Length.ZERO, 1)).getId();
         mark(site, picture, flat, bench, see(camera, 2700, 3575, 450), see(camera, 4300, 3575, 0), false);
     }
 
@@ -132,9 +134,8 @@ class DemoBoard {
         return marks.addTag(site, NOT_TOLD, "", name, role).getId();
     }
 
-    private long picture(long site, String name, Camera camera, Predicate<PlacedPiece> shown, double x, double y) {
-        var kit = store.kit(site);
-        var placed = store.placements(site).stream().map(r -> new PlacedPiece(r.toPlacement(), kit.get(r.pieceId()))).filter(shown).toList();
+    private long picture(long site, String name, Camera camera, Predicate<Standing> shown, double x, double y) {
+        var placed = sets.current(site).set().all().stream().filter(shown).toList();
         var raster = Rendering.of(camera, placed, Finish.ofDensity(256));
         var image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
         image.setRGB(0, 0, WIDTH, HEIGHT, raster.rgb(), 0, WIDTH);
@@ -158,11 +159,11 @@ class DemoBoard {
     }
 
     private long plane(long site, long picture, String name, List<Double> corners, long width, long height) {
-        return takeoff.addPlane(site, NOT_TOLD, picture, name, new Calibration(PlaneRow.Kind.PERSPECTIVE, corners, mm(width), mm(height), 1)).getId();
+        return takeoff.addPlane(site, NOT_TOLD, picture, name, new Calibration(Calibration.Kind.PERSPECTIVE, Points.pixels(corners), mm(width), mm(height), 1)).getId();
     }
 
     private void mark(long site, long picture, long plane, long tag, Pixel a, Pixel b, boolean mirrored) {
-        marks.addMark(site, NOT_TOLD, new MarkService.MarkTold(picture, plane, tag, MarkRow.Kind.RECTANGLE, List.of(a.x(), a.y(), b.x(), b.y()),
+        marks.addMark(site, NOT_TOLD, new MarkService.MarkTold(picture, plane, tag, Mark.Shape.RECTANGLE, List.of(a.x(), a.y(), b.x(), b.y()),
                 new MarkRow.Look(mirrored, false, "")));
     }
 

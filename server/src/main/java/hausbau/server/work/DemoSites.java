@@ -1,6 +1,5 @@
 package hausbau.server.work;
 
-import hausbau.core.build.KitChoice;
 import hausbau.core.build.Stance;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
@@ -10,8 +9,8 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
-import hausbau.server.store.SiteStore;
-import java.util.OptionalLong;
+import hausbau.server.store.Stores;
+import hausbau.server.journal.Seen;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
@@ -24,9 +23,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 class DemoSites implements ApplicationRunner {
 
     private static final String BATHS = "Ottersteg Baths";
-    private static final OptionalLong NOT_TOLD = OptionalLong.empty();
+    private static final Seen NOT_TOLD = Seen.NOT_TOLD;
 
-    private final SiteStore store;
+    private final Stores store;
     private final SiteService sites;
     private final MassingService massing;
     private final KitService kit;
@@ -34,7 +33,7 @@ class DemoSites implements ApplicationRunner {
     private final DemoBoard board;
     private final TransactionTemplate transaction;
 
-    DemoSites(SiteStore store, SiteService sites, MassingService massing, KitService kit, PlacementService placements,
+    DemoSites(Stores store, SiteService sites, MassingService massing, KitService kit, PlacementService placements,
             DemoBoard board, TransactionTemplate transaction) {
         this.store = store;
         this.sites = sites;
@@ -47,7 +46,7 @@ class DemoSites implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments args) {
-        if (store.sites().stream().noneMatch(site -> site.name().equals(BATHS))) {
+        if (store.sites().sites().stream().noneMatch(site -> site.name().equals(BATHS))) {
             // All of the site or nothing of it, should the process be stopped meanwhile.
             transaction.executeWithoutResult(status -> makeBaths());
         }
@@ -64,9 +63,9 @@ class DemoSites implements ApplicationRunner {
         open(id, hall, Opening.Kind.WINDOW, Side.WEST, 5_400, 1_400, 2_200, 900);
         open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 1_700, 1_600, 2_200, 900);
         open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 8_700, 1_600, 2_200, 900);
-        var plan = kit.plan(id, mm(200), mm(4_000), 4).plan();
+        var plan = kit.plan(id, mm(200), mm(4_000), 4, "").plan();
         var option = plan.options().get(plan.recommended().orElseThrow());
-        kit.choose(id, NOT_TOLD, new KitChoice(option.kinds(), mm(200), mm(4_000)));
+        kit.choose(id, NOT_TOLD, option.kinds(), mm(200), mm(4_000));
         furnish(id);
         board.fill(id);
     }
@@ -94,7 +93,7 @@ class DemoSites implements ApplicationRunner {
     }
 
     private void place(long site, String code, long x, long y, int quarterTurns) {
-        var piece = kit.kit(site).entrySet().stream().filter(e -> e.getValue().code().equals(code)).findFirst().orElseThrow().getKey();
+        var piece = kit.pieces(site).stream().filter(e -> e.piece().code().equals(code)).findFirst().orElseThrow().id();
         placements.place(site, NOT_TOLD, piece, Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), true);
     }
 

@@ -2,55 +2,66 @@ package hausbau.server.work;
 
 import hausbau.core.exchange.Bill;
 import hausbau.core.exchange.GltfScene;
-import hausbau.server.store.SiteStore;
+import hausbau.core.exchange.NodeNames;
+import hausbau.core.exchange.PlanPicture;
+import hausbau.server.standing.Sets;
+import hausbau.server.standing.SiteState;
+import hausbau.server.store.Reading;
+import hausbau.server.store.Stores;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.HashMap;
+import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
-/** The files that a site is handed over in. */
+/** The files that a site is handed over in; each is of one state of the site. */
 @Service
 public class HandoverService {
 
-    private final SiteStore store;
+    private final Stores stores;
+    private final Sets sets;
     private final KitService kit;
+    private final MeshShelf meshes;
 
-    public HandoverService(SiteStore store, KitService kit) {
-        this.store = store;
+    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes) {
+        this.stores = stores;
+        this.sets = sets;
         this.kit = kit;
+        this.meshes = meshes;
     }
 
-    @Transactional(readOnly = true)
+    @Reading
     public String name(long siteId) {
-        return store.site(siteId).name();
+        return stores.sites().site(siteId).name();
     }
 
-    /** The whole set; nodes are named after their piece and numbered. */
-    @Transactional(readOnly = true)
+    /** The whole set: nodes stand under their level and their room, and are named by where they stand. */
+    @Reading
     public byte[] scene(long siteId) {
-        var pieces = kit.kit(siteId);
-        var scene = new GltfScene(name(siteId), kit.finish(siteId));
-        var numbers = new HashMap<Long, Integer>();
-        for (var row : store.placements(siteId)) {
-            var piece = pieces.get(row.pieceId());
-            var number = numbers.merge(row.pieceId(), 1, Integer::sum);
-            scene.add(piece.code() + "." + String.format("%04d", number), piece, row.toPlacement().stance());
+        var state = sets.current(siteId);
+        var scene = new GltfScene(name(siteId), KitService.finish(state));
+        var names = new NodeNames(state.decisions().massing());
+        for (var chunk : state.set().chunks()) {
+            for (var row = 0; row < chunk.size(); row++) {
+                var standing = chunk.standing(row);
+                var piece = state.piece(state.id(standing.kind()));
+                scene.add(names.path(standing), names.name(standing, piece.code()), piece, standing.stance());
+            }
         }
         return scene.toBytes();
     }
 
-    /** Every piece of the kit as a file of its own. */
-    @Transactional(readOnly = true)
-    public byte[] pieces(long siteId) {
+    /** A piece as a file of its own. @param unused whether pieces that stand nowhere go along */
+    @Reading
+    public byte[] pieces(long siteId, boolean unused) {
+        var state = sets.current(siteId);
         var out = new ByteArrayOutputStream();
         try (var zip = new ZipOutputStream(out)) {
-            for (var piece : kit.kit(siteId).entrySet()) {
-                zip.putNextEntry(new ZipEntry(piece.getValue().code() + ".glb"));
-                zip.write(kit.glb(siteId, piece.getKey()));
+            for (var use : uses(state, unused)) {
+                zip.putNextEntry(new ZipEntry(use.piece().code() + ".glb"));
+                zip.write(meshes.glb(use.piece(), KitService.finish(state)));
                 zip.closeEntry();
             }
         } catch (IOException e) {
@@ -59,8 +70,21 @@ public class HandoverService {
         return out.toByteArray();
     }
 
-    @Transactional(readOnly = true)
+    private List<KitService.PieceUse> uses(SiteState state, boolean unused) {
+        return kit.pieces(state.siteId()).stream().filter(use -> unused || use.count() > 0).toList();
+    }
+
+    @Reading
     public String bill(long siteId) {
-        return Bill.csv(kit.pieces(siteId).stream().map(u -> new Bill.Line(u.piece(), u.count())).toList());
+        return Bill.csv(kit.pieces(siteId).stream().filter(use -> use.count() > 0).map(u -> new Bill.Line(u.piece(), u.count())).toList());
+    }
+
+    /** The plan as a small picture, and what it is of. */
+    public record Picture(String svg, long revision) {
+    }
+
+    public Picture picture(long siteId, int width, int height) {
+        var state = sets.current(siteId);
+        return new Picture(PlanPicture.of(state.set(), width, height), state.revision());
     }
 }

@@ -8,25 +8,25 @@ import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitPlanner;
 import hausbau.core.fit.KitQuestion;
 import hausbau.core.kit.Piece;
-import hausbau.core.massing.Massing;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Finish;
 import hausbau.server.journal.Journal;
-import hausbau.server.store.NotFound;
-import hausbau.server.store.SiteStore;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.Sets;
+import hausbau.server.standing.SiteState;
+import hausbau.server.store.Reading;
+import hausbau.server.store.Stores;
 import java.time.Duration;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalLong;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
-import java.util.stream.Collectors;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** The kit: working it out, choosing it, and what it costs. */
 @Service
@@ -34,36 +34,71 @@ public class KitService {
 
     private static final Duration PATIENCE = Duration.ofSeconds(25);
 
-    private final SiteStore store;
+    private final Stores stores;
     private final Journal journal;
-    private final Deriver deriver;
+    private final Sets sets;
     private final MeshShelf meshes;
-    private final TransactionTemplate transaction;
     /** Plans are worked out two at a time: each keeps a core busy. */
     private final Semaphore desks = new Semaphore(2);
+    /** Plans under way that their makers may call off, by their makers' word. */
+    private final Map<String, AtomicBoolean> underWay = new ConcurrentHashMap<>();
 
-    public KitService(SiteStore store, Journal journal, Deriver deriver, MeshShelf meshes, TransactionTemplate transaction) {
-        this.store = store;
+    public KitService(Stores stores, Journal journal, Sets sets, MeshShelf meshes) {
+        this.stores = stores;
         this.journal = journal;
-        this.deriver = deriver;
+        this.sets = sets;
         this.meshes = meshes;
-        this.transaction = transaction;
     }
 
-    public record Planned(KitQuestion question, KitPlan plan) {
+    /** @param runs the runs laid out with an option's kinds */
+    public record Planned(KitQuestion question, KitPlan plan, List<WallRun> runs) {
+
+        /** A run of the site, as the set would be built; of no site, longest pieces first. */
+        public List<FilledRun> layout(KitPlan.Option option) {
+            if (runs.isEmpty()) {
+                return question.runs().stream().map(run -> FilledRun.of(question.step(), run, option.kinds()).orElseThrow()).toList();
+            }
+            return runs.stream().map(run -> FilledRun.of(question.step(), run.run(), option.kinds(), run::inOrder).orElseThrow()).toList();
+        }
     }
 
     public record PieceUse(long id, Piece piece, long count) {
     }
 
     /** Answers a question that belongs to no site. */
-    public Planned plan(KitQuestion question) {
+    public Planned plan(KitQuestion question, String token) {
+        return new Planned(question, work(question, token), List.of());
+    }
+
+    private KitPlan work(KitQuestion question, String token) {
+        var cancelled = new AtomicBoolean();
+        if (!token.isEmpty()) {
+            underWay.put(token, cancelled);
+        }
         desks.acquireUninterruptibly();
         try {
-            return new Planned(question, new KitPlanner(PATIENCE).plan(question));
+            if (cancelled.get()) {
+                throw new Refused("token", "This plan was called off.");
+            }
+            var plan = new KitPlanner(PATIENCE, cancelled::get).plan(question);
+            if (cancelled.get()) {
+                throw new Refused("token", "This plan was called off.");
+            }
+            return plan;
         } finally {
             desks.release();
+            underWay.remove(token);
         }
+    }
+
+    /** Calls off the plan that is being worked out under this word, if there is one. */
+    public void callOff(String token) {
+        Optional.ofNullable(underWay.get(token)).ifPresent(cancelled -> cancelled.set(true));
+    }
+
+    /** How many plans are being worked out or wait for it. */
+    public int plansUnderWay() {
+        return underWay.size();
     }
 
     /**
@@ -71,96 +106,61 @@ public class KitService {
      *
      * @throws Refused if the site has no room
      */
-    public Planned plan(long siteId, Length minPiece, Length maxPiece, int maxKinds) {
-        var massing = transaction.execute(status -> store.massing(store.site(siteId)));
-        if (massing.rooms().isEmpty()) {
-            throw new Refused("rooms", "There is no room to build yet. Type or draw one first.");
-        }
-        return plan(question(massing, minPiece, maxPiece, maxKinds));
-    }
-
-    private static KitQuestion question(Massing massing, Length minPiece, Length maxPiece, int maxKinds) {
-        return new KitQuestion(massing.settings().step(), minPiece, maxPiece, maxKinds,
-                massing.runs().stream().map(WallRun::run).toList());
+    public Planned plan(long siteId, Length minPiece, Length maxPiece, int maxKinds, String token) {
+        var massing = sets.current(siteId).decisions().massing();
+        var question = KitChoice.question(massing, minPiece, maxPiece, maxKinds);
+        return new Planned(question, work(question, token), massing.runs());
     }
 
     /**
-     * Takes these kinds for the site's walls, makes the pieces and builds the rooms.
+     * Takes these kinds for the site's walls; the rooms are built from them.
      *
      * @throws Refused if they do not fill every run
      */
     @Transactional
-    public void choose(long siteId, OptionalLong seen, KitChoice choice) {
+    public void choose(long siteId, Seen seen, List<Length> kinds, Length minPiece, Length maxPiece) {
         journal.edit(siteId, seen, edit -> {
-            edit.name(choice.kinds().size() == 1 ? "Build from 1 kind of wall" : "Build from " + choice.kinds().size() + " kinds of wall");
-            var massing = store.massing(edit.site());
-            if (massing.rooms().isEmpty()) {
-                throw new Refused("rooms", "There is no room to build yet. Type or draw one first.");
-            }
-            check(massing, choice);
+            edit.name(kinds.size() == 1 ? "Build from 1 kind of wall" : "Build from " + kinds.size() + " kinds of wall");
+            var choice = KitChoice.of(edit.before().decisions().massing(), kinds, minPiece, maxPiece);
             edit.change(edit.site(), site -> site.set(choice));
-            deriver.derive(edit);
             return null;
         });
     }
 
-    private static void check(Massing massing, KitChoice choice) {
-        var question = question(massing, choice.minPiece(), choice.maxPiece(), Math.max(1, choice.kinds().size()));
-        if (choice.kinds().isEmpty()) {
-            throw new Refused("kindsMm", "Choose at least one kind.");
-        }
-        for (var kind : choice.kinds()) {
-            if (!kind.isPositive() || !kind.isMultipleOf(question.step())) {
-                throw new Refused("kindsMm", "A kind of " + massing.settings().unit().format(kind) + " is not a whole number of steps.");
-            }
-        }
-        for (var run : question.runs()) {
-            if (FilledRun.of(question.step(), run, choice.kinds()).isEmpty()) {
-                throw new Refused("kindsMm", "These kinds do not fill “" + run.name() + "”. Work out the kit again.");
-            }
-        }
-    }
-
-    @Transactional(readOnly = true)
+    /** The pieces of the kit, in the order of the line-up. */
+    @Reading
     public List<PieceUse> pieces(long siteId) {
-        store.site(siteId);
-        var counts = store.counts(siteId);
-        return store.kit(siteId).entrySet().stream()
-                .sorted(Comparator.comparing(e -> e.getValue().role()))
-                .map(e -> new PieceUse(e.getKey(), e.getValue(), counts.getOrDefault(e.getKey(), 0L))).toList();
+        return pieces(sets.current(siteId));
     }
 
-    /** The pieces of a site, each with its id. */
-    @Transactional(readOnly = true)
-    public Map<Long, Piece> kit(long siteId) {
-        store.site(siteId);
-        return new LinkedHashMap<>(store.kit(siteId));
+    private List<PieceUse> pieces(SiteState state) {
+        return Sets.atHand(state, stores.lists().linked(state.siteId())).stream().map(id -> {
+            var piece = state.kit().pieces().get(id);
+            return new PieceUse(id, piece, state.set().counts().getOrDefault(piece.kind(), 0L));
+        }).toList();
     }
 
-    @Transactional(readOnly = true)
-    public Tally tally(long siteId) {
-        var finish = finish(siteId);
-        return Tally.of(pieces(siteId).stream().map(u -> new Tally.Use(meshes.mesh(u.piece(), finish), u.count()))
-                .collect(Collectors.toList()));
+    /** A site's tally and how far it has spent its budget. */
+    public record Cost(Tally tally, List<Budget.Line> budget) {
     }
 
-    @Transactional(readOnly = true)
-    public Budget budget(long siteId) {
-        return store.brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
+    @Reading
+    public Cost cost(long siteId) {
+        var state = sets.current(siteId);
+        var finish = finish(state);
+        var uses = state.set().counts().entrySet().stream().map(e -> new Tally.Use(meshes.mesh(e.getKey(), finish), e.getValue())).toList();
+        var tally = Tally.of(uses);
+        var budget = stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
+        return new Cost(tally, budget.measure(tally));
     }
 
-    @Transactional(readOnly = true)
-    public Finish finish(long siteId) {
-        return Finish.ofDensity(store.site(siteId).settings().pixelsPerMetre());
+    static Finish finish(SiteState state) {
+        return Finish.ofDensity(state.settings().pixelsPerMetre());
     }
 
     /** One piece as a glTF file at its pivot. */
-    @Transactional(readOnly = true)
     public byte[] glb(long siteId, long pieceId) {
-        var piece = kit(siteId).get(pieceId);
-        if (piece == null) {
-            throw new NotFound("The site has no piece " + pieceId + ".");
-        }
-        return meshes.glb(piece, finish(siteId));
+        var state = sets.current(siteId);
+        return meshes.glb(state.piece(pieceId), finish(state));
     }
 }

@@ -1,8 +1,12 @@
 package hausbau.server.work;
 
+import hausbau.server.store.Reading;
+import hausbau.server.journal.Seen;
+import hausbau.server.store.list.ListedRow;
+import hausbau.server.store.takeoff.TagRow;
 import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.exchange.PieceListCsv.Line;
-import hausbau.core.kit.Piece;
+import hausbau.core.kit.Kind;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -10,13 +14,11 @@ import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
-import hausbau.server.store.ListedRow;
-import hausbau.server.store.PieceRow;
-import hausbau.server.store.SiteStore;
-import hausbau.server.store.TagRow;
+import hausbau.server.standing.Sets;
+import hausbau.server.store.Stores;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -27,10 +29,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class PieceListService {
 
-    private final SiteStore store;
+    private final Stores store;
     private final Journal journal;
+    private final Sets sets;
 
-    PieceListService(SiteStore store, Journal journal) {
+    PieceListService(Stores store, Journal journal, Sets sets) {
+        this.sets = sets;
         this.store = store;
         this.journal = journal;
     }
@@ -45,21 +49,20 @@ public class PieceListService {
     public record Listed(ListedRow row, PieceState state, Optional<Long> pieceId, long placed, Optional<Long> mediaId, List<String> tags) {
     }
 
-    @Transactional(readOnly = true)
+    @Reading
     public List<Listed> find(long siteId) {
-        store.site(siteId);
-        var kit = store.kit(siteId);
-        var counts = store.counts(siteId);
-        var media = store.boardItems(siteId).stream().collect(Collectors.toMap(i -> i.getId(), i -> i.mediaId()));
-        var tags = store.tags(siteId);
-        return store.listed(siteId).stream().map(row -> {
-            var piece = Optional.ofNullable(kit.get(row.pieceId()));
-            return new Listed(row, PieceState.of(row.toLine().state(), piece), piece.map(p -> row.pieceId()), counts.getOrDefault(row.pieceId(), 0L),
+        store.sites().site(siteId);
+        var state = sets.current(siteId);
+        var media = store.boards().items(siteId).stream().collect(Collectors.toMap(i -> i.getId(), i -> i.mediaId()));
+        var tags = store.takeoff().tags(siteId);
+        return store.lists().listed(siteId).stream().map(row -> {
+            var piece = state.kit().piece(row.pieceId());
+            return new Listed(row, PieceState.of(row.toLine().state(), piece), piece.map(p -> row.pieceId()), piece.map(p -> state.set().counts().getOrDefault(p.kind(), 0L)).orElse(0L),
                     Optional.ofNullable(media.get(row.pictureId())), tags.stream().filter(t -> t.listedId() == row.getId()).map(TagRow::letter).toList());
         }).toList();
     }
 
-    @Transactional(readOnly = true)
+    @Reading
     public String csv(long siteId) {
         return PieceListCsv.write(find(siteId).stream().map(l -> withState(l.row().toLine(), l.state())).toList());
     }
@@ -69,7 +72,7 @@ public class PieceListService {
     }
 
     @Transactional
-    public ListedRow add(long siteId, OptionalLong seen, Line line) {
+    public ListedRow add(long siteId, Seen seen, Line line) {
         return journal.edit(siteId, seen, edit -> {
             checkFree(siteId, line.code(), 0);
             edit.name("List " + line.code());
@@ -80,13 +83,13 @@ public class PieceListService {
     }
 
     private void checkFree(long siteId, String code, long id) {
-        if (store.listed(siteId).stream().anyMatch(l -> l.getId() != id && l.toLine().code().equals(code))) {
+        if (store.lists().listed(siteId).stream().anyMatch(l -> l.getId() != id && l.toLine().code().equals(code))) {
             throw new Refused("code", "The list has a piece “" + code + "” already.");
         }
     }
 
     @Transactional
-    public void change(long siteId, OptionalLong seen, List<Long> ids, UnaryOperator<Line> change) {
+    public void change(long siteId, Seen seen, List<Long> ids, UnaryOperator<Line> change) {
         edit(siteId, seen, ids, "Change", (edit, rows) -> {
             for (var row : rows) {
                 var line = change.apply(row.toLine());
@@ -98,20 +101,20 @@ public class PieceListService {
 
     /** Takes pieces off the list; the tags they came from can be grouped anew. */
     @Transactional
-    public void remove(long siteId, OptionalLong seen, List<Long> ids) {
+    public void remove(long siteId, Seen seen, List<Long> ids) {
         edit(siteId, seen, ids, "Take off the list:", (edit, rows) -> {
-            store.tags(siteId).stream().filter(t -> ids.contains(t.listedId())).forEach(tag -> edit.change(tag, t -> t.setListed(0)));
+            store.takeoff().tags(siteId).stream().filter(t -> ids.contains(t.listedId())).forEach(tag -> edit.change(tag, t -> t.setListed(0)));
             rows.forEach(edit::remove);
         });
     }
 
     /** Adds the lines of a list, or changes those whose code stands on it already. */
     @Transactional
-    public int read(long siteId, OptionalLong seen, String csv) {
+    public int read(long siteId, Seen seen, String csv) {
         var lines = PieceListCsv.read(csv);
         return journal.edit(siteId, seen, edit -> {
             edit.name("Read " + lines.size() + " pieces into the list");
-            var byCode = store.listed(siteId).stream().collect(Collectors.toMap(l -> l.toLine().code(), Function.identity()));
+            var byCode = store.lists().listed(siteId).stream().collect(Collectors.toMap(l -> l.toLine().code(), Function.identity()));
             for (var line : lines) {
                 var row = byCode.get(line.code());
                 if (row == null) {
@@ -126,26 +129,23 @@ public class PieceListService {
 
     /** Makes a plain block of the listed size in the kit, linked to the list; a piece of that code is linked as it is. */
     @Transactional
-    public void standIn(long siteId, OptionalLong seen, List<Long> ids) {
+    public void standIn(long siteId, Seen seen, List<Long> ids) {
         edit(siteId, seen, ids, "Stand-in for", (edit, rows) -> rows.forEach(row -> standIn(edit, siteId, row)));
     }
 
     private void standIn(Edit edit, long siteId, ListedRow row) {
         var line = row.toLine();
         var size = Vec.of(line.width(), line.depth(), line.height());
-        var standing = store.pieces(siteId).stream().filter(p -> p.toPiece().code().equals(line.code())).findFirst();
+        var standing = edit.kit().pieces().entrySet().stream().filter(e -> e.getValue().code().equals(line.code())).map(Map.Entry::getKey).findFirst();
         if (standing.isEmpty() && List.of(line.width(), line.depth(), line.height()).stream().anyMatch(l -> !l.isPositive())) {
             throw new Refused("sizeMm", line.code() + " needs a width, a depth and a height before a block can stand in for it.");
         }
-        var piece = standing.orElseGet(() -> {
-            var made = new PieceRow(store.nextId(), siteId, new Piece(line.code(), line.name().isEmpty() ? line.code() : line.name(), line.role(),
-                    new Recipe.StandIn(size), Pivot.of(line.role())));
-            edit.add(made);
-            return made;
-        });
+        var piece = standing.orElseGet(() -> edit.name(line.code(), line.name().isEmpty() ? line.code() : line.name(),
+                new Kind(line.role(), new Recipe.StandIn(size), Pivot.of(line.role()))));
+        var isStandIn = edit.kit().piece(piece).orElseThrow().isStandIn();
         edit.change(row, r -> {
-            r.link(piece.getId());
-            r.set(withState(line, piece.toPiece().isStandIn() ? PieceState.STAND_IN : PieceState.MODELLED));
+            r.link(piece);
+            r.set(withState(line, isStandIn ? PieceState.STAND_IN : PieceState.MODELLED));
         });
     }
 
@@ -153,13 +153,13 @@ public class PieceListService {
         void on(Edit edit, List<ListedRow> rows);
     }
 
-    private void edit(long siteId, OptionalLong seen, List<Long> ids, String verb, Work work) {
+    private void edit(long siteId, Seen seen, List<Long> ids, String verb, Work work) {
         if (ids.isEmpty() || ids.size() > 5000) {
             throw new Refused("ids", "Name from 1 to 5000 pieces of the list.");
         }
         journal.edit(siteId, seen, edit -> {
-            var all = store.listed(siteId);
-            var rows = ids.stream().map(id -> store.find(all, id, "listed piece")).toList();
+            var all = store.lists().listed(siteId);
+            var rows = Stores.find(all, ids, "listed piece");
             edit.name(verb + " " + (rows.size() == 1 ? rows.get(0).toLine().code() : rows.size() + " listed pieces"));
             work.on(edit, rows);
             return null;

@@ -1,98 +1,82 @@
 package hausbau.server.work;
 
 import hausbau.core.build.Arrangement;
-import hausbau.core.build.PlacedPiece;
-import hausbau.core.build.Placement;
+import hausbau.core.build.Departure;
+import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Place;
+import hausbau.core.build.Plumbing;
 import hausbau.core.build.Snapping;
 import hausbau.core.build.Stance;
-import hausbau.core.kit.Piece;
+import hausbau.core.build.Standing;
+import hausbau.core.kit.Kind;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.Sets;
+import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
-import hausbau.server.store.OmissionRow;
-import hausbau.server.store.PlacementRow;
-import hausbau.server.store.SiteStore;
+import hausbau.server.store.Stores;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.OptionalLong;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
-/** What hands do with placements. */
+/** What hands do with standing pieces: those they set down, and those that are derived, which then depart. */
 @Service
 public class PlacementService {
 
     private static final int MOST_AT_ONCE = 20_000;
 
-    private final SiteStore store;
+    private final Stores stores;
     private final Journal journal;
-    private final Frames frames;
-    private final Deriver deriver;
+    private final Sets sets;
 
-    PlacementService(SiteStore store, Journal journal, Frames frames, Deriver deriver) {
-        this.store = store;
+    PlacementService(Stores stores, Journal journal, Sets sets) {
+        this.stores = stores;
         this.journal = journal;
-        this.frames = frames;
-        this.deriver = deriver;
+        this.sets = sets;
     }
 
-    @Transactional(readOnly = true)
-    public List<PlacementRow> list(long siteId) {
-        store.site(siteId);
-        return store.placements(siteId);
+    public SiteState state(long siteId) {
+        return sets.current(siteId);
+    }
+
+    /** A standing piece with the id of the piece it uses. */
+    public record Stood(Standing standing, long pieceId) {
     }
 
     /** Where the piece would come to stand, and what holds it; nothing is kept. */
-    @Transactional(readOnly = true)
-    public Snapping.Snapped preview(long siteId, long pieceId, Stance wanted, List<Long> without) {
-        var frame = frames.of(store.site(siteId));
-        return snap(siteId, frame, piece(frame, pieceId), wanted, without);
+    public Snapping.Snapped preview(long siteId, long pieceId, Stance wanted, Collection<Place> without) {
+        var state = sets.current(siteId);
+        return snapping(state, state.piece(pieceId).kind(), wanted.withinReach(), without).snap(state.piece(pieceId).kind(), wanted);
     }
 
     /** @param snap whether to snap; without it the placement is free, and stands just as told */
-    @Transactional
-    public Placement place(long siteId, OptionalLong seen, long pieceId, Stance wanted, boolean snap) {
+    public Stood place(long siteId, Seen seen, long pieceId, Stance wanted, boolean snap) {
         return journal.edit(siteId, seen, edit -> {
-            var frame = frames.of(edit.site());
-            var piece = piece(frame, pieceId);
+            var piece = edit.before().piece(pieceId);
             edit.name("Set down " + piece.code());
-            var stance = snap ? snap(siteId, frame, piece, wanted, List.of()).stance() : wanted;
-            return addByHand(edit, frame, pieceId, stance, !snap).toPlacement();
+            wanted.withinReach();
+            var stance = snap ? snapping(edit.before(), piece.kind(), wanted, Set.of()).snap(piece.kind(), wanted).stance() : wanted;
+            return new Stood(setDown(edit, piece.kind(), stance, !snap), pieceId);
         });
     }
 
-    private PlacementRow addByHand(Edit edit, Frame frame, long pieceId, Stance stance, boolean free) {
-        var placement = new Placement(store.nextId(), pieceId, stance, free, Placement.Origin.HAND, false, "");
-        var row = new PlacementRow(edit.site().getId(), placement, frame.kit().get(pieceId));
-        edit.add(row);
-        return row;
+    Standing setDown(Edit edit, Kind kind, Stance stance, boolean free) {
+        var placement = new HandPlacement(stores.nextId(), kind, stance.withinReach(), free);
+        edit.put(placement);
+        return Standing.byHand(placement);
     }
 
-    private static Piece piece(Frame frame, long pieceId) {
-        var piece = frame.kit().get(pieceId);
-        if (piece == null) {
-            throw new NotFound("The site has no piece " + pieceId + ".");
-        }
-        return piece;
-    }
-
-    private Snapping.Snapped snap(long siteId, Frame frame, Piece piece, Stance wanted, Collection<Long> without) {
-        return snapping(siteId, frame, piece, wanted, without).snap(piece, wanted);
-    }
-
-    private Snapping snapping(long siteId, Frame frame, Piece piece, Stance stance, Collection<Long> without) {
-        var step = frame.massing().settings().step();
-        var around = store.placementsNear(siteId, Snapping.reach(stance, piece, step)).stream()
-                .filter(row -> !without.contains(row.getId()))
-                .map(row -> new PlacedPiece(row.toPlacement(), frame.kit().get(row.pieceId()))).toList();
-        var floor = frame.massing().roomAt(stance.at()).map(room -> room.corner().z()).orElse(0L);
-        return new Snapping(step, floor, around);
+    private static Snapping snapping(SiteState state, Kind kind, Stance stance, Collection<Place> without) {
+        var step = state.settings().step();
+        var around = state.set().near(Snapping.reach(stance, kind, step)).stream().filter(s -> !without.contains(s.place())).toList();
+        return new Snapping(step, state.decisions().massing().whereabouts().floorUnder(stance.at().plus(new Vec(0, 0, step.um() / 2))), around);
     }
 
     /**
@@ -101,109 +85,151 @@ public class PlacementService {
      * @param change what the values make of a stance
      * @param snap   whether each is snapped afterwards
      */
-    @Transactional
-    public void set(long siteId, OptionalLong seen, List<Long> ids, UnaryOperator<Stance> change, boolean snap) {
-        edit(siteId, seen, ids, "Set", (edit, frame, rows) -> {
-            for (var row : rows) {
-                var placement = row.toPlacement();
-                var piece = frame.kit().get(row.pieceId());
-                var wanted = change.apply(placement.stance());
-                var stance = snap ? snap(siteId, frame, piece, wanted, ids).stance() : wanted;
-                restand(edit, row, piece, stance, placement.free() || !snap && !stance.isExact());
+    public void set(long siteId, Seen seen, List<Place> places, UnaryOperator<Stance> change, boolean snap) {
+        edit(siteId, seen, places, "Set", (edit, all) -> {
+            var departures = new ArrayList<Departure>();
+            for (var one : all) {
+                var wanted = change.apply(one.stance()).withinReach();
+                var stance = snap ? snapping(edit.before(), one.kind(), wanted, places).snap(one.kind(), wanted).stance() : wanted;
+                // What stood askew and stands exactly now is on the grid's side again.
+                var free = stance.isExact() ? one.free() && one.stance().isExact() : one.free() || !snap;
+                restand(edit, one, one.kind(), stance, free, departures);
             }
+            edit.depart(departures);
         });
     }
 
-    /** Moves, turns and mirrors placements together, exactly as told: nothing snaps. */
-    @Transactional
-    public void arrange(long siteId, OptionalLong seen, List<Long> ids, Arrangement arrangement) {
-        edit(siteId, seen, ids, arrangement.verb(), (edit, frame, rows) -> {
-            var placed = rows.stream().map(r -> new PlacedPiece(r.toPlacement(), frame.kit().get(r.pieceId()))).toList();
-            var stances = arrangement.apply(placed, frame.massing().settings().step());
-            for (var i = 0; i < rows.size(); i++) {
-                restand(edit, rows.get(i), placed.get(i).piece(), stances.get(i), placed.get(i).placement().free());
+    /** Moves, turns and mirrors placements as one body, exactly as told: nothing snaps. */
+    public void arrange(long siteId, Seen seen, List<Place> places, Arrangement arrangement) {
+        edit(siteId, seen, places, arrangement.verb(), (edit, all) -> {
+            var stances = arrangement.apply(all, edit.before().settings().step());
+            var departures = new ArrayList<Departure>();
+            for (var i = 0; i < all.size(); i++) {
+                var one = all.get(i);
+                restand(edit, one, one.kind(), stances.get(i).withinReach(), one.free() || !stances.get(i).isExact(), departures);
             }
+            edit.depart(departures);
         });
     }
 
-    /** @return the copies, in the order of the ids */
-    @Transactional
-    public List<Long> copy(long siteId, OptionalLong seen, List<Long> ids, Vec by) {
-        var copies = new ArrayList<Long>();
-        edit(siteId, seen, ids, "Copy", (edit, frame, rows) -> {
-            for (var row : rows) {
-                var placement = row.toPlacement();
-                copies.add(addByHand(edit, frame, row.pieceId(), placement.stance().movedBy(by), placement.free()).getId());
-            }
+    /** Puts another piece in the place of each, standing as it stood. */
+    public void swap(long siteId, Seen seen, List<Place> places, long pieceId) {
+        edit(siteId, seen, places, "Swap", (edit, all) -> {
+            var kind = edit.before().piece(pieceId).kind();
+            var departures = new ArrayList<Departure>();
+            all.forEach(one -> restand(edit, one, kind, one.stance(), one.free(), departures));
+            edit.depart(departures);
         });
+    }
+
+    static void restand(Edit edit, Standing one, Kind kind, Stance stance, boolean free, List<Departure> departures) {
+        if (one.kind().equals(kind) && one.stance().equals(stance) && one.free() == free) {
+            return;
+        }
+        if (one.place() instanceof Place.ByHand hand) {
+            edit.put(new HandPlacement(hand.id(), kind, stance, free));
+        } else {
+            departures.add(new Departure.Restood(one.place(), kind, stance, free));
+        }
+    }
+
+    /** @return the copies, in the order of the places */
+    public List<Place> copy(long siteId, Seen seen, List<Place> places, Vec by) {
+        var copies = new ArrayList<Place>();
+        edit(siteId, seen, places, "Copy", (edit, all) ->
+                all.forEach(one -> copies.add(setDown(edit, one.kind(), one.stance().movedBy(by), one.free()).place())));
         return copies;
     }
 
-    /** Takes placements away. The place of a derived one stays empty until it is put back. */
-    @Transactional
-    public void remove(long siteId, OptionalLong seen, List<Long> ids) {
-        edit(siteId, seen, ids, "Take away", (edit, frame, rows) -> {
-            for (var row : rows) {
-                var source = row.toPlacement().source();
-                if (!source.isEmpty()) {
-                    edit.add(new OmissionRow(store.nextId(), siteId, source));
-                }
-                edit.remove(row);
+    /** Takes placements away. The place of a derived one stays empty until it is let go. */
+    public void remove(long siteId, Seen seen, List<Place> places) {
+        edit(siteId, seen, places, "Take away", (edit, all) -> remove(edit, all));
+    }
+
+    static void remove(Edit edit, List<Standing> all) {
+        var departures = new ArrayList<Departure>();
+        for (var one : all) {
+            if (one.place() instanceof Place.ByHand hand) {
+                edit.take(edit.before().decisions().hands().find(hand.id()).orElseThrow());
+            } else if (one.lost()) {
+                edit.letGo(List.of(one.place()));
+            } else {
+                departures.add(new Departure.LeftOut(one.place()));
             }
+        }
+        edit.depart(departures);
+    }
+
+    /** What hands have changed about derived pieces, and which of it has lost its place. */
+    public record Departures(SiteState state, List<Departure> all, Set<Place> lost) {
+    }
+
+    public Departures departures(long siteId) {
+        var state = sets.current(siteId);
+        var lost = new HashSet<Place>();
+        state.set().lost().forEach(d -> lost.add(d.place()));
+        return new Departures(state, state.decisions().allDepartures(), lost);
+    }
+
+    /** Lets go of departures: what is derived at their places stands again as it is. */
+    public void letGo(long siteId, Seen seen, List<Place> places) {
+        journal.edit(siteId, seen, edit -> {
+            var departed = departed(edit, places);
+            edit.name("Let go of " + (departed.size() == 1 ? "a change by hand" : departed.size() + " changes by hand"));
+            edit.letGo(places);
+            return null;
         });
     }
 
-    /** Lets massing fill again what a hand has emptied. */
-    @Transactional
-    public void putBack(long siteId, OptionalLong seen) {
+    private static List<Departure> departed(Edit edit, List<Place> places) {
+        if (places.isEmpty() || places.size() > MOST_AT_ONCE) {
+            throw new Refused("ids", "Name from 1 to " + MOST_AT_ONCE + " changes by hand.");
+        }
+        return places.stream().distinct().map(place -> edit.before().decisions().departure(place)
+                .orElseThrow(() -> new NotFound("No hand has changed anything at " + place + "."))).toList();
+    }
+
+    /** Makes plain placements of what hands changed and that has lost its place; what was left out is let go. */
+    public void setDownLost(long siteId, Seen seen, List<Place> places) {
         journal.edit(siteId, seen, edit -> {
-            edit.name("Put back what was left out");
-            store.omissions(siteId).forEach(edit::remove);
-            deriver.derive(edit);
+            var departed = departed(edit, places);
+            edit.name("Set down by hand");
+            for (var departure : departed) {
+                if (departure instanceof Departure.Restood d) {
+                    setDown(edit, d.kind(), d.stance(), d.free());
+                }
+            }
+            edit.letGo(places);
             return null;
         });
     }
 
     /** Lets each drop straight down to what is under it, the lowest first. */
-    @Transactional
-    public void plumb(long siteId, OptionalLong seen, List<Long> ids) {
-        edit(siteId, seen, ids, "Plumb", (edit, frame, rows) -> {
-            var upward = rows.stream().sorted((a, b) -> Long.compare(a.toPlacement().stance().at().z(), b.toPlacement().stance().at().z())).toList();
-            for (var row : upward) {
-                var placement = row.toPlacement();
-                var piece = frame.kit().get(row.pieceId());
-                var snapping = snapping(siteId, frame, piece, placement.stance(), List.of(row.getId()));
-                restand(edit, row, piece, snapping.plumb(piece, placement.stance()), placement.free());
-            }
+    public void plumb(long siteId, Seen seen, List<Place> places) {
+        edit(siteId, seen, places, "Plumb", (edit, all) -> {
+            var departures = new ArrayList<Departure>();
+            Plumbing.of(edit.before().set(), all).forEach((one, stance) -> restand(edit, one, one.kind(), stance, one.free(), departures));
+            edit.depart(departures);
         });
-    }
-
-    private static void restand(Edit edit, PlacementRow row, Piece piece, Stance stance, boolean free) {
-        var placement = row.toPlacement();
-        if (!stance.equals(placement.stance()) || free != placement.free()) {
-            edit.change(row, r -> r.set(placement.restoodByHand(stance, free), piece));
-        }
     }
 
     private interface Work {
-        void on(Edit edit, Frame frame, List<PlacementRow> rows);
+        void on(Edit edit, List<Standing> all);
     }
 
-    private void edit(long siteId, OptionalLong seen, List<Long> ids, String verb, Work work) {
-        if (ids.isEmpty() || ids.size() > MOST_AT_ONCE) {
+    private void edit(long siteId, Seen seen, List<Place> places, String verb, Work work) {
+        if (places.isEmpty() || places.size() > MOST_AT_ONCE) {
             throw new Refused("ids", "Name from 1 to " + MOST_AT_ONCE + " placements.");
         }
         journal.edit(siteId, seen, edit -> {
-            var frame = frames.of(edit.site());
-            var rows = store.placements(siteId, ids);
-            if (rows.size() < new HashSet<>(ids).size()) {
-                var there = rows.stream().map(PlacementRow::getId).toList();
-                var missing = ids.stream().filter(id -> !there.contains(id)).findFirst().orElseThrow();
-                throw new NotFound("The site has no placement " + missing + ".");
-            }
-            edit.name(verb + " " + (rows.size() == 1 ? frame.kit().get(rows.get(0).pieceId()).code() : rows.size() + " placements"));
-            work.on(edit, frame, rows);
+            var all = places.stream().distinct().map(place -> standing(edit.before(), place)).toList();
+            edit.name(verb + " " + (all.size() == 1 ? edit.kit().code(all.get(0).kind()) : all.size() + " placements"));
+            work.on(edit, all);
             return null;
         });
+    }
+
+    static Standing standing(SiteState state, Place place) {
+        return state.set().find(place).orElseThrow(() -> new NotFound("The site has no placement " + place + "."));
     }
 }

@@ -1,6 +1,7 @@
 package hausbau.server.work;
 
-import hausbau.server.store.SiteStore;
+import hausbau.server.store.NotFound;
+import hausbau.server.store.Stores;
 import java.util.LinkedHashMap;
 import org.springframework.stereotype.Component;
 
@@ -13,11 +14,11 @@ class Previews {
     private record Key(long siteId, long mediaId) {
     }
 
-    private final SiteStore store;
+    private final Stores store;
     private final LinkedHashMap<Key, byte[]> kept = new LinkedHashMap<>(256, 0.75f, true);
     private long bytes;
 
-    Previews(SiteStore store) {
+    Previews(Stores store) {
         this.store = store;
     }
 
@@ -30,7 +31,7 @@ class Previews {
                 return known;
             }
         }
-        var preview = store.preview(siteId, mediaId);
+        var preview = store.boards().preview(siteId, mediaId);
         synchronized (kept) {
             if (kept.put(key, preview) == null) {
                 bytes += preview.length;

@@ -1,83 +1,152 @@
 package hausbau.server.work;
 
-import hausbau.core.build.PlacedPiece;
-import hausbau.core.build.Placement;
-import hausbau.core.build.Stance;
-import hausbau.core.kit.Piece;
+import hausbau.core.build.Departure;
 import hausbau.core.survey.Finding;
-import hausbau.core.survey.Survey;
-import hausbau.core.survey.SurveyedSet;
+import hausbau.core.measure.Refused;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.Sets;
+import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
-import hausbau.server.store.PlacementRow;
-import hausbau.server.store.SiteRow;
-import hausbau.server.store.SiteStore;
+import hausbau.server.store.Reading;
+import hausbau.server.store.Stores;
+import hausbau.server.store.set.AcceptedRow;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalLong;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
-/** The checks over a site, and the fixes they offer. */
+/** The checks over a site, the fixes they offer, and what a person accepts as it is. */
 @Service
 public class SurveyService {
 
-    private final SiteStore store;
+    private final Stores stores;
     private final Journal journal;
+    private final Sets sets;
+    private final PlacementService placements;
 
-    public SurveyService(SiteStore store, Journal journal) {
-        this.store = store;
+    public SurveyService(Stores stores, Journal journal, Sets sets, PlacementService placements) {
+        this.stores = stores;
         this.journal = journal;
+        this.sets = sets;
+        this.placements = placements;
     }
 
-    @Transactional(readOnly = true)
-    public List<Finding> survey(long siteId) {
-        return survey(store.site(siteId));
+    /** A finding, with why it is accepted; empty where it is not. */
+    public record Found(Finding finding, String accepted) {
+
+        public boolean isOpen() {
+            return accepted.isEmpty();
+        }
     }
 
-    private List<Finding> survey(SiteRow site) {
-        var kit = store.kit(site.getId());
-        var rows = store.placements(site.getId());
-        var placed = rows.stream().map(r -> new PlacedPiece(r.toPlacement(), kit.get(r.pieceId()))).toList();
-        var strays = rows.stream().filter(PlacementRow::stray).map(PlacementRow::getId).collect(Collectors.toSet());
-        // Before a kit is chosen there are no walls to have gaps: the massing alone is not a set yet.
-        var findings = Survey.of(new SurveyedSet(store.massing(site), kit, placed, strays));
-        return site.kit().isPresent() ? findings
-                : findings.stream().filter(f -> f.kind() != Finding.Kind.GAP).toList();
+    /** Findings alike. */
+    public record Card(Finding.Card of, List<Found> findings) {
     }
 
-    /** Carries out the fix of the finding with this key. */
-    @Transactional
-    public void fix(long siteId, OptionalLong seen, String key) {
+    /** What was found at one revision, in the order of the findings. */
+    public record Report(long revision, List<Found> findings) {
+
+        public long faults() {
+            return findings.stream().filter(f -> f.isOpen() && f.finding().check().isFault()).count();
+        }
+
+        public long cautions() {
+            return findings.stream().filter(f -> f.isOpen() && !f.finding().check().isFault()).count();
+        }
+
+        /** The open findings by what they have in common, and those accepted apart. */
+        public List<Card> cards() {
+            var cards = new LinkedHashMap<String, List<Found>>();
+            findings.forEach(f -> cards.computeIfAbsent((f.isOpen() ? "" : "~") + f.finding().card().key(), k -> new ArrayList<>()).add(f));
+            return cards.values().stream().map(all -> new Card(all.get(0).finding().card(), all)).toList();
+        }
+    }
+
+    @Reading
+    public Report survey(long siteId) {
+        return survey(sets.current(siteId));
+    }
+
+    private Report survey(SiteState state) {
+        Map<String, AcceptedRow> accepted = stores.sets().accepted(state.siteId()).stream()
+                .collect(Collectors.toMap(AcceptedRow::finding, Function.identity()));
+        return new Report(state.revision(), sets.survey(state).findings().stream().map(f -> {
+            var row = accepted.get(f.key());
+            return new Found(f, row != null && row.about() == f.about() ? row.reason() : "");
+        }).toList());
+    }
+
+    /** Carries out the fixes of the open findings with this key, or of all on the card with this key. */
+    public void fix(long siteId, Seen seen, String key) {
         journal.edit(siteId, seen, edit -> {
-            var finding = survey(edit.site()).stream().filter(f -> f.key().equals(key)).findFirst()
-                    .orElseThrow(() -> new NotFound("The survey no longer finds this; it may be mended already."));
-            var fix = finding.fix().orElseThrow(() -> new NotFound("There is no plain fix for this finding."));
-            edit.name(fix.label());
-            carryOut(edit, store.kit(siteId), fix);
+            var named = survey(edit.before()).findings().stream()
+                    .filter(f -> f.finding().key().equals(key) || f.isOpen() && f.finding().card().key().equals(key)).map(Found::finding).toList();
+            if (named.isEmpty()) {
+                throw new NotFound("The survey no longer finds this; it may be mended already.");
+            }
+            var fixes = named.stream().flatMap(f -> f.fix().stream()).toList();
+            if (fixes.isEmpty()) {
+                throw new NotFound("There is no plain fix for this finding.");
+            }
+            edit.name(fixes.size() == 1 ? fixes.get(0).label() : "Mend " + fixes.size() + " × " + named.get(0).card().heading());
+            carryOut(edit, fixes);
             return null;
         });
     }
 
-    private void carryOut(Edit edit, Map<Long, Piece> kit, Finding.Fix fix) {
-        if (fix instanceof Finding.Fix.Move move) {
-            var row = placement(edit, move.placementId());
-            var placement = row.toPlacement();
-            edit.change(row, r -> r.set(placement.restoodByHand(placement.stance().movedBy(move.by()), placement.free()), kit.get(row.pieceId())));
-        } else if (fix instanceof Finding.Fix.Remove remove) {
-            edit.remove(placement(edit, remove.placementId()));
-        } else if (fix instanceof Finding.Fix.Add add) {
-            add.additions().forEach(a -> edit.add(new PlacementRow(edit.site().getId(), byHand(a.pieceId(), a.stance()), kit.get(a.pieceId()))));
+    private void carryOut(Edit edit, List<Finding.Fix> fixes) {
+        var departures = new ArrayList<Departure>();
+        var done = new HashSet<Object>();
+        for (var fix : fixes) {
+            if (fix instanceof Finding.Fix.Move move && done.add(move.place())) {
+                var one = PlacementService.standing(edit.before(), move.place());
+                PlacementService.restand(edit, one, one.kind(), one.stance().movedBy(move.by()).withinReach(), one.free(), departures);
+            } else if (fix instanceof Finding.Fix.Remove remove && done.add(remove.place())) {
+                PlacementService.remove(edit, List.of(PlacementService.standing(edit.before(), remove.place())));
+            } else if (fix instanceof Finding.Fix.Add add) {
+                add.additions().forEach(a -> placements.setDown(edit, a.kind(), a.stance(), false));
+            }
         }
+        edit.depart(departures);
     }
 
-    private Placement byHand(long pieceId, Stance stance) {
-        return new Placement(store.nextId(), pieceId, stance, false, Placement.Origin.HAND, false, "");
-    }
-
-    private PlacementRow placement(Edit edit, long id) {
-        return store.placements(edit.site().getId(), List.of(id)).get(0);
+    /**
+     * Accepts findings as they are, until what they are about changes.
+     *
+     * @param reason why, in a few words; empty to take the acceptance back
+     */
+    public void accept(long siteId, Seen seen, String key, String reason) {
+        var words = reason.strip();
+        if (words.length() > 500 || words.chars().anyMatch(Character::isISOControl)) {
+            throw new Refused("reason", "A reason takes at most 500 characters, on one line.");
+        }
+        journal.edit(siteId, seen, edit -> {
+            var named = survey(edit.before()).findings().stream()
+                    .filter(f -> f.finding().key().equals(key) || f.finding().card().key().equals(key) && f.isOpen() != words.isEmpty()).map(Found::finding).toList();
+            if (named.isEmpty()) {
+                throw new NotFound("The survey no longer finds this; it may be mended already.");
+            }
+            Map<String, AcceptedRow> rows = stores.sets().accepted(siteId).stream().collect(Collectors.toMap(AcceptedRow::finding, Function.identity()));
+            edit.name((words.isEmpty() ? "No longer accept " : "Accept ") + (named.size() == 1 ? named.get(0).title() : named.size() + " × " + named.get(0).card().heading()));
+            for (var finding : named) {
+                var row = rows.get(finding.key());
+                if (words.isEmpty()) {
+                    if (row != null) {
+                        edit.remove(row);
+                    }
+                } else if (row == null) {
+                    edit.add(new AcceptedRow(stores.nextId(), siteId, finding.key(), finding.about(), words));
+                } else {
+                    edit.change(row, r -> r.set(finding.about(), words));
+                }
+            }
+            return null;
+        });
     }
 }

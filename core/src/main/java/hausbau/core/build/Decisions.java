@@ -1,0 +1,38 @@
+package hausbau.core.build;
+
+import hausbau.core.massing.Massing;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * All that persons have decided about a site and that its set follows from.
+ *
+ * @param kit        empty until one is chosen; until then nothing is derived
+ * @param departures by the generator that they hold against, in the order of their places
+ */
+public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, Map<Source, List<Departure>> departures) {
+
+    public static Map<Source, List<Departure>> bySource(Collection<Departure> departures) {
+        var by = new HashMap<Source, List<Departure>>();
+        departures.stream().sorted(Comparator.comparing(d -> d.place().toString()))
+                .forEach(d -> by.computeIfAbsent(d.place().source(), s -> new ArrayList<>()).add(d));
+        return by;
+    }
+
+    public List<Departure> allDepartures() {
+        return departures.values().stream().flatMap(List::stream).sorted(Comparator.comparing(d -> d.place().toString())).toList();
+    }
+
+    public Optional<Departure> departure(Place place) {
+        return departures.getOrDefault(place.source(), List.of()).stream().filter(d -> d.place().equals(place)).findFirst();
+    }
+
+    public Decisions with(Hands newHands) {
+        return new Decisions(massing, kit, newHands, departures);
+    }
+}

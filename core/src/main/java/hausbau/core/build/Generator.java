@@ -1,0 +1,87 @@
+package hausbau.core.build;
+
+import hausbau.core.fit.Span;
+import hausbau.core.massing.Opening;
+import hausbau.core.massing.Room;
+import hausbau.core.massing.WallRun;
+import hausbau.core.measure.Length;
+import java.util.List;
+
+/**
+ * Turns some decisions into standing pieces. A generator <em>is</em> its inputs: two that are equal make the same, on
+ * every machine, so that one which has been run need not be run again.
+ */
+public sealed interface Generator {
+
+    Source source();
+
+    Made run();
+
+    /**
+     * What a generator made.
+     *
+     * @param unfilled spans that the chosen kinds cannot fill, left open
+     * @param lost     departures that hold against no place of it
+     */
+    record Made(Generator by, List<Chunk> chunks, List<Unfilled> unfilled, List<Departure> lost) {
+    }
+
+    /** A span that the chosen kinds cannot fill. */
+    record Unfilled(WallRun run, Span span) {
+    }
+
+    /** The walls of a room from the kit, the panels of its openings, and the posts in its corners. */
+    record Shell(Room room, List<Opening> openings, Length wall, KitChoice choice, List<Departure> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Shell(room.id());
+        }
+
+        @Override
+        public Made run() {
+            return new ShellBuilding(this).run();
+        }
+    }
+
+    /** The floor and the ceiling of a room. */
+    record Tiles(Room room, Length wall, boolean byCentre, KitChoice choice, List<Departure> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Tiles(room.id());
+        }
+
+        @Override
+        public Made run() {
+            return new TileLaying(this).run();
+        }
+    }
+
+    /** What hands set down, as it is. */
+    record Hands(Source.Hands source, List<HandPlacement> placements) implements Generator {
+
+        @Override
+        public Made run() {
+            var writing = new Writing(source, 0, placements.size(), List.of());
+            placements.forEach(h -> writing.put(Standing.byHand(h)));
+            return writing.made(this, List.of());
+        }
+    }
+
+    /** What a hand changed and whose place is gone: it stands as the hand left it. */
+    record Lost(List<Departure.Restood> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Lost();
+        }
+
+        @Override
+        public Made run() {
+            var writing = new Writing(source(), 0, departures.size(), List.of());
+            departures.forEach(d -> writing.put(new Standing(d.place(), d.kind(), d.stance(), d.free(), true, true)));
+            return writing.made(this, List.of());
+        }
+    }
+}

@@ -1,0 +1,149 @@
+package hausbau.core.build;
+
+import hausbau.core.massing.Side;
+import hausbau.core.measure.Refused;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/**
+ * The lasting identity of one standing piece: what made it stand, and where in that. It stays while the same thing stands
+ * there, whatever the room is called and wherever it is moved; it does not say what stands there.
+ *
+ * <p>Positions are whole micrometres from the room's anchor. Written, a place is a word without a space or slash, such as
+ * {@code room.7.north.2000000.1000000}; {@link #parse} reads it back.
+ */
+public sealed interface Place {
+
+    /** The generator that fills this place. */
+    Source source();
+
+    /** What a hand set down. */
+    record ByHand(long id) implements Place {
+
+        @Override
+        public Source source() {
+            return Source.Hands.of(id);
+        }
+
+        @Override
+        public String toString() {
+            return "hand." + id;
+        }
+    }
+
+    /**
+     * A wall piece in a room's run.
+     *
+     * @param at     where its left end stands seen from inside, along the wall's axis
+     * @param length how much of the run it takes
+     */
+    record InRun(long room, Side side, long at, long length) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Shell(room);
+        }
+
+        @Override
+        public String toString() {
+            return "room." + room + "." + side.label() + "." + at + "." + length;
+        }
+    }
+
+    /** The panel of an opening. */
+    record OfOpening(long room, long opening) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Shell(room);
+        }
+
+        @Override
+        public String toString() {
+            return "room." + room + ".opening." + opening;
+        }
+    }
+
+    /** The post in a corner. */
+    record AtCorner(long room, Corner corner) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Shell(room);
+        }
+
+        @Override
+        public String toString() {
+            return "room." + room + ".post." + corner.label();
+        }
+    }
+
+    /** A room's corners, clockwise. */
+    enum Corner {
+        NORTH_WEST, NORTH_EAST, SOUTH_EAST, SOUTH_WEST;
+
+        public String label() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /** A floor or ceiling tile, by its least corner. */
+    record Tile(long room, Layer layer, long x, long y) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Tiles(room);
+        }
+
+        @Override
+        public String toString() {
+            return "room." + room + "." + layer.label() + "." + x + "." + y;
+        }
+    }
+
+    /** What a tile is part of. */
+    enum Layer {
+        FLOOR, CEILING;
+
+        public String label() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    Pattern HAND = Pattern.compile("hand\\.(\\d{1,18})");
+    Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)\\.(-?\\d{1,15})\\.(\\d{1,15})|opening\\.(\\d{1,18})"
+            + "|post\\.(north-west|north-east|south-east|south-west)|(floor|ceiling)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
+
+    /** @throws Refused if the text names no place */
+    static Place parse(String text) {
+        return read(text).orElseThrow(() -> new Refused("id",
+                "“" + (text.length() > 100 ? text.substring(0, 100) + "…" : text) + "” is no placement's id."));
+    }
+
+    private static Optional<Place> read(String text) {
+        var hand = HAND.matcher(text);
+        if (hand.matches()) {
+            return Optional.of(new ByHand(Long.parseLong(hand.group(1))));
+        }
+        var m = ROOM.matcher(text);
+        if (!m.matches()) {
+            return Optional.empty();
+        }
+        var room = Long.parseLong(m.group(1));
+        if (m.group(2) != null) {
+            return Optional.of(new InRun(room, Side.valueOf(upper(m.group(2))), Long.parseLong(m.group(3)), Long.parseLong(m.group(4))));
+        }
+        if (m.group(5) != null) {
+            return Optional.of(new OfOpening(room, Long.parseLong(m.group(5))));
+        }
+        if (m.group(6) != null) {
+            return Optional.of(new AtCorner(room, Corner.valueOf(upper(m.group(6)))));
+        }
+        return Optional.of(new Tile(room, Layer.valueOf(upper(m.group(7))), Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
+    }
+
+    private static String upper(String word) {
+        return word.toUpperCase(Locale.ROOT).replace('-', '_');
+    }
+}

@@ -1,0 +1,62 @@
+package hausbau.core.build;
+
+/** Which generator something comes from. */
+public sealed interface Source extends Comparable<Source> {
+
+    /** The walls, openings and posts of a room. */
+    record Shell(long room) implements Source {
+
+        @Override
+        public String toString() {
+            return "shell." + room;
+        }
+    }
+
+    /** The floor and the ceiling of a room. */
+    record Tiles(long room) implements Source {
+
+        @Override
+        public String toString() {
+            return "tiles." + room;
+        }
+    }
+
+    /** Some of what hands set down: ids are never given twice and rise, so what was set down together lies together. */
+    record Hands(long block) implements Source {
+
+        static final int IDS = 1024;
+
+        static Hands of(long id) {
+            return new Hands(id / IDS);
+        }
+
+        @Override
+        public String toString() {
+            return "hands." + block;
+        }
+    }
+
+    /** What a hand changed, and whose place is gone. */
+    record Lost() implements Source {
+
+        @Override
+        public String toString() {
+            return "lost";
+        }
+    }
+
+    /** Any order will do, as long as it is always the same. */
+    @Override
+    default int compareTo(Source other) {
+        var byKind = Integer.compare(rank(this), rank(other));
+        return byKind != 0 ? byKind : Long.compare(number(this), number(other));
+    }
+
+    private static int rank(Source s) {
+        return s instanceof Shell ? 0 : s instanceof Tiles ? 1 : s instanceof Hands ? 2 : 3;
+    }
+
+    private static long number(Source s) {
+        return s instanceof Shell shell ? shell.room() : s instanceof Tiles tiles ? tiles.room() : s instanceof Hands hands ? hands.block() : 0;
+    }
+}

@@ -1,0 +1,325 @@
+package hausbau.core.build;
+
+import hausbau.core.kit.Kind;
+import hausbau.core.massing.Opening;
+import hausbau.core.measure.Box;
+import hausbau.core.measure.BoxIndex;
+import hausbau.core.measure.Refused;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * The set as it stands: a pure function of the decisions. It never changes; the next one shares with it whatever the
+ * decisions left alike, so that an edit costs what it changes.
+ */
+public final class StandingSet {
+
+    /** More than this is refused: a site is planned for 100 000 placements. */
+    public static final long MOST = 200_000;
+
+    private final Decisions decisions;
+    private final TreeMap<Source, Generator.Made> made;
+    private final Map<Kind, Long> counts;
+    private final Changes since;
+    /** Made when first asked for; whoever makes them makes the same. */
+    private volatile List<Chunk> chunks;
+    private volatile BoxIndex index;
+
+    /**
+     * What is otherwise than in the set before.
+     *
+     * @param removed chunks that are gone
+     * @param added   chunks that are new, or stand in the place of removed ones of the same name
+     */
+    public record Changes(List<Chunk> removed, List<Chunk> added) {
+
+        static final Changes NONE = new Changes(List.of(), List.of());
+    }
+
+    private StandingSet(Decisions decisions, TreeMap<Source, Generator.Made> made, Map<Kind, Long> counts, Changes since) {
+        this.decisions = decisions;
+        this.made = made;
+        this.counts = counts;
+        this.since = since;
+    }
+
+    /** @throws Refused if it would be more than {@link #MOST} placements */
+    public static StandingSet of(Decisions decisions) {
+        var empty = new Decisions(null, Optional.empty(), Hands.EMPTY, Map.of());
+        return new StandingSet(empty, new TreeMap<>(), Map.of(), Changes.NONE).next(decisions);
+    }
+
+    /**
+     * The set that follows from other decisions; only the generators run whose inputs are not what they were.
+     *
+     * @throws Refused if it would be more than {@link #MOST} placements
+     */
+    public StandingSet next(Decisions to) {
+        var next = new TreeMap<>(made);
+        if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures()) {
+            derive(to, next);
+        }
+        if (to.hands() != decisions.hands()) {
+            take(to.hands(), next);
+        }
+        return follow(to, next);
+    }
+
+    private static void derive(Decisions to, TreeMap<Source, Generator.Made> next) {
+        var wanted = new HashMap<Source, Generator>();
+        to.kit().ifPresent(choice -> {
+            var massing = to.massing();
+            var openings = massing.openings().stream().collect(Collectors.groupingBy(Opening::roomId));
+            for (var room : massing.rooms()) {
+                var settings = massing.settings();
+                add(wanted, new Generator.Shell(room, openings.getOrDefault(room.id(), List.of()), settings.wall(), choice,
+                        to.departures().getOrDefault(new Source.Shell(room.id()), List.of())));
+                add(wanted, new Generator.Tiles(room, settings.wall(), settings.tilesByCentre(), choice,
+                        to.departures().getOrDefault(new Source.Tiles(room.id()), List.of())));
+            }
+        });
+        next.keySet().removeIf(source -> (source instanceof Source.Shell || source instanceof Source.Tiles) && !wanted.containsKey(source));
+        wanted.forEach((source, generator) -> run(next, source, generator));
+        var lost = lost(to, next).stream().filter(Departure.Restood.class::isInstance).map(Departure.Restood.class::cast).toList();
+        if (lost.isEmpty()) {
+            next.remove(new Source.Lost());
+        } else {
+            run(next, new Source.Lost(), new Generator.Lost(lost));
+        }
+    }
+
+    private static void add(Map<Source, Generator> wanted, Generator generator) {
+        wanted.put(generator.source(), generator);
+    }
+
+    private static void take(Hands hands, TreeMap<Source, Generator.Made> next) {
+        next.keySet().removeIf(source -> source instanceof Source.Hands block && !hands.blocks().containsKey(block));
+        hands.blocks().forEach((source, block) -> {
+            var before = next.get(source);
+            if (before == null || ((Generator.Hands) before.by()).placements() != block) {
+                run(next, source, new Generator.Hands(source, block));
+            }
+        });
+    }
+
+    /** Runs it unless it has been run; what comes out alike is kept as it was. */
+    private static void run(TreeMap<Source, Generator.Made> next, Source source, Generator generator) {
+        var before = next.get(source);
+        if (before != null && before.by().equals(generator)) {
+            return;
+        }
+        var now = generator.run();
+        if (before != null) {
+            var chunks = new ArrayList<Chunk>();
+            for (var i = 0; i < now.chunks().size(); i++) {
+                var chunk = now.chunks().get(i);
+                var same = i < before.chunks().size() && before.chunks().get(i).digest().equals(chunk.digest());
+                chunks.add(same ? before.chunks().get(i) : chunk);
+            }
+            now = new Generator.Made(generator, chunks, now.unfilled(), now.lost());
+        }
+        next.put(source, now);
+    }
+
+    private StandingSet follow(Decisions to, TreeMap<Source, Generator.Made> next) {
+        var removed = new ArrayList<Chunk>();
+        var added = new ArrayList<Chunk>();
+        made.forEach((source, was) -> {
+            var is = next.get(source);
+            if (was != is) {
+                Set<Chunk> stay = is == null ? Set.of() : identical(is.chunks());
+                was.chunks().stream().filter(c -> !stay.contains(c)).forEach(removed::add);
+            }
+        });
+        next.forEach((source, is) -> {
+            var was = made.get(source);
+            if (was != is) {
+                Set<Chunk> stood = was == null ? Set.of() : identical(was.chunks());
+                is.chunks().stream().filter(c -> !stood.contains(c)).forEach(added::add);
+            }
+        });
+        var count = new HashMap<>(counts);
+        removed.forEach(c -> count(c, count, -1));
+        added.forEach(c -> count(c, count, 1));
+        count.values().removeIf(n -> n == 0);
+        var total = count.values().stream().mapToLong(Long::longValue).sum();
+        if (total > MOST && total > size()) {
+            throw new Refused("rooms", "The set would take " + total + " placements; at most " + MOST + " are allowed. Allow longer pieces or make the rooms smaller.");
+        }
+        return new StandingSet(to, next, Collections.unmodifiableMap(count), new Changes(removed, added));
+    }
+
+    private static Set<Chunk> identical(List<Chunk> chunks) {
+        Set<Chunk> set = Collections.newSetFromMap(new IdentityHashMap<>());
+        set.addAll(chunks);
+        return set;
+    }
+
+    private static void count(Chunk chunk, Map<Kind, Long> counts, long sign) {
+        var each = new long[chunk.palette().size()];
+        for (var i = 0; i < chunk.size(); i++) {
+            each[chunk.rows().kind(i)]++;
+        }
+        for (var i = 0; i < each.length; i++) {
+            counts.merge(chunk.palette().get(i), sign * each[i], Long::sum);
+        }
+    }
+
+    public Decisions decisions() {
+        return decisions;
+    }
+
+    /** What is otherwise than in the set that this one was made from. */
+    public Changes since() {
+        return since;
+    }
+
+    public List<Chunk> chunks() {
+        if (chunks == null) {
+            chunks = made.values().stream().flatMap(m -> m.chunks().stream()).toList();
+        }
+        return chunks;
+    }
+
+    /** How often each kind stands; a kind that does not is not in it. */
+    public Map<Kind, Long> counts() {
+        return counts;
+    }
+
+    public long size() {
+        return counts.values().stream().mapToLong(Long::longValue).sum();
+    }
+
+    /** The kinds that the site has at hand: those that stand, and those that every kit offers once one is chosen. */
+    public Set<Kind> kinds() {
+        var kinds = new HashSet<>(counts.keySet());
+        if (decisions.kit().isPresent()) {
+            kinds.addAll(HousePieces.of(decisions.massing()));
+        }
+        return kinds;
+    }
+
+    public Optional<Standing> find(Place place) {
+        return Optional.ofNullable(locate(place)).map(l -> l.chunk().standing(l.row()));
+    }
+
+    /** Where a place is written. */
+    public record Located(Chunk chunk, int row) {
+    }
+
+    /** @return null where nothing stands there */
+    private Located locate(Place place) {
+        var source = place.source();
+        var there = locate(made.get(source), place);
+        return there != null ? there : locate(made.get(new Source.Lost()), place);
+    }
+
+    private static Located locate(Generator.Made in, Place place) {
+        if (in != null) {
+            for (var chunk : in.chunks()) {
+                var row = chunk.find(place);
+                if (row >= 0) {
+                    return new Located(chunk, row);
+                }
+            }
+        }
+        return null;
+    }
+
+    /** Tells what touches a box. */
+    public interface Touching {
+        void at(Chunk chunk, int row);
+    }
+
+    /** Tells all that touches the box. */
+    public void touching(Box box, Touching found) {
+        var list = chunks();
+        index().touching(box, i -> list.get(i).touching(box, row -> found.at(list.get(i), row)));
+    }
+
+    private BoxIndex index() {
+        if (index == null) {
+            index = new BoxIndex(chunks().stream().map(Chunk::extent).toList());
+        }
+        return index;
+    }
+
+    /** All that touches the box, in the order of the set. */
+    public List<Standing> near(Box box) {
+        var near = new ArrayList<Standing>();
+        touching(box, (chunk, row) -> near.add(chunk.standing(row)));
+        return near;
+    }
+
+    /** Every standing piece, in the order of the set. */
+    public List<Standing> all() {
+        var all = new ArrayList<Standing>();
+        chunks().forEach(c -> {
+            for (var i = 0; i < c.size(); i++) {
+                all.add(c.standing(i));
+            }
+        });
+        return all;
+    }
+
+    /** Spans that the chosen kinds cannot fill. */
+    public List<Generator.Unfilled> unfilled() {
+        return made.values().stream().flatMap(m -> m.unfilled().stream()).toList();
+    }
+
+    /** Departures whose place is gone. */
+    public List<Departure> lost() {
+        return lost(decisions, made);
+    }
+
+    private static List<Departure> lost(Decisions to, Map<Source, Generator.Made> made) {
+        var lost = new ArrayList<Departure>();
+        to.departures().forEach((source, all) -> {
+            var by = made.get(source);
+            lost.addAll(by == null ? all : by.lost());
+        });
+        lost.sort(Comparator.comparing(d -> d.place().toString()));
+        return lost;
+    }
+
+    /** Each chunk's digest by its name: what tells two sets apart. */
+    public Map<String, String> digests() {
+        var digests = new LinkedHashMap<String, String>();
+        chunks().forEach(c -> digests.put(c.name(), c.digest().toString()));
+        return digests;
+    }
+
+    /** What stands otherwise against another set, in numbers. */
+    public record Difference(long placed, long removed, long lost) {
+
+        public static Difference between(StandingSet before, StandingSet after) {
+            var was = places(after.since.removed());
+            var is = places(after.since.added());
+            var placed = is.entrySet().stream().filter(e -> !Objects.equals(was.get(e.getKey()), e.getValue())).count();
+            var removed = was.keySet().stream().filter(p -> !is.containsKey(p)).count();
+            return new Difference(placed, removed, Math.max(0, after.lost().size() - before.lost().size()));
+        }
+
+        private static Map<Place, Standing> places(List<Chunk> chunks) {
+            var places = new HashMap<Place, Standing>();
+            chunks.forEach(c -> {
+                for (var i = 0; i < c.size(); i++) {
+                    places.put(c.place(i), c.standing(i));
+                }
+            });
+            return places;
+        }
+    }
+}

@@ -1,0 +1,84 @@
+package hausbau.core.exchange;
+
+import hausbau.core.build.Place;
+import hausbau.core.build.Standing;
+import hausbau.core.massing.Massing;
+import hausbau.core.massing.Opening;
+import hausbau.core.massing.Room;
+import hausbau.core.massing.Whereabouts;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Vec;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/**
+ * What the nodes of a scene are called: under their level and their room, by what they are and where they stand, such as
+ * {@code north wall at 2 m, WAL-2000}.
+ */
+public final class NodeNames {
+
+    private final Massing massing;
+    private final Whereabouts whereabouts;
+    private final Map<Long, Room> rooms;
+    private final Map<Long, Opening> openings;
+    /** How often a name was given within its room: what stands twice in one place is told apart. */
+    private final Map<List<String>, Integer> given = new HashMap<>();
+
+    public NodeNames(Massing massing) {
+        this.massing = massing;
+        this.whereabouts = massing.whereabouts();
+        this.rooms = massing.rooms().stream().collect(Collectors.toMap(Room::id, Function.identity()));
+        this.openings = massing.openings().stream().collect(Collectors.toMap(Opening::id, Function.identity()));
+    }
+
+    /** Level and room of a piece, the level first. */
+    public List<String> path(Standing s) {
+        var room = room(s);
+        var floor = room == null ? whereabouts.floorUnder(s.stance().at()) : room.corner().z();
+        return List.of("floor at " + format(floor), room == null ? "in no room" : room.name());
+    }
+
+    private Room room(Standing s) {
+        var owner = s.place() instanceof Place.InRun p ? p.room() : s.place() instanceof Place.OfOpening p ? p.room()
+                : s.place() instanceof Place.AtCorner p ? p.room() : s.place() instanceof Place.Tile p ? p.room() : 0;
+        var known = rooms.get(owner);
+        if (known != null) {
+            return known;
+        }
+        var box = s.box();
+        return whereabouts.roomAt(new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, box.min().z())).orElse(null);
+    }
+
+    /** What it is and where it stands in its room. */
+    public String name(Standing s, String code) {
+        var name = place(s) + ", " + code;
+        var times = given.merge(List.of(String.valueOf(path(s)), name), 1, Integer::sum);
+        return times == 1 ? name : name + ", again " + times;
+    }
+
+    private String place(Standing s) {
+        var room = rooms.get(s.place() instanceof Place.InRun p ? p.room() : s.place() instanceof Place.Tile p ? p.room() : 0);
+        if (s.place() instanceof Place.InRun p && room != null) {
+            return p.side().label() + " wall at " + format(p.at());
+        }
+        if (s.place() instanceof Place.Tile p && room != null) {
+            return p.layer().label() + " at " + format(p.x()) + " " + format(p.y());
+        }
+        if (s.place() instanceof Place.AtCorner p) {
+            return p.corner().label() + " corner";
+        }
+        if (s.place() instanceof Place.OfOpening p && openings.containsKey(p.opening())) {
+            var opening = openings.get(p.opening());
+            return opening.side().label() + " wall, " + opening.kind().label() + " at " + massing.settings().unit().format(opening.at());
+        }
+        var at = s.stance().at();
+        return "at " + format(at.x()) + " " + format(at.y()) + " " + format(at.z());
+    }
+
+    private String format(long um) {
+        return massing.settings().unit().format(new Length(um));
+    }
+}

@@ -1,0 +1,138 @@
+package hausbau.core.kit;
+
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Unit;
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.Finish;
+import hausbau.core.shape.Mesh;
+import hausbau.core.shape.Point;
+import java.util.List;
+
+/**
+ * What makes two pieces the same: what they are for, how they are made, and the point that is set down. Everything that
+ * can be reckoned about a piece without knowing its code is reckoned here, once.
+ */
+public final class Kind {
+
+    private final Role role;
+    private final Recipe recipe;
+    private final Pivot pivot;
+    private final Box box;
+    private final List<Solid> solids;
+    private final int hash;
+
+    public Kind(Role role, Recipe recipe, Pivot pivot) {
+        this.role = role;
+        this.recipe = recipe;
+        this.pivot = pivot;
+        var by = Vec.ZERO.minus(pivot.in(recipe.size()));
+        this.box = new Box(Vec.ZERO, recipe.size()).movedBy(by);
+        this.solids = recipe.solids().stream().map(s -> new Solid(s.box().movedBy(by), s.round())).toList();
+        this.hash = 31 * (31 * role.ordinal() + recipe.hashCode()) + pivot.ordinal();
+    }
+
+    public Role role() {
+        return role;
+    }
+
+    public Recipe recipe() {
+        return recipe;
+    }
+
+    public Pivot pivot() {
+        return pivot;
+    }
+
+    public Vec size() {
+        return recipe.size();
+    }
+
+    /** Whether it only stands in for a piece that is still to be modelled. */
+    public boolean isStandIn() {
+        return recipe instanceof Recipe.StandIn;
+    }
+
+    /** The whole extent in the piece's own frame. */
+    public Box box() {
+        return box;
+    }
+
+    /** What holds its bodies, in its own frame. */
+    public List<Solid> solids() {
+        return solids;
+    }
+
+    /** Its surface in its own frame, millimetres. */
+    public Mesh mesh(Finish finish) {
+        var by = box.min();
+        return recipe.mesh(finish).movedBy(new Point(by.x() / 1000.0, by.y() / 1000.0, by.z() / 1000.0));
+    }
+
+    /**
+     * A code to begin from, such as {@code WAL-2000}: the role and the sizes that tell one from another; the height only
+     * where it is not the storey's.
+     */
+    public String suggestedCode(Length storey) {
+        var size = size();
+        var x = new Length(size.x());
+        if (recipe instanceof Recipe.Bench) {
+            return "PRP-BENCH";
+        }
+        if (recipe instanceof Recipe.Cubicle) {
+            return "PRP-CUBICLE";
+        }
+        if (recipe instanceof Recipe.Lamp) {
+            return "PRP-LAMP";
+        }
+        if (recipe instanceof Recipe.Tile) {
+            return Piece.code(role, x, new Length(size.y()));
+        }
+        var code = Piece.code(role, x);
+        return size.z() == storey.um() ? code : code + "-H" + new Length(size.z()).toMillimetres().toPlainString();
+    }
+
+    /** What a person calls it, its sizes in the unit. */
+    public String describe(Unit unit) {
+        var size = size();
+        var x = unit.format(new Length(size.x()));
+        if (recipe instanceof Recipe.OpeningPanel panel) {
+            var clear = panel.clear().size();
+            return role.label() + " " + unit.format(new Length(clear.x())) + " × " + unit.format(new Length(clear.z()));
+        }
+        if (recipe instanceof Recipe.Tile) {
+            return role.label() + " tile " + x + " × " + unit.format(new Length(size.y()));
+        }
+        if (recipe instanceof Recipe.Pillar) {
+            return "pillar " + unit.format(new Length(size.z()));
+        }
+        if (recipe instanceof Recipe.CornerPost) {
+            return "corner post";
+        }
+        if (recipe instanceof Recipe.Bench) {
+            return "bench";
+        }
+        if (recipe instanceof Recipe.Cubicle) {
+            return "changing cubicle";
+        }
+        if (recipe instanceof Recipe.Lamp) {
+            return "standing lamp";
+        }
+        return role.label() + " " + x;
+    }
+
+    @Override
+    public boolean equals(Object o) {
+        return this == o || o instanceof Kind k && hash == k.hash && role == k.role && pivot == k.pivot && recipe.equals(k.recipe);
+    }
+
+    @Override
+    public int hashCode() {
+        return hash;
+    }
+
+    @Override
+    public String toString() {
+        return role + " " + recipe + " " + pivot;
+    }
+}

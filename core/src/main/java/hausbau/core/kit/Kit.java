@@ -1,0 +1,77 @@
+package hausbau.core.kit;
+
+import hausbau.core.measure.Length;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The pieces that have a code within a site, by id; whether or not one of them is in use. A kind is in it once.
+ */
+public final class Kit {
+
+    public static final Kit EMPTY = new Kit(Map.of());
+
+    private final Map<Long, Piece> byId;
+    private final Map<Kind, Long> ids = new HashMap<>();
+
+    public Kit(Map<Long, Piece> pieces) {
+        byId = new LinkedHashMap<>(pieces);
+        byId.forEach((id, piece) -> ids.putIfAbsent(piece.kind(), id));
+    }
+
+    public Map<Long, Piece> pieces() {
+        return byId;
+    }
+
+    public Optional<Piece> piece(long id) {
+        return Optional.ofNullable(byId.get(id));
+    }
+
+    public Optional<Long> id(Kind kind) {
+        return Optional.ofNullable(ids.get(kind));
+    }
+
+    /** The code of a kind; what it is where it has none. */
+    public String code(Kind kind) {
+        var id = ids.get(kind);
+        return id == null ? kind.role().label() : byId.get(id).code();
+    }
+
+    /** Those of the kinds that have no code yet, each once, in the order given. */
+    public List<Kind> unnamed(Collection<Kind> kinds) {
+        return kinds.stream().filter(k -> !ids.containsKey(k)).distinct().toList();
+    }
+
+    /** A code for each of these kinds, in their order: the one it suggests, or with a number where that one is given. */
+    public List<String> codes(List<Kind> unnamed, Length storey) {
+        var given = new HashSet<String>();
+        byId.values().forEach(p -> given.add(p.code()));
+        return unnamed.stream().map(kind -> free(kind.suggestedCode(storey), given)).toList();
+    }
+
+    /** The code wanted for a kind, or with a number where it is given to another. */
+    public String codeFor(String wanted) {
+        var given = new HashSet<String>();
+        byId.values().forEach(p -> given.add(p.code()));
+        return free(wanted, given);
+    }
+
+    private static String free(String wanted, HashSet<String> given) {
+        var code = wanted;
+        for (var n = 2; !given.add(code); n++) {
+            code = wanted + "-" + n;
+        }
+        return code;
+    }
+
+    public Kit with(Map<Long, Piece> more) {
+        var all = new LinkedHashMap<>(byId);
+        all.putAll(more);
+        return new Kit(all);
+    }
+}

@@ -1,0 +1,2 @@
+/** Migrations that need more than SQL. */
+package hausbau.server.migration;

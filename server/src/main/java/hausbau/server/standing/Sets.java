@@ -1,0 +1,263 @@
+package hausbau.server.standing;
+
+import hausbau.core.build.Chunk;
+import hausbau.core.build.Decisions;
+import hausbau.core.build.Hands;
+import hausbau.core.build.StandingSet;
+import hausbau.core.kit.Kit;
+import hausbau.core.survey.Survey;
+import hausbau.server.store.Aggregate;
+import hausbau.server.store.Stores;
+import hausbau.server.store.site.SiteRow;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * The computed sets of the sites in use. What is kept here can be lost at any time: it is computed again from what is
+ * stored, here or on another server.
+ */
+@Component
+public class Sets {
+
+    /** Standing pieces kept in all; a site of 100 000 takes some 30 MB. */
+    private static final long MOST_PIECES = 1_500_000;
+    /** States of a site that a browser may still be on its way from. */
+    private static final int PAST = 32;
+
+    /** What is kept of a site. */
+    private static final class Kept {
+
+        private SiteState state;
+        private final Deque<SiteState> past = new ArrayDeque<>();
+        private Survey survey;
+        private long surveyed = -1;
+    }
+
+    private final Stores stores;
+    private final JdbcTemplate jdbc;
+    private final TransactionTemplate reading;
+    private final TransactionTemplate writing;
+    private final Map<Long, Kept> kept = new LinkedHashMap<>(16, 0.75f, true);
+
+    Sets(Stores stores, JdbcTemplate jdbc, PlatformTransactionManager transactions) {
+        this.stores = stores;
+        this.jdbc = jdbc;
+        this.reading = new TransactionTemplate(transactions);
+        reading.setReadOnly(true);
+        reading.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
+        this.writing = new TransactionTemplate(transactions);
+        writing.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+    }
+
+    /**
+     * The site as it stands in the database now.
+     *
+     * @throws hausbau.server.store.NotFound if there is none
+     */
+    public SiteState current(long siteId) {
+        if (TransactionSynchronizationManager.isActualTransactionActive() && !TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+            // What is not yet in the database for good is not kept.
+            return within(stores.sites().site(siteId));
+        }
+        var read = reading.execute(status -> {
+            var site = stores.sites().site(siteId);
+            return find(siteId, site.revision()).map(Read::of).orElseGet(() -> new Read(load(site), site));
+        });
+        if (read.site() == null || read.state().kit().unnamed(read.state().set().kinds()).isEmpty()) {
+            return read.site() == null ? read.state() : publish(read.state());
+        }
+        // Kinds that no edit has named yet: the site was made by an earlier version.
+        return publish(writing.execute(status -> named(load(stores.sites().lockedSite(siteId)))));
+    }
+
+    private record Read(SiteState state, SiteRow site) {
+
+        static Read of(SiteState state) {
+            return new Read(state, null);
+        }
+    }
+
+    /** The same for a site that the transaction holds. */
+    public SiteState within(SiteRow locked) {
+        return find(locked.getId(), locked.revision()).orElseGet(() -> named(load(locked)));
+    }
+
+    private Optional<SiteState> find(long siteId, long revision) {
+        synchronized (kept) {
+            var known = kept.get(siteId);
+            return known == null ? Optional.empty() : known.state.revision() == revision ? Optional.of(known.state)
+                    : known.past.stream().filter(s -> s.revision() == revision).findFirst();
+        }
+    }
+
+    /** What follows once other things are decided; kinds that are new get their codes within the transaction. */
+    public SiteState follow(SiteState from, long revision, Decisions to) {
+        return named(new SiteState(from.siteId(), revision, from.set().next(to), from.kit()));
+    }
+
+    private SiteState named(SiteState state) {
+        var settings = state.settings();
+        var kit = stores.kits().name(state.siteId(), state.kit(), state.set().kinds(), settings.storey(), settings.unit());
+        return kit == state.kit() ? state : new SiteState(state.siteId(), state.revision(), state.set(), kit);
+    }
+
+    /** Reads what was decided. From a state that is known only the placements that changed since are read. */
+    private SiteState load(SiteRow site) {
+        SiteState before;
+        synchronized (kept) {
+            var known = kept.get(site.getId());
+            before = known == null ? null : known.state;
+        }
+        if (before != null && before.revision() < site.revision()) {
+            var caughtUp = catchUp(before, site);
+            if (caughtUp.isPresent()) {
+                return caughtUp.get();
+            }
+        }
+        var kit = stores.kits().kit(site.getId(), site.settings().unit());
+        var massing = stores.massing().massing(site);
+        var hands = Hands.EMPTY.with(stores.sets().placements(site.getId(), kit), Set.of());
+        var departures = Decisions.bySource(stores.sets().departures(site.getId()).stream().map(d -> d.toDeparture(kit)).toList());
+        var decisions = new Decisions(massing, site.kit(), hands, departures);
+        var set = before == null ? StandingSet.of(decisions) : before.set().next(decisions);
+        return new SiteState(site.getId(), site.revision(), set, kit);
+    }
+
+    private Optional<SiteState> catchUp(SiteState before, SiteRow site) {
+        var ids = new HashSet<Long>();
+        var parts = new HashSet<String>();
+        var known = new long[1];
+        jdbc.query("select touched, parts from revision where site_id = ? and revision > ?", row -> {
+            known[0]++;
+            ids.addAll(List.of((Long[]) row.getArray(1).getArray()));
+            parts.addAll(List.of((String[]) row.getArray(2).getArray()));
+        }, site.getId(), before.revision());
+        parts.removeAll(Set.of(Aggregate.Part.BOARD.name(), Aggregate.Part.SURVEY.name(), Aggregate.Part.NONE.name()));
+        if (known[0] != site.revision() - before.revision() || !Set.of(Aggregate.Part.SET.name()).containsAll(parts)) {
+            return Optional.empty();
+        }
+        if (parts.isEmpty()) {
+            return Optional.of(new SiteState(site.getId(), site.revision(), before.set(), before.kit()));
+        }
+        var kit = stores.kits().kit(site.getId(), site.settings().unit());
+        var changed = stores.sets().placements(site.getId(), kit, ids);
+        var gone = new HashSet<>(ids);
+        changed.forEach(h -> gone.remove(h.id()));
+        var departures = stores.sets().departures(site.getId()).stream().map(d -> d.toDeparture(kit)).collect(Collectors.toList());
+        var same = new HashSet<>(departures).equals(new HashSet<>(before.decisions().allDepartures()));
+        var to = new Decisions(before.decisions().massing(), before.decisions().kit(), before.decisions().hands().with(changed, gone),
+                same ? before.decisions().departures() : Decisions.bySource(departures));
+        return Optional.of(new SiteState(site.getId(), site.revision(), before.set().next(to), kit));
+    }
+
+    /** Keeps a state that is in the database for good. */
+    public SiteState publish(SiteState state) {
+        synchronized (kept) {
+            var known = kept.computeIfAbsent(state.siteId(), id -> new Kept());
+            if (known.state == null || known.state.revision() < state.revision()) {
+                if (known.state != null) {
+                    known.past.addLast(known.state);
+                    if (known.past.size() > PAST) {
+                        known.past.removeFirst();
+                    }
+                }
+                known.state = state;
+            } else if (known.state.revision() == state.revision() && known.state.kit() != state.kit()) {
+                known.state = state;
+            }
+            shrink(state.siteId());
+            return state;
+        }
+    }
+
+    private void shrink(long keep) {
+        var pieces = kept.values().stream().mapToLong(k -> k.state.set().size()).sum();
+        for (var all = kept.entrySet().iterator(); pieces > MOST_PIECES && all.hasNext(); ) {
+            var eldest = all.next();
+            if (eldest.getKey() != keep) {
+                pieces -= eldest.getValue().state.set().size();
+                all.remove();
+            }
+        }
+    }
+
+    /** Forgets a site, or all that is kept of it. */
+    public void forget(long siteId) {
+        synchronized (kept) {
+            kept.remove(siteId);
+        }
+    }
+
+    /** The state at a revision, if it is still known. */
+    public Optional<SiteState> past(long siteId, long revision) {
+        return find(siteId, revision);
+    }
+
+    /** A chunk of the site's, of this state or of one before it, by its digest. */
+    public Optional<Chunk> chunk(SiteState state, String digest) {
+        var states = new ArrayDeque<SiteState>();
+        synchronized (kept) {
+            var known = kept.get(state.siteId());
+            if (known != null) {
+                known.past.forEach(states::addFirst);
+            }
+        }
+        states.addFirst(state);
+        return states.stream().map(SiteState::set).distinct().flatMap(s -> s.chunks().stream())
+                .filter(c -> c.digest().toString().equals(digest)).findFirst();
+    }
+
+    /** What the survey finds in this state. It follows from the last one, so that it costs what has changed since. */
+    public Survey survey(SiteState state) {
+        Kept known;
+        synchronized (kept) {
+            known = kept.computeIfAbsent(state.siteId(), id -> {
+                var fresh = new Kept();
+                fresh.state = state;
+                return fresh;
+            });
+        }
+        synchronized (known) {
+            if (known.survey == null || known.surveyed > state.revision()) {
+                var survey = known.survey == null ? Survey.of(state.set(), state.kit()) : known.survey.next(state.set(), state.kit());
+                if (known.surveyed < state.revision()) {
+                    known.survey = survey;
+                    known.surveyed = state.revision();
+                }
+                return survey;
+            }
+            if (known.surveyed < state.revision()) {
+                known.survey = known.survey.next(state.set(), state.kit());
+                known.surveyed = state.revision();
+            }
+            return known.survey;
+        }
+    }
+
+    /** The pieces of a site's kit, by id: what stands, what is at hand, and what the piece list speaks of. */
+    public static List<Long> atHand(SiteState state, List<Long> linked) {
+        var ids = state.set().kinds().stream().map(state::id).collect(Collectors.toSet());
+        linked.stream().filter(id -> state.kit().piece(id).isPresent()).forEach(ids::add);
+        Kit kit = state.kit();
+        return kit.pieces().keySet().stream().filter(ids::contains).sorted((a, b) -> {
+            var p = kit.pieces().get(a);
+            var q = kit.pieces().get(b);
+            var byRole = p.role().compareTo(q.role());
+            var bySize = Long.compare(q.size().x(), p.size().x());
+            return byRole != 0 ? byRole : bySize != 0 ? bySize : p.code().compareTo(q.code());
+        }).toList();
+    }
+}

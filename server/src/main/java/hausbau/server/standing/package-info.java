@@ -1,0 +1,2 @@
+/** Computed sets, kept in memory by revision. */
+package hausbau.server.standing;

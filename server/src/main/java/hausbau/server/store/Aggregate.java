@@ -1,0 +1,87 @@
+package hausbau.server.store;
+
+import hausbau.server.store.board.BoardItemRow;
+import hausbau.server.store.brief.BriefRow;
+import hausbau.server.store.list.ListedRow;
+import hausbau.server.store.massing.OpeningRow;
+import hausbau.server.store.massing.RoomRow;
+import hausbau.server.store.set.AcceptedRow;
+import hausbau.server.store.set.DepartureRow;
+import hausbau.server.store.site.SiteRow;
+import hausbau.server.store.takeoff.DeclinedRow;
+import hausbau.server.store.takeoff.MarkRow;
+import hausbau.server.store.takeoff.PlaneRow;
+import hausbau.server.store.takeoff.TagRow;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Everything that is stored about a site: the one list that journal, copying and feed go by. In the order in which rows
+ * must be added, since later ones refer to earlier ones.
+ */
+public enum Aggregate {
+    SITE("site", Part.SITE, SiteRow.class),
+    PIECE("piece", Part.NONE),
+    ROOM("room", Part.MASSING, RoomRow.class),
+    OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),
+    PLACEMENT("placement", Part.SET, "piece_id"),
+    DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),
+    ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),
+    BRIEF("brief", Part.BOARD, BriefRow.class),
+    STAGE_TIME("stage_time", Part.NONE),
+    MEDIA("media", Part.NONE),
+    BOARD_ITEM("board_item", Part.BOARD, BoardItemRow.class, "media_id"),
+    PLANE("plane", Part.BOARD, PlaneRow.class, "picture_id"),
+    LISTED("listed_piece", Part.BOARD, ListedRow.class, "piece_id", "picture_id"),
+    TAG("tag", Part.BOARD, TagRow.class, "listed_id"),
+    MARK("mark", Part.BOARD, MarkRow.class, "picture_id", "plane_id", "tag_id"),
+    DECLINED("declined", Part.BOARD, DeclinedRow.class);
+
+    /** What a browser fetches again after a change. */
+    public enum Part { NONE, SITE, MASSING, SET, SURVEY, BOARD }
+
+    private final String table;
+    private final Part part;
+    private final Class<? extends Row> type;
+    private final List<String> references;
+
+    Aggregate(String table, Part part, Class<? extends Row> type, String... references) {
+        this.table = table;
+        this.part = part;
+        this.type = type;
+        this.references = List.of(references);
+    }
+
+    Aggregate(String table, Part part, String... references) {
+        this(table, part, null, references);
+    }
+
+    public String table() {
+        return table;
+    }
+
+    public Part part() {
+        return part;
+    }
+
+    /** The rows as entities; none for those that are written otherwise. */
+    public Optional<Class<? extends Row>> type() {
+        return Optional.ofNullable(type);
+    }
+
+    /** Columns that hold the id of another row of the site, or 0. */
+    public List<String> references() {
+        return references;
+    }
+
+    /** Whether its rows have an id of their own. */
+    public boolean hasIds() {
+        return this != STAGE_TIME;
+    }
+
+    public static Aggregate of(Row row) {
+        return Arrays.stream(values()).filter(a -> a.type != null && a.type.isInstance(row)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(row.getClass() + " is not kept in the journal"));
+    }
+}

@@ -1,0 +1,78 @@
+package hausbau.server.store.kit;
+
+import hausbau.core.kit.Kind;
+import hausbau.core.kit.Kit;
+import hausbau.core.kit.Piece;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Role;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Unit;
+import hausbau.server.store.site.SiteStore;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Repository;
+
+/**
+ * The kinds of each site with their codes. A kind is entered once, when it is first needed, and never taken out, so that a
+ * code is never given to another; what is in the kit is what stands, and what a person has at hand.
+ */
+@Repository
+public class KitStore {
+
+    private final JdbcTemplate jdbc;
+    private final SiteStore sites;
+
+    public KitStore(JdbcTemplate jdbc, SiteStore sites) {
+        this.jdbc = jdbc;
+        this.sites = sites;
+    }
+
+    /** @param unit what names are written in */
+    public Kit kit(long siteId, Unit unit) {
+        var pieces = new LinkedHashMap<Long, Piece>();
+        jdbc.query("select id, code, name, role, pivot, recipe::text from piece where site_id = ? order by id", row -> {
+            var kind = new Kind(Role.valueOf(row.getString(4)), RecipeJson.read(row.getString(6)), Pivot.valueOf(row.getString(5)));
+            pieces.put(row.getLong(1), new Piece(row.getString(2), row.getString(3).isEmpty() ? kind.describe(unit) : row.getString(3), kind));
+        }, siteId);
+        return new Kit(pieces);
+    }
+
+    /** Enters the kinds that have no code yet, each under the code it suggests or one like it. */
+    public Kit name(long siteId, Kit kit, Collection<Kind> kinds, Length storey, Unit unit) {
+        var unnamed = kit.unnamed(kinds).stream().sorted((a, b) -> order(a).compareTo(order(b))).toList();
+        if (unnamed.isEmpty()) {
+            return kit;
+        }
+        var codes = kit.codes(unnamed, storey);
+        for (var i = 0; i < unnamed.size(); i++) {
+            enter(siteId, codes.get(i), "", unnamed.get(i));
+        }
+        return kit(siteId, unit);
+    }
+
+    /** Kinds are entered in an order that does not hang on hashes: codes that clash are numbered alike everywhere. */
+    private static String order(Kind kind) {
+        return kind.toString();
+    }
+
+    private void enter(long siteId, String code, String name, Kind kind) {
+        jdbc.update("insert into piece (id, site_id, code, name, role, pivot, recipe) values (?, ?, ?, ?, ?, ?, ?::jsonb) on conflict do nothing",
+                sites.nextId(), siteId, code, name, kind.role().name(), kind.pivot().name(), RecipeJson.write(kind.recipe()));
+    }
+
+    /** Enters a kind under a code and a name that a person gave; one that is known keeps its own. */
+    public Kit name(long siteId, Kit kit, String code, String name, Kind kind, Unit unit) {
+        if (kit.id(kind).isPresent()) {
+            return kit;
+        }
+        enter(siteId, kit.codeFor(code), name, kind);
+        return kit(siteId, unit);
+    }
+
+    /** The ids of all pieces of a site. */
+    public List<Long> ids(long siteId) {
+        return jdbc.queryForList("select id from piece where site_id = ?", Long.class, siteId);
+    }
+}

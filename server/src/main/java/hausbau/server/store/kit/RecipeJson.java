@@ -1,0 +1,64 @@
+package hausbau.server.store.kit;
+
+import hausbau.core.kit.Recipe;
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Vec;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** How a piece is made, as JSON with the version it is written in; lengths in whole micrometres. */
+public final class RecipeJson {
+
+    private static final int VERSION = 1;
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private RecipeJson() {
+    }
+
+    public static String write(Recipe recipe) {
+        var json = JSON.createObjectNode().put("version", VERSION).put("made", made(recipe));
+        vec(json, "size", recipe.size());
+        if (recipe instanceof Recipe.OpeningPanel panel) {
+            vec(json, "clearFrom", panel.clear().min());
+            vec(json, "clearTo", panel.clear().max());
+        }
+        return JSON.writeValueAsString(json);
+    }
+
+    private static String made(Recipe recipe) {
+        return recipe instanceof Recipe.WallPanel ? "wall" : recipe instanceof Recipe.OpeningPanel ? "opening"
+                : recipe instanceof Recipe.CornerPost ? "post" : recipe instanceof Recipe.Tile ? "tile"
+                : recipe instanceof Recipe.StandIn ? "stand-in" : recipe instanceof Recipe.Pillar ? "pillar"
+                : recipe instanceof Recipe.Bench ? "bench" : recipe instanceof Recipe.Cubicle ? "cubicle" : "lamp";
+    }
+
+    private static void vec(ObjectNode json, String field, Vec v) {
+        json.putArray(field).add(v.x()).add(v.y()).add(v.z());
+    }
+
+    /** @throws IllegalArgumentException if it is of a version or a make that is not known */
+    public static Recipe read(String text) {
+        var json = JSON.readTree(text);
+        if (json.get("version").asInt() != VERSION) {
+            throw new IllegalArgumentException("a recipe of version " + json.get("version") + " cannot be read");
+        }
+        var size = vec(json.get("size"));
+        return switch (json.get("made").asString()) {
+            case "wall" -> new Recipe.WallPanel(size);
+            case "opening" -> new Recipe.OpeningPanel(size, new Box(vec(json.get("clearFrom")), vec(json.get("clearTo"))));
+            case "post" -> new Recipe.CornerPost(size);
+            case "tile" -> new Recipe.Tile(size);
+            case "stand-in" -> new Recipe.StandIn(size);
+            case "pillar" -> new Recipe.Pillar(size);
+            case "bench" -> new Recipe.Bench();
+            case "cubicle" -> new Recipe.Cubicle();
+            case "lamp" -> new Recipe.Lamp();
+            default -> throw new IllegalArgumentException("a recipe made as " + json.get("made") + " is not known");
+        };
+    }
+
+    private static Vec vec(JsonNode json) {
+        return new Vec(json.get(0).asLong(), json.get(1).asLong(), json.get(2).asLong());
+    }
+}

@@ -1,0 +1,32 @@
+package hausbau.server.store.massing;
+
+import hausbau.core.massing.Massing;
+import hausbau.server.store.site.SiteRow;
+import jakarta.persistence.EntityManager;
+import java.util.List;
+import org.springframework.stereotype.Repository;
+
+/** Rooms and openings. */
+@Repository
+public class MassingStore {
+
+    private final EntityManager rows;
+
+    public MassingStore(EntityManager rows) {
+        this.rows = rows;
+    }
+
+    public List<RoomRow> rooms(long siteId) {
+        return rows.createQuery("from RoomRow where siteId = :site order by id", RoomRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public List<OpeningRow> openings(long siteId) {
+        return rows.createQuery("from OpeningRow where siteId = :site order by id", OpeningRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    /** @throws hausbau.core.measure.Refused if what stands in the rows is no massing that can be built */
+    public Massing massing(SiteRow site) {
+        return new Massing(site.settings(), rooms(site.getId()).stream().map(RoomRow::toRoom).toList(),
+                openings(site.getId()).stream().map(OpeningRow::toOpening).toList());
+    }
+}

@@ -1,0 +1,72 @@
+package hausbau.server.store.set;
+
+import hausbau.core.build.Departure;
+import hausbau.core.build.Place;
+import hausbau.core.build.Stance;
+import hausbau.core.kit.Kit;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
+import hausbau.server.store.Row;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+
+/** What a hand changed about a derived piece. */
+@Entity
+@Table(name = "departure")
+public class DepartureRow implements Row {
+
+    @Id
+    Long id;
+    long siteId;
+    String place;
+    /** 0 where the place is left empty. */
+    long pieceId;
+    long xUm;
+    long yUm;
+    long zUm;
+    short quarterTurns;
+    boolean mirrored;
+    double freeDegrees;
+    boolean free;
+
+    protected DepartureRow() {
+    }
+
+    public DepartureRow(long id, long siteId, Departure departure, Kit kit) {
+        this.id = id;
+        this.siteId = siteId;
+        set(departure, kit);
+    }
+
+    public final void set(Departure departure, Kit kit) {
+        place = departure.place().toString();
+        if (departure instanceof Departure.Restood d) {
+            pieceId = kit.id(d.kind()).orElseThrow();
+            xUm = d.stance().at().x();
+            yUm = d.stance().at().y();
+            zUm = d.stance().at().z();
+            quarterTurns = (short) d.stance().turn().quarters();
+            mirrored = d.stance().mirrored();
+            freeDegrees = d.stance().freeDegrees();
+            free = d.free();
+        } else {
+            pieceId = 0;
+        }
+    }
+
+    public Departure toDeparture(Kit kit) {
+        var at = Place.parse(place);
+        return pieceId == 0 ? new Departure.LeftOut(at) : new Departure.Restood(at, kit.piece(pieceId).orElseThrow().kind(),
+                new Stance(new Vec(xUm, yUm, zUm), new Turn(quarterTurns), mirrored, freeDegrees), free);
+    }
+
+    public String place() {
+        return place;
+    }
+
+    @Override
+    public Long getId() {
+        return id;
+    }
+}

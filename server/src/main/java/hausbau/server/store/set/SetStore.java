@@ -1,0 +1,129 @@
+package hausbau.server.store.set;
+
+import hausbau.core.build.HandPlacement;
+import hausbau.core.kit.Kit;
+import jakarta.persistence.EntityManager;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import org.hibernate.Session;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Repository;
+
+/**
+ * What a hand decided about the set: placements, departures, accepted findings. Placements are written by plain JDBC, as
+ * many at once as an edit has: a hundred thousand of them are no entities.
+ */
+@Repository
+public class SetStore {
+
+    private static final String COLUMNS = "id, piece_id, x_um, y_um, z_um, quarter_turns, mirrored, free_degrees, free";
+    private static final String VALUES = "unnest(?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::smallint[], ?::boolean[], ?::float8[], ?::boolean[])";
+    private static final String INSERT = "insert into placement (site_id, " + COLUMNS + ") select ?, * from " + VALUES;
+    private static final String UPDATE = "update placement p set piece_id = v.piece_id, x_um = v.x_um, y_um = v.y_um, z_um = v.z_um, quarter_turns = v.quarter_turns, "
+            + "mirrored = v.mirrored, free_degrees = v.free_degrees, free = v.free from " + VALUES + " as v(" + COLUMNS + ") where p.site_id = ? and p.id = v.id";
+    private static final String DELETE = "delete from placement where site_id = ? and id = any(?::bigint[])";
+
+    private final EntityManager rows;
+    private final JdbcTemplate jdbc;
+
+    public SetStore(EntityManager rows, JdbcTemplate jdbc) {
+        this.rows = rows;
+        this.jdbc = jdbc;
+    }
+
+    public List<HandPlacement> placements(long siteId, Kit kit) {
+        return read("", kit, siteId);
+    }
+
+    public List<HandPlacement> placements(long siteId, Kit kit, Collection<Long> ids) {
+        return read(" and id = any(?)", kit, siteId, ids.toArray(Long[]::new));
+    }
+
+    private List<HandPlacement> read(String which, Kit kit, Object... arguments) {
+        var placements = new ArrayList<HandPlacement>();
+        jdbc.query("select " + COLUMNS + " from placement where site_id = ?" + which + " order by id", row -> {
+            placements.add(new HandRow(row.getLong(2), row.getLong(3), row.getLong(4), row.getLong(5), row.getInt(6), row.getBoolean(7), row.getDouble(8),
+                    row.getBoolean(9)).toPlacement(row.getLong(1), kit));
+        }, arguments);
+        return placements;
+    }
+
+    public void add(long siteId, Map<Long, HandRow> placements) {
+        write(placements, INSERT, (statement, connection) -> {
+            statement.setLong(1, siteId);
+            return 2;
+        }, statement -> { });
+    }
+
+    public void change(long siteId, Map<Long, HandRow> placements) {
+        write(placements, UPDATE, (statement, connection) -> 1, statement -> statement.setLong(10, siteId));
+    }
+
+    private interface Before {
+        int set(PreparedStatement statement, Connection connection) throws SQLException;
+    }
+
+    private interface After {
+        void set(PreparedStatement statement) throws SQLException;
+    }
+
+    private void write(Map<Long, HandRow> placements, String sql, Before before, After after) {
+        if (placements.isEmpty()) {
+            return;
+        }
+        rows.unwrap(Session.class).doWork(connection -> {
+            try (var statement = connection.prepareStatement(sql)) {
+                var at = before.set(statement, connection);
+                statement.setArray(at, connection.createArrayOf("bigint", placements.keySet().toArray()));
+                at = longs(statement, connection, placements, at, HandRow::pieceId, HandRow::xUm, HandRow::yUm, HandRow::zUm);
+                array(statement, connection, placements, ++at, "smallint", HandRow::quarterTurns);
+                array(statement, connection, placements, ++at, "boolean", HandRow::mirrored);
+                array(statement, connection, placements, ++at, "float8", HandRow::freeDegrees);
+                array(statement, connection, placements, ++at, "boolean", HandRow::free);
+                after.set(statement);
+                statement.executeUpdate();
+            }
+        });
+    }
+
+    @SafeVarargs
+    private static int longs(PreparedStatement statement, Connection connection, Map<Long, HandRow> placements, int before, Function<HandRow, Long>... columns)
+            throws SQLException {
+        var at = before;
+        for (var column : columns) {
+            array(statement, connection, placements, ++at, "bigint", column);
+        }
+        return at;
+    }
+
+    private static void array(PreparedStatement statement, Connection connection, Map<Long, HandRow> placements, int at, String type, Function<HandRow, ?> column)
+            throws SQLException {
+        statement.setArray(at, connection.createArrayOf(type, placements.values().stream().map(column).toArray()));
+    }
+
+    public void remove(long siteId, Collection<Long> ids) {
+        if (!ids.isEmpty()) {
+            jdbc.update(DELETE, siteId, ids.toArray(Long[]::new));
+        }
+    }
+
+    public List<DepartureRow> departures(long siteId) {
+        return rows.createQuery("from DepartureRow where siteId = :site order by id", DepartureRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    /** Those at these places. */
+    public List<DepartureRow> departures(long siteId, Collection<String> places) {
+        return rows.createQuery("from DepartureRow where siteId = :site and place in :places order by id", DepartureRow.class)
+                .setParameter("site", siteId).setParameter("places", places).getResultList();
+    }
+
+    public List<AcceptedRow> accepted(long siteId) {
+        return rows.createQuery("from AcceptedRow where siteId = :site order by id", AcceptedRow.class).setParameter("site", siteId).getResultList();
+    }
+}

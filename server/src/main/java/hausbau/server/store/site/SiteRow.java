@@ -1,0 +1,135 @@
+package hausbau.server.store.site;
+
+import hausbau.server.store.Row;
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import hausbau.core.build.KitChoice;
+import hausbau.core.massing.SiteSettings;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Unit;
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+@Entity
+@Table(name = "site")
+public class SiteRow implements Row {
+
+    @Id
+    Long id;
+    String name;
+    @Enumerated(EnumType.STRING)
+    Unit unit;
+    long stepUm;
+    long wallUm;
+    long storeyUm;
+    int pixelsPerMetre;
+    boolean tilesByCentre;
+    /** Wall lengths, falling; empty until a kit is chosen. */
+    long[] kitKinds = {};
+    long[] kitTiles = {};
+    long kitStepUm;
+    long kitMinUm;
+    long kitMaxUm;
+    /** Raised by every edit, undo and redo; like those below not part of what an edit changes, and written by the store. */
+    @JsonIgnore
+    @Column(updatable = false)
+    long revision;
+    @JsonIgnore
+    @Column(updatable = false)
+    long journalEnd;
+    /** The last entry of the journal; those after {@link #journalEnd} are undone. */
+    @JsonIgnore
+    @Column(updatable = false)
+    long journalTop;
+    @JsonIgnore
+    @Column(updatable = false)
+    Instant changedAt;
+
+    protected SiteRow() {
+    }
+
+    public SiteRow(long id, String name, SiteSettings settings) {
+        this.id = id;
+        this.name = name;
+        this.changedAt = Instant.now();
+        set(settings);
+    }
+
+    @Override
+    public Long getId() {
+        return id;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public void rename(String newName) {
+        name = newName;
+    }
+
+    public SiteSettings settings() {
+        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre);
+    }
+
+    public final void set(SiteSettings settings) {
+        unit = settings.unit();
+        stepUm = settings.step().um();
+        wallUm = settings.wall().um();
+        storeyUm = settings.storey().um();
+        pixelsPerMetre = settings.pixelsPerMetre();
+        tilesByCentre = settings.tilesByCentre();
+    }
+
+    public Optional<KitChoice> kit() {
+        return kitKinds.length == 0 ? Optional.empty() : Optional.of(new KitChoice(new Length(kitStepUm), lengths(kitKinds), lengths(kitTiles),
+                new Length(kitMinUm), new Length(kitMaxUm)));
+    }
+
+    private static List<Length> lengths(long[] um) {
+        return Arrays.stream(um).mapToObj(Length::new).toList();
+    }
+
+    public void set(KitChoice kit) {
+        kitKinds = kit.kinds().stream().mapToLong(Length::um).toArray();
+        kitTiles = kit.tiles().stream().mapToLong(Length::um).toArray();
+        kitStepUm = kit.step().um();
+        kitMinUm = kit.minPiece().um();
+        kitMaxUm = kit.maxPiece().um();
+    }
+
+    public long revision() {
+        return revision;
+    }
+
+    public long journalEnd() {
+        return journalEnd;
+    }
+
+    public Instant changedAt() {
+        return changedAt;
+    }
+
+    public boolean hasUndone() {
+        return journalTop > journalEnd;
+    }
+
+    public long journalTop() {
+        return journalTop;
+    }
+
+    /** @param isNew whether the entry at the end is the journal's last, so that nothing is undone */
+    public void advance(long newJournalEnd, boolean isNew) {
+        revision++;
+        journalTop = isNew ? newJournalEnd : journalTop;
+        journalEnd = newJournalEnd;
+        changedAt = Instant.now();
+    }
+}

@@ -1,0 +1,87 @@
+package hausbau.server.work;
+
+import hausbau.server.store.Aggregate;
+import hausbau.server.store.Stores;
+import hausbau.server.store.site.SiteRow;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Copies a site: every aggregate by its rows, each row under an id of its own, whatever refers to it with it. */
+@Component
+class SiteCopying {
+
+    /** Ids within words, such as the places of departures. */
+    private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening)\\.(\\d+)");
+
+    private final Stores stores;
+    private final JdbcTemplate jdbc;
+
+    SiteCopying(Stores stores, JdbcTemplate jdbc) {
+        this.stores = stores;
+        this.jdbc = jdbc;
+    }
+
+    /** @return the id of the copy */
+    @Transactional
+    long copy(long id, String name) {
+        // Held, so that no edit falls between one table and the next.
+        var from = stores.sites().lockedSite(id);
+        var copy = new SiteRow(stores.nextId(), name, from.settings());
+        from.kit().ifPresent(copy::set);
+        stores.sites().add(copy);
+        jdbc.execute("create temporary table new_id (old bigint primary key, fresh bigint) on commit drop");
+        for (var aggregate : Aggregate.values()) {
+            if (aggregate != Aggregate.SITE && aggregate.hasIds()) {
+                // One value of the sequence stands for a block of 100 ids; ids of a block stay together.
+                jdbc.update("insert into new_id select id, base + row_number() over (partition by block order by id) - 1 from (select id, block, "
+                        + "first_value(value) over (partition by block order by id) as base from (select id, (row_number() over (order by id) - 1) / 100 as block, "
+                        + "case when (row_number() over (order by id) - 1) % 100 = 0 then nextval('hausbau_id') end as value from " + aggregate.table()
+                        + " where site_id = ?) numbered) based", id);
+            }
+        }
+        for (var aggregate : Aggregate.values()) {
+            if (aggregate != Aggregate.SITE) {
+                copyRows(aggregate, id, copy.getId());
+            }
+        }
+        rename(copy.getId());
+        return copy.getId();
+    }
+
+    private void copyRows(Aggregate aggregate, long from, long to) {
+        var columns = jdbc.queryForList("select column_name from information_schema.columns where table_schema = current_schema() and table_name = ? "
+                + "order by ordinal_position", String.class, aggregate.table());
+        var values = columns.stream().map(column -> column.equals("id") ? fresh(column)
+                : column.equals("site_id") ? String.valueOf(to)
+                : aggregate.references().contains(column) ? "coalesce(" + fresh(column) + ", 0)"
+                : column.equals("tag_ids") ? "array(select fresh from new_id where old = any(t.tag_ids) order by fresh)" : "t." + column).collect(Collectors.joining(", "));
+        jdbc.update("insert into " + aggregate.table() + " (" + String.join(", ", columns) + ") select " + values + " from " + aggregate.table()
+                + " t where t.site_id = ?", from);
+    }
+
+    private static String fresh(String column) {
+        return "(select fresh from new_id where old = t." + column + ")";
+    }
+
+    /** Places and findings name rooms, openings and placements within words. */
+    private void rename(long copy) {
+        var fresh = new HashMap<Long, Long>();
+        for (var column : Map.of("departure", "place", "accepted", "finding").entrySet()) {
+            List<Map<String, Object>> words = jdbc.queryForList("select id, " + column.getValue() + " as word from " + column.getKey() + " where site_id = ?", copy);
+            if (words.isEmpty()) {
+                continue;
+            }
+            if (fresh.isEmpty()) {
+                jdbc.query("select old, fresh from new_id", row -> { fresh.put(row.getLong(1), row.getLong(2)); });
+            }
+            words.forEach(row -> jdbc.update("update " + column.getKey() + " set " + column.getValue() + " = ? where id = ?",
+                    NAMED.matcher((String) row.get("word")).replaceAll(m -> m.group(1) + "." + fresh.getOrDefault(Long.parseLong(m.group(2)), 0L)), row.get("id")));
+        }
+    }
+}
