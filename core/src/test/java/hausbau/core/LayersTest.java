@@ -28,7 +28,7 @@ class LayersTest {
             .whereLayer("takeoff").mayNotBeAccessedByAnyLayer()
             .whereLayer("survey").mayNotBeAccessedByAnyLayer()
             .whereLayer("build").mayOnlyBeAccessedByLayers("survey", "takeoff", "exchange")
-            .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey")
+            .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey", "exchange")
             .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
             .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "takeoff", "exchange")
             .whereLayer("shape").mayOnlyBeAccessedByLayers("kit", "build", "takeoff", "exchange");

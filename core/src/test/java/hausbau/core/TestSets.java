@@ -1,10 +1,15 @@
 package hausbau.core;
 
-import hausbau.core.build.Derivation;
+import hausbau.core.build.Decisions;
+import hausbau.core.build.Departure;
+import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Hands;
 import hausbau.core.build.KitChoice;
-import hausbau.core.build.PlacedPiece;
-import hausbau.core.build.Placement;
 import hausbau.core.build.Stance;
+import hausbau.core.build.Standing;
+import hausbau.core.build.StandingSet;
+import hausbau.core.kit.Kind;
+import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -17,9 +22,12 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /** Small rooms and sets for the tests; everything in millimetres. */
 public final class TestSets {
@@ -51,29 +59,55 @@ public final class TestSets {
         return new Massing(SiteSettings.USUAL, rooms, List.of(openings));
     }
 
-    public static KitChoice kit(long... kinds) {
-        return new KitChoice(Arrays.stream(kinds).mapToObj(Length::ofMillimetres).toList(), mm(200), mm(4000));
+    /** These wall lengths, with the tiles that go with the rooms. */
+    public static KitChoice kit(Massing massing, long... kinds) {
+        return new KitChoice(massing.settings().step(), Arrays.stream(kinds).mapToObj(Length::ofMillimetres).toList(),
+                KitChoice.tiles(massing, mm(200), mm(4000)), mm(200), mm(4000));
     }
 
-    /** What the massing is built from, with ids from 1 on. */
-    public static List<PlacedPiece> built(Derivation derivation) {
-        var placed = new ArrayList<PlacedPiece>();
-        for (var one : derivation.placements()) {
-            var id = placed.size() + 1L;
-            placed.add(new PlacedPiece(new Placement(id, derivation.pieces().indexOf(one.piece()) + 1L, one.stance(), false,
-                    Placement.Origin.MASSING, false, one.source()), one.piece()));
+    public static Decisions decisions(Massing massing, KitChoice kit, HandPlacement... hands) {
+        return new Decisions(massing, Optional.of(kit), Hands.EMPTY.with(List.of(hands), List.of()), Map.of());
+    }
+
+    /** What is built from a kit, and what hands set down in it. */
+    public static StandingSet set(Massing massing, KitChoice kit, HandPlacement... hands) {
+        return StandingSet.of(decisions(massing, kit, hands));
+    }
+
+    /** The same set with departures in it. */
+    public static StandingSet departed(StandingSet set, Departure... departures) {
+        var d = set.decisions();
+        return set.next(new Decisions(d.massing(), d.kit(), d.hands(), Decisions.bySource(List.of(departures))));
+    }
+
+    public static StandingSet with(StandingSet set, HandPlacement... hands) {
+        return set.next(set.decisions().with(set.decisions().hands().with(List.of(hands), List.of())));
+    }
+
+    /** Codes for all kinds of a set, by what they suggest. */
+    public static Kit named(StandingSet set) {
+        var kinds = set.kinds().stream().sorted(Comparator.comparing(Kind::toString)).toList();
+        var codes = Kit.EMPTY.codes(kinds, set.decisions().massing().settings().storey());
+        var pieces = new LinkedHashMap<Long, Piece>();
+        for (var i = 0; i < kinds.size(); i++) {
+            pieces.put(i + 1L, new Piece(codes.get(i), kinds.get(i).describe(set.decisions().massing().settings().unit()), kinds.get(i)));
         }
-        return placed;
+        return new Kit(pieces);
     }
 
-    public static PlacedPiece byHand(long id, Piece piece, Stance stance) {
-        return new PlacedPiece(new Placement(id, 1000 + id, stance, false, Placement.Origin.HAND, false, ""), piece);
+    public static HandPlacement byHand(long id, Piece piece, Stance stance) {
+        return new HandPlacement(id, piece.kind(), stance, false);
     }
 
-    public static PlacedPiece byHand(long id, Piece piece, long x, long y, long z) {
+    public static HandPlacement byHand(long id, Piece piece, long x, long y, long z) {
         return byHand(id, piece, Stance.at(Vec.ofMillimetres(x, y, z), Turn.NONE));
     }
 
+    public static Standing standing(long id, Piece piece, long x, long y, long z) {
+        return Standing.byHand(byHand(id, piece, x, y, z));
+    }
+
+    /** A block of no symmetry but its own: its pivot is its least corner. */
     public static Piece block(long x, long y, long z) {
         return new Piece("BLK", "block", Role.PROP, new Recipe.CornerPost(Vec.ofMillimetres(x, y, z)), Pivot.BASE_CORNER);
     }

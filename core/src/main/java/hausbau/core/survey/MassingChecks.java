@@ -70,7 +70,7 @@ final class MassingChecks {
             return false;
         }
         var shared = gap.intersection(box);
-        var outside = (double) volume(box) - (room.clear().overlaps(box) ? volume(room.clear().intersection(box)) : 0);
+        var outside = volume(box) - (room.clear().overlaps(box) ? volume(room.clear().intersection(box)) : 0);
         return volume(shared) >= outside;
     }
 

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import hausbau.core.kit.Piece;
+import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
@@ -22,10 +22,10 @@ import org.locationtech.jts.geom.util.AffineTransformation;
 class StanceTest {
 
     /** 4 × 1 in plan, its pivot at a corner. */
-    private static final Piece LONG = block(4000, 1000, 500);
+    private static final Kind LONG = block(4000, 1000, 500).kind();
 
     /** A wall panel of 2 m whose doorway lies at its left: 0.2 to 1.2 m. */
-    private static final Piece LEFT_DOOR = new Piece("DOR", "door", Role.DOOR, new Recipe.OpeningPanel(
+    private static final Kind LEFT_DOOR = new Kind(Role.DOOR, new Recipe.OpeningPanel(
             Vec.ofMillimetres(2000, 200, 3000), new Box(Vec.ofMillimetres(200, 0, 0), Vec.ofMillimetres(1200, 200, 2100))), Pivot.FACE_START);
 
     private static Box mm(long x0, long y0, long z0, long x1, long y1, long z1) {

@@ -133,8 +133,8 @@ class MassingTest {
     @Test
     void aPointIsInTheRoomOrInItsWalls() {
         var massing = massing(List.of(ROOM));
-        assertThat(massing.roomAt(Vec.ofMillimetres(-200, 10, 0))).contains(ROOM);
-        assertThat(massing.roomAt(Vec.ofMillimetres(-201, 10, 0))).isEmpty();
+        assertThat(massing.whereabouts().roomAt(Vec.ofMillimetres(-200, 10, 0))).contains(ROOM);
+        assertThat(massing.whereabouts().roomAt(Vec.ofMillimetres(-201, 10, 0))).isEmpty();
     }
 
     @Test

@@ -39,8 +39,8 @@ class CameraTest {
     /** A block of 2 × 1 × 1 m before the camera covers the pixels that its front face projects to, and hides what is behind. */
     @Test
     void aPictureShowsTheNearestSurface() {
-        var front = TestSets.byHand(1, TestSets.block(2000, 1000, 1000), -1000, 0, 1000);
-        var behind = TestSets.byHand(2, TestSets.block(200, 200, 3000), -100, 3000, 0);
+        var front = TestSets.standing(1, TestSets.block(2000, 1000, 1000), -1000, 0, 1000);
+        var behind = TestSets.standing(2, TestSets.block(200, 200, 3000), -100, 3000, 0);
         var alone = Rendering.of(NORTHWARD, List.of(front), Finish.ofDensity(256));
         var both = Rendering.of(NORTHWARD, List.of(behind, front), Finish.ofDensity(256));
         var sky = alone.rgb()[0];

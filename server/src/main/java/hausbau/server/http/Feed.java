@@ -82,12 +82,8 @@ class Feed {
                 statement.execute("listen " + Revisions.CHANNEL);
                 // What came while nobody listened was not heard.
                 listeners.values().forEach(all -> all.forEach(emitter -> send(emitter, -1)));
-                try {
-                    while (!closed) {
-                        tell(notices);
-                    }
-                } finally {
-                    statement.execute("unlisten *");
+                while (!closed) {
+                    tell(notices);
                 }
             } catch (SQLException e) {
                 if (!closed) {

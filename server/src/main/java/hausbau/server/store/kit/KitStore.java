@@ -58,7 +58,7 @@ public class KitStore {
     }
 
     private void enter(long siteId, String code, String name, Kind kind) {
-        jdbc.update("insert into piece (id, site_id, code, name, role, pivot, recipe) values (?, ?, ?, ?, ?, ?, ?::jsonb) on conflict do nothing",
+        jdbc.update("insert into piece (id, site_id, code, name, role, pivot, recipe) values (?, ?, ?, ?, ?, ?, ?::jsonb)",
                 sites.nextId(), siteId, code, name, kind.role().name(), kind.pivot().name(), RecipeJson.write(kind.recipe()));
     }
 
