@@ -31,6 +31,9 @@ export type BriefView = Schemas['BriefView']
 export type BriefChange = Schemas['BriefChange']
 export type BudgetView = Schemas['BudgetView']
 export type DivisionView = Schemas['DivisionView']
+export type CardView = Schemas['CardView']
+export type DepartureView = Schemas['DepartureView']
+export type NewsView = Schemas['NewsView']
 export type VecMm = Schemas['VecMm']
 export type BoxMm = Schemas['BoxMm']
 
@@ -59,28 +62,45 @@ export class Refusal extends Error {
 /** No answer came: the server is away. */
 export class NoAnswer extends Error {}
 
+interface Sending {
+  /** The revision that its maker sees. */
+  revision?: number
+  /** Its maker's word for it, by which it is known if it comes twice. */
+  key?: string
+  signal?: AbortSignal
+}
+
 /** Sends a request; answers with the parsed body, or throws a Refusal or NoAnswer. */
-export async function send<T>(method: string, path: string, body?: unknown, revision?: number, signal?: AbortSignal): Promise<T> {
+export async function send<T>(method: string, path: string, body?: unknown, { revision, key, signal }: Sending = {}): Promise<T> {
   const headers: Record<string, string> = {}
   if (body !== undefined) headers['Content-Type'] = 'application/json'
   if (revision !== undefined) headers['If-Match'] = `"${revision}"`
-  let response: Response
+  if (key !== undefined) headers['Idempotency-Key'] = key
+  return answer<T>(await call(path, { method, headers, body: body === undefined ? undefined : JSON.stringify(body), signal }))
+}
+
+async function call(path: string, init: RequestInit): Promise<Response> {
   try {
-    response = await fetch(path, { method, headers, body: body === undefined ? undefined : JSON.stringify(body), signal })
+    return await fetch(path, init)
   } catch (e) {
-    if (signal?.aborted) throw e
+    if (init.signal?.aborted) throw e
     throw new NoAnswer('The server does not answer.')
   }
-  return answer<T>(response)
 }
 
 async function answer<T>(response: Response): Promise<T> {
   if (response.ok) {
-    return (response.status === 204 ? undefined : await response.json()) as T
+    return (response.status === 204 || response.status === 208 ? undefined : await response.json()) as T
   }
   if (response.status === 502 || response.status === 504) throw new NoAnswer('The server does not answer.')
   const problem = (await response.json().catch(() => ({}))) as { detail?: string; errors?: Fault[] }
   throw new Refusal(response.status, problem.detail ?? `The server answered ${response.status}.`, problem.errors)
 }
 
-export const get = <T>(path: string, signal?: AbortSignal) => send<T>('GET', path, undefined, undefined, signal)
+export const get = <T>(path: string, signal?: AbortSignal) => send<T>('GET', path, undefined, { signal })
+
+/** Fetches bytes; throws a Refusal or NoAnswer. */
+export async function getBytes(path: string): Promise<ArrayBuffer> {
+  const response = await call(path, {})
+  return response.ok ? response.arrayBuffer() : answer<ArrayBuffer>(response)
+}

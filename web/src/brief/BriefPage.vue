@@ -5,7 +5,7 @@ import { Refusal, type BriefChange, type BriefView, type BudgetView } from '../a
 import TextEntry from '../parts/TextEntry.vue'
 import { formatBytes, formatCount } from '../measure/format'
 import { tell, useSite } from '../site/site'
-import { useBoard } from './board'
+import { useBoard } from '../board/board'
 import TimeBoxes from './TimeBoxes.vue'
 
 const site = useSite()

@@ -2,11 +2,11 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useSite } from '../site/site'
-import BoardPage from './BoardPage.vue'
+import BoardPage from '../board/BoardPage.vue'
 import BriefPage from './BriefPage.vue'
-import DividePage from './DividePage.vue'
-import ListPage from './ListPage.vue'
-import TakeoffPage from './TakeoffPage.vue'
+import DividePage from '../divide/DividePage.vue'
+import ListPage from '../list/ListPage.vue'
+import TakeoffPage from '../takeoff/TakeoffPage.vue'
 
 /** The first stage: what the site is for, the pictures it is planned from, and the pieces it needs. */
 const site = useSite()

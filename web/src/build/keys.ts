@@ -11,41 +11,48 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
   const placing = usePlacing()
   const table = useTable()
 
-  const run = (work: Promise<unknown> | undefined) => void work?.catch(tell)
+  /** Keys are done in turn: pressed faster than the server answers, they give what they would give at leisure. */
+  const run = (work: () => unknown) => {
+    void site.inTurn(async () => {
+      await work()
+    }).catch(tell)
+    return true
+  }
+  const onSelection = (work: () => unknown) => run(() => (site.selection.size ? work() : undefined))
 
   function withControl(e: KeyboardEvent): boolean {
-    const key = e.key.toLowerCase()
-    if (key === 'z') run(e.shiftKey ? site.redo() : site.undo())
-    else if (key === 'c') placing.copyToClipboard()
-    else if (key === 'v') placing.paste()
-    else if (key === 'd' && site.selection.size) run(placing.copyBy({ x: site.site!.stepMm, y: 0, z: 0 }))
-    else return false
-    return true
+    switch (e.key.toLowerCase()) {
+      case 'z': return run(() => (e.shiftKey ? site.redo() : site.undo()))
+      case 'c': return run(() => placing.copyToClipboard())
+      case 'v': return run(() => placing.paste())
+      case 'd': return onSelection(() => placing.copyBy({ x: site.site!.stepMm, y: 0, z: 0 }))
+      default: return false
+    }
   }
 
   function shift(x: number, y: number, z: number) {
+    if (!placing.held && !site.selection.size && !site.isBusy()) return false
     const by = { x, y, z }
-    if (placing.held) placing.nudge(by)
-    else if (site.selection.size) run(placing.moveBy(by))
-    else return false
-    return true
+    return run(() => (placing.held ? placing.nudge(by) : site.selection.size ? placing.moveBy(by) : undefined))
   }
 
-  function turn(quarters: number) {
+  const turn = (quarters: number) => run(() => {
     if (placing.held) placing.turn(quarters)
-    else if (site.selection.size) run(site.arrange('Turn', { quarterTurns: quarters }))
-  }
+    else if (site.selection.size) return site.arrange('Turn', { quarterTurns: quarters })
+    return undefined
+  })
 
-  function mirror() {
+  const mirror = () => run(() => {
     if (placing.held) placing.mirror()
-    else if (site.selection.size) run(site.arrange('Mirror', { mirror: true }))
-  }
+    else if (site.selection.size) return site.arrange('Mirror', { mirror: true })
+    return undefined
+  })
 
-  function letGo() {
+  const letGo = () => run(() => {
     if (placing.held) placing.putBack()
     else if (table.drawingRoom) table.drawingRoom = false
     else site.select([])
-  }
+  })
 
   function plain(e: KeyboardEvent): boolean {
     const step = (site.site?.stepMm ?? 0) * (e.shiftKey ? 0.1 : 1)
@@ -54,15 +61,15 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
     switch (e.key) {
       case 'PageUp': return shift(0, 0, step)
       case 'PageDown': return shift(0, 0, -step)
-      case ',': turn(1); break
-      case '.': turn(-1); break
-      case '/': mirror(); break
-      case 'j': if (site.selection.size) run(site.plumb()); break
-      case 'n': run(placing.repeat()); break
-      case 'y': placing.pickUp(); break
-      case 'Enter': if (!placing.held) return false; run(placing.setDown()); break
-      case 'Escape': letGo(); break
-      case 'Delete': case 'Backspace': if (site.selection.size) run(site.takeAway()); break
+      case ',': return turn(1)
+      case '.': return turn(-1)
+      case '/': return mirror()
+      case 'j': return onSelection(() => site.plumb())
+      case 'n': return run(() => placing.repeat())
+      case 'y': return run(() => placing.pickUp())
+      case 'Enter': return placing.held || site.isBusy() ? run(() => placing.setDown()) : false
+      case 'Escape': return letGo()
+      case 'Delete': case 'Backspace': return onSelection(() => site.takeAway())
       case 'k': table.cutaway = !table.cutaway; break
       case 'h': table.look('all'); break
       case 'l': table.look('selection'); break
@@ -77,7 +84,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
     if (target.closest('input, textarea, select, [role=combobox], [role=dialog]')) return
     if (e.altKey || !site.site) return
     // Enter and Space press a focused button, except while something is held: then Enter sets it down.
-    if (target.closest('button, a') && (e.key === ' ' || (e.key === 'Enter' && !placing.held))) return
+    if (target.closest('button, a') && (e.key === ' ' || (e.key === 'Enter' && !placing.held && !site.isBusy()))) return
     if (e.ctrlKey || e.metaKey ? withControl(e) : plain(e)) e.preventDefault()
   }
 

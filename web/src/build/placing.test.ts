@@ -3,13 +3,14 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { PieceView, PlacementView, SiteView, VecMm } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
+import { oneStanding } from '../test/standing'
 import { minus, plus, usePlacing } from './placing'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 
 const bench = { id: 1, code: 'PRP-BENCH', sizeMm: { x: 1600, y: 450, z: 450 } } as PieceView
-const standing = { id: 9, pieceId: 1, atMm: { x: 500, y: 500, z: 0 }, quarterTurns: 1, mirrored: false, freeDegrees: 0, free: false, origin: 'hand', pinned: false } as PlacementView
+const standing = { id: 'hand.9', pieceId: 1, atMm: { x: 500, y: 500, z: 0 }, quarterTurns: 1, mirrored: false, freeDegrees: 0, free: false, origin: 'hand', departed: false, lost: false } as PlacementView
 let asked: ReturnType<typeof stubServer>
 let next: number
 
@@ -22,17 +23,17 @@ beforeEach(() => {
   const site = useSite()
   site.site = { id: 1, revision: 4, stepMm: 100 } as SiteView
   site.pieces = [bench]
-  site.placements = new Map([[9, standing]])
+  site.placements = oneStanding(standing)
   asked = stubServer((method, path, body) => {
     if (path.endsWith('/preview')) {
       const place = (body as { place: { atMm: VecMm } }).place
       return { atMm: snapped(place.atMm), quarterTurns: 0, mirrored: false, freeDegrees: 0, holds: [] }
     }
-    if (path.includes('/news')) return { site: { id: 1, revision: 4 }, changed: [], removed: [] }
-    if (path.endsWith('/copies')) return [77]
+    if (path.includes('/news')) return { site: { id: 1, revision: 4 }, parts: [], chunks: [], gone: [], all: false }
+    if (path.endsWith('/copies')) return ['hand.77']
     if (path.endsWith('/placements') && method === 'POST') {
       const told = body as { atMm: VecMm; quarterTurns?: number; pieceId: number }
-      return { ...standing, id: next++, pieceId: told.pieceId, atMm: snapped(told.atMm), quarterTurns: told.quarterTurns ?? 0 }
+      return { ...standing, id: `hand.${next++}`, pieceId: told.pieceId, atMm: snapped(told.atMm), quarterTurns: told.quarterTurns ?? 0 }
     }
     return undefined
   })
@@ -58,7 +59,7 @@ describe('placing by hand', () => {
     await placing.setDown({ x: 2100.04, y: 960, z: 0 })
     expect(bodies('/placements')[0]).toMatchObject({ pieceId: 1, quarterTurns: 2, mirrored: true, snap: true, atMm: { x: 2100, y: 960, z: 0 } })
     expect(placing.held).toBeDefined()
-    expect([...useSite().selection]).toEqual([100])
+    expect([...useSite().selection]).toEqual(['hand.100'])
   })
 
   it('repeats by the piece’s own length, then by the offset of the last two', async () => {
@@ -75,26 +76,26 @@ describe('placing by hand', () => {
 
   it('moves what it picked up to where the server would snap it, even if the ghost has not got there', async () => {
     const placing = usePlacing()
-    useSite().select([9])
+    useSite().select(['hand.9'])
     placing.pickUp()
     await placing.setDown({ x: 3900, y: 100, z: 0 })
-    expect(bodies('/preview').pop()).toMatchObject({ without: [9] })
-    expect(bodies('/arrange')[0]).toEqual({ ids: [9], byMm: { x: 3500, y: -500, z: 0 } })
+    expect(bodies('/preview').pop()).toMatchObject({ without: ['hand.9'] })
+    expect(bodies('/arrange')[0]).toEqual({ ids: ['hand.9'], byMm: { x: 3500, y: -500, z: 0 } })
     expect(placing.held).toBeUndefined()
     await placing.repeat()
-    expect(bodies('/arrange')[1]).toEqual({ ids: [9], byMm: { x: 3500, y: -500, z: 0 } })
+    expect(bodies('/arrange')[1]).toEqual({ ids: ['hand.9'], byMm: { x: 3500, y: -500, z: 0 } })
   })
 
   it('pastes a copy beside the first and leaves the first where it is', async () => {
     const placing = usePlacing()
     const site = useSite()
-    site.select([9])
+    site.select(['hand.9'])
     placing.copyToClipboard()
     site.select([])
     placing.paste()
     await placing.setDown({ x: 2000, y: 0, z: 0 })
     expect(bodies('/preview').pop()).toMatchObject({ without: [] })
-    expect(bodies('/copies')[0]).toEqual({ ids: [9], byMm: { x: 1500, y: -500, z: 0 } })
+    expect(bodies('/copies')[0]).toEqual({ ids: ['hand.9'], byMm: { x: 1500, y: -500, z: 0 } })
     expect(bodies('/arrange')).toHaveLength(0)
   })
 

@@ -6,7 +6,7 @@ import { tell, useSite } from '../site/site'
 /** What the hand holds: a piece to set down, or placements picked up. */
 type Held =
   | { kind: 'piece'; pieceId: number; quarterTurns: number; mirrored: boolean }
-  | { kind: 'placements'; ids: number[]; first: PlacementView; copy: boolean }
+  | { kind: 'placements'; ids: string[]; first: PlacementView; copy: boolean }
 
 const zero: VecMm = { x: 0, y: 0, z: 0 }
 export const minus = (a: VecMm, b: VecMm): VecMm => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z })
@@ -21,11 +21,11 @@ export const usePlacing = defineStore('placing', () => {
   const held = shallowRef<Held>()
   const ghost = shallowRef<PreviewView>()
   const snaps = ref(true)
-  const clipboard = shallowRef<number[]>([])
+  const clipboard = shallowRef<string[]>([])
   /** What `N` does next: the same piece at this offset, or the selection moved or copied by it. */
   const again = shallowRef<{ kind: 'place'; pieceId: number; last: PlacementView; by: VecMm } | { kind: 'move' | 'copy'; by: VecMm }>()
   let pointed: VecMm = zero
-  let asking = false
+  let answering: Promise<void> | undefined
   let asked = false
 
   const heldPieceId = computed(() => (held.value?.kind === 'piece' ? held.value.pieceId : held.value?.first.pieceId))
@@ -57,26 +57,25 @@ export const usePlacing = defineStore('placing', () => {
   /** Points the held thing at a place; the ghost follows as fast as answers come. */
   function point(at: VecMm) {
     pointed = at
-    if (asking) {
+    if (answering) {
       asked = true
       return
     }
-    void ask()
+    answering = ask().finally(() => {
+      answering = undefined
+      if (asked) point(pointed)
+    })
   }
 
   async function ask() {
     const h = held.value
-    if (!h || !site.site) return
-    asking = true
     asked = false
+    if (!h || !site.site) return
     try {
       const answer = await stanceOf(h)
       if (held.value === h) ghost.value = answer
     } catch (e) {
       if (held.value === h) tell(e)
-    } finally {
-      asking = false
-      if (asked) void ask()
     }
   }
 
@@ -92,8 +91,16 @@ export const usePlacing = defineStore('placing', () => {
   /** To a tenth of a millimetre: a pointer is no finer than that. */
   const whole = (v: VecMm): VecMm => ({ x: Math.round(v.x * 10) / 10, y: Math.round(v.y * 10) / 10, z: Math.round(v.z * 10) / 10 })
 
-  function nudge(by: VecMm) {
+  /** From where the ghost stands: one nudge after the other, however fast they come. */
+  async function nudge(by: VecMm) {
+    await settled()
     point(plus(ghost.value?.atMm ?? pointed, by))
+    await settled()
+  }
+
+  /** Until the ghost stands where it is pointed at. */
+  async function settled() {
+    while (answering) await answering
   }
 
   function turn(quarters: number) {
@@ -119,9 +126,10 @@ export const usePlacing = defineStore('placing', () => {
 
   async function setDownPiece(h: Extract<Held, { kind: 'piece' }>, atMm: VecMm) {
     const code = site.pieceById.get(h.pieceId)?.code ?? 'a piece'
-    const placed = await site.make<PlacementView>(`Set down ${code}`, 'POST', '/placements', {
+    const placed = await site.make<PlacementView | undefined>(`Set down ${code}`, 'POST', '/placements', {
       pieceId: h.pieceId, atMm, quarterTurns: h.quarterTurns, mirrored: h.mirrored, snap: snaps.value,
     })
+    if (!placed) return
     remember(placed)
     site.select([placed.id])
   }
@@ -157,12 +165,16 @@ export const usePlacing = defineStore('placing', () => {
   async function repeat() {
     const a = again.value
     if (!a) return
-    if (a.kind !== 'place') return a.kind === 'move' ? site.arrange('Move', { byMm: a.by }) : site.copy(a.by)
+    if (a.kind !== 'place') {
+      if (!site.selection.size) return
+      return a.kind === 'move' ? site.arrange('Move', { byMm: a.by }) : site.copy(a.by)
+    }
     const { last } = a
-    const placed = await site.make<PlacementView>('Set down again', 'POST', '/placements', {
+    const placed = await site.make<PlacementView | undefined>('Set down again', 'POST', '/placements', {
       pieceId: a.pieceId, atMm: plus(last.atMm, a.by), quarterTurns: last.quarterTurns, mirrored: last.mirrored,
       freeDegrees: last.freeDegrees, snap: !last.free,
     })
+    if (!placed) return
     again.value = { ...a, last: placed }
     site.select([placed.id])
   }

@@ -34,12 +34,15 @@ onBeforeUnmount(() => asking?.abort())
 async function workOut() {
   asking?.abort()
   const mine = new AbortController()
+  const token = crypto.randomUUID()
+  // What nobody waits for any more is not worked on any more either.
+  mine.signal.addEventListener('abort', () => void send('DELETE', `/api/kit-plans/${token}`).catch(() => {}))
   asking = mine
   seconds.value = 0
   fault.value = ''
   ticking = setInterval(() => seconds.value++, 1000)
   try {
-    const answer = await send<SitePlanView>('POST', `/api/sites/${site.site!.id}/kit-plans`, limits, undefined, mine.signal)
+    const answer = await send<SitePlanView>('POST', `/api/sites/${site.site!.id}/kit-plans?token=${token}`, limits, { signal: mine.signal })
     plan.value = answer
     const now = answer.options.findIndex((o) => o.kindsMm.join() === standing.value)
     chosen.value = now >= 0 ? now : (answer.recommended ?? 0)

@@ -1,15 +1,23 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { PieceView } from '../api/client'
+import Choice from '../parts/Choice.vue'
 import { usePlacing } from '../build/placing'
 import { tell, useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../space/figure'
 import { portrait } from './portraits'
 
 /** Every piece of the kit to one scale on one ground line beside the figure; the palette to place from. */
-const props = defineProps<{ canTake: boolean }>()
 const site = useSite()
 const placing = usePlacing()
+const wanted = ref('')
+const role = ref('')
+const roles = computed(() => [...new Set(site.pieces.map((p) => p.role))])
+const shown = computed(() => {
+  const word = wanted.value.trim().toLowerCase()
+  return site.pieces.filter((p) => (!role.value || p.role === role.value) && (!word || p.code.toLowerCase().includes(word) || p.name.toLowerCase().includes(word)))
+})
+const props = defineProps<{ canTake: boolean }>()
 
 const TALLEST_PX = 92
 const portraits = ref(new Map<string, string>())
@@ -38,6 +46,10 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
 
 <template>
   <nav class="lineup" aria-label="Line-up: the pieces of the kit">
+    <div v-if="site.pieces.length > 8" class="find">
+      <input v-model="wanted" type="search" aria-label="Find a piece" placeholder="Find a piece" />
+      <Choice :value="role" :options="[{ value: '', label: 'every role' }, ...roles.map((r) => ({ value: r, label: r.toLowerCase() }))]" label="Role" @change="(r) => (role = r)" />
+    </div>
     <div class="ground">
       <div class="item figure" title="Figure, 1.8 m">
         <svg :width="400 * pxPerMm" :height="1800 * pxPerMm" viewBox="-200 -1800 400 1800" aria-hidden="true">
@@ -49,7 +61,7 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
         {{ site.massing.rooms.length ? 'No pieces yet. Work out the kit, and they line up here.' : 'Type a room first; its kit lines up here.' }}
       </p>
       <button
-        v-for="p in site.pieces" :key="p.id" type="button" class="item" :class="{ held: placing.heldPieceId === p.id }" :disabled="!canTake"
+        v-for="p in shown" :key="p.id" type="button" class="item" :class="{ held: placing.heldPieceId === p.id }" :disabled="!canTake"
         :title="`${p.name}, ${bare(p)}`" :aria-label="`Take ${p.code}, ${p.name}, ${p.count} placed`" @click="take(p)">
         <img v-if="portraits.get(keyOf(p))" :src="portraits.get(keyOf(p))" alt="" :style="{ width: `${p.sizeMm.x * pxPerMm + 4}px`, height: `${p.sizeMm.z * pxPerMm + 4}px` }" />
         <span class="code">{{ p.code }}</span>
@@ -60,21 +72,41 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
 </template>
 
 <style scoped>
+.find {
+  display: grid;
+  gap: 5px;
+  align-content: center;
+  flex: none;
+  width: 128px;
+  padding: 0 10px;
+  border-right: 1px solid var(--hairline);
+}
+.find input {
+  font: 13px var(--sans);
+  height: 24px;
+  min-width: 0;
+  padding: 0 6px;
+  border: 1px solid #b9b1a0;
+  background: var(--sheet);
+  color: var(--ink);
+}
 .lineup {
+  display: flex;
   height: 154px;
   border-top: 1px solid var(--hairline);
   background: var(--sheet);
-  overflow-x: auto;
-  overflow-y: hidden;
+  overflow: hidden;
 }
 .ground {
   display: flex;
   align-items: flex-end;
   gap: 2px;
   height: 140px;
-  min-width: 100%;
-  width: max-content;
-  padding: 0 12px;
+  flex: 1;
+  min-width: 0;
+  padding: 0 12px 0 0;
+  overflow-x: auto;
+  overflow-y: hidden;
   background: linear-gradient(var(--ink), var(--ink)) 0 calc(100% - 37px) / 100% 1px no-repeat;
 }
 .item {
@@ -110,16 +142,21 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
 .code {
   grid-row: 2;
   font-weight: 600;
-  font-size: 12px;
+  font-size: 13px;
   white-space: nowrap;
 }
 .count {
   grid-row: 3;
-  font-size: 11px;
+  font-size: 13px;
   color: var(--soft-ink);
   white-space: nowrap;
 }
 .figure {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  flex: none;
+  background: linear-gradient(var(--ink), var(--ink)) 0 calc(100% - 35px) / 100% 1px no-repeat, var(--sheet);
   cursor: default;
   color: var(--verdigris);
 }

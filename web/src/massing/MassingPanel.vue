@@ -14,8 +14,17 @@ const chosenId = ref<number>()
 const room = computed(() => site.massing.rooms.find((r) => r.id === chosenId.value) ?? site.massing.rooms[0])
 const openings = computed(() => site.massing.openings.filter((o) => o.roomId === room.value?.id))
 
-const fresh = reactive({ name: 'Room', widthMm: 6500 as number | undefined, depthMm: 6000 as number | undefined, heightMm: undefined as number | undefined })
+const fresh = reactive({ name: '', widthMm: 6500 as number | undefined, depthMm: 6000 as number | undefined, heightMm: undefined as number | undefined })
 const refusal = ref<Refusal>()
+const newRefusal = ref<Refusal>()
+/** Runs are told apart by their room's name, so each room has one of its own; a number until it is told a better one. */
+const nextName = computed(() => {
+  const taken = new Set(site.massing.rooms.map((r) => r.name))
+  let n = site.massing.rooms.length + 1
+  while (taken.has(`Room ${n}`)) n++
+  return `Room ${n}`
+})
+const remark = (field: string) => site.massing.remarks.find((r) => r.roomId === room.value?.id && r.field === field)?.message
 const openingRefusal = ref<{ id: number; refusal: Refusal }>()
 const sides = (['NORTH', 'EAST', 'SOUTH', 'WEST'] as const).map((value) => ({ value, label: value.toLowerCase() }))
 watch(() => room.value?.id, () => {
@@ -34,12 +43,14 @@ async function attempt(work: () => Promise<unknown>, on: (r?: Refusal) => void =
 }
 
 const addRoom = () => attempt(async () => {
-  const made = await site.make<RoomView>('Add a room', 'POST', '/rooms', {
-    name: fresh.name, widthMm: fresh.widthMm, depthMm: fresh.depthMm, heightMm: fresh.heightMm,
+  const made = await site.make<RoomView | undefined>('Add a room', 'POST', '/rooms', {
+    name: fresh.name.trim() || nextName.value, widthMm: fresh.widthMm, depthMm: fresh.depthMm, heightMm: fresh.heightMm,
   })
+  if (!made) return
+  fresh.name = ''
   chosenId.value = made.id
   table.look('all')
-})
+}, (r) => (newRefusal.value = r))
 const changeRoom = (change: Partial<RoomView>) => attempt(() => site.make('Change the room', 'PATCH', `/rooms/${room.value!.id}`, change))
 const removeRoom = () => attempt(() => site.make('Remove the room', 'DELETE', `/rooms/${room.value!.id}`))
 
@@ -49,6 +60,7 @@ const addOpening = (kind: 'DOOR' | 'WINDOW') =>
 const changeOpening = (o: OpeningView, change: Partial<OpeningView>) =>
   attempt(() => site.make('Change an opening', 'PATCH', `/openings/${o.id}`, change),
     (r) => (openingRefusal.value = r && { id: o.id, refusal: r }))
+const about = (o: OpeningView, field: string) => (openingRefusal.value?.id === o.id ? openingRefusal.value.refusal.about(field) : undefined)
 const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an opening', 'DELETE', `/openings/${o.id}`))
 
 defineExpose({ choose: (id: number) => (chosenId.value = id) })
@@ -71,7 +83,8 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
         <LengthField label="Corner Y" :mm="room.cornerMm.y" @change="(mm) => changeRoom({ cornerMm: { ...room!.cornerMm, y: mm } })" />
         <div class="end"><Button size="small" danger @click="removeRoom">Remove room</Button></div>
       </div>
-      <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+      <p v-if="refusal && !['widthMm', 'depthMm', 'heightMm', 'cornerMm'].some((f) => refusal!.about(f))" class="fault" role="alert">{{ refusal.message }}</p>
+      <p v-for="f in ['widthMm', 'depthMm'].filter(remark)" :key="f" class="remark" role="status">▲ {{ remark(f) }}</p>
       <section aria-label="Openings">
         <div class="row spread"><h3>Doors and windows</h3>
           <span class="row"><Button size="small" @click="addOpening('DOOR')">Add door</Button><Button size="small" @click="addOpening('WINDOW')">Add window</Button></span>
@@ -84,25 +97,25 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
             <button type="button" class="plain soft" :aria-label="`Remove the ${o.kind.toLowerCase()}`" @click="removeOpening(o)">remove</button>
           </div>
           <div class="four">
-            <LengthField label="from left" :mm="o.atMm" @change="(mm) => changeOpening(o, { atMm: mm })" />
-            <LengthField label="width" :mm="o.widthMm" @change="(mm) => changeOpening(o, { widthMm: mm })" />
-            <LengthField label="height" :mm="o.heightMm" @change="(mm) => changeOpening(o, { heightMm: mm })" />
-            <LengthField v-if="o.kind === 'WINDOW'" label="sill" :mm="o.sillMm" @change="(mm) => changeOpening(o, { sillMm: mm })" />
+            <LengthField label="from left" :mm="o.atMm" :error="about(o, 'atMm')" @change="(mm) => changeOpening(o, { atMm: mm })" />
+            <LengthField label="width" :mm="o.widthMm" :error="about(o, 'widthMm')" @change="(mm) => changeOpening(o, { widthMm: mm })" />
+            <LengthField label="height" :mm="o.heightMm" :error="about(o, 'heightMm')" @change="(mm) => changeOpening(o, { heightMm: mm })" />
+            <LengthField v-if="o.kind === 'WINDOW'" label="sill" :mm="o.sillMm" :error="about(o, 'sillMm')" @change="(mm) => changeOpening(o, { sillMm: mm })" />
           </div>
-          <p v-if="openingRefusal?.id === o.id" class="fault" role="alert">{{ openingRefusal.refusal.message }}</p>
+          <p v-if="openingRefusal?.id === o.id && !['atMm', 'widthMm', 'heightMm', 'sillMm'].some((f) => about(o, f))" class="fault" role="alert">{{ openingRefusal.refusal.message }}</p>
         </div>
       </section>
     </template>
     <section aria-label="New room" :class="{ bare: !room }">
       <h3>{{ room ? 'Another room' : 'The first room' }}</h3>
       <p v-if="!room" class="soft">Type the clear size between its walls, or draw it on the plan and correct it after.</p>
-      <label class="field"><span>Name</span><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :maxlength="200" /></label>
+      <label class="field"><span>Name</span><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :placeholder="nextName" :maxlength="200" @press-enter="addRoom" /></label>
       <div class="fields three">
-        <LengthField label="New width" :mm="fresh.widthMm" @change="(mm) => (fresh.widthMm = mm)" />
-        <LengthField label="New depth" :mm="fresh.depthMm" @change="(mm) => (fresh.depthMm = mm)" />
-        <LengthField label="New height" :mm="fresh.heightMm ?? site.site?.storeyMm" @change="(mm) => (fresh.heightMm = mm)" />
+        <LengthField label="New width" :error="newRefusal?.about('widthMm')" :mm="fresh.widthMm" @change="(mm) => (fresh.widthMm = mm)" />
+        <LengthField label="New depth" :error="newRefusal?.about('depthMm')" :mm="fresh.depthMm" @change="(mm) => (fresh.depthMm = mm)" />
+        <LengthField label="New height" :error="newRefusal?.about('heightMm')" :mm="fresh.heightMm ?? site.site?.storeyMm" @change="(mm) => (fresh.heightMm = mm)" />
       </div>
-      <p v-if="!room && refusal" class="fault" role="alert">{{ refusal.message }}</p>
+      <p v-if="newRefusal && !['widthMm', 'depthMm', 'heightMm'].some((f) => newRefusal!.about(f))" class="fault" role="alert">{{ newRefusal.message }}</p>
       <div class="row">
         <Button :type="room ? 'default' : 'primary'" size="small" @click="addRoom">Add room</Button>
         <Button size="small" :aria-pressed="table.drawingRoom" @click="table.drawingRoom = !table.drawingRoom">
@@ -116,6 +129,10 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
 <style scoped>
 button.plain {
   min-height: 24px;
+}
+.remark {
+  font-size: 13px;
+  color: var(--dark-ochre);
 }
 .rooms {
   display: flex;

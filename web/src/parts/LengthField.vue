@@ -17,6 +17,8 @@ const unit = computed(() => props.unit ?? site.unit)
 const text = ref('')
 const fault = ref('')
 const id = useId()
+/** A value that was refused goes back, and the reason stays beside it until something else is typed. */
+watch(() => props.error, (e) => e && (text.value = props.mm === undefined ? '' : format(props.mm, unit.value)))
 
 function reset() {
   text.value = props.mm === undefined ? '' : format(props.mm, unit.value)
@@ -35,12 +37,14 @@ async function commit() {
   const changed = props.onChange
   try {
     const read = await get<{ mm: number; text: string }>(
-      `/api/lengths?unit=${unit.value}&text=${encodeURIComponent(typed)}`)
+      `/api/lengths?unit=${unit.value}&text=${encodeURIComponent(typed)}${props.mm === undefined ? '' : `&standingMm=${props.mm}`}`)
     if (mine !== asking) return
     fault.value = ''
     text.value = read.text
     changed?.(read.mm)
   } catch (e) {
+    if (mine !== asking) return
+    reset()
     fault.value = e instanceof Refusal ? e.message : 'The server does not answer.'
   }
 }

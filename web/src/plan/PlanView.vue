@@ -4,6 +4,7 @@ import type { PlacementView } from '../api/client'
 import { usePlacing } from '../build/placing'
 import { boxOf, extentOf, extentOfPlacements, footprint } from '../site/extent'
 import { tell, useSite } from '../site/site'
+import { extentOfChunk, placementOf } from '../site/standing'
 import { useTable } from '../table/table'
 import { drawPlan } from './draw'
 import { fitted, magnified, toPixel, toSiteMm, type Lie } from './sheet'
@@ -45,10 +46,27 @@ function draw() {
   const piece = placing.heldPieceId === undefined ? undefined : site.pieceById.get(placing.heldPieceId)
   drawPlan(c, {
     lie: lie.value, width, height, stepMm: site.site.stepMm, wallMm: site.site.wallMm, unit: site.unit, massing: site.massing,
-    placements: site.placements.values(), pieceById: site.pieceById, selection: site.selection,
+    placements: inSight(width, height), holder: (id) => site.placements.get(id), pieceById: site.pieceById, selection: site.selection,
     ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined, finding: site.finding, room: room.value,
     figureMm: table.figureMm,
   })
+}
+/** Tiles narrower than this are no more than grey. */
+const LEAST_TILE_PX = 3
+
+/** What lies within the sheet, chunk by chunk. */
+function inSight(width: number, height: number): PlacementView[] {
+  const [x0, y1] = toSiteMm(lie.value, 0, 0)
+  const [x1, y0] = toSiteMm(lie.value, width, height)
+  const seen: PlacementView[] = []
+  for (const c of site.placements.chunks.values()) {
+    const box = extentOfChunk(c, site.pieceById)
+    if (box && (box.max.x < x0 || box.min.x > x1 || box.max.y < y0 || box.min.y > y1)) continue
+    const widest = Math.max(...[...c.palette].map((id) => site.pieceById.get(id)?.sizeMm.x ?? 0))
+    if (c.name.startsWith('tiles.') && widest * lie.value.scale < LEAST_TILE_PX) continue
+    for (let i = 0; i < c.count; i++) seen.push(placementOf(c, i))
+  }
+  return seen
 }
 const drawSoon = () => (due ||= requestAnimationFrame(draw))
 
@@ -64,7 +82,8 @@ function frame(of: 'all' | 'selection') {
 
 watch(() => [lie.value, table.figureMm, site.placements, site.massing, site.pieces, site.selection, site.finding, placing.ghost, placing.held, room.value, site.site], drawSoon)
 watch(() => site.site?.revision, drawSoon)
-watch(() => [site.massing, site.placements], () => !touched && frame('all'))
+watch(() => site.massing, () => !touched && !placing.held && frame('all'))
+watch(() => site.site && site.pieces.length > 0, (there) => there && !touched && frame('all'))
 watch(() => site.site?.id, () => (touched = false))
 watch(() => table.asked.count, () => {
   touched = table.asked.at === 'selection'
@@ -102,8 +121,10 @@ function place(e: PointerEvent | WheelEvent): [number, number] {
   return [e.clientX - r.left, e.clientY - r.top]
 }
 
+/** The floor drawn at a point of the sheet: where rooms lie over one another, the lowest, as the drawing shows it. */
 function floorZ(x: number, y: number) {
-  return site.massing.rooms.find((r) => x >= r.cornerMm.x && x <= r.cornerMm.x + r.widthMm && y >= r.cornerMm.y && y <= r.cornerMm.y + r.depthMm)?.cornerMm.z ?? 0
+  const under = site.massing.rooms.filter((r) => x >= r.cornerMm.x && x <= r.cornerMm.x + r.widthMm && y >= r.cornerMm.y && y <= r.cornerMm.y + r.depthMm)
+  return under.length ? Math.min(...under.map((r) => r.cornerMm.z)) : 0
 }
 
 function pointed(e: PointerEvent) {
@@ -172,7 +193,8 @@ function finishRoom() {
 function finishBand(e: PointerEvent) {
   const b = band.value!
   if (placing.held) {
-    void placing.setDown(pointed(e)).catch(tell)
+    const at = pointed(e)
+    void site.inTurn(() => placing.setDown(at)).catch(tell)
   } else if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4) {
     const [x0, y0] = toSiteMm(lie.value, Math.min(b.x0, b.x1), Math.max(b.y0, b.y1))
     const [x1, y1] = toSiteMm(lie.value, Math.max(b.x0, b.x1), Math.min(b.y0, b.y1))
@@ -189,12 +211,15 @@ function finishBand(e: PointerEvent) {
 }
 
 /** What the plan shows: all but ceilings. */
-const shown = () => [...site.placements.values()].filter((p) => site.pieceById.get(p.pieceId)?.role !== 'CEILING')
+const shown = () => {
+  const { width, height } = size()
+  return inSight(width, height).filter((p) => site.pieceById.get(p.pieceId)?.role !== 'CEILING')
+}
 
 /** The topmost placement at a point. */
-function under(x: number, y: number): number | undefined {
-  let best: { id: number; top: number } | undefined
-  for (const p of shown() as PlacementView[]) {
+function under(x: number, y: number): string | undefined {
+  let best: { id: string; top: number } | undefined
+  for (const p of shown()) {
     const piece = site.pieceById.get(p.pieceId)!
     const top = p.atMm.z + piece.boxMm.max.z
     if ((!best || top >= best.top) && inside(footprint(p, piece, piece.boxMm), x, y)) best = { id: p.id, top }

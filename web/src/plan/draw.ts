@@ -111,7 +111,7 @@ function drawWalls(c: CanvasRenderingContext2D, p: Plan) {
 /** The joints between wall pieces, in the cut. */
 function drawSeam(c: CanvasRenderingContext2D, p: Plan, w: PlacementView) {
   const piece = p.pieceById.get(w.pieceId)!
-  if (w.origin === 'hand' || w.pinned) {
+  if (w.origin === 'hand' || w.departed) {
     drawStanding(c, p, w)
     return
   }
@@ -173,7 +173,7 @@ function drawGhost(c: CanvasRenderingContext2D, p: Plan) {
   c.setLineDash([6, 4])
   c.lineWidth = 1
   for (const hold of stance.holds) {
-    const other = hold.placementId ? [...p.placements].find((x) => x.id === hold.placementId) : undefined
+    const other = hold.placementId ? p.holder(hold.placementId) : undefined
     const theirs = other && p.pieceById.get(other.pieceId)
     if (hold.kind !== 'EDGE' || !other || !theirs) continue
     const corners = footprint(other, theirs, theirs.boxMm)

@@ -10,9 +10,12 @@ export interface Plan {
   wallMm: number
   unit: Unit
   massing: MassingView
-  placements: Iterable<PlacementView>
+  /** What can be seen; with the chunks out of sight left out. */
+  placements: PlacementView[]
+  /** The piece that holds the ghost along an axis. */
+  holder: (id: string) => PlacementView | undefined
   pieceById: Map<number, PieceView>
-  selection: Set<number>
+  selection: ReadonlySet<string>
   ghost?: { piece: PieceView; stance: PreviewView }
   finding?: FindingView
   room?: { x0: number; y0: number; x1: number; y1: number }

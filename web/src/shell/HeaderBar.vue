@@ -18,7 +18,7 @@ const refusal = ref<Refusal>()
 
 const saved = computed(() => (edits.away ? 'not answered' : edits.count ? 'saving …' : 'saved'))
 const over = computed(() => site.tally?.budget.filter((l) => l.over).map((l) => l.what) ?? [])
-const run = (work: Promise<unknown>) => void work.catch(tell)
+const run = (work: () => Promise<unknown>) => void site.inTurn(work).catch(tell)
 
 function open() {
   const s = site.site!
@@ -50,10 +50,10 @@ async function save() {
     </button>
     <span class="undo">
       <Tooltip :title="site.site.undo ? `Undo: ${site.site.undo}` : 'Nothing to undo'">
-        <button type="button" class="plain" :disabled="!site.site.undo" :aria-label="`Undo ${site.site.undo}`" @click="run(site.undo())">↶ <span class="what">{{ site.site.undo || 'undo' }}</span></button>
+        <button type="button" class="plain" :disabled="!site.site.undo" :aria-label="`Undo ${site.site.undo}`" @click="run(site.undo)">↶ <span class="what">{{ site.site.undo || 'undo' }}</span></button>
       </Tooltip>
       <Tooltip :title="site.site.redo ? `Redo: ${site.site.redo}` : 'Nothing to redo'">
-        <button type="button" class="plain" :disabled="!site.site.redo" :aria-label="`Redo ${site.site.redo}`" @click="run(site.redo())">↷ <span class="what">{{ site.site.redo || 'redo' }}</span></button>
+        <button type="button" class="plain" :disabled="!site.site.redo" :aria-label="`Redo ${site.site.redo}`" @click="run(site.redo)">↷ <span class="what">{{ site.site.redo || 'redo' }}</span></button>
       </Tooltip>
     </span>
     <span class="saved figures" role="status">{{ saved }}</span>
@@ -64,11 +64,11 @@ async function save() {
       <div><dt>draw calls</dt><dd data-testid="tally-calls">{{ site.tally.drawCalls }}</dd></div>
       <div><dt>triangles</dt><dd data-testid="tally-triangles">{{ formatCount(site.tally.triangles) }}</dd></div>
       <div :title="`Without instancing it would be ${formatBytes(site.tally.flatBytes)}`">
-        <dt>memory / not instanced</dt><dd>{{ formatBytes(site.tally.instancedBytes) }} <span class="soft">/ {{ formatBytes(site.tally.flatBytes) }}</span></dd>
+        <dt>memory</dt><dd>{{ formatBytes(site.tally.instancedBytes) }}</dd>
       </div>
     </dl>
     <button type="button" class="plain help" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">?</button>
-    <Modal v-model:open="settingUp" title="Site set-up" ok-text="Save" @ok="save"><SiteFields v-model="body" :refusal="refusal" /></Modal>
+    <Modal v-model:open="settingUp" title="Site set-up" ok-text="Save" @ok="save"><SiteFields v-model="body" :refusal="refusal" @submit="save" /></Modal>
   </header>
 </template>
 
@@ -96,7 +96,7 @@ async function save() {
 }
 .site .soft {
   font-weight: 400;
-  font-size: 12px;
+  font-size: 13px;
 }
 .dot {
   display: inline-block;
@@ -138,12 +138,12 @@ async function save() {
   line-height: 1.15;
 }
 dt {
-  font-size: 10.5px;
+  font-size: 13px;
   color: var(--soft-ink);
 }
 dd {
   margin: 0;
-  font: 12.5px var(--mono);
+  font: 13px var(--mono);
 }
 .help {
   border: 1px solid var(--hairline) !important;

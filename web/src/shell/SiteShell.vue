@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import BoardPage from '../brief/BoardPage.vue'
+import BoardPage from '../board/BoardPage.vue'
 import BriefStage from '../brief/BriefStage.vue'
-import PinnedPicture from '../brief/PinnedPicture.vue'
+import PinnedPicture from '../board/PinnedPicture.vue'
 import BuildPanel from '../build/BuildPanel.vue'
 import { useKeys } from '../build/keys'
 import { usePlacing } from '../build/placing'
-import HandoverPanel from '../handover/HandoverPanel.vue'
+import HandoverStage from '../handover/HandoverStage.vue'
 import KitStage from '../kit/KitStage.vue'
 import LineUp from '../lineup/LineUp.vue'
 import MassingPanel from '../massing/MassingPanel.vue'
@@ -36,6 +36,8 @@ const stage = computed<StageName>(() => {
 })
 
 /** The board in a window of its own, for a second screen. */
+/** Whether the stage is worked at the Table. */
+const hasTable = computed(() => !['brief', 'kit', 'handover'].includes(stage.value))
 const alone = computed(() => route.query.alone !== undefined)
 useStageClock(stage)
 
@@ -60,7 +62,7 @@ useKeys((key) => {
 async function addDrawn(from: { x: number; y: number }, to: { x: number; y: number }) {
   try {
     await site.make('Add a room', 'POST', '/rooms/drawn', {
-      name: `Room ${site.massing.rooms.length + 1}`, fromMm: { ...from, z: 0 }, toMm: { ...to, z: 0 },
+      name: 'Room 1', fromMm: { ...from, z: 0 }, toMm: { ...to, z: 0 },
     })
   } catch (e) {
     tell(e)
@@ -85,13 +87,13 @@ async function addDrawn(from: { x: number; y: number }, to: { x: number; y: numb
       <main class="middle">
         <BriefStage v-if="stage === 'brief'" />
         <KitStage v-else-if="stage === 'kit'" />
-        <div v-show="stage !== 'kit' && stage !== 'brief'" class="work">
+        <HandoverStage v-else-if="stage === 'handover'" />
+        <div v-show="hasTable" class="work">
           <TableView @room="addDrawn" />
           <aside class="side" aria-label="Details">
             <MassingPanel v-if="stage === 'massing'" />
             <BuildPanel v-else-if="stage === 'build'" />
             <SurveyPanel v-else-if="stage === 'survey'" />
-            <HandoverPanel v-else-if="stage === 'handover'" />
           </aside>
         </div>
         <PinnedPicture v-if="stage !== 'brief'" />
@@ -125,7 +127,7 @@ async function addDrawn(from: { x: number; y: number }, to: { x: number; y: numb
   display: flex;
 }
 .side {
-  width: 322px;
+  width: clamp(322px, 24vw, 460px);
   overflow-y: auto;
   border-left: 1px solid var(--hairline);
   background: var(--paper);

@@ -6,14 +6,14 @@ import { STAGES, type StageName } from './stages'
 /** The stages, in the order of the work. */
 defineProps<{ stage: StageName }>()
 const site = useSite()
-const faults = computed(() => site.survey.total)
+const faults = computed(() => site.survey.faults)
 </script>
 
 <template>
   <nav class="spine" aria-label="Stages">
     <RouterLink v-for="s in STAGES" :key="s.name" :to="`/sites/${site.site?.id}/${s.name}`" :class="{ here: s.name === stage }" :aria-current="s.name === stage ? 'page' : undefined">
       <span class="key">{{ s.key }}</span>{{ s.title }}
-      <span v-if="s.name === 'survey' && faults" class="count" :aria-label="`${faults} findings`">{{ faults }}</span>
+      <span v-if="s.name === 'survey' && faults" class="count" :aria-label="`${faults} ${faults === 1 ? 'fault' : 'faults'}`">{{ faults }}</span>
     </RouterLink>
   </nav>
 </template>
@@ -43,14 +43,14 @@ a.here {
   background: var(--sheet);
 }
 .key {
-  font: 10.5px var(--mono);
+  font: 13px var(--mono);
   color: var(--soft-ink);
 }
 .count {
   position: absolute;
   right: 8px;
   top: 9px;
-  font: 11px var(--mono);
+  font: 13px var(--mono);
   color: var(--brick);
 }
 </style>

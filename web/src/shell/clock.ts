@@ -1,5 +1,5 @@
 import { onBeforeUnmount, onMounted, watch, type Ref } from 'vue'
-import { useBoard } from '../brief/board'
+import { useBoard } from '../board/board'
 import { useSite } from '../site/site'
 import type { StageName } from './stages'
 

@@ -1,16 +1,16 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { Refusal } from '../api/client'
+import { NoAnswer, Refusal } from '../api/client'
 import { useEdits, type PendingEdit } from './edits'
 
 const kept = new Map<string, string>()
 const answers: (() => Response | Promise<Response>)[] = []
-const sent: { path: string; revision: string | null }[] = []
+const sent: { path: string; revision: string | null; key: string | null }[] = []
 const ok = (body: unknown) => () => new Response(JSON.stringify(body), { status: 200 })
 const problem = (status: number, detail: string) => () => new Response(JSON.stringify({ detail }), { status })
 const away = () => Promise.reject(new TypeError('connection refused'))
 
-const edit = (label: string): PendingEdit => ({ siteId: 7, label, method: 'POST', path: `/api/${label}` })
+const edit = (label: string): PendingEdit => ({ siteId: 7, label, method: 'POST', path: `/api/${label}`, key: `key-${label}` })
 
 beforeEach(() => {
   vi.useFakeTimers()
@@ -20,7 +20,7 @@ beforeEach(() => {
   sent.length = 0
   vi.stubGlobal('sessionStorage', { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => kept.set(k, v), removeItem: (k: string) => kept.delete(k) })
   vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
-    sent.push({ path, revision: new Headers(init.headers).get('If-Match') })
+    sent.push({ path, revision: new Headers(init.headers).get('If-Match'), key: new Headers(init.headers).get('Idempotency-Key') })
     return Promise.resolve().then(() => answers.shift()!())
   })
 })
@@ -58,15 +58,37 @@ describe('edits on their way to the server', () => {
     expect(kept.size).toBe(0)
   })
 
-  it('keep the revision they were first sent against, so that none is made twice', async () => {
-    const { edits, refused } = attached([1, 5])
-    // It arrived, but its answer was lost; sent again, it is on an old revision.
-    answers.push(away, problem(412, 'changed meanwhile'))
-    const made = edits.make(edit('a')).catch((e: unknown) => e)
+  it('are sent again under the same word, so that none is made twice', async () => {
+    const { edits } = attached([1, 5])
+    // It arrived, but its answer was lost; sent again, the server says that it is made already.
+    answers.push(away, () => new Response(null, { status: 208 }))
+    const made = edits.make(edit('a'))
     await vi.advanceTimersByTimeAsync(4000)
-    expect(await made).toBeInstanceOf(Refusal)
+    expect(await made).toBeUndefined()
     expect(sent.map((s) => s.revision)).toEqual(['"1"', '"1"'])
-    expect(refused).toHaveBeenCalledWith('a', expect.stringContaining('perhaps by this very edit'))
+    expect(sent[0]!.key).toBeTruthy()
+    expect(sent[1]!.key).toBe(sent[0]!.key)
+  })
+
+  it('are made even if what follows cannot be looked at, and the next waits until it can', async () => {
+    const { edits, caughtUp } = attached([1, 2])
+    caughtUp.mockRejectedValueOnce(new NoAnswer('gone'))
+    answers.push(ok('first'), ok('second'))
+    expect(await edits.make(edit('a'))).toBe('first')
+    const second = edits.make(edit('b'))
+    await vi.runAllTimersAsync()
+    expect(await second).toBe('second')
+    // Looked at in vain after the first, again before the second, and after it.
+    expect(caughtUp).toHaveBeenCalledTimes(3)
+  })
+
+  it('say why when what they touch was changed meanwhile', async () => {
+    const { edits, refused } = attached([1, 5])
+    answers.push(problem(412, 'changed meanwhile'))
+    const made = edits.make(edit('a')).catch((e: unknown) => e)
+    await vi.runAllTimersAsync()
+    expect(await made).toBeInstanceOf(Refusal)
+    expect(refused).toHaveBeenCalledWith('a', 'changed meanwhile')
   })
 
   it('are dropped when refused, with the reason, and the next goes on', async () => {
@@ -80,12 +102,13 @@ describe('edits on their way to the server', () => {
     expect(edits.count).toBe(0)
   })
 
-  it('are taken up after a reload, those of the open site alone', async () => {
+  it('are taken up after a reload, those of the open site alone, and the others stay kept', async () => {
     kept.set('hausbau.kept-edits', JSON.stringify([{ ...edit('mine'), revision: 3 }, { ...edit('other'), siteId: 8 }]))
     const { edits } = attached()
     answers.push(ok('done'))
     edits.takeUp(7)
     await vi.runAllTimersAsync()
-    expect(sent).toEqual([{ path: '/api/mine', revision: '"3"' }])
+    expect(sent).toEqual([{ path: '/api/mine', revision: '"3"', key: 'key-mine' }])
+    expect(JSON.parse(kept.get('hausbau.kept-edits')!)).toEqual([{ ...edit('other'), siteId: 8 }])
   })
 })

@@ -9,7 +9,9 @@ export interface PendingEdit {
   method: string
   path: string
   body?: unknown
-  /** The revision it was first sent against: sent again, it must not be made twice. */
+  /** Its own word: sent again under it, it is not made twice. */
+  key: string
+  /** The revision it was first sent against. */
   revision?: number
 }
 
@@ -22,6 +24,8 @@ interface Waiting {
   reject: (reason: unknown) => void
 }
 
+const kept = (): PendingEdit[] => JSON.parse(sessionStorage.getItem(KEPT) ?? '[]') as PendingEdit[]
+
 /**
  * Sends edits one after the other. While the server does not answer, it keeps them (over a reload too) and tries
  * again; an edit that the server refuses is dropped, and whoever made it is told why.
@@ -31,6 +35,8 @@ export const useEdits = defineStore('edits', () => {
   const away = ref(false)
   const count = computed(() => waiting.value.length)
   let running = false
+  /** A made edit that is not shown yet: the next one must not go out against an older revision. */
+  let behind = false
   let hooks = { revision: () => 0, catchUp: async () => {} }
   let onRefused = (_label: string, _why: string) => {}
 
@@ -38,23 +44,35 @@ export const useEdits = defineStore('edits', () => {
   function attach(h: typeof hooks, refused: typeof onRefused) {
     hooks = h
     onRefused = refused
+    behind = false
   }
 
+  /** Keeps what waits, beside what was kept for sites that are not open. */
   function keep() {
-    const edits = waiting.value.map((w) => w.edit)
-    if (edits.length) sessionStorage.setItem(KEPT, JSON.stringify(edits))
+    const own = waiting.value.map((w) => w.edit)
+    const open = new Set([...own.map((e) => e.siteId), ...taken])
+    const all = [...kept().filter((e) => !open.has(e.siteId)), ...own]
+    if (all.length) sessionStorage.setItem(KEPT, JSON.stringify(all))
     else sessionStorage.removeItem(KEPT)
   }
 
+  /** Sites whose kept edits have been taken up. */
+  const taken = new Set<number>()
+
   /** Takes up the edits that a reload interrupted. */
   function takeUp(siteId: number) {
-    const kept = JSON.parse(sessionStorage.getItem(KEPT) ?? '[]') as PendingEdit[]
-    for (const edit of kept.filter((e) => e.siteId === siteId)) {
-      make(edit).catch(() => {})
-    }
+    const own = kept().filter((e) => e.siteId === siteId)
+    if (taken.has(siteId)) return
+    taken.add(siteId)
+    for (const edit of own) enqueue(edit).catch(() => {})
   }
 
-  function make<T>(edit: PendingEdit): Promise<T> {
+  const make = <T>(edit: Omit<PendingEdit, 'key'>): Promise<T> => {
+    taken.add(edit.siteId)
+    return enqueue<T>({ ...edit, key: crypto.randomUUID() })
+  }
+
+  function enqueue<T>(edit: PendingEdit): Promise<T> {
     return new Promise<T>((resolve, reject) => {
       waiting.value.push({ edit, resolve: resolve as (value: unknown) => void, reject })
       keep()
@@ -80,22 +98,29 @@ export const useEdits = defineStore('edits', () => {
     running = false
   }
 
+  /** Shows what has been made; where that cannot be fetched now, it is tried again before the next edit. */
+  async function show() {
+    behind = true
+    await hooks.catchUp()
+    behind = false
+  }
+
   /** Throws only when no answer came. */
   async function attempt(next: Waiting) {
+    if (behind) await show()
     const again = next.edit.revision !== undefined
     try {
       next.edit.revision ??= hooks.revision()
       keep()
-      const result = await send(next.edit.method, next.edit.path, next.edit.body, next.edit.revision)
-      await hooks.catchUp()
+      const result = await send(next.edit.method, next.edit.path, next.edit.body, { revision: next.edit.revision, key: next.edit.key })
+      // It is made, whatever becomes of looking at it.
+      await show().catch(() => {})
       next.resolve(result)
     } catch (e) {
       if (e instanceof NoAnswer) throw e
       if (e instanceof Refusal && e.status === 412) {
-        await hooks.catchUp()
-        onRefused(next.edit.label, again
-          ? 'The site has moved on since it was first sent, perhaps by this very edit. Look at the set as it stands now.'
-          : e.message)
+        await show().catch(() => {})
+        onRefused(next.edit.label, again ? 'What it touches was changed while the server was away. Look at the set as it stands now.' : e.message)
       }
       next.reject(e)
     }

@@ -1,3 +1,5 @@
+import { oneStanding } from '../test/standing'
+import { StandingSet } from './standing'
 import { describe, expect, it } from 'vitest'
 import type { PieceView, PlacementView } from '../api/client'
 import { boxOf, extentOf, extentOfPlacements, footprint, toSite } from './extent'
@@ -10,7 +12,7 @@ const bench = {
 const wall = { ...bench, id: 2, boxMm: { min: { x: 0, y: 0, z: 0 }, max: { x: 2000, y: 200, z: 3000 } } } as PieceView
 
 const placed = (change: Partial<PlacementView> = {}) =>
-  ({ id: 9, pieceId: 1, atMm: { x: 5000, y: 3000, z: 100 }, quarterTurns: 0, mirrored: false, freeDegrees: 0, free: false, origin: 'hand', pinned: false, ...change }) as PlacementView
+  ({ id: 'hand.9', pieceId: 1, atMm: { x: 5000, y: 3000, z: 100 }, quarterTurns: 0, mirrored: false, freeDegrees: 0, free: false, origin: 'hand', departed: false, lost: false, ...change }) as PlacementView
 
 describe('where things stand', () => {
   it('a quarter turn goes counter-clockwise about the pivot', () => {
@@ -44,10 +46,10 @@ describe('where things stand', () => {
 
   it('the extent of a set is that of its rooms and of what stands outside them', () => {
     const pieceById = new Map([[1, bench]])
-    const massing = { rooms: [], openings: [], gaps: [], chains: [], walls: [{ min: { x: 0, y: 0, z: 0 }, max: { x: 4000, y: 200, z: 3000 } }] }
-    const set = { massing, pieces: [bench], pieceById, placements: new Map([[9, placed()]]) }
+    const massing = { rooms: [], openings: [], gaps: [], chains: [], remarks: [], walls: [{ min: { x: 0, y: 0, z: 0 }, max: { x: 4000, y: 200, z: 3000 } }] }
+    const set = { massing, pieces: [bench], pieceById, placements: oneStanding(placed()) }
     expect(extentOf(set)).toEqual({ min: { x: 0, y: 0, z: 0 }, max: { x: 5800, y: 3225, z: 3000 } })
-    expect(extentOf({ ...set, placements: new Map() })).toEqual(massing.walls[0])
+    expect(extentOf({ ...set, placements: new StandingSet() })).toEqual(massing.walls[0])
     expect(extentOfPlacements(set, [])).toBeUndefined()
     expect(extentOfPlacements(set, [placed({ pieceId: 77 })])).toBeUndefined()
   })

@@ -1,9 +1,10 @@
+import { extentOfChunk, type StandingSet } from './standing'
 import type { BoxMm, MassingView, PieceView, PlacementView } from '../api/client'
 
 interface Set {
   massing: MassingView
   pieces: PieceView[]
-  placements: Map<number, PlacementView>
+  placements: StandingSet
   pieceById: Map<number, PieceView>
 }
 
@@ -53,6 +54,10 @@ export function extentOfPlacements(set: Pick<Set, 'pieceById'>, placements: Iter
 /** The whole set: rooms with their walls, and every placement. */
 export function extentOf(set: Set): BoxMm | undefined {
   const walls = set.massing.walls.reduce<BoxMm | undefined>(union, undefined)
-  const placed = extentOfPlacements(set, set.placements.values())
+  let placed: BoxMm | undefined
+  for (const chunk of set.placements.chunks.values()) {
+    const box = extentOfChunk(chunk, set.pieceById)
+    if (box) placed = union(placed, box)
+  }
   return walls && placed ? union(walls, placed) : (walls ?? placed)
 }

@@ -1,37 +1,33 @@
 import { message } from 'ant-design-vue'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, triggerRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import {
-  get, NoAnswer, Refusal, type FindingView, type MassingView, type PieceView, type PlacementView, type SiteView,
+  get, getBytes, NoAnswer, Refusal, type CardView, type DepartureView, type FindingView, type MassingView, type NewsView, type PieceView, type SiteView,
   type SurveyView, type TallyView, type VecMm,
 } from '../api/client'
 import { format } from '../measure/format'
 import { useEdits } from './edits'
+import { openFeed } from './feed'
+import { readChunk, StandingSet } from './standing'
+import { inTurns } from './turns'
 
-const LISTEN_MS = 3000
+const noMassing: MassingView = { rooms: [], openings: [], walls: [], gaps: [], chains: [], remarks: [] }
+const nothingFound: SurveyView = { faults: 0, cautions: 0, accepted: 0, findings: [], revision: 0 }
 const RECKON_MS = 120
-
-interface News {
-  site: SiteView
-  all: boolean
-  rooms: boolean
-  pieces: boolean
-  board: boolean
-  changed: PlacementView[]
-  removed: number[]
-}
 
 /** The open site as the server has it, and the edits a person makes to it. Nothing here decides: it asks and shows. */
 export const useSite = defineStore('site', () => {
   const edits = useEdits()
   const site = shallowRef<SiteView>()
-  const massing = shallowRef<MassingView>({ rooms: [], openings: [], walls: [], gaps: [], chains: [] })
+  const massing = shallowRef<MassingView>(noMassing)
   const pieces = shallowRef<PieceView[]>([])
-  const placements = shallowRef(new Map<number, PlacementView>())
+  const placements = shallowRef(new StandingSet())
   const tally = shallowRef<TallyView>()
-  const survey = shallowRef<SurveyView>({ total: 0, findings: [] })
+  const survey = shallowRef<SurveyView>(nothingFound)
+  const cards = shallowRef<CardView[]>([])
+  const departures = shallowRef<DepartureView[]>([])
   const finding = shallowRef<FindingView>()
-  const selection = shallowRef(new Set<number>())
+  const selection = shallowRef(new Set<string>())
   /** Raised with every new selection. */
   const selections = ref(0)
   const missing = ref(false)
@@ -39,7 +35,8 @@ export const useSite = defineStore('site', () => {
   const shapes = ref(0)
   /** Raised whenever what lies on the board, the piece list or the brief may have changed. */
   const boards = ref(0)
-  let listener: ReturnType<typeof setInterval> | undefined
+  let closeFeed: (() => void) | undefined
+  const { inTurn, isBusy } = inTurns()
 
   const unit = computed(() => site.value?.unit ?? 'METRE')
   const pieceById = computed(() => new Map(pieces.value.map((p) => [p.id, p])))
@@ -54,56 +51,91 @@ export const useSite = defineStore('site', () => {
     edits.attach({ revision: () => site.value?.revision ?? 0, catchUp }, (label, why) => {
       void message.warning({ content: `“${label}” was not done. ${why}`, duration: 8 })
     })
-    try {
-      site.value = await get<SiteView>(`/api/sites/${id}`)
-      await fetchAll()
-    } catch (e) {
-      if (e instanceof Refusal && e.status === 404) missing.value = true
-      else if (e instanceof NoAnswer) edits.away = true
-      else throw e
-    }
+    opened = id
+    await catchUp().catch(meet)
     edits.takeUp(id)
-    listener = setInterval(() => void listen(id), LISTEN_MS)
+    if (opened === id && !missing.value) {
+      closeFeed = openFeed(id, () => void catchUp().then(() => (edits.away = false)).catch(meet), (isAway) => (edits.away = isAway || edits.away))
+    }
+  }
+
+  let opened: number | undefined
+
+  function meet(e: unknown) {
+    if (e instanceof Refusal && e.status === 404) missing.value = true
+    else if (e instanceof NoAnswer) edits.away = true
+    else throw e
   }
 
   function close() {
-    clearInterval(listener)
+    closeFeed?.()
+    closeFeed = undefined
+    opened = undefined
     site.value = undefined
-    placements.value = new Map()
+    massing.value = noMassing
+    placements.value = new StandingSet()
     pieces.value = []
     selection.value = new Set()
     finding.value = undefined
-    survey.value = { total: 0, findings: [] }
+    survey.value = nothingFound
+    cards.value = []
+    departures.value = []
   }
 
-  /** Hears of edits made elsewhere, and of the server being away or back. */
-  async function listen(id: number) {
-    try {
-      if (!site.value) {
-        site.value = await get<SiteView>(`/api/sites/${id}`)
-        await fetchAll()
-      } else {
-        await catchUp()
-      }
-      edits.away = false
-    } catch (e) {
-      if (e instanceof NoAnswer) edits.away = true
-      else if (e instanceof Refusal && e.status === 404) missing.value = true
+  let catching: Promise<void> | undefined
+  let again = false
+
+  /**
+   * Fetches what has changed since the revision that is shown, and shows it at once or not at all: a request that fails
+   * loses nothing, since the next begins where this one began. Asked for while it runs, it runs once more.
+   */
+  function catchUp(): Promise<void> {
+    if (catching) {
+      again = true
+      return catching.then(() => (again ? catchUp() : undefined))
     }
+    again = false
+    catching = fetchNews().finally(() => (catching = undefined))
+    return catching
   }
 
-  async function fetchAll() {
-    const [m, k, p] = await Promise.all([
-      get<MassingView>(`${base()}/massing`),
-      get<PieceView[]>(`${base()}/pieces`),
-      get<PlacementView[]>(`${base()}/placements`),
+  async function fetchNews() {
+    const id = opened
+    if (id === undefined) return
+    const since = site.value?.revision
+    const news = await get<NewsView>(`/api/sites/${id}/news?since=${since ?? 0}`)
+    if (since !== undefined && news.site.revision <= since) return
+    const all = since === undefined || !news.parts
+    const set = await fetchChunks(id, news)
+    const parts = new Set(news.parts)
+    const changed = all || parts.has('SITE') || parts.has('MASSING')
+    const [m, p] = await Promise.all([
+      changed || parts.has('SET') ? get<MassingView>(`/api/sites/${id}/massing`) : massing.value,
+      get<PieceView[]>(`/api/sites/${id}/pieces`),
     ])
+    if (opened !== id) return
+    site.value = news.site
     massing.value = m
-    pieces.value = k
-    placements.value = new Map(p.map((x) => [x.id, x]))
-    shapes.value++
-    boards.value++
+    pieces.value = p
+    placements.value = set
+    if (changed) shapes.value++
+    if (all || parts.has('BOARD')) boards.value++
+    const there = [...selection.value].filter((s) => set.has(s))
+    if (there.length < selection.value.size) select(there)
     reckonSoon()
+  }
+
+  /** The set of the news: what is known already is not fetched again. */
+  async function fetchChunks(id: number, news: NewsView): Promise<StandingSet> {
+    const known = placements.value.chunks
+    const chunks = new Map(news.all ? [] : known)
+    news.gone.forEach((name) => chunks.delete(name))
+    if (!news.all && !news.chunks.length && !news.gone.length) return placements.value
+    await Promise.all(news.chunks.map(async (c) => {
+      const same = known.get(c.name)
+      chunks.set(c.name, same?.digest === c.digest ? same : readChunk(c.name, c.digest, await getBytes(`/api/sites/${id}/chunks/${c.digest}`)))
+    }))
+    return new StandingSet(chunks)
   }
 
   let due: ReturnType<typeof setTimeout> | undefined
@@ -115,44 +147,26 @@ export const useSite = defineStore('site', () => {
   }
 
   async function reckon() {
-    if (!site.value) return
-    const [t, s] = await Promise.all([get<TallyView>(`${base()}/tally`), get<SurveyView>(`${base()}/survey`)])
+    const id = opened
+    if (!site.value || id === undefined) return
+    const needsDepartures = site.value.leftOut + site.value.lost > 0
+    const [t, s, c, d] = await Promise.all([get<TallyView>(`${base()}/tally`), get<SurveyView>(`${base()}/survey`), get<CardView[]>(`${base()}/survey/cards`),
+      needsDepartures ? get<DepartureView[]>(`${base()}/departures`) : []])
+    if (opened !== id) return
     tally.value = t
     survey.value = s
+    cards.value = c
+    departures.value = d
     if (finding.value) finding.value = s.findings.find((f) => f.key === finding.value!.key)
   }
 
-  async function catchUp() {
-    if (!site.value) return
-    const before = site.value.revision
-    const news = await get<News>(`${base()}/news?since=${before}`)
-    if (news.site.revision === site.value.revision) {
-      return
-    }
-    site.value = news.site
-    if (news.all) {
-      await fetchAll()
-    } else {
-      if (news.rooms) massing.value = await get<MassingView>(`${base()}/massing`)
-      pieces.value = await get<PieceView[]>(`${base()}/pieces`)
-      if (news.pieces || news.rooms) shapes.value++
-      if (news.board) boards.value++
-      news.changed.forEach((p) => placements.value.set(p.id, p))
-      news.removed.forEach((id) => placements.value.delete(id))
-      triggerRef(placements)
-      reckonSoon()
-    }
-    const there = [...selection.value].filter((id) => placements.value.has(id))
-    if (there.length < selection.value.size) select(there)
-  }
-
-  function select(ids: Iterable<number>) {
+  function select(ids: Iterable<string>) {
     selection.value = new Set(ids)
     selections.value++
   }
 
   /** Adds one to the selection, or lets it go. */
-  function toggle(id: number) {
+  function toggle(id: string) {
     const ids = new Set(selection.value)
     if (!ids.delete(id)) ids.add(id)
     select(ids)
@@ -165,19 +179,23 @@ export const useSite = defineStore('site', () => {
 
   const undo = () => make('Undo', 'POST', '/undo')
   const redo = () => make('Redo', 'POST', '/redo')
-  const arrange = (label: string, how: { byMm?: VecMm; quarterTurns?: number; mirror?: boolean }) =>
+  const arrange = (label: string, how: { byMm?: VecMm; quarterTurns?: number; freeDegrees?: number; mirror?: boolean }) =>
     make(label, 'POST', '/placements/arrange', { ids: ids(), ...how })
   const plumb = () => make('Plumb', 'POST', '/placements/plumb', { ids: ids() })
   const takeAway = () => make('Take away', 'POST', '/placements/removals', { ids: ids() })
-  const setValues = (of: number[], values: Record<string, number | boolean>) =>
+  const swap = (pieceId: number) => make('Swap', 'POST', '/placements/swaps', { ids: ids(), pieceId })
+  const letGo = (of: string[]) => make('Let go', 'POST', '/departures/let-go', { ids: of })
+  const setDownLost = (of: string[]) => make('Set down by hand', 'POST', '/departures/set-down', { ids: of })
+  const setValues = (of: string[], values: Record<string, number | boolean>) =>
     make('Set values', 'PATCH', '/placements', { ids: of, ...values })
 
   async function copy(byMm: VecMm) {
-    select(await make<number[]>('Copy', 'POST', '/placements/copies', { ids: ids(), byMm }))
+    const copies = await make<string[] | undefined>('Copy', 'POST', '/placements/copies', { ids: ids(), byMm })
+    if (copies) select(copies)
   }
 
   return {
-    site, massing, pieces, placements, tally, survey, finding, selection, selections, missing, shapes, boards, catchUp, unit, pieceById, selected,
+    site, massing, pieces, placements, tally, survey, cards, departures, finding, inTurn, isBusy, swap, letGo, setDownLost, selection, selections, missing, shapes, boards, catchUp, unit, pieceById, selected,
     show, open, close, select, toggle, make, undo, redo, arrange, plumb, takeAway, setValues, copy,
   }
 })

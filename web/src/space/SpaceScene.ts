@@ -1,20 +1,22 @@
 import {
-  AmbientLight, Box3, Box3Helper, BufferGeometry, Color, DirectionalLight, Float32BufferAttribute, Group, InstancedBufferAttribute,
-  InstancedBufferGeometry, InstancedMesh, LineBasicMaterial, LineSegments, Material, Matrix4, Mesh, MeshBasicMaterial, MOUSE, Object3D,
-  PerspectiveCamera, Plane, Quaternion, Raycaster, Scene, Vector2, Vector3, WebGLRenderer,
+  AmbientLight, Box3, Box3Helper, BufferGeometry, Color, DirectionalLight, Float32BufferAttribute, Group, LineBasicMaterial, LineSegments, Material,
+  Matrix4, Mesh, MeshBasicMaterial, MOUSE, Object3D, PerspectiveCamera, Plane, Quaternion, Raycaster, Scene, Vector2, Vector3, WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm, PlacementView, PreviewView, VecMm } from '../api/client'
-import { brick, hairline, ink, paper, plum, verdigris } from '../styles/theme'
+import { idOf, type StandingSet } from '../site/standing'
+import { brick, hairline, paper, verdigris } from '../styles/theme'
+import { Batches } from './Batches'
 import { figureMesh } from './figure'
 import { loadShape, type Shape } from './geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
+import { Picking } from './Picking'
 
 /** What to show: plain data; the scene keeps the meshes to itself. */
 export interface Description {
   pieces: { id: number; url: string; version: string }[]
-  placements: Iterable<PlacementView>
-  selection: Set<number>
+  set: StandingSet
+  selection: ReadonlySet<string>
   /** Height at which the set is cut open, millimetres; absent: whole. */
   cutMm?: number
   finding?: BoxMm
@@ -22,14 +24,7 @@ export interface Description {
   figureMm: VecMm
 }
 
-interface Batch {
-  mesh: InstancedMesh
-  ids: number[]
-}
-
 const UP = new Vector3(0, 0, 1)
-const SELECTED = new Color('#b794c9')
-const PLAIN = new Color(1, 1, 1)
 
 /** The set in three dimensions. It draws only when something has changed. */
 export class SpaceScene {
@@ -47,7 +42,8 @@ export class SpaceScene {
   private readonly papers = new Map<string, Material>()
   private readonly ink = edgeMaterial()
   private readonly ghostMaterial = new MeshBasicMaterial({ color: verdigris, transparent: true, opacity: 0.35, depthWrite: false })
-  private batches: Batch[] = []
+  private readonly batches = new Batches(this.set, (swatch) => this.paper(swatch), this.ink)
+  private readonly picking = new Picking(this.batches)
   private due = 0
   private extent = new Box3(new Vector3(0, 0, 0), new Vector3(5, 5, 3))
 
@@ -67,6 +63,8 @@ export class SpaceScene {
     this.scene.add(new AmbientLight('#ffffff', 1.3), sun, back, this.ground, this.set, this.ghost, this.marks, this.figure)
     this.controls = new OrbitControls(this.camera, this.canvas)
     this.controls.zoomToCursor = true
+    // Never below the ground unasked.
+    this.controls.maxPolarAngle = Math.PI / 2 - 0.01
     this.controls.mouseButtons = { LEFT: null, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.ROTATE }
     this.controls.addEventListener('change', () => this.draw())
     this.resize()
@@ -75,7 +73,7 @@ export class SpaceScene {
   dispose() {
     cancelAnimationFrame(this.due)
     this.controls.dispose()
-    this.clear(this.set)
+    this.batches.dispose()
     this.renderer.dispose()
     this.canvas.remove()
   }
@@ -112,7 +110,7 @@ export class SpaceScene {
   }
 
   get instances() {
-    return this.batches.reduce((n, b) => n + b.ids.length, 0)
+    return this.batches.instances
   }
 
   /** Takes a point of the site to the canvas: column by column, metres to clip space. */
@@ -120,10 +118,22 @@ export class SpaceScene {
     return new Matrix4().multiplyMatrices(this.camera.projectionMatrix, this.camera.matrixWorldInverse).elements.slice()
   }
 
+  /** The last that was shown; what was asked for before it is dropped. */
+  private wanted?: Description
+
   async show(d: Description) {
-    await this.fetchShapes(d.pieces)
+    this.wanted = d
+    const reshaped = await this.fetchShapes(d.pieces)
+    if (this.wanted !== d) {
+      reshaped.forEach((id) => this.reshaped.add(id))
+      return
+    }
+    this.reshaped.forEach((id) => reshaped.add(id))
+    this.reshaped.clear()
     this.cutAt(d.cutMm)
-    this.buildSet(d)
+    const changed = this.batches.show(d.set, this.shapes, reshaped)
+    if (changed) this.picking.forget()
+    this.batches.select(d.selection, d.set, changed)
     this.marks.clear()
     if (d.finding) this.marks.add(new Box3Helper(toBox(d.finding).expandByScalar(0.02), new Color(brick)))
     this.figure.position.copy(metres(d.figureMm))
@@ -131,11 +141,17 @@ export class SpaceScene {
     this.draw()
   }
 
-  private async fetchShapes(pieces: Description['pieces']) {
+  /** Pieces whose shape has changed since the set was drawn last. */
+  private readonly reshaped = new Set<number>()
+
+  private async fetchShapes(pieces: Description['pieces']): Promise<Set<number>> {
+    const fresh = new Set<number>()
     await Promise.all(pieces.map(async (p) => {
       if (this.shapes.get(p.id)?.version === p.version) return
       this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url) })
+      fresh.add(p.id)
     }))
+    return fresh
   }
 
   shape(pieceId: number): Shape | undefined {
@@ -149,39 +165,6 @@ export class SpaceScene {
     cut.open.value = mm === undefined ? 0 : 1
   }
 
-  private buildSet(d: Description) {
-    this.clear(this.set)
-    this.batches = []
-    const groups = new Map<string, PlacementView[]>()
-    for (const p of d.placements) {
-      const key = `${p.pieceId}/${p.mirrored}`
-      const group = groups.get(key)
-      if (group) group.push(p)
-      else groups.set(key, [p])
-    }
-    for (const group of groups.values()) this.addGroup(group, d.selection)
-  }
-
-  /** All placements of one piece, mirrored or not: one mesh a material, and one for the edges. */
-  private addGroup(group: PlacementView[], selection: Set<number>) {
-    const first = group[0]!
-    const shape = this.shapes.get(first.pieceId)?.shape
-    if (!shape) return
-    const ids = group.map((p) => p.id)
-    const matrices = group.map(matrixOf)
-    for (const part of first.mirrored ? shape.mirroredParts : shape.parts) {
-      const mesh = new InstancedMesh(part.geometry, this.paper(part.swatch), group.length)
-      mesh.frustumCulled = false
-      matrices.forEach((m, i) => {
-        mesh.setMatrixAt(i, m)
-        mesh.setColorAt(i, selection.has(ids[i]!) ? SELECTED : PLAIN)
-      })
-      this.set.add(mesh)
-      this.batches.push({ mesh, ids })
-    }
-    this.set.add(this.edges(first.mirrored ? shape.mirroredEdges : shape.edges, group, selection))
-  }
-
   private paper(swatch: string): Material {
     const known = this.papers.get(swatch)
     if (known) return known
@@ -190,33 +173,9 @@ export class SpaceScene {
     return made
   }
 
-  private edges(shape: BufferGeometry, group: PlacementView[], selection: Set<number>): LineSegments {
-    const geometry = new InstancedBufferGeometry()
-    geometry.setAttribute('position', shape.getAttribute('position'))
-    geometry.instanceCount = group.length
-    const place = new Float32Array(group.length * 3)
-    const turn = new Float32Array(group.length * 2)
-    const tint = new Float32Array(group.length * 3)
-    const plain = new Color().setStyle(ink, '')
-    const chosen = new Color().setStyle(plum, '')
-    group.forEach((p, i) => {
-      metres(p.atMm).toArray(place, 3 * i)
-      turn[2 * i] = Math.cos(angleOf(p))
-      turn[2 * i + 1] = Math.sin(angleOf(p))
-      ;(selection.has(p.id) ? chosen : plain).toArray(tint, 3 * i)
-    })
-    geometry.setAttribute('place', new InstancedBufferAttribute(place, 3))
-    geometry.setAttribute('turn', new InstancedBufferAttribute(turn, 2))
-    geometry.setAttribute('tint', new InstancedBufferAttribute(tint, 3))
-    const lines = new LineSegments(geometry, this.ink)
-    lines.frustumCulled = false
-    return lines
-  }
-
   private clear(group: Group) {
     group.children.forEach((child) => {
-      if (child instanceof InstancedMesh) child.dispose()
-      else if (child instanceof LineSegments) (child.geometry as BufferGeometry).dispose()
+      if (child instanceof LineSegments) (child.geometry as BufferGeometry).dispose()
     })
     group.clear()
   }
@@ -256,14 +215,35 @@ export class SpaceScene {
   look(at: BoxMm, keepDirection: boolean) {
     const box = toBox(at)
     const centre = box.getCenter(new Vector3())
-    const radius = Math.max(0.8, box.getSize(new Vector3()).length() / 2)
     const direction = keepDirection
       ? this.camera.position.clone().sub(this.controls.target).normalize()
       : new Vector3(-0.55, -0.75, 0.75).normalize()
-    const half = (this.camera.fov * Math.PI) / 360
-    const narrow = Math.min(half, Math.atan(Math.tan(half) * this.camera.aspect))
-    this.controls.target.copy(centre)
-    this.camera.position.copy(centre).addScaledVector(direction, (radius / Math.sin(narrow)) * 0.92)
+    this.camera.position.copy(centre).add(direction)
+    this.camera.lookAt(centre)
+    this.camera.updateMatrixWorld()
+    // As near as every corner allows, seen from this direction, with a margin.
+    const up = Math.tan((this.camera.fov * Math.PI) / 360) * 0.94
+    const aside = up * this.camera.aspect
+    const turned = new Matrix4().extractRotation(this.camera.matrixWorldInverse)
+    const frame = [Infinity, -Infinity, Infinity, -Infinity]
+    const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((i) => new Vector3(i & 1 ? box.max.x : box.min.x, i & 2 ? box.max.y : box.min.y, i & 4 ? box.max.z : box.min.z)
+      .sub(centre).applyMatrix4(turned))
+    let distance = 0.8
+    for (const c of corners) distance = Math.max(distance, c.z + Math.abs(c.x) / aside, c.z + Math.abs(c.y) / up)
+    // The nearest corners make the picture lopsided: aim at the middle of what is seen, then come as near as that allows.
+    for (const c of corners) {
+      const depth = distance - c.z
+      frame[0] = Math.min(frame[0]!, c.x / depth)
+      frame[1] = Math.max(frame[1]!, c.x / depth)
+      frame[2] = Math.min(frame[2]!, c.y / depth)
+      frame[3] = Math.max(frame[3]!, c.y / depth)
+    }
+    const shift = new Vector3(((frame[0]! + frame[1]!) / 2) * distance, ((frame[2]! + frame[3]!) / 2) * distance, 0)
+    let near = 0.8
+    for (const c of corners) near = Math.max(near, c.z + Math.abs(c.x - shift.x) / aside, c.z + Math.abs(c.y - shift.y) / up)
+    const target = centre.clone().add(shift.applyMatrix4(turned.clone().transpose()))
+    this.controls.target.copy(target)
+    this.camera.position.copy(target).addScaledVector(direction, Math.max(1, near))
     this.controls.update()
     this.draw()
   }
@@ -276,37 +256,38 @@ export class SpaceScene {
   }
 
   /** The placement under a pixel of the canvas, and the point of its surface, or of the ground, that was hit. */
-  pick(x: number, y: number): { id?: number; atMm?: VecMm } {
+  pick(x: number, y: number): { id?: string; atMm?: VecMm } {
     const ray = this.ray(x, y)
-    const hits = ray.intersectObjects(this.batches.map((b) => b.mesh), false)
-    const hit = hits.find((h) => h.point.z <= cut.height.value)
-    if (hit) {
-      const batch = this.batches.find((b) => b.mesh === hit.object)!
-      return { id: batch.ids[hit.instanceId!], atMm: millimetres(hit.point) }
-    }
+    const hit = this.picking.first(ray.ray, cut.height.value)
+    if (hit) return { id: idOf(hit.batch.chunks[hit.index]!, hit.batch.rows[hit.index]!), atMm: millimetres(hit.at) }
     const ground = ray.ray.intersectPlane(new Plane(UP, 0), new Vector3())
     return ground ? { atMm: millimetres(ground) } : {}
   }
 
   /** The placements whose middle lies within a rectangle of the canvas. */
-  within(x0: number, y0: number, x1: number, y1: number): number[] {
+  within(x0: number, y0: number, x1: number, y1: number): string[] {
     const { clientWidth: w, clientHeight: h } = this.canvas
-    const found = new Set<number>()
+    const found: string[] = []
     const centre = new Vector3()
     const matrix = new Matrix4()
-    for (const batch of this.batches) {
-      batch.mesh.geometry.computeBoundingBox()
-      batch.ids.forEach((id, i) => {
-        batch.mesh.getMatrixAt(i, matrix)
-        batch.mesh.geometry.boundingBox!.getCenter(centre).applyMatrix4(matrix)
-        if (centre.z > cut.height.value) return
+    for (const batch of this.batches.all()) {
+      const extent = new Box3()
+      for (const part of batch.parts) {
+        part.geometry.computeBoundingBox()
+        extent.union(part.geometry.boundingBox!)
+      }
+      for (let i = 0; i < batch.size; i++) {
+        const chunk = batch.chunks[i]
+        if (!chunk) continue
+        extent.getCenter(centre).applyMatrix4(batch.matrix(i, matrix))
+        if (centre.z > cut.height.value) continue
         centre.project(this.camera)
         const px = ((centre.x + 1) / 2) * w
         const py = ((1 - centre.y) / 2) * h
-        if (centre.z < 1 && px >= x0 && px <= x1 && py >= y0 && py <= y1) found.add(id)
-      })
+        if (centre.z < 1 && px >= x0 && px <= x1 && py >= y0 && py <= y1) found.push(idOf(chunk, batch.rows[i]!))
+      }
     }
-    return [...found]
+    return found
   }
 }
 

@@ -25,7 +25,7 @@ async function show() {
       id: p.id, url: `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`,
       version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre]),
     })),
-    placements: site.placements.values(), selection: site.selection, cutMm, finding: site.finding?.placeMm, extent,
+    set: site.placements, selection: site.selection, cutMm, finding: site.finding?.placeMm, extent,
     figureMm: table.figureMm,
   })
   if (extent && framed !== site.site.id) {
@@ -107,7 +107,7 @@ function up(e: PointerEvent) {
   }
   const { id, atMm } = scene!.pick(b.x1, b.y1)
   if (placing.held) {
-    void placing.setDown(atMm).catch(tell)
+    void site.inTurn(() => placing.setDown(atMm)).catch(tell)
   } else if (id === undefined) {
     if (!e.shiftKey) site.select([])
   } else if (e.shiftKey) {

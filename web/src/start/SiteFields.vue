@@ -8,13 +8,14 @@ import LengthField from '../parts/LengthField.vue'
 /** What a site is set up with; used for a new one and for changing one. */
 const body = defineModel<SiteBody>({ required: true })
 defineProps<{ refusal?: Refusal }>()
+const emit = defineEmits<{ submit: [] }>()
 
 const units = (Object.keys(UNIT_NAMES) as Unit[]).map((value) => ({ value, label: UNIT_NAMES[value] }))
 const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...change })
 </script>
 
 <template>
-  <div class="panel bare">
+  <form class="panel bare" @submit.prevent="emit('submit')">
     <label class="field"><span>Name</span>
       <Input :value="body.name" :maxlength="200" aria-label="Site name" :status="refusal?.about('name') ? 'error' : ''"
         @update:value="(name: string) => set({ name })" />
@@ -33,8 +34,9 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
     </div>
     <label class="row"><Switch size="small" :checked="body.tilesByCentre" aria-label="Tiles pivot at their centre" @change="(on) => set({ tilesByCentre: !!on })" />
       Tiles pivot at their centre <span class="soft">(else at a corner)</span></label>
-    <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
-  </div>
+    <p v-if="refusal && !refusal.faults.some((f) => ['stepMm', 'wallMm', 'storeyMm'].includes(f.field))" class="fault" role="alert">{{ refusal.message }}</p>
+    <button type="submit" class="unseen" tabindex="-1" aria-hidden="true">Done</button>
+  </form>
 </template>
 
 <style scoped>

@@ -87,6 +87,7 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
     <ul v-else aria-label="Sites">
       <li v-for="s in sites" :key="s.id">
         <RouterLink :to="`/sites/${s.id}`" class="open">
+          <img :src="`/api/sites/${s.id}/plan.svg?revision=${s.revision}`" alt="" width="168" height="112" />
           <span class="name">{{ s.name }}</span>
           <span class="figures soft">
             {{ s.rooms }} {{ s.rooms === 1 ? 'room' : 'rooms' }} · {{ formatCount(s.placements) }} placements · {{ UNIT_NAMES[s.unit] }}
@@ -102,7 +103,7 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
     </ul>
 
     <Modal v-model:open="making" title="New site" ok-text="Make the site" :ok-button-props="{ disabled: !body.name.trim() }" @ok="make">
-      <SiteFields v-model="body" :refusal="refusal" />
+      <SiteFields v-model="body" :refusal="refusal" @submit="body.name.trim() && make()" />
     </Modal>
     <Modal :open="!!naming" :title="naming?.kind === 'copy' ? 'Copy the site' : 'Rename the site'" :ok-text="naming?.kind === 'copy' ? 'Copy' : 'Rename'"
       :ok-button-props="{ disabled: !naming?.name.trim() }" @ok="finishNaming" @cancel="naming = undefined">
@@ -116,7 +117,7 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
 
 <style scoped>
 .start {
-  max-width: 860px;
+  max-width: 980px;
   margin: 0 auto;
   padding: 56px 24px;
 }
@@ -150,7 +151,21 @@ li + li {
 .open {
   flex: 1;
   display: grid;
+  grid-template-columns: 168px 1fr;
+  grid-template-rows: 1fr auto auto auto 1fr;
+  column-gap: 18px;
   color: inherit;
+}
+.open > :not(img) {
+  grid-column: 2;
+}
+.name {
+  grid-row: 2;
+}
+.open img {
+  grid-row: 1 / -1;
+  background: var(--paper);
+  border: 1px solid var(--hairline);
 }
 .open:hover .name {
   color: var(--verdigris);
@@ -160,7 +175,7 @@ li + li {
   font-weight: 600;
 }
 .when {
-  font-size: 12px;
+  font-size: 13px;
 }
 .note {
   background: var(--sheet);

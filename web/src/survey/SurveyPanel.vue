@@ -1,62 +1,98 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
-import { computed } from 'vue'
-import type { FindingView } from '../api/client'
+import { Button, Input } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import type { CardView, FindingView } from '../api/client'
 import { tell, useSite } from '../site/site'
 
 const site = useSite()
-const faults = computed(() => site.survey.findings.filter((f) => f.fault).length)
+const opened = ref(new Set<string>())
+const accepting = ref<{ key: string; reason: string }>()
+const open = computed(() => site.cards.filter((c) => !c.accepted))
+const accepted = computed(() => site.cards.filter((c) => c.accepted))
+const count = (n: number, word: string) => `${n} ${n === 1 ? word : `${word}s`}`
+
+function toggle(c: CardView) {
+  const key = keyOf(c)
+  if (c.count === 1) choose(c.findings[0]!)
+  else if (!opened.value.delete(key)) opened.value.add(key)
+}
+const keyOf = (c: CardView) => `${c.accepted}${c.key}`
 
 function choose(f: FindingView) {
   site.finding = f
   site.select(f.placementIds)
 }
 
-async function fix(f: FindingView) {
+async function make(label: string, path: string, body: object) {
   try {
-    await site.make(f.fix!, 'POST', '/survey/fixes', { key: f.key })
+    await site.make(label, 'POST', `/survey/${path}`, body)
     site.finding = undefined
+    accepting.value = undefined
   } catch (e) {
     tell(e)
   }
 }
+const mend = (label: string, key: string) => make(label, 'fixes', { key })
+const accept = (key: string, reason: string) => make(reason ? 'Accept' : 'No longer accept', 'accepted', { key, reason })
+const deed = (c: CardView) => (c.count === 1 ? c.findings[0]!.fix! : `Mend all ${c.mendable}`)
 </script>
 
 <template>
   <div class="panel">
     <div class="row spread">
       <h2>Survey</h2>
-      <span class="figures soft">{{ faults }} faults · {{ site.survey.total - faults }} cautions</span>
+      <span class="figures soft">{{ count(site.survey.faults, 'fault') }} · {{ count(site.survey.cautions, 'caution') }}</span>
     </div>
-    <p v-if="site.survey.total === 0" class="clean">
-      Nothing found: no overlap, no gap, nothing off the grid, floating or outside.
+    <p v-if="!open.length" class="clean">
+      Nothing {{ accepted.length ? 'else ' : '' }}found: no overlap, no gap, nothing off the grid, floating or outside.
     </p>
-    <p v-if="site.survey.total > site.survey.findings.length" class="soft">The first {{ site.survey.findings.length }} of {{ site.survey.total }} are listed.</p>
-    <ul aria-label="Findings">
-      <li v-for="f in site.survey.findings" :key="f.key" :class="{ chosen: site.finding?.key === f.key }">
-        <button type="button" class="plain" :aria-pressed="site.finding?.key === f.key" @click="choose(f)">
-          <span class="title"><span :class="f.fault ? 'fault' : 'caution'" :title="f.fault ? 'fault' : 'caution'">{{ f.fault ? '■ fault' : '▲ caution' }}</span> {{ f.title }}</span>
-          <span class="soft">{{ f.reason }}</span>
+    <ul v-for="(list, i) in [open, accepted]" :key="i" :aria-label="i ? 'Accepted findings' : 'Findings'">
+      <li v-if="i && list.length" class="soft accepted-head">Accepted, until what they are about changes</li>
+      <li v-for="c in list" :key="keyOf(c)" class="card" :class="{ chosen: c.findings.some((f) => f.key === site.finding?.key) }" data-testid="card">
+        <button type="button" class="plain" :aria-pressed="c.count === 1 ? site.finding?.key === c.findings[0]!.key : undefined" :aria-expanded="c.count > 1 ? opened.has(keyOf(c)) : undefined" @click="toggle(c)">
+          <span class="title"><span :class="c.fault ? 'fault' : 'caution'">{{ c.fault ? '■ fault' : '▲ caution' }}</span>
+            {{ c.count === 1 ? c.findings[0]!.title : c.heading }} <span v-if="c.count > 1" class="figures">× {{ c.count }}</span></span>
+          <span class="soft">{{ c.room }}{{ c.room && c.count === 1 ? ' · ' : '' }}{{ c.count === 1 ? c.findings[0]!.reason : '' }}</span>
+          <span v-if="c.findings[0]!.accepted" class="soft">Accepted: {{ c.findings[0]!.accepted }}</span>
         </button>
-        <Button v-if="f.fix" size="small" @click="fix(f)">{{ f.fix }}</Button>
+        <ol v-if="c.count > 1 && opened.has(keyOf(c))">
+          <li v-for="f in c.findings" :key="f.key" :class="{ chosen: site.finding?.key === f.key }">
+            <button type="button" class="plain" :aria-pressed="site.finding?.key === f.key" @click="choose(f)"><b>{{ f.title }}</b> <span class="soft">{{ f.reason }}</span></button>
+            <Button v-if="f.fix && !c.accepted" size="small" @click="mend(f.fix, f.key)">{{ f.fix }}</Button>
+          </li>
+          <li v-if="c.count > c.findings.length" class="soft">and {{ c.count - c.findings.length }} more</li>
+        </ol>
+        <div class="row deeds">
+          <template v-if="c.accepted"><Button size="small" @click="accept(c.count === 1 ? c.findings[0]!.key : c.key, '')">Open again</Button></template>
+          <template v-else-if="accepting?.key === keyOf(c)">
+            <Input v-model:value="accepting.reason" size="small" aria-label="Why it is accepted" placeholder="Why is it meant so?" :maxlength="500" autofocus
+              @press-enter="accepting.reason.trim() && accept(c.count === 1 ? c.findings[0]!.key : c.key, accepting.reason)" @keydown.esc.stop="accepting = undefined" />
+            <Button size="small" :disabled="!accepting.reason.trim()" @click="accept(c.count === 1 ? c.findings[0]!.key : c.key, accepting.reason)">Accept</Button>
+          </template>
+          <template v-else>
+            <Button v-if="c.mendable" size="small" type="primary" @click="mend(deed(c), c.count === 1 ? c.findings[0]!.key : c.key)">{{ deed(c) }}</Button>
+            <Button size="small" @click="accepting = { key: keyOf(c), reason: '' }">Accept …</Button>
+          </template>
+        </div>
       </li>
     </ul>
   </div>
 </template>
 
 <style scoped>
-ul {
+ul,
+ol {
   list-style: none;
   margin: 0;
   padding: 0;
 }
-li {
+.card {
   border: 1px solid var(--hairline);
   background: var(--sheet);
   padding: 7px 9px;
   margin-bottom: 6px;
 }
-li.chosen {
+.chosen {
   border-color: var(--plum);
   box-shadow: inset 3px 0 var(--plum);
 }
@@ -64,10 +100,24 @@ li button.plain {
   display: grid;
   text-align: left;
   width: 100%;
+  min-height: 24px;
   font-size: 13px !important;
 }
-li .ant-btn {
-  margin-top: 5px;
+ol {
+  margin-top: 6px;
+  max-height: 320px;
+  overflow-y: auto;
+}
+ol li {
+  border-top: 1px solid var(--hairline);
+  padding: 4px 6px;
+}
+.deeds {
+  margin-top: 6px;
+  flex-wrap: wrap;
+}
+.accepted-head {
+  margin: 10px 0 4px;
 }
 .title {
   font-weight: 600;

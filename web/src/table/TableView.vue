@@ -53,7 +53,7 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
       <div class="tools">
         <span v-if="table.cutaway" class="height"><LengthField label="cut at" :mm="table.cutMm" @change="(mm) => (table.cutMm = mm)" /></span>
         <button type="button" class="tool" :aria-pressed="table.cutaway" title="Cutaway (K)" @click="table.cutaway = !table.cutaway">Cutaway</button>
-        <button type="button" class="tool" title="Show the whole set (H)" @click="table.look('all')">Whole set</button>
+        <button type="button" class="tool apart" title="Show the whole set (H)" @click="table.look('all')">Show the whole set</button>
       </div>
     </div>
     <div v-if="placing.held" class="hold" role="status" data-testid="hold">
@@ -120,15 +120,15 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
   width: 0;
 }
 .tool {
-  font: 12px var(--sans);
+  font: 13px var(--sans);
   color: var(--ink);
   background: var(--sheet);
   border: 1px solid var(--hairline);
   padding: 2px 9px;
   cursor: pointer;
 }
-.tool + .tool {
-  border-left: 0;
+.apart {
+  margin-left: 8px;
 }
 .tool[aria-pressed='true'] {
   background: var(--verdigris);

@@ -9,7 +9,7 @@ import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 
 /** Some placements: their typed values, where they come from, and what the survey found on them. */
-const props = defineProps<{ ids: number[] }>()
+const props = defineProps<{ ids: string[] }>()
 const site = useSite()
 const placing = usePlacing()
 const table = useTable()
@@ -40,8 +40,21 @@ const quarters = computed(() => shared((p) => p.quarterTurns))
 const free = computed(() => shared((p) => p.freeDegrees))
 const mirrored = computed(() => shared((p) => p.mirrored))
 
-const set = (values: Record<string, number | boolean>) => void site.setValues(props.ids, values).catch(tell)
-const run = (work: Promise<unknown>) => void work.catch(tell)
+const run = (work: () => unknown) => void site.inTurn(async () => {
+  await work()
+}).catch(tell)
+const set = (values: Record<string, number | boolean>) => run(() => site.setValues(props.ids, values))
+/** Several turn freely as one body, by so much; one is turned to so much. */
+function turnFreely(degrees: number) {
+  if (one.value) set({ freeDegrees: degrees })
+  else if (degrees) run(() => site.arrange('Turn', { freeDegrees: degrees }))
+}
+/** Pieces that could stand in its place. */
+const others = computed(() => (piece.value ? site.pieces.filter((p) => p.role === piece.value!.role && p.id !== piece.value!.id) : []).map((p) => ({ value: p.id, label: p.code })))
+function takeTurn(typed: string) {
+  const degrees = Number(typed.replace(',', '.'))
+  if (typed.trim() && Number.isFinite(degrees) && degrees !== (one.value ? free.value : 0)) turnFreely(Math.max(-359, Math.min(359, degrees)))
+}
 function standFigure() {
   const box = extentOfPlacements(site, site.selected)
   if (box) table.standFigureBeside(box)
@@ -52,7 +65,7 @@ const originOf = computed(() => {
   const p = one.value
   if (!p) return ''
   if (p.origin === 'hand') return p.free ? 'set down by hand, free' : 'set down by hand'
-  return p.pinned ? 'from the massing, pinned by hand' : 'from the massing'
+  return p.lost ? 'changed by hand, its place is gone' : p.departed ? 'from the massing, changed by hand' : 'from the massing'
 })
 </script>
 
@@ -75,22 +88,26 @@ const originOf = computed(() => {
       <label class="field"><span>Turn</span>
         <Choice :value="quarters" :options="turns" placeholder="various" label="Quarter turns" @change="(q) => set({ quarterTurns: Number(q) })" />
       </label>
-      <label class="field"><span>Free turn, °</span>
-        <InputNumber size="small" class="figures" :value="free" :min="-359" :max="359" :controls="false" placeholder="various" aria-label="Free turn in degrees"
-          @press-enter="(e: KeyboardEvent) => set({ freeDegrees: Number((e.target as HTMLInputElement).value) })"
-          @change="(v) => v !== null && v !== free && set({ freeDegrees: Number(v) })" />
+      <label class="field"><span>{{ one ? 'Free turn, °' : 'Turn freely by, °' }}</span>
+        <InputNumber size="small" class="figures"   :value="one ? free : undefined" :min="-359" :max="359" :controls="false" placeholder="0" aria-label="Free turn in degrees"
+          @press-enter="(e: KeyboardEvent) => (e.target as HTMLInputElement).blur()"
+          @blur="(e: FocusEvent) => takeTurn((e.target as HTMLInputElement).value)" />
       </label>
       <label class="field"><span>Mirrored</span>
-        <Switch size="small" :checked="mirrored === true" aria-label="Mirrored" @change="(on) => set({ mirrored: !!on })" />
+        <Switch size="small" :checked="mirrored === true" aria-label="Mirrored" @change="(on) => (one ? set({ mirrored: !!on }) : run(() => site.arrange('Mirror', { mirror: true })))" />
       </label>
     </div>
     <div class="deeds">
-      <Button size="small" title="Plumb (J)" @click="run(site.plumb())">Plumb</Button>
+      <Button size="small" title="Plumb (J)" @click="run(site.plumb)">Plumb</Button>
       <Button size="small" title="Pick up (Y)" @click="placing.pickUp()">Pick up</Button>
       <Button size="small" title="Copy and set down (Ctrl C, Ctrl V)" @click="placing.pickUp(true)">Copy</Button>
       <Button size="small" title="Stand the figure beside it" @click="standFigure">Figure beside</Button>
-      <Button size="small" danger title="Take away (Delete)" @click="run(site.takeAway())">Take away</Button>
+      <Button size="small" danger title="Take away (Delete)" @click="run(site.takeAway)">Take away</Button>
     </div>
+    <label v-if="others.length" class="field"><span>Swap for</span>
+      <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
+    </label>
+    <Button v-if="one?.departed" size="small" @click="run(() => site.letGo(props.ids))">Let go of the change by hand</Button>
     <ul v-if="findings.length" class="findings">
       <li v-for="f in findings" :key="f.key" :class="f.fault ? 'fault' : 'caution'">{{ f.fault ? '■' : '▲' }} {{ f.title }}</li>
     </ul>

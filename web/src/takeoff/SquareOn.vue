@@ -3,7 +3,7 @@ import { Button, Modal } from 'ant-design-vue'
 import { ref } from 'vue'
 import type { PlaneView } from '../api/client'
 import { tell } from '../site/site'
-import { useBoard } from './board'
+import { useBoard } from '../board/board'
 
 /** A plane of a picture as it would look square on; can be laid on the board. */
 const props = defineProps<{ plane: PlaneView }>()

@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { get, Refusal, send, type GridView, type ItemView, type MeasuredView, type PlaneView } from '../api/client'
 import { tell, useSite } from '../site/site'
-import { useBoard } from './board'
+import { useBoard } from '../board/board'
 
 export type Tool = 'look' | 'perspective' | 'flat' | 'measure' | 'mark'
 export type Quantity = 'LENGTH' | 'WIDTH' | 'HEIGHT' | 'RECTANGLE' | 'ANGLE' | 'AREA'

@@ -69,25 +69,6 @@ describe('the board as the browser keeps it', () => {
     expect(asked).toHaveLength(before)
   })
 
-  it('tells other windows of an edit, and hears of theirs', async () => {
-    const board = await opened()
-    const other = new BroadcastChannel('hausbau.edits')
-    const heard = new Promise((resolve) => (other.onmessage = (e: MessageEvent) => resolve(e.data)))
-    await board.make('Add a note', 'POST', '/board/items', {})
-    expect(await heard).toBe(1)
-    const looks = () => asked.filter((a) => a.path.includes('/news')).length
-    await new Promise((r) => setTimeout(r, 60))
-    const before = looks()
-    other.postMessage(1)
-    await vi.waitFor(() => expect(looks()).toBeGreaterThan(before))
-    await new Promise((r) => setTimeout(r, 60))
-    const after = looks()
-    other.postMessage(77)
-    await new Promise((r) => setTimeout(r, 60))
-    expect(looks(), 'another site is no matter of ours').toBe(after)
-    other.close()
-  })
-
   it('starts anew with another site', async () => {
     const board = await opened()
     board.select([1])

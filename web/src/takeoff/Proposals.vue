@@ -4,8 +4,8 @@ import { reactive, ref, watch } from 'vue'
 import type { ProposalView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
-import { useBoard } from './board'
-import { roleName } from './roles'
+import { useBoard } from '../board/board'
+import { roleName } from '../list/roles'
 import type { Takeoff } from './takeoff'
 
 /** Which tags may be one piece, by their measured sizes: accepted, changed or refused one by one. */

@@ -6,11 +6,11 @@ import type { MarkView, PlaneView, TagView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell } from '../site/site'
-import { useBoard } from './board'
+import { useBoard } from '../board/board'
 import Proposals from './Proposals.vue'
 import SquareOn from './SquareOn.vue'
 import type { Quantity, Shape, Takeoff, Tool } from './takeoff'
-import { ROLES } from './roles'
+import { ROLES } from '../list/roles'
 
 type Unwrapped<T> = { [K in keyof T]: T[K] extends { value: infer V } ? V : T[K] }
 const props = defineProps<{ takeoff: Unwrapped<Takeoff> }>()

@@ -4,7 +4,7 @@ import { nextTick, ref } from 'vue'
 import type { ItemView, SheetView, SiteView } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
-import { useBoard } from './board'
+import { useBoard } from '../board/board'
 import { flat, paired, useTakeoff } from './takeoff'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))

@@ -6,8 +6,8 @@ import { Refusal, type ListedView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
-import { useBoard } from './board'
-import Portrait from './Portrait.vue'
+import { useBoard } from '../board/board'
+import Portrait from '../board/Portrait.vue'
 import { roleName, ROLES } from './roles'
 
 /** The list of pieces that the site needs: sorted, filtered, grouped, edited in place and many at once. */

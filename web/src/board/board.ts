@@ -3,8 +3,6 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { get, send, type BriefView, type ItemView, type ListedView, type SheetView } from '../api/client'
 import { tell, useSite } from '../site/site'
 
-const CHANNEL = 'hausbau.edits'
-
 /** What the site is planned from, as the server has it: the board with planes and marks, the piece list, the brief. */
 export const useBoard = defineStore('board', () => {
   const site = useSite()
@@ -43,17 +41,7 @@ export const useBoard = defineStore('board', () => {
     if (site.site && sheet.value) list.value = await get<ListedView[]>(`${base.value}/piece-list`).catch(() => list.value)
   })
 
-  /** Other windows of this browser hear of an edit at once, not at their next look. */
-  const channel = new BroadcastChannel(CHANNEL)
-  channel.onmessage = (e: MessageEvent<number>) => {
-    if (e.data === site.site?.id) void site.catchUp().catch(() => {})
-  }
-
-  async function make<T = void>(label: string, method: string, path: string, body?: unknown): Promise<T> {
-    const made = await site.make<T>(label, method, path, body)
-    channel.postMessage(site.site!.id)
-    return made
-  }
+  const make = site.make
 
   function select(ids: Iterable<number>) {
     selection.value = new Set(ids)

@@ -5,7 +5,7 @@ import { Refusal, send, type DivisionView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
 import { formatBare } from '../measure/format'
-import { useBoard } from './board'
+import { useBoard } from '../board/board'
 
 /** The sum on the back of the envelope: lengths into pieces, exactly, the best way first. */
 const site = useSite()
@@ -41,7 +41,7 @@ async function divide() {
   try {
     answers.value = await send<DivisionView[]>('POST', '/api/divisions', {
       sides, agree: agree.value, knownMm: known.value, stepMm: site.site!.stepMm, minPieceMm: limits.minMm, maxPieceMm: limits.maxMm, unit: site.unit,
-    }, undefined, mine.signal)
+    }, { signal: mine.signal })
     fault.value = ''
   } catch (e) {
     if (mine.signal.aborted) return

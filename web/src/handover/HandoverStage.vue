@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { Switch } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { formatCount } from '../measure/format'
+import { useSite } from '../site/site'
+
+/** What goes out, and what speaks against it. */
+const site = useSite()
+const unused = ref(false)
+const base = computed(() => `/api/sites/${site.site!.id}/handover`)
+const standing = computed(() => site.pieces.filter((p) => p.count > 0))
+const idle = computed(() => site.pieces.length - standing.value.length)
+const files = computed(() => [
+  { name: 'scene.glb', title: 'The set', says: `Binary glTF 2.0: ${formatCount(site.placements.size)} nodes under their level and room, one mesh for each of ${standing.value.length} pieces, shared; metres, Y up.` },
+  { name: 'pieces.zip', query: unused.value ? '?unused=true' : '', title: 'The pieces', says: `${unused.value ? site.pieces.length : standing.value.length} files of binary glTF 2.0, each piece at its own pivot.` },
+  { name: 'pieces.csv', title: 'The bill of pieces', says: 'Code, role, name, size in millimetres and count, as comma-separated values.' },
+])
+const against = computed(() => {
+  const list = site.cards.filter((c) => !c.accepted).map((c) => ({ key: c.key, fault: c.fault, words: `${c.count > 1 ? `${c.count} × ` : ''}${c.count > 1 ? c.heading : c.findings[0]!.title}${c.room ? `, ${c.room}` : ''}` }))
+  const over = site.tally?.budget.filter((l) => l.over).map((l) => ({ key: l.what, fault: false, words: `Over the budget: ${formatCount(l.spent)} ${l.what} of ${formatCount(l.allowed)}` })) ?? []
+  return [...list, ...over]
+})
+</script>
+
+<template>
+  <div class="handover">
+    <section class="out" aria-label="What goes out">
+      <h2>What goes out</h2>
+      <p v-if="site.placements.size === 0" class="soft">The set is empty: the files will hold no placement yet.</p>
+      <a v-for="f in files" :key="f.name" class="file" :href="`${base}/${f.name}${f.query ?? ''}`" download>
+        <b>{{ f.title }}</b> <span class="figures">{{ f.name }}</span>
+        <span class="soft">{{ f.says }}</span>
+      </a>
+      <label v-if="idle" class="row"><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the {{ idle }} {{ idle === 1 ? 'piece' : 'pieces' }} of the kit that stand nowhere</label>
+    </section>
+    <section aria-label="What speaks against it">
+      <h2>What speaks against it</h2>
+      <p v-if="!against.length" class="clean">Nothing: the survey is clean and the budget is kept.</p>
+      <ul v-else>
+        <li v-for="a in against.slice(0, 40)" :key="a.key"><span :class="a.fault ? 'fault' : 'caution'">{{ a.fault ? '■ fault' : '▲ caution' }}</span> {{ a.words }}</li>
+      </ul>
+      <p v-if="site.survey.accepted" class="soft">{{ site.survey.accepted }} accepted as {{ site.survey.accepted === 1 ? 'it is' : 'they are' }}.</p>
+      <p v-if="against.length"><RouterLink :to="`/sites/${site.site!.id}/survey`">Look at them in the survey</RouterLink></p>
+    </section>
+    <section class="pieces" aria-label="The bill">
+      <h2>The bill</h2>
+      <table>
+        <thead><tr><th>code</th><th>role</th><th>name</th><th>size</th><th class="number">count</th></tr></thead>
+        <tbody>
+          <tr v-for="p in standing" :key="p.id">
+            <td><b>{{ p.code }}</b></td><td>{{ p.role.toLowerCase() }}</td><td>{{ p.name }}</td>
+            <td class="figures">{{ site.show(p.sizeMm.x) }} × {{ site.show(p.sizeMm.y) }} × {{ site.show(p.sizeMm.z) }}</td><td class="figures number">{{ formatCount(p.count) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.handover {
+  flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+  display: grid;
+  grid-template-columns: minmax(360px, 1fr) minmax(360px, 1fr);
+  gap: 22px 34px;
+  padding: 18px 26px;
+  align-content: start;
+}
+section {
+  display: grid;
+  gap: 9px;
+  align-content: start;
+}
+.pieces {
+  grid-column: 1 / -1;
+}
+.file {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 8px;
+  border: 1px solid var(--hairline);
+  background: var(--sheet);
+  padding: 9px 11px;
+  color: var(--ink);
+}
+.file:hover {
+  border-color: var(--verdigris);
+}
+.file .figures {
+  color: #1d5c57;
+}
+.file .soft {
+  grid-column: 1 / -1;
+  font-size: 13px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  padding: 3px 0;
+}
+.caution {
+  color: var(--dark-ochre);
+}
+.clean {
+  border-left: 3px solid var(--verdigris);
+  padding-left: 10px;
+}
+table {
+  border-collapse: collapse;
+  background: var(--sheet);
+  border: 1px solid var(--hairline);
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  font-size: 13px;
+  color: var(--soft-ink);
+}
+th,
+td {
+  padding: 4px 10px;
+  border-bottom: 1px solid var(--hairline);
+}
+.number {
+  text-align: right;
+}
+</style>

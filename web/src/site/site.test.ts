@@ -1,0 +1,81 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { chunkOf } from '../test/standing'
+import { useSite } from './site'
+
+vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
+vi.mock('./feed', () => ({ openFeed: () => () => {} }))
+vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
+
+/** A server of one site whose only chunk stands at its revision, in metres. */
+let revision: number
+let failing: string | undefined
+const asked: string[] = []
+const digest = (r: number) => `digest-${r}`
+const stands = (r: number) => chunkOf({ id: 'hand.1', pieceId: 3, atMm: { x: r * 1000, y: 0, z: 0 }, quarterTurns: 0, mirrored: false, freeDegrees: 0, free: false, origin: 'hand', departed: false, lost: false })
+
+function answer(path: string): Response {
+  asked.push(path)
+  if (failing && path.includes(failing)) throw new TypeError('connection refused')
+  if (path.includes('/chunks/')) {
+    const wanted = Number(path.split('digest-')[1])
+    return wanted === revision ? new Response(stands(wanted)) : new Response(JSON.stringify({ detail: 'no such chunk any more' }), { status: 404 })
+  }
+  const site = { id: 7, revision, leftOut: 0, lost: 0 }
+  if (path.includes('/news')) {
+    const since = Number(path.split('since=')[1])
+    return Response.json({ site, parts: since === revision ? [] : ['SET'], chunks: since === revision ? [] : [{ name: 'hands.0.0', digest: digest(revision), count: 1 }], gone: [], all: false })
+  }
+  return Response.json(path.includes('/massing') ? { rooms: [] } : [])
+}
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+  revision = 1
+  failing = undefined
+  asked.length = 0
+  vi.stubGlobal('fetch', (path: string) => Promise.resolve().then(() => answer(path)))
+})
+
+const shown = () => useSite().placements.get('hand.1')?.atMm.x
+
+describe('catching up with the server', () => {
+  it('shows the set as it stands', async () => {
+    await useSite().open(7)
+    expect(shown()).toBe(1000)
+  })
+
+  it('loses nothing when one request fails: the next begins where this one began', async () => {
+    const site = useSite()
+    await site.open(7)
+    revision = 2
+    failing = '/chunks/'
+    await expect(site.catchUp()).rejects.toThrow()
+    expect(site.site!.revision).toBe(1)
+    expect(shown()).toBe(1000)
+    failing = undefined
+    await site.catchUp()
+    expect(site.site!.revision).toBe(2)
+    expect(shown()).toBe(2000)
+  })
+
+  it('never goes backwards, however often it is told', async () => {
+    const site = useSite()
+    await site.open(7)
+    revision = 3
+    await Promise.all([site.catchUp(), site.catchUp(), site.catchUp()])
+    expect(shown()).toBe(3000)
+    revision = 2
+    await site.catchUp()
+    expect(site.site!.revision).toBe(3)
+    expect(shown()).toBe(3000)
+  })
+
+  it('fetches no chunk twice that is alike', async () => {
+    const site = useSite()
+    await site.open(7)
+    asked.length = 0
+    await site.catchUp()
+    expect(asked.filter((p) => p.includes('/chunks/'))).toHaveLength(0)
+  })
+})

@@ -1,0 +1,156 @@
+import type { BoxMm, PieceView, PlacementView } from '../api/client'
+import { boxOf } from './extent'
+
+/** Some of the standing set as the server sends it: binary columns, read without copying. It never changes. */
+export interface Chunk {
+  name: string
+  digest: string
+  count: number
+  /** Piece ids; the kind column points into it. */
+  palette: Float64Array
+  /** Where the pivots are, whole micrometres. */
+  x: Float64Array
+  y: Float64Array
+  z: Float64Array
+  a: Float64Array
+  b: Float64Array
+  owner?: Float64Array
+  ownerId: number
+  degrees?: Float64Array
+  kind: Uint16Array
+  pose: Uint8Array
+  code: Uint8Array
+}
+
+const MAGIC = 0x32424348
+const HEAD = 24
+const [MIRRORED, FREE, DEPARTED, LOST] = [4, 8, 16, 32]
+/** Ids of one block of what hands set down; see the server's description of chunks. */
+const HAND_BLOCK = 1024
+const SIDES = ['north', 'east', 'south', 'west']
+const CORNERS = ['north-west', 'north-east', 'south-east', 'south-west']
+
+export function readChunk(name: string, digest: string, bytes: ArrayBuffer): Chunk {
+  const head = new DataView(bytes)
+  if (head.getUint32(0, true) !== MAGIC) throw new Error('This is no chunk of a set.')
+  const n = head.getUint32(4, true)
+  const p = head.getUint32(8, true)
+  const flags = head.getUint32(12, true)
+  let at = HEAD
+  const doubles = (count: number) => {
+    const column = new Float64Array(bytes, at, count)
+    at += 8 * count
+    return column
+  }
+  const [palette, x, y, z, a, b] = [doubles(p), doubles(n), doubles(n), doubles(n), doubles(n), doubles(n)]
+  const owner = flags & 1 ? doubles(n) : undefined
+  const degrees = flags & 2 ? doubles(n) : undefined
+  const kind = new Uint16Array(bytes, at, n)
+  const pose = new Uint8Array(bytes, at + 2 * n, n)
+  const code = new Uint8Array(bytes, at + 3 * n, n)
+  return { name, digest, count: n, palette, x, y, z, a, b, owner, ownerId: head.getFloat64(16, true), degrees, kind, pose, code }
+}
+
+/** The id of what stands in a row: its place. */
+export function idOf(c: Chunk, row: number): string {
+  const code = c.code[row]!
+  if (code === 0) return `hand.${c.a[row]}`
+  const room = `room.${c.owner?.[row] || c.ownerId}`
+  if (code === 1) return `${room}.opening.${c.a[row]}`
+  if (code === 6) return `${room}.post.${CORNERS[c.a[row]!]}`
+  if (code >= 7) return `${room}.${code === 7 ? 'floor' : 'ceiling'}.${c.a[row]}.${c.b[row]}`
+  return `${room}.${SIDES[code - 2]}.${c.a[row]}.${c.b[row]}`
+}
+
+export const pieceIdOf = (c: Chunk, row: number) => c.palette[c.kind[row]!]!
+export const isMirrored = (c: Chunk, row: number) => (c.pose[row]! & MIRRORED) !== 0
+export const degreesOf = (c: Chunk, row: number) => (c.pose[row]! & 3) * 90 + (c.degrees?.[row] ?? 0)
+
+export function placementOf(c: Chunk, row: number): PlacementView {
+  const pose = c.pose[row]!
+  return {
+    id: idOf(c, row), pieceId: pieceIdOf(c, row), atMm: { x: c.x[row]! / 1000, y: c.y[row]! / 1000, z: c.z[row]! / 1000 },
+    quarterTurns: pose & 3, mirrored: (pose & MIRRORED) !== 0, freeDegrees: c.degrees?.[row] ?? 0, free: (pose & FREE) !== 0,
+    origin: c.code[row] === 0 ? 'hand' : 'massing', departed: (pose & DEPARTED) !== 0, lost: (pose & LOST) !== 0,
+  }
+}
+
+const rowsById = new WeakMap<Chunk, Map<string, number>>()
+
+function rowOf(c: Chunk, id: string): number | undefined {
+  let rows = rowsById.get(c)
+  if (!rows) {
+    rows = new Map()
+    for (let i = 0; i < c.count; i++) rows.set(idOf(c, i), i)
+    rowsById.set(c, rows)
+  }
+  return rows.get(id)
+}
+
+/** The generator that a place belongs to. */
+function sourceOf(id: string): string {
+  const part = id.split('.')
+  if (part[0] === 'hand') return `hands.${Math.floor(Number(part[1]) / HAND_BLOCK)}`
+  return part[2] === 'floor' || part[2] === 'ceiling' ? `tiles.${part[1]}` : `shell.${part[1]}`
+}
+
+/** Everything that stands, as chunks by name. It never changes; another one shares the chunks that are alike. */
+export class StandingSet {
+  readonly size: number
+
+  constructor(readonly chunks: ReadonlyMap<string, Chunk> = new Map()) {
+    let size = 0
+    for (const c of chunks.values()) size += c.count
+    this.size = size
+  }
+
+  locate(id: string): { chunk: Chunk; row: number } | undefined {
+    for (const source of [sourceOf(id), 'lost']) {
+      for (let n = 0; ; n++) {
+        const chunk = this.chunks.get(`${source}.${n}`)
+        if (!chunk) break
+        const row = rowOf(chunk, id)
+        if (row !== undefined) return { chunk, row }
+      }
+    }
+    return undefined
+  }
+
+  get(id: string): PlacementView | undefined {
+    const at = this.locate(id)
+    return at && placementOf(at.chunk, at.row)
+  }
+
+  has(id: string): boolean {
+    return this.locate(id) !== undefined
+  }
+
+  *values(): Generator<PlacementView> {
+    for (const c of this.chunks.values()) for (let i = 0; i < c.count; i++) yield placementOf(c, i)
+  }
+}
+
+const extents = new WeakMap<Chunk, BoxMm>()
+
+/** What a chunk's pieces lie within; pieces that are not known yet do not count, and nothing is remembered then. */
+export function extentOfChunk(c: Chunk, pieceById: Map<number, PieceView>): BoxMm | undefined {
+  const known = extents.get(c)
+  if (known) return known
+  let box: BoxMm | undefined
+  let whole = true
+  for (let i = 0; i < c.count; i++) {
+    const piece = pieceById.get(pieceIdOf(c, i))
+    if (!piece) {
+      whole = false
+      continue
+    }
+    const b = boxOf(placementOf(c, i), piece)
+    if (!box) box = { min: { ...b.min }, max: { ...b.max } }
+    for (const k of ['x', 'y', 'z'] as const) {
+      box.min[k] = Math.min(box.min[k], b.min[k])
+      box.max[k] = Math.max(box.max[k], b.max[k])
+    }
+  }
+  if (box && whole) extents.set(c, box)
+  return box
+}

@@ -1,0 +1,230 @@
+import {
+  BufferGeometry, Color, Group, InstancedBufferAttribute, InstancedBufferGeometry, InstancedMesh, LineSegments, Material, Matrix4, Quaternion, ShaderMaterial, Vector3,
+} from 'three'
+import { degreesOf, isMirrored, pieceIdOf, type Chunk, type StandingSet } from '../site/standing'
+import { ink, plum } from '../styles/theme'
+import type { Part, Shape } from './geometry'
+
+const UP = new Vector3(0, 0, 1)
+const ONE = new Vector3(1, 1, 1)
+const NOWHERE = new Matrix4().makeScale(0, 0, 0)
+const LEAST = 64
+const SELECTED = new Color('#b794c9')
+const PLAIN = new Color(1, 1, 1)
+const INK = new Color().setStyle(ink, '')
+const PLUM = new Color().setStyle(plum, '')
+
+/** Where a row of a chunk is drawn. */
+export interface Slot {
+  batch: Batch
+  index: number
+}
+
+/** All standing pieces of one piece, mirrored or not: one mesh a material, and one for the edges. Slots that are free draw nothing. */
+export class Batch {
+  private capacity = 0
+  private end = 0
+  private readonly free: number[] = []
+  private matrices = new InstancedBufferAttribute(new Float32Array(0), 16)
+  private tints = new InstancedBufferAttribute(new Float32Array(0), 3)
+  private edgePlace = new InstancedBufferAttribute(new Float32Array(0), 3)
+  private edgeTurn = new InstancedBufferAttribute(new Float32Array(0), 2)
+  private edgeTint = new InstancedBufferAttribute(new Float32Array(0), 3)
+  private meshes: InstancedMesh[] = []
+  private lines?: LineSegments
+  /** What stands in each slot. */
+  readonly chunks: (Chunk | undefined)[] = []
+  readonly rows: number[] = []
+  count = 0
+
+  constructor(private readonly group: Group, readonly parts: Part[], private readonly edges: BufferGeometry, private readonly material: (swatch: string) => Material, private readonly line: ShaderMaterial) {}
+
+  get instances() {
+    return this.count * this.parts.length
+  }
+
+  get size() {
+    return this.end
+  }
+
+  add(chunk: Chunk, row: number, isSelected: boolean): number {
+    const slot = this.free.pop() ?? this.end++
+    if (slot >= this.capacity) this.grow(Math.max(LEAST, Math.ceil(this.capacity * 1.6)))
+    this.chunks[slot] = chunk
+    this.rows[slot] = row
+    this.count++
+    const angle = (degreesOf(chunk, row) * Math.PI) / 180
+    const at = new Vector3(chunk.x[row]! / 1e6, chunk.y[row]! / 1e6, chunk.z[row]! / 1e6)
+    new Matrix4().compose(at, new Quaternion().setFromAxisAngle(UP, angle), ONE).toArray(this.matrices.array, 16 * slot)
+    at.toArray(this.edgePlace.array, 3 * slot)
+    this.edgeTurn.array[2 * slot] = Math.cos(angle)
+    this.edgeTurn.array[2 * slot + 1] = Math.sin(angle)
+    this.paint(slot, isSelected)
+    this.touch(this.matrices, this.edgePlace, this.edgeTurn)
+    return slot
+  }
+
+  remove(slot: number) {
+    this.chunks[slot] = undefined
+    this.count--
+    this.free.push(slot)
+    NOWHERE.toArray(this.matrices.array, 16 * slot)
+    this.edgePlace.array.fill(1e7, 3 * slot, 3 * slot + 3)
+    this.touch(this.matrices, this.edgePlace)
+  }
+
+  paint(slot: number, isSelected: boolean) {
+    ;(isSelected ? SELECTED : PLAIN).toArray(this.tints.array, 3 * slot)
+    ;(isSelected ? PLUM : INK).toArray(this.edgeTint.array, 3 * slot)
+    this.touch(this.tints, this.edgeTint)
+  }
+
+  matrix(slot: number, into: Matrix4): Matrix4 {
+    return into.fromArray(this.matrices.array, 16 * slot)
+  }
+
+  private touch(...attributes: InstancedBufferAttribute[]) {
+    for (const a of attributes) a.needsUpdate = true
+    for (const m of this.meshes) m.count = this.end
+    if (this.lines) (this.lines.geometry as InstancedBufferGeometry).instanceCount = this.end
+  }
+
+  private grow(capacity: number) {
+    const grown = (a: InstancedBufferAttribute) => {
+      const array = new Float32Array(capacity * a.itemSize)
+      array.set(a.array)
+      return new InstancedBufferAttribute(array, a.itemSize)
+    }
+    this.capacity = capacity
+    this.matrices = grown(this.matrices)
+    this.tints = grown(this.tints)
+    this.edgePlace = grown(this.edgePlace)
+    this.edgeTurn = grown(this.edgeTurn)
+    this.edgeTint = grown(this.edgeTint)
+    this.dispose()
+    this.meshes = this.parts.map((part) => {
+      const mesh = new InstancedMesh(part.geometry, this.material(part.swatch), 0)
+      mesh.instanceMatrix = this.matrices
+      mesh.instanceColor = this.tints
+      mesh.frustumCulled = false
+      this.group.add(mesh)
+      return mesh
+    })
+    const geometry = new InstancedBufferGeometry()
+    geometry.setAttribute('position', this.edges.getAttribute('position'))
+    geometry.setAttribute('place', this.edgePlace)
+    geometry.setAttribute('turn', this.edgeTurn)
+    geometry.setAttribute('tint', this.edgeTint)
+    this.lines = new LineSegments(geometry, this.line)
+    this.lines.frustumCulled = false
+    this.group.add(this.lines)
+  }
+
+  dispose() {
+    for (const m of this.meshes) {
+      m.removeFromParent()
+      m.dispose()
+    }
+    this.meshes = []
+    this.lines?.removeFromParent()
+    this.lines?.geometry.dispose()
+    this.lines = undefined
+  }
+}
+
+/** The standing set as batches by piece. Another set is taken up by its differences; selecting only paints. */
+export class Batches {
+  private readonly batches = new Map<string, Batch>()
+  private readonly shown = new Map<string, { chunk: Chunk; slots: Slot[] }>()
+  private selection: ReadonlySet<string> = new Set()
+
+  constructor(private readonly group: Group, private readonly material: (swatch: string) => Material, private readonly line: ShaderMaterial) {}
+
+  get instances() {
+    let n = 0
+    for (const b of this.batches.values()) n += b.instances
+    return n
+  }
+
+  all() {
+    return this.batches.values()
+  }
+
+  /** @param isSelected whether a row is selected */
+  show(set: StandingSet, shapes: ReadonlyMap<number, { shape: Shape }>, reshaped: ReadonlySet<number>): boolean {
+    let changed = false
+    for (const [name, { chunk }] of [...this.shown]) {
+      if (set.chunks.get(name) !== chunk || chunk.palette.some((p) => reshaped.has(p))) {
+        this.take(name)
+        changed = true
+      }
+    }
+    for (const [key, batch] of [...this.batches]) {
+      if (reshaped.has(Number(key.split('/')[0])) || batch.count === 0) {
+        batch.dispose()
+        this.batches.delete(key)
+      }
+    }
+    for (const [name, chunk] of set.chunks) {
+      if (!this.shown.has(name)) {
+        this.put(name, chunk, shapes)
+        changed = true
+      }
+    }
+    return changed
+  }
+
+  private take(name: string) {
+    for (const slot of this.shown.get(name)!.slots) slot?.batch.remove(slot.index)
+    this.shown.delete(name)
+  }
+
+  private put(name: string, chunk: Chunk, shapes: ReadonlyMap<number, { shape: Shape }>) {
+    const slots: Slot[] = []
+    const batches = new Map<number, Batch>()
+    for (let row = 0; row < chunk.count; row++) {
+      const mirrored = isMirrored(chunk, row)
+      const known = 2 * chunk.kind[row]! + (mirrored ? 1 : 0)
+      let batch = batches.get(known)
+      if (!batch) {
+        const pieceId = pieceIdOf(chunk, row)
+        const shape = shapes.get(pieceId)?.shape
+        if (!shape) continue
+        batch = this.batch(pieceId, shape, mirrored)
+        batches.set(known, batch)
+      }
+      slots[row] = { batch, index: batch.add(chunk, row, false) }
+    }
+    this.shown.set(name, { chunk, slots })
+  }
+
+  private batch(pieceId: number, shape: Shape, mirrored: boolean): Batch {
+    const key = `${pieceId}/${mirrored}`
+    let batch = this.batches.get(key)
+    if (!batch) {
+      batch = new Batch(this.group, mirrored ? shape.mirroredParts : shape.parts, mirrored ? shape.mirroredEdges : shape.edges, this.material, this.line)
+      this.batches.set(key, batch)
+    }
+    return batch
+  }
+
+  /** Paints what is selected now, and unpaints what was. */
+  select(selection: ReadonlySet<string>, set: StandingSet, repaint: boolean) {
+    if (selection === this.selection && !repaint) return
+    for (const id of this.selection) if (!selection.has(id)) this.paint(id, set, false)
+    for (const id of selection) this.paint(id, set, true)
+    this.selection = selection
+  }
+
+  private paint(id: string, set: StandingSet, on: boolean) {
+    const at = set.locate(id)
+    const slot = at && this.shown.get(at.chunk.name)?.slots[at.row]
+    slot?.batch.paint(slot.index, on)
+  }
+
+  dispose() {
+    for (const b of this.batches.values()) b.dispose()
+    this.batches.clear()
+    this.shown.clear()
+  }
+}
