@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
+import { useEventListener, useResizeObserver } from '@vueuse/core'
+import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { ItemView } from '../api/client'
 import { tell, useSite } from '../site/site'
@@ -201,20 +202,10 @@ async function addItem(kind: 'NOTE' | 'FRAME') {
 }
 const openWindow = () => window.open(`/sites/${site.site!.id}/brief/board?alone`, 'hausbau-board', 'width=1200,height=800')
 
-let observer: ResizeObserver | undefined
-onMounted(() => {
-  observer = new ResizeObserver(() => Object.assign(size, { width: holder.value!.clientWidth, height: holder.value!.clientHeight }))
-  observer.observe(holder.value!)
-  window.addEventListener('keydown', onKey, true)
-  window.addEventListener('keyup', onKeyUp)
-  window.addEventListener('paste', paste)
-})
-onBeforeUnmount(() => {
-  observer?.disconnect()
-  window.removeEventListener('keydown', onKey, true)
-  window.removeEventListener('keyup', onKeyUp)
-  window.removeEventListener('paste', paste)
-})
+useResizeObserver(holder, () => Object.assign(size, { width: holder.value!.clientWidth, height: holder.value!.clientHeight }))
+useEventListener(window, 'keydown', onKey, true)
+useEventListener(window, 'keyup', onKeyUp)
+useEventListener(window, 'paste', paste)
 </script>
 
 <template>

@@ -1,4 +1,5 @@
-import { onBeforeUnmount, onMounted, type Ref } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import type { Ref } from 'vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { usePlacing } from './placing'
@@ -88,6 +89,5 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
     if (e.ctrlKey || e.metaKey ? withControl(e) : plain(e)) e.preventDefault()
   }
 
-  onMounted(() => window.addEventListener('keydown', onKey))
-  onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
+  useEventListener(window, 'keydown', onKey)
 }

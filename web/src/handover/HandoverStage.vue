@@ -31,7 +31,7 @@ const against = computed(() => {
         <b>{{ f.title }}</b> <span class="figures">{{ f.name }}</span>
         <span class="soft">{{ f.says }}</span>
       </a>
-      <label v-if="idle" class="row"><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the {{ idle }} {{ idle === 1 ? 'piece' : 'pieces' }} of the kit that stand nowhere</label>
+      <label v-if="idle" class="row"><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the {{ idle === 1 ? 'one piece of the kit that stands nowhere' : `${idle} pieces of the kit that stand nowhere` }}</label>
     </section>
     <section aria-label="What speaks against it">
       <h2>What speaks against it</h2>

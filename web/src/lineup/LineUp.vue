@@ -113,7 +113,8 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
   display: grid;
   justify-items: center;
   grid-template-rows: 1fr 18px 18px;
-  height: 138px;
+  height: 140px;
+  flex: none;
   min-width: 74px;
   padding: 0 8px 1px;
   border: 0;
@@ -156,7 +157,7 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
   left: 0;
   z-index: 1;
   flex: none;
-  background: linear-gradient(var(--ink), var(--ink)) 0 calc(100% - 35px) / 100% 1px no-repeat, var(--sheet);
+  background: linear-gradient(var(--ink), var(--ink)) 0 calc(100% - 37px) / 100% 1px no-repeat, var(--sheet);
   cursor: default;
   color: var(--verdigris);
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { PlacementView } from '../api/client'
 import { usePlacing } from '../build/placing'
@@ -12,6 +13,7 @@ import { fitted, magnified, toPixel, toSiteMm, type Lie } from './sheet'
 const site = useSite()
 const placing = usePlacing()
 const table = useTable()
+const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
 const room = ref<{ x0: number; y0: number; x1: number; y1: number }>()
@@ -20,7 +22,6 @@ let pan: { x: number; y: number } | undefined
 /** Until a hand moves the sheet, it is fitted anew whenever the window or the rooms change. */
 let touched = false
 let due = 0
-let observer: ResizeObserver | undefined
 let spaceHeld = false
 let figureHeld = false
 
@@ -48,7 +49,7 @@ function draw() {
     lie: lie.value, width, height, stepMm: site.site.stepMm, wallMm: site.site.wallMm, unit: site.unit, massing: site.massing,
     placements: inSight(width, height), holder: (id) => site.placements.get(id), pieceById: site.pieceById, selection: site.selection,
     ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined, finding: site.finding, room: room.value,
-    figureMm: table.figureMm,
+    figureMm: table.figureMm, gaps: site.survey.findings.filter((f) => f.kind === 'GAP').map((f) => f.placeMm),
   })
 }
 /** Tiles narrower than this are no more than grey. */
@@ -81,7 +82,7 @@ function frame(of: 'all' | 'selection') {
 }
 
 watch(() => [lie.value, table.figureMm, site.placements, site.massing, site.pieces, site.selection, site.finding, placing.ghost, placing.held, room.value, site.site], drawSoon)
-watch(() => site.site?.revision, drawSoon)
+watch(() => [site.site?.revision, site.survey], drawSoon)
 watch(() => site.massing, () => !touched && !placing.held && frame('all'))
 watch(() => site.site && site.pieces.length > 0, (there) => there && !touched && frame('all'))
 watch(() => site.site?.id, () => (touched = false))
@@ -98,23 +99,17 @@ watch(() => site.finding, (f) => {
 const onKeyDown = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = true)
 const onKeyUp = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = false)
 
-onMounted(() => {
-  observer = new ResizeObserver(() => {
-    if (!touched) frame('all')
-    drawSoon()
-  })
-  observer.observe(canvas.value!.parentElement!)
-  void document.fonts.ready.then(drawSoon)
-  window.addEventListener('keydown', onKeyDown)
-  window.addEventListener('keyup', onKeyUp)
+useEventListener(window, 'keydown', onKeyDown)
+useEventListener(window, 'keyup', onKeyUp)
+useResizeObserver(holder, () => {
+  if (!touched) frame('all')
   drawSoon()
 })
-onBeforeUnmount(() => {
-  observer?.disconnect()
-  cancelAnimationFrame(due)
-  window.removeEventListener('keydown', onKeyDown)
-  window.removeEventListener('keyup', onKeyUp)
+onMounted(() => {
+  void document.fonts.ready.then(drawSoon)
+  drawSoon()
 })
+onBeforeUnmount(() => cancelAnimationFrame(due))
 
 function place(e: PointerEvent | WheelEvent): [number, number] {
   const r = canvas.value!.getBoundingClientRect()
@@ -201,7 +196,7 @@ function finishBand(e: PointerEvent) {
     const ids = shown().filter((p) => {
       const box = boxOf(p, site.pieceById.get(p.pieceId)!)
       return box.min.x >= x0 && box.max.x <= x1 && box.min.y >= y0 && box.max.y <= y1
-    }).map((p) => p.id)
+    }).map((p) => p.id).filter(table.takes)
     site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
   } else {
     const id = under(...toSiteMm(lie.value, b.x1, b.y1))
@@ -244,7 +239,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
 </script>
 
 <template>
-  <div class="plan" :class="{ crosshair: table.drawingRoom || placing.held }">
+  <div ref="holder" class="plan" :class="{ crosshair: table.drawingRoom || placing.held }">
     <canvas
       ref="canvas" data-testid="plan" role="img" aria-label="The plan; the list in Build can do the same" :data-scale="lie.scale"
       :data-origin="origin.join(' ')"

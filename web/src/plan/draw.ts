@@ -90,6 +90,17 @@ function drawWalls(c: CanvasRenderingContext2D, p: Plan) {
     rectangle(c, p.lie, w)
     c.fill()
   }
+  // Where nothing stands, nothing is cut.
+  for (const gap of p.gaps) {
+    rectangle(c, p.lie, gap)
+    c.fillStyle = paper
+    c.fill()
+    c.strokeStyle = brick
+    c.lineWidth = 1
+    c.setLineDash([4, 3])
+    c.stroke()
+    c.setLineDash([])
+  }
   for (const g of p.massing.gaps) {
     rectangle(c, p.lie, g.box)
     c.fillStyle = sheet

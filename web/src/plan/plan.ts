@@ -1,4 +1,4 @@
-import type { FindingView, MassingView, PieceView, PlacementView, PreviewView, Unit } from '../api/client'
+import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, Unit } from '../api/client'
 import type { Lie } from './sheet'
 
 /** What the plan is drawn from: plain data. */
@@ -18,6 +18,8 @@ export interface Plan {
   selection: ReadonlySet<string>
   ghost?: { piece: PieceView; stance: PreviewView }
   finding?: FindingView
+  /** Stretches of wall that nothing closes. */
+  gaps: BoxMm[]
   room?: { x0: number; y0: number; x1: number; y1: number }
   figureMm: { x: number; y: number }
 }

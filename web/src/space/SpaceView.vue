@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { usePlacing } from '../build/placing'
 import { extentOf, extentOfPlacements } from '../site/extent'
@@ -14,7 +15,6 @@ const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '' })
 let scene: SpaceScene | undefined
 let framed = 0
-let observer: ResizeObserver | undefined
 
 async function show() {
   if (!scene || !site.site) return
@@ -50,18 +50,10 @@ onMounted(() => {
   scene = new SpaceScene(holder.value!, (s) => {
     drawn.value = { calls: s.drawCalls, triangles: s.triangles, instances: s.instances, view: s.viewProjection.join(' ') }
   })
-  observer = new ResizeObserver(() => scene?.resize())
-  observer.observe(holder.value!)
-  window.addEventListener('keydown', spaceDown)
-  window.addEventListener('keyup', spaceUp)
   showSoon()
 })
-onBeforeUnmount(() => {
-  observer?.disconnect()
-  window.removeEventListener('keydown', spaceDown)
-  window.removeEventListener('keyup', spaceUp)
-  scene?.dispose()
-})
+onBeforeUnmount(() => scene?.dispose())
+useResizeObserver(holder, () => scene?.resize())
 
 watch(() => [site.placements, site.pieces, site.massing, site.selection, site.finding, site.shapes, table.cutaway, table.cutMm, table.figureMm], showSoon, { deep: false })
 watch(() => site.site?.revision, showSoon)
@@ -74,6 +66,8 @@ watch(() => site.finding, (f) => f && scene?.look(f.placeMm, true))
 
 const spaceDown = (e: KeyboardEvent) => e.key === ' ' && scene?.panWithLeft(true)
 const spaceUp = (e: KeyboardEvent) => e.key === ' ' && scene?.panWithLeft(false)
+useEventListener(window, 'keydown', spaceDown)
+useEventListener(window, 'keyup', spaceUp)
 
 function place(e: PointerEvent) {
   const r = holder.value!.getBoundingClientRect()
@@ -101,7 +95,7 @@ function up(e: PointerEvent) {
   band.value = undefined
   if (!b || e.button !== 0) return
   if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4 && !placing.held) {
-    const ids = scene!.within(Math.min(b.x0, b.x1), Math.min(b.y0, b.y1), Math.max(b.x0, b.x1), Math.max(b.y0, b.y1))
+    const ids = scene!.within(Math.min(b.x0, b.x1), Math.min(b.y0, b.y1), Math.max(b.x0, b.x1), Math.max(b.y0, b.y1)).filter(table.takes)
     site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
     return
   }

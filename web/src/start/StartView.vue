@@ -162,6 +162,12 @@ li + li {
 .name {
   grid-row: 2;
 }
+.open .figures {
+  grid-row: 3;
+}
+.open .when {
+  grid-row: 4;
+}
 .open img {
   grid-row: 1 / -1;
   background: var(--paper);

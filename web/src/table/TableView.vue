@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { usePlacing } from '../build/placing'
+import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import PlanView from '../plan/PlanView.vue'
 import { useSite } from '../site/site'
@@ -28,6 +29,9 @@ function nudge(e: KeyboardEvent) {
   table.share = Math.min(1, Math.max(0, table.share + by))
 }
 
+const picks = computed(() => [{ value: '', label: 'box takes all' }, { value: 'STANDING', label: 'all but floors' },
+  ...[...new Set(site.pieces.map((p) => p.role))].map((r) => ({ value: r as string, label: `${r.toLowerCase()}s only` }))])
+
 const KINDS = { GRID: 'on the step', FLOOR: 'on the floor', EDGE: 'to the edge of', SURFACE: 'on top of' }
 
 /** What holds the ghost, in words. */
@@ -51,6 +55,7 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
       <SpaceView />
       <span class="title caps">Space</span>
       <div class="tools">
+        <span class="picks"><Choice :value="table.picks" :options="picks" label="What a box selects" @change="(p) => (table.picks = p)" /></span>
         <span v-if="table.cutaway" class="height"><LengthField label="cut at" :mm="table.cutMm" @change="(mm) => (table.cutMm = mm)" /></span>
         <button type="button" class="tool" :aria-pressed="table.cutaway" title="Cutaway (K)" @click="table.cutaway = !table.cutaway">Cutaway</button>
         <button type="button" class="tool apart" title="Show the whole set (H)" @click="table.look('all')">Show the whole set</button>
@@ -102,6 +107,11 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
   right: 8px;
   top: 8px;
   display: flex;
+}
+
+.picks {
+  width: 124px;
+  margin-right: 8px;
 }
 .height {
   width: 130px;

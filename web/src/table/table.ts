@@ -14,6 +14,12 @@ export const useTable = defineStore('table', () => {
   /** Plan's share of the width, 0 to 1. */
   const share = ref(0.5)
   const drawingRoom = ref(false)
+  /** What a box selects: everything, all but floors and ceilings, or what is of one role. */
+  const picks = ref('')
+  function takes(id: string): boolean {
+    const role = site.pieceById.get(site.placements.get(id)?.pieceId ?? 0)?.role
+    return picks.value === '' || (picks.value === 'STANDING' ? role !== 'FLOOR' && role !== 'CEILING' : role === picks.value)
+  }
   /** Raised to ask both drawings to look at something. */
   const asked = ref<{ at: 'all' | 'selection'; count: number }>({ at: 'all', count: 0 })
   const stood = shallowRef<{ siteId: number; atMm: VecMm }>()
@@ -37,5 +43,5 @@ export const useTable = defineStore('table', () => {
     asked.value = { at, count: asked.value.count + 1 }
   }
 
-  return { cutaway, cutMm, share, drawingRoom, asked, figureMm, standFigure, standFigureBeside, look }
+  return { picks, takes, cutaway, cutMm, share, drawingRoom, asked, figureMm, standFigure, standFigureBeside, look }
 })

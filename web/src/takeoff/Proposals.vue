@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
-import { reactive, ref, watch } from 'vue'
+import { ref, watch } from 'vue'
 import type { ProposalView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
@@ -14,7 +14,6 @@ const props = defineProps<{ takeoff: { say: Say; proposals: Takeoff['proposals']
 const site = useSite()
 const board = useBoard()
 const proposals = ref<{ p: ProposalView; code: string; name: string; widthMm: number; depthMm: number; heightMm: number; key: string }[]>()
-const refused = reactive(new Set<string>())
 
 async function group() {
   try {
@@ -37,6 +36,14 @@ async function accept(row: NonNullable<typeof proposals.value>[number]) {
     tell(e)
   }
 }
+async function decline(row: NonNullable<typeof proposals.value>[number]) {
+  try {
+    await board.make('Decline', 'POST', '/proposals/declined', { tagIds: row.p.tags.map((t) => t.tagId) })
+    await group()
+  } catch (e) {
+    tell(e)
+  }
+}
 const signed = (n: number, digits: number) => `${n > 0 ? '+' : n < 0 ? '−' : ''}${Math.abs(n).toFixed(digits)}`
 </script>
 
@@ -44,8 +51,8 @@ const signed = (n: number, digits: number) => `${n > 0 ? '+' : n < 0 ? '−' : '
   <section class="part" aria-label="Proposed pieces">
     <div class="row spread"><h3>Pieces from the marks</h3><Button size="small" @click="group">Group for me</Button></div>
     <p v-if="!proposals" class="soft">Tags whose measured sizes agree become one piece, mirrored or lying on its side included.</p>
-    <p v-else-if="!proposals.filter((r) => !refused.has(r.key)).length" class="soft">Nothing to propose: mark rectangles on a calibrated plane first.</p>
-    <article v-for="row in proposals?.filter((r) => !refused.has(r.key))" :key="row.key">
+    <p v-else-if="!proposals.length" class="soft">Nothing to propose: mark rectangles on a calibrated plane first.</p>
+    <article v-for="row in proposals" :key="row.key">
       <div class="row spread">
         <b>{{ row.p.tags.map((t) => t.letter + (t.turned ? ' on its side' : '')).join(' + ') }}</b>
         <span class="soft">{{ roleName(row.p.role) }} · {{ row.p.seen }} seen, {{ row.p.estimated }} in all</span>
@@ -64,7 +71,7 @@ const signed = (n: number, digits: number) => `${n > 0 ? '+' : n < 0 ? '−' : '
         <LengthField label="Depth" :mm="row.depthMm" @change="(mm) => (row.depthMm = mm)" />
         <LengthField label="Height" :mm="row.heightMm" @change="(mm) => (row.heightMm = mm)" />
       </div>
-      <div class="row"><Button size="small" type="primary" @click="accept(row)">Accept</Button><Button size="small" @click="refused.add(row.key)">Refuse</Button></div>
+      <div class="row"><Button size="small" type="primary" @click="accept(row)">Accept</Button><Button size="small" @click="decline(row)">Refuse</Button></div>
     </article>
   </section>
 </template>

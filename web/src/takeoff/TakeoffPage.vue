@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Choice from '../parts/Choice.vue'
-import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
+import { useEventListener, useResizeObserver } from '@vueuse/core'
+import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSite } from '../site/site'
 import { useBoard } from '../board/board'
@@ -24,6 +25,7 @@ const pointer = ref<Point>()
 const dragged = ref<number>()
 const stamping = ref(false)
 let pan: Point | undefined
+let pressed: Point | undefined
 let spaceHeld = false
 let framed: number | undefined
 
@@ -55,8 +57,12 @@ function down(e: PointerEvent) {
   else if (takeoff.tool === 'look') {
     takeoff.chosenMark = markId ? Number(markId) : undefined
     if (!markId) pan = at
-  } else if (takeoff.tool === 'mark' && stamping.value && takeoff.chosenMark) void takeoff.stamp(at)
-  else if (!takeoff.draft) void takeoff.pick(at)
+  } else if (takeoff.tool === 'mark' && stamping.value && takeoff.chosenMark) void site.inTurn(() => takeoff.stamp(at))
+  else {
+    // In turn: a click made while a plane is being kept is the first pick with what comes to hand then.
+    pressed = at
+    void site.inTurn(() => (takeoff.draft ? undefined : takeoff.pick(at)))
+  }
 }
 function move(e: PointerEvent) {
   const at = place(e)
@@ -64,7 +70,14 @@ function move(e: PointerEvent) {
   if (pan) view.value = { ...view.value, x: view.value.x + pan.x - at.x, y: view.value.y + pan.y - at.y }
   else if (dragged.value !== undefined && takeoff.draft) takeoff.draft.points[dragged.value] = tenth(at)
 }
-function up() {
+/** Dragged from one corner to the other, or clicked twice: both mark. */
+function up(e: PointerEvent) {
+  const at = tenth(place(e))
+  const from = pressed
+  pressed = undefined
+  if (from && Math.hypot(at.x - from.x, at.y - from.y) * view.value.scale > 4) {
+    void site.inTurn(() => (takeoff.draft || takeoff.picks.length !== 1 || takeoff.tool === 'perspective' || takeoff.tool === 'flat' ? undefined : takeoff.pick(at)))
+  }
   pan = undefined
   dragged.value = undefined
 }
@@ -99,18 +112,9 @@ function onKey(e: KeyboardEvent) {
 }
 const onKeyUp = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = false)
 
-let observer: ResizeObserver | undefined
-onMounted(() => {
-  observer = new ResizeObserver(() => Object.assign(size, { width: holder.value!.clientWidth, height: holder.value!.clientHeight }))
-  observer.observe(holder.value!)
-  window.addEventListener('keydown', onKey, true)
-  window.addEventListener('keyup', onKeyUp)
-})
-onBeforeUnmount(() => {
-  observer?.disconnect()
-  window.removeEventListener('keydown', onKey, true)
-  window.removeEventListener('keyup', onKeyUp)
-})
+useResizeObserver(holder, () => Object.assign(size, { width: holder.value!.clientWidth, height: holder.value!.clientHeight }))
+useEventListener(window, 'keydown', onKey, true)
+useEventListener(window, 'keyup', onKeyUp)
 
 const joined = (points: Point[]) => points.map((p) => Object.values(toScreen(p)).join(',')).join(' ')
 const figures = computed(() => takeoff.marks.map((m) => ({

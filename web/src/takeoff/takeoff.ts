@@ -177,7 +177,9 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
     }
   }
 
-  async function saveDraft() {
+  const saveDraft = () => site.inTurn(keepDraft)
+
+  async function keepDraft() {
     const d = draft.value!
     try {
       const body = { name: d.name, calibration: calibration(d) }

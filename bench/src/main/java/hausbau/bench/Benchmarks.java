@@ -1,6 +1,7 @@
 package hausbau.bench;
 
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.Locale;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.results.format.ResultFormatType;
@@ -24,7 +25,13 @@ public final class Benchmarks {
         print(results, "Survey: times the bare self-join", "survey", "selfJoin");
         print(results, "Takeoff: times a general solve of the same system", "calibrateAndMeasure", "generalSolve");
         print(results, "Board of 200 pictures: times the same bytes as plain files", "openBoard", "plainFiles");
-        print(results, "Placement: times the bare INSERT", "place", "bareInsert");
+        print(results, "Set from nothing, indexed and written: times a plain loop", "computedIndexedAndWritten", "plainLoop");
+        growth(results, "One piece more, followed", "followed");
+        growth(results, "One piece more, surveyed and tallied", "followedSurveyedAndTallied");
+        growth(results, "One placement, request to answer", "place");
+        print(results, "One placement: times the same statements by plain JDBC", "place", "sameStatementsByPlainJdbc");
+        print(results, "A thousand moved: times one moved", "moveAThousand", "moveOne");
+        print(results, "A kit for some 20 000: times a COPY of as many rows", "chooseAKit", "copyTwentyThousandRows");
     }
 
     /** Pairs the two benchmarks by their parameters. */
@@ -37,6 +44,18 @@ public final class Benchmarks {
                             score(over), score(under), over.getPrimaryResult().getScoreUnit());
                 }
             }
+        }
+    }
+
+    /** How many times what it takes with the fewest pieces it takes with the most. */
+    private static void growth(Collection<RunResult> results, String title, String label) {
+        var all = results.stream().filter(r -> r.getPrimaryResult().getLabel().equals(label))
+                .sorted(Comparator.comparingInt(r -> Integer.parseInt(r.getParams().getParam("pieces")))).toList();
+        if (all.size() > 1) {
+            var few = all.get(0);
+            var many = all.get(all.size() - 1);
+            System.out.printf(Locale.ROOT, "%s, at %s against %s: %.2f (%.3f over %.3f %s)%n", title, many.getParams().getParam("pieces"), few.getParams().getParam("pieces"),
+                    score(many) / score(few), score(many), score(few), few.getPrimaryResult().getScoreUnit());
         }
     }
 

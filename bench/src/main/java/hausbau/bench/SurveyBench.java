@@ -1,25 +1,13 @@
 package hausbau.bench;
 
-import hausbau.core.build.Derivation;
-import hausbau.core.build.KitChoice;
-import hausbau.core.build.PlacedPiece;
-import hausbau.core.build.Placement;
-import hausbau.core.kit.Piece;
-import hausbau.core.massing.Massing;
-import hausbau.core.massing.Room;
-import hausbau.core.massing.SiteSettings;
+import hausbau.core.build.Standing;
+import hausbau.core.build.StandingSet;
+import hausbau.core.kit.Kit;
 import hausbau.core.measure.Box;
-import hausbau.core.measure.Length;
-import hausbau.core.measure.Vec;
 import hausbau.core.survey.Finding;
 import hausbau.core.survey.Survey;
-import hausbau.core.survey.SurveyedSet;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.TimeUnit;
-import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.index.strtree.STRtree;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -44,36 +32,21 @@ public class SurveyBench {
 
     private static final int PLACEMENTS = 10_000;
 
-    private Massing massing;
-    private final Map<Long, Piece> pieces = new HashMap<>();
-    private List<PlacedPiece> placed;
+    private StandingSet set;
+    private Kit kit;
     private List<Box> boxes;
 
     /** Rooms of 8 × 6 m in rows, built from metres: 28 walls, 4 posts and 96 tiles each. */
     @Setup
     public void build() {
-        var rooms = IntStream.range(0, 80).mapToObj(i -> new Room(i + 1, "Room " + i,
-                Vec.ofMillimetres(i % 9 * 9000L, i / 9 * 7000L, 0), Length.ofMillimetres(8000), Length.ofMillimetres(6000),
-                Length.ofMillimetres(3000))).toList();
-        massing = new Massing(SiteSettings.USUAL, rooms, List.of());
-        var metre = Length.ofMillimetres(1000);
-        var built = new Derivation(massing, new KitChoice(List.of(metre), metre, metre));
-        var ids = new HashMap<Piece, Long>();
-        for (var piece : built.pieces()) {
-            ids.put(piece, ids.size() + 1L);
-            pieces.put(ids.get(piece), piece);
-        }
-        placed = IntStream.range(0, PLACEMENTS).mapToObj(i -> {
-            var one = built.placements().get(i);
-            return new PlacedPiece(new Placement(i + 1L, ids.get(one.piece()), one.stance(), false,
-                    Placement.Origin.MASSING, false, one.source()), one.piece());
-        }).toList();
-        boxes = placed.stream().map(PlacedPiece::box).toList();
+        set = Estate.of(PLACEMENTS, 0);
+        kit = Estate.named(set);
+        boxes = set.all().stream().map(Standing::box).toList();
     }
 
     @Benchmark
     public List<Finding> survey() {
-        return Survey.of(new SurveyedSet(massing, pieces, placed, Set.of()));
+        return Survey.of(set, kit).findings();
     }
 
     @Benchmark

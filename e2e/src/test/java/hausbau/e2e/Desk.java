@@ -9,6 +9,7 @@ import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
 import java.util.Arrays;
+import java.util.List;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -213,9 +214,22 @@ final class Desk {
                 .findFirst().orElseThrow().get("id").asLong();
     }
 
-    /** The placement that was made last. */
+    /** What a hand set down last. */
     JsonNode lastPlacement() {
-        return StreamSupport.stream(get(site() + "/placements").spliterator(), false)
-                .max((a, b) -> Long.compare(a.get("id").asLong(), b.get("id").asLong())).orElseThrow();
+        return byHand().get(byHand().size() - 1);
+    }
+
+    /** What hands set down, the last one last. */
+    List<JsonNode> byHand() {
+        return get(site() + "/placements").valueStream().filter(p -> p.get("origin").asString().equals("hand"))
+                .sorted((a, b) -> Long.compare(number(a), number(b))).toList();
+    }
+
+    private static long number(JsonNode placement) {
+        return Long.parseLong(placement.get("id").asString().substring("hand.".length()));
+    }
+
+    int findings() {
+        return get(site() + "/survey").get("findings").size();
     }
 }

@@ -69,18 +69,17 @@ class FirstRoomTest {
     @Test
     void drawCallsDoNotGrowWithPlacements() {
         var desk = SharedApplication.desk().hall("Many");
-        var ids = new StringBuilder();
+        var ids = new ArrayList<String>();
         var placed = desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
         assertThat(placed.status()).isEqualTo(201);
-        ids.append(desk.lastPlacement().get("id").asLong());
+        ids.add(desk.lastPlacement().get("id").asString());
         var calls = new ArrayList<Integer>();
         for (var instances : List.of(100, 10_000)) {
-            for (var have = 1 + ids.chars().filter(c -> c == ',').count(); have < instances; have = 1 + ids.chars().filter(c -> c == ',').count()) {
-                var some = ids.toString().lines().findFirst().orElseThrow();
-                var copied = List.of(some.split(",")).subList(0, (int) Math.min(have, instances - have));
-                var answer = desk.post(desk.site() + "/placements/copies", "{\"ids\":[" + String.join(",", copied) + "],\"byMm\":{\"x\":400,\"y\":0,\"z\":0}}");
+            while (ids.size() < instances) {
+                var some = ids.subList(0, Math.min(ids.size(), instances - ids.size()));
+                var answer = desk.post(desk.site() + "/placements/copies", "{\"ids\":[\"" + String.join("\",\"", some) + "\"],\"byMm\":{\"x\":400,\"y\":0,\"z\":0}}");
                 assertThat(answer.status()).as(answer.text()).isEqualTo(201);
-                ids.append(',').append(answer.text().replaceAll("[\\[\\]\\s]", ""));
+                ids.addAll(List.of(answer.text().replaceAll("[\\[\\]\"\\s]", "").split(",")));
             }
             desk.page.reload();
             // A lamp has two materials, so each lamp counts two instances.

@@ -2,6 +2,7 @@ package hausbau.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -9,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.util.HashSet;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -23,17 +25,21 @@ class KillTest {
             var sites = get(application, "/api/sites");
             var site = "/api/sites/" + sites.replaceAll(".*?\"id\":(\\d+).*", "$1");
             var bench = get(application, site + "/pieces").replaceAll(".*\\{\"id\":(\\d+),\"code\":\"PRP-BENCH\".*", "$1");
-            Set<Long> acknowledged = ConcurrentHashMap.newKeySet();
+            Set<String> acknowledged = ConcurrentHashMap.newKeySet();
+            var ended = new AtomicReference<IOException>();
             var stream = new Thread(() -> {
                 try {
                     for (var i = 0; ; i++) {
                         var answer = post(application, site + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":" + i * 100 + ",\"y\":4000,\"z\":0}}");
                         if (answer.statusCode() == 201) {
-                            acknowledged.add(Long.parseLong(answer.body().replaceAll(".*?\"id\":(\\d+).*", "$1")));
+                            acknowledged.add(answer.body().replaceAll(".*?\"id\":\"(hand\\.\\d+)\".*", "$1"));
                         }
                     }
-                } catch (Exception end) {
-                    // The server is gone: that is what the test is about.
+                } catch (IOException gone) {
+                    // The server is gone: that is what the test is about, and nothing else may end the stream.
+                    ended.set(gone);
+                } catch (Exception e) {
+                    throw new IllegalStateException(e);
                 }
             });
             stream.start();
@@ -42,6 +48,7 @@ class KillTest {
             }
             application.killServer();
             stream.join();
+            assertThat(ended.get()).as("the stream ended because the server was killed").isNotNull();
             application.start();
             var there = ids(get(application, site + "/placements"));
             assertThat(there).containsAll(acknowledged);
@@ -51,11 +58,11 @@ class KillTest {
         }
     }
 
-    private static Set<Long> ids(String placements) {
-        var ids = new HashSet<Long>();
-        var matcher = Pattern.compile("\\{\"id\":(\\d+),\"pieceId\"").matcher(placements);
+    private static Set<String> ids(String placements) {
+        var ids = new HashSet<String>();
+        var matcher = Pattern.compile("\\{\"id\":\"([\\w.-]+)\",\"pieceId\"").matcher(placements);
         while (matcher.find()) {
-            ids.add(Long.parseLong(matcher.group(1)));
+            ids.add(matcher.group(1));
         }
         return ids;
     }

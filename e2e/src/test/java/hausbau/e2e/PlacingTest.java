@@ -151,7 +151,7 @@ class PlacingTest {
         assertThat(desk.page.getByText("Set PRP-BENCH")).isVisible();
         assertThat(desk.lastPlacement().get("freeDegrees").asDouble()).isEqualTo(12.5);
         // Free things are no fault of the grid.
-        assertThat(desk.get(desk.site() + "/survey").get("total").asInt()).isZero();
+        assertThat(desk.findings()).isZero();
     }
 
     @Test
@@ -162,16 +162,18 @@ class PlacingTest {
         assertThat(posts).hasCount(4);
         posts.nth(0).click();
         posts.nth(2).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        assertThat(desk.page.getByText("3 × POS-200")).isVisible();
+        posts.nth(1).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
         assertThat(desk.page.getByText("2 × POS-200")).isVisible();
         desk.handsOff();
         desk.press("Delete");
         assertThat(desk.page.getByText("2 pieces of the massing left out by hand")).isVisible();
-        var ids = new HashSet<Long>();
+        var ids = new HashSet<String>();
         desk.stage("Massing").type("Clear width", "6 m");
         assertThat(desk.field("Clear width")).hasValue("6 m");
         // Derived anew, the set still leaves out what a hand took away.
         StreamSupport.stream(desk.get(desk.site() + "/placements").spliterator(), false)
-                .filter(p -> p.get("pieceId").asLong() == desk.piece("POS-200")).forEach(p -> ids.add(p.get("id").asLong()));
+                .filter(p -> p.get("pieceId").asLong() == desk.piece("POS-200")).forEach(p -> ids.add(p.get("id").asString()));
         assertThat(ids).hasSize(2);
         desk.stage("Build").button("Put back").click();
         assertThat(desk.page.getByText("left out by hand")).not().isVisible();
@@ -191,5 +193,96 @@ class PlacingTest {
         desk.dragPlan(3_560, 3_000, 1_000, 1_000);
         var figure = desk.page.getByTestId("plan").getAttribute("data-figure").split(" ");
         assertThat(Double.parseDouble(figure[0])).isCloseTo(1_000, within(40.0));
+    }
+
+    /** The server answers edits half a second late; keys come faster than that, and give what they would give at leisure. */
+    private static void slowly(Desk desk) {
+        desk.page.route(url -> url.contains("/placements"), route -> {
+            desk.page.waitForTimeout(120);
+            route.resume();
+        });
+    }
+
+    @Test
+    void keysFasterThanTheServerGiveWhatTheyWouldAtLeisure() {
+        var desk = hall("Fast hall");
+        var before = desk.placements();
+        desk.setDown("PRP-LAMP", 500, 500);
+        slowly(desk);
+        desk.press("n", "n", "n");
+        desk.placements(before + 4);
+        // A lamp is 0.32 m wide: each stands as far from the last as it is wide, taken to the step and to the edge beside it.
+        var xs = desk.byHand().stream().map(p -> p.get("atMm").get("x").asDouble()).toList();
+        assertThat(xs).doesNotHaveDuplicates().isSorted().hasSize(4);
+        assertThat(xs.get(3) - xs.get(2)).isEqualTo(xs.get(2) - xs.get(1)).isEqualTo(xs.get(1) - xs.get(0));
+        desk.press("ArrowUp", "ArrowUp", "ArrowUp", ",", "Control+d", "Control+d");
+        desk.placements(before + 6);
+        var last = desk.lastPlacement();
+        assertThat(last.get("atMm").get("y").asInt()).isEqualTo(800);
+        assertThat(last.get("quarterTurns").asInt()).isEqualTo(1);
+        assertThat(last.get("atMm").get("x").asDouble()).isEqualTo(xs.get(3) + 200);
+        desk.press("Control+z", "Control+z", "Control+z");
+        desk.placements(before + 4);
+        assertThat(desk.lastPlacement().get("quarterTurns").asInt()).isZero();
+    }
+
+    @Test
+    void aHeldThingIsNudgedAndSetDownFasterThanTheGhostFollows() {
+        var desk = hall("Nudged hall");
+        var before = desk.placements();
+        desk.page.getByLabel("Take PRP-BENCH").focus();
+        desk.press("Enter");
+        assertThat(desk.page.getByTestId("hold")).containsText("2.5 m");
+        slowly(desk);
+        desk.press("ArrowRight", "ArrowRight", "ArrowRight", "ArrowUp", "Enter", "Escape");
+        desk.placements(before + 1);
+        assertThat(at(desk, "x")).isEqualTo(2_800);
+        assertThat(at(desk, "y")).isEqualTo(2_100);
+        assertThat(desk.page.getByTestId("hold")).isHidden();
+    }
+
+    @Test
+    void aDerivedPieceIsMovedSwappedAndLetGoAndSaysWhenItsPlaceIsGone() {
+        var desk = hall("Departed hall");
+        desk.page.getByLabel("Find placements").fill("WAL");
+        desk.page.locator("section[aria-label='Set list'] li button").first().click();
+        desk.type("Z", "0.3 m");
+        assertThat(desk.page.getByText("from the massing, changed by hand")).isVisible();
+        desk.stage("Kit");
+        desk.waitFor("td .good");
+        desk.page.locator("[role=button][aria-label^='2 kinds']").press("Enter");
+        desk.button("Build from 2 kinds").click();
+        var lost = desk.page.getByLabel("Changes by hand without a place");
+        assertThat(lost).containsText("1 change by hand without a place");
+        lost.getByText("Set down here").click();
+        assertThat(lost).isHidden();
+        assertThat(desk.byHand()).hasSize(1);
+        assertThat(desk.lastPlacement().get("atMm").get("z").asInt()).isEqualTo(300);
+        desk.handsOff();
+        desk.press("Control+z");
+        lost.getByText("Let go").click();
+        assertThat(lost).isHidden();
+        assertThat(desk.byHand()).isEmpty();
+        assertThat(desk.findings()).isZero();
+    }
+
+    @Test
+    void severalAreMirroredAndTurnedAsOneBody() {
+        var desk = hall("Mirrored hall");
+        desk.setDown("PRP-BENCH", 1_500, 1_000).setDown("PRP-LAMP", 3_000, 1_000);
+        desk.press("Escape");
+        desk.dragPlan(500, 500, 3_500, 1_500);
+        assertThat(desk.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("2 placements"))).isVisible();
+        desk.handsOff();
+        desk.press("/");
+        assertThat(desk.page.getByText("Mirror 2 placements")).isVisible();
+        // From 0.7 m to 3.16 m: the sum of both ends, 3.86 m, goes to the step as 3.9 m, and 3.9 − 3 m is where the lamp comes to stand.
+        assertThat(at(desk, "x")).isEqualTo(900);
+        assertThat(desk.byHand().get(0).get("atMm").get("x").asInt()).isEqualTo(2_400);
+        desk.field("Free turn in degrees").fill("90");
+        desk.press("Enter");
+        assertThat(desk.page.getByText("Turn 2 placements")).isVisible();
+        var apart = desk.byHand().get(0).get("atMm").get("y").asDouble() - at(desk, "y");
+        assertThat(apart).isCloseTo(1_500, within(0.1));
     }
 }

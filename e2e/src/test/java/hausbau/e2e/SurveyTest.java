@@ -16,7 +16,7 @@ class SurveyTest {
     }
 
     private static Locator findings(Desk desk) {
-        return desk.page.locator("ul[aria-label=Findings] li");
+        return desk.page.locator("ul[aria-label=Findings] > li.card");
     }
 
     @Test
@@ -29,7 +29,7 @@ class SurveyTest {
         assertThat(findings(desk)).containsText("Its base is 0.2 m above what is under it.");
         var scale = desk.page.getByTestId("plan").getAttribute("data-scale");
         var view = desk.page.getByTestId("space").getAttribute("data-view");
-        findings(desk).locator("button.plain").click();
+        findings(desk).locator("button.plain").first().click();
         // Both drawings go there.
         assertThat(desk.page.getByTestId("plan")).not().hasAttribute("data-scale", scale);
         assertThat(desk.page.getByTestId("space")).not().hasAttribute("data-view", view);
@@ -64,7 +64,31 @@ class SurveyTest {
         desk.press("Delete");
         desk.stage("Survey");
         assertThat(findings(desk).first()).containsText("Nothing closes the wall");
-        findings(desk).first().locator(".ant-btn").click();
+        findings(desk).first().locator(".ant-btn-primary").click();
         assertThat(desk.page.getByText("Nothing found")).isVisible();
+    }
+
+    @Test
+    void findingsAlikeAreOneCardMendedTogetherOrAcceptedWithAReason() {
+        var desk = hall("Alike hall");
+        for (var x : new int[] {1_000, 2_000, 3_000}) {
+            desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":" + x + ",\"y\":2000,\"z\":400},\"snap\":false}");
+        }
+        desk.stage("Survey");
+        assertThat(findings(desk)).hasCount(1);
+        assertThat(findings(desk)).containsText("× 3");
+        // The badge counts faults, and these are cautions.
+        assertThat(desk.page.locator(".spine .count")).isHidden();
+        findings(desk).locator("button.plain").first().click();
+        assertThat(findings(desk).locator("ol li")).hasCount(3);
+        findings(desk).getByText("Accept …").click();
+        desk.field("Why it is accepted").fill("hung from a wire");
+        desk.press("Enter");
+        assertThat(desk.page.getByText("Accepted: hung from a wire")).isVisible();
+        assertThat(findings(desk)).hasCount(0);
+        desk.button("Open again").click();
+        desk.button("Mend all 3").click();
+        assertThat(desk.page.getByText("Nothing found")).isVisible();
+        assertThat(desk.byHand()).allSatisfy(p -> assertThat(p.get("atMm").get("z").asInt()).isZero());
     }
 }

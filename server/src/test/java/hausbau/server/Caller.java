@@ -1,11 +1,14 @@
 package hausbau.server;
 
 import java.io.IOException;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpHeaders;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -56,6 +59,19 @@ final class Caller {
         try {
             return client.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.discarding()).headers();
         } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** A request as a client that minds no rules would write it. @param rest further headers and what follows them */
+    Answer raw(String method, String path, String rest) {
+        try (var socket = new Socket("127.0.0.1", URI.create(base).getPort())) {
+            socket.setSoTimeout(20_000);
+            socket.getOutputStream().write((method + " " + path + " HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n" + rest + "\r\n").getBytes(StandardCharsets.ISO_8859_1));
+            var text = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            var type = Pattern.compile("(?i)content-type: (\\S+)").matcher(text);
+            return new Answer(Integer.parseInt(text.split(" ")[1]), type.find() ? type.group(1) : "", text.substring(text.indexOf("\r\n\r\n") + 4), new byte[0]);
+        } catch (IOException e) {
             throw new IllegalStateException(e);
         }
     }

@@ -133,7 +133,8 @@ public final class PieceListCsv {
                 }
             }
         } catch (IOException | IllegalStateException | IllegalArgumentException | UncheckedIOException e) {
-            throw new Refused("file", "The file cannot be read as comma-separated values: " + e.getMessage());
+            throw new Refused("file", "The file cannot be read as comma-separated values: a quotation mark stands where none may, or is not closed, after "
+                    + lines.size() + (lines.size() == 1 ? " piece." : " pieces."));
         }
         if (!faults.isEmpty()) {
             throw new Refused(faults);

@@ -14,12 +14,14 @@ import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
+import hausbau.core.measure.Box;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -70,12 +72,12 @@ class GltfSceneTest {
     void aMeshIsSharedByAllPlacementsOfItsPiece() throws IOException {
         var scene = new GltfScene("scene", FINISH);
         for (var i = 0; i < 5; i++) {
-            scene.add("PRP-BENCH.000" + i, BENCH, Stance.at(Vec.ofMillimetres(2000L * i, 0, 0), Turn.NONE));
+            scene.add("bench " + i, BENCH, Stance.at(Vec.ofMillimetres(2000L * i, 0, 0), Turn.NONE));
         }
-        scene.add("PRP-LAMP.0001", LAMP, Stance.at(Vec.ZERO, Turn.NONE));
+        scene.add("lamp", LAMP, Stance.at(Vec.ZERO, Turn.NONE));
         var model = read(scene.toBytes());
         assertThat(model.getMeshModels()).hasSize(2);
-        assertThat(model.getNodeModels()).hasSize(6).extracting(NodeModel::getName).contains("PRP-BENCH.0003", "PRP-LAMP.0001");
+        assertThat(model.getNodeModels()).hasSize(6).extracting(NodeModel::getName).contains("bench 3", "lamp");
         assertThat(model.getMeshModels()).extracting(m -> m.getName()).containsExactlyInAnyOrder("PRP-BENCH", "PRP-LAMP");
         // Stone and timber, metal and opal.
         assertThat(model.getMaterialModels()).hasSize(4);
@@ -105,6 +107,34 @@ class GltfSceneTest {
         var mirrored = one(WALL, new Stance(at, new Turn(quarters), true, free)).getNodeModels().get(0);
         standsAt(mirrored, extent(plain));
         assertThat(mirrored.getScale()[0]).isEqualTo(-1);
+    }
+
+    /** A door to the left of its panel's middle: mirrored, every vertex is where reflecting it about that middle puts it. */
+    @Test
+    void mirroringExchangesLeftAndRight() throws IOException {
+        var door = new Piece("DOR", "door", Role.DOOR, new Recipe.OpeningPanel(Vec.ofMillimetres(2000, 200, 3000),
+                Box.of(200_000, 0, 0, 1_000_000, 200_000, 2_100_000)), Pivot.FACE_START);
+        var plain = vertices(one(door, Stance.at(Vec.ZERO, Turn.NONE)));
+        var mirrored = vertices(one(door, new Stance(Vec.ZERO, Turn.NONE, true, 0)));
+        assertThat(mirrored).isNotEqualTo(plain);
+        var reflected = new TreeSet<String>();
+        plain.forEach(v -> reflected.add((2000 - Integer.parseInt(v.split(" ")[0])) + v.substring(v.indexOf(' '))));
+        assertThat(mirrored).isEqualTo(reflected);
+    }
+
+    /** Every vertex in millimetres. */
+    private static TreeSet<String> vertices(GltfModel model) {
+        var vertices = new TreeSet<String>();
+        for (var node : model.getNodeModels()) {
+            var m = node.computeGlobalTransform(null);
+            for (var primitive : node.getMeshModels().get(0).getMeshPrimitiveModels()) {
+                var p = (AccessorFloatData) primitive.getAttributes().get("POSITION").getAccessorData();
+                for (var i = 0; i < p.getNumElements(); i++) {
+                    vertices.add(Math.round(1000 * (m[12] + m[0] * p.get(i, 0))) + " " + Math.round(1000 * (m[13] + m[5] * p.get(i, 1))) + " " + Math.round(1000 * (m[14] + m[10] * p.get(i, 2))));
+                }
+            }
+        }
+        return vertices;
     }
 
     @Test

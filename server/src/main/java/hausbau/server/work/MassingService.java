@@ -48,7 +48,8 @@ public class MassingService {
     /** @param room makes the room from its id and the massing as it stands */
     public Room addRoom(long siteId, Seen seen, RoomMaker room) {
         return edit(siteId, seen, edit -> {
-            var made = checked(room.make(store.nextId(), edit.before().decisions().massing()));
+            var massing = edit.before().decisions().massing();
+            var made = checked(room.make(store.nextId(), massing), massing);
             edit.name("Add “" + made.name() + "”");
             edit.add(new RoomRow(siteId, made));
             return made;
@@ -58,15 +59,19 @@ public class MassingService {
     public Room changeRoom(long siteId, long roomId, Seen seen, UnaryOperator<Room> change) {
         return edit(siteId, seen, edit -> {
             var row = room(siteId, roomId);
-            var changed = checked(change.apply(row.toRoom()));
+            var changed = checked(change.apply(row.toRoom()), edit.before().decisions().massing());
             edit.name("Change “" + changed.name() + "”");
             edit.change(row, r -> r.set(changed));
             return changed;
         });
     }
 
-    private static Room checked(Room room) {
-        return new Room(room.id(), SiteService.checkedName(room.name()), room.corner(), room.width(), room.depth(), room.height(), room.anchor());
+    /** With a name of its own: runs are told apart by it. */
+    private static Room checked(Room room, Massing massing) {
+        var name = SiteService.checkedName(room.name());
+        var others = new Massing(massing.settings(), massing.rooms().stream().filter(r -> r.id() != room.id()).toList(),
+                massing.openings().stream().filter(o -> o.roomId() != room.id()).toList());
+        return new Room(room.id(), others.freshName(name), room.corner(), room.width(), room.depth(), room.height(), room.anchor());
     }
 
     public void removeRoom(long siteId, long roomId, Seen seen) {
