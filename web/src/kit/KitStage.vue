@@ -57,7 +57,7 @@ async function workOut() {
 const working = ref(false)
 const start = () => {
   working.value = true
-  void workOut()
+  void site.inTurn(() => void workOut())
 }
 const cancel = () => asking?.abort()
 

@@ -34,7 +34,7 @@ watch(() => room.value?.id, () => {
 
 async function attempt(work: () => Promise<unknown>, on: (r?: Refusal) => void = (r) => (refusal.value = r)) {
   try {
-    await work()
+    await site.inTurn(work)
     on(undefined)
   } catch (e) {
     if (e instanceof Refusal) on(e)

@@ -27,7 +27,10 @@ function reset() {
 watch(() => [props.mm, unit.value], reset, { immediate: true })
 
 let asking = 0
-async function commit() {
+/** In turn with what uses the value: a button pressed at once finds what was typed. */
+const commit = () => void site.inTurn(read)
+
+async function read() {
   const typed = text.value.trim()
   if (typed === '' || (props.mm !== undefined && typed === format(props.mm, unit.value))) {
     reset()
@@ -36,12 +39,12 @@ async function commit() {
   const mine = ++asking
   const changed = props.onChange
   try {
-    const read = await get<{ mm: number; text: string }>(
+    const found = await get<{ mm: number; text: string }>(
       `/api/lengths?unit=${unit.value}&text=${encodeURIComponent(typed)}${props.mm === undefined ? '' : `&standingMm=${props.mm}`}`)
     if (mine !== asking) return
     fault.value = ''
-    text.value = read.text
-    changed?.(read.mm)
+    text.value = found.text
+    changed?.(found.mm)
   } catch (e) {
     if (mine !== asking) return
     reset()

@@ -31,7 +31,7 @@ function open() {
 
 async function save() {
   try {
-    await site.make('Change the site’s settings', 'PATCH', '', body.value)
+    await site.inTurn(() => site.make('Change the site’s settings', 'PATCH', '', body.value))
     settingUp.value = false
   } catch (e) {
     if (e instanceof Refusal) refusal.value = e

@@ -4,7 +4,7 @@ import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { get, Refusal, send, type SiteBody, type SiteSummary, type SiteView } from '../api/client'
 import { formatCount, UNIT_NAMES } from '../measure/format'
-import { tell } from '../site/site'
+import { tell, useSite } from '../site/site'
 import SiteFields from './SiteFields.vue'
 
 const router = useRouter()
@@ -38,7 +38,7 @@ function startMaking() {
 
 async function make() {
   try {
-    const site = await send<SiteView>('POST', '/api/sites', body.value)
+    const site = await useSite().inTurn(() => send<SiteView>('POST', '/api/sites', body.value))
     void router.push(`/sites/${site.id}/massing`)
   } catch (e) {
     if (e instanceof Refusal) refusal.value = e

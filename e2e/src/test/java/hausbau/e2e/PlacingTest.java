@@ -222,6 +222,8 @@ class PlacingTest {
         assertThat(last.get("quarterTurns").asInt()).isEqualTo(1);
         assertThat(last.get("atMm").get("x").asDouble()).isEqualTo(xs.get(3) + 200);
         desk.press("Control+z", "Control+z", "Control+z");
+        // Two copies and the turn are undone: what would be undone next is the last of the three moves.
+        assertThat(desk.page.getByLabel("Undo Move PRP-LAMP")).isVisible();
         desk.placements(before + 4);
         assertThat(desk.lastPlacement().get("quarterTurns").asInt()).isZero();
     }

@@ -110,6 +110,10 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ProblemDetail database(Exception e) {
+        // A repository's own complaint about a value is wrapped as if the database had made it.
+        if (e.getCause() instanceof OutOfBounds outOfBounds) {
+            return outOfBounds(outOfBounds);
+        }
         LOG.error("The database failed", e);
         return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE,
                 "The database does not answer as it should. Nothing was changed; try again in a moment.");
