@@ -3,6 +3,7 @@ package hausbau.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import hausbau.server.standing.Sets;
+import hausbau.server.work.KitService;
 import java.io.IOException;
 import java.net.Socket;
 import java.net.URI;
@@ -35,6 +36,8 @@ class SetTest {
     int port;
     @Autowired
     Sets sets;
+    @Autowired
+    KitService plans;
     @Autowired
     JdbcTemplate jdbc;
     Caller caller;
@@ -346,5 +349,71 @@ class SetTest {
         assertThat(theirs.valueStream().noneMatch(d -> d.get("lost").asBoolean())).isTrue();
         assertThat(caller.get(copy + "/placements").json().size()).isEqualTo(41);
         assertThat(caller.get(copy + "/tally").json()).isEqualTo(caller.get(site + "/tally").json());
+    }
+
+    /** A plan that nobody waits for any more is called off, and its desk is free again. */
+    @Test
+    void aPlanIsCalledOffInTheServerToo() throws Exception {
+        var runs = new StringBuilder();
+        for (var i = 0; i < 300; i++) {
+            runs.append(i == 0 ? "" : ",").append("{\"name\":\"r").append(i).append("\",\"lengthMm\":").append(3000 + i * 37).append("}");
+        }
+        var question = "{\"stepMm\":1,\"minPieceMm\":150,\"maxPieceMm\":9000,\"maxKinds\":8,\"runs\":[" + runs + "]}";
+        var hand = Executors.newSingleThreadExecutor();
+        try {
+            var answer = hand.submit(() -> caller.post("/api/kit-plans?token=mine", question));
+            while (plans.plansUnderWay() == 0 && !answer.isDone()) {
+                Thread.sleep(20);
+            }
+            assertThat(caller.call("DELETE", "/api/kit-plans/mine", null, null).status()).isEqualTo(204);
+            var told = answer.get(20, TimeUnit.SECONDS);
+            assertThat(told.status()).as(told.text()).isEqualTo(400);
+            assertThat(told.text()).contains("called off");
+            assertThat(plans.plansUnderWay()).isZero();
+        } finally {
+            hand.shutdownNow();
+        }
+    }
+
+    @Test
+    void aRefusedProposalStaysRefusedAndAStampMeasuresNothingOfItsOwn() {
+        var picture = caller.upload(site + "/board/pictures?name=wall", "image/png", HttpRequest.BodyPublishers.ofByteArray(
+                Pictures.file(Pictures.flag(1000, 800), "png"))).json().get("id").asLong();
+        var plane = made(caller.post(site + "/planes", "{\"pictureId\":" + picture + ",\"name\":\"p\",\"calibration\":{\"kind\":\"FLAT\",\"points\":[0,0,1000,0],\"widthMm\":5000}}")).get("id").asLong();
+        var tag = made(caller.post(site + "/tags", "{\"name\":\"niche\",\"role\":\"PROP\"}")).get("id").asLong();
+        var mark = made(caller.post(site + "/marks", "{\"pictureId\":" + picture + ",\"planeId\":" + plane + ",\"tagId\":" + tag + ",\"kind\":\"RECTANGLE\",\"points\":[100,100,220,300]}")).get("id").asLong();
+        var deviation = caller.get(site + "/proposals").json().get(0).get("width").get("deviation").asDouble();
+        for (var x : List.of(400, 600, 800)) {
+            made(caller.post(site + "/marks/" + mark + "/again", "{\"x\":" + x + ",\"y\":300}"));
+        }
+        var proposal = caller.get(site + "/proposals").json().get(0);
+        assertThat(proposal.get("seen").asInt()).isEqualTo(4);
+        assertThat(proposal.get("width").get("deviation").asDouble()).as("copies are no surer than their original").isEqualTo(deviation);
+        done(caller.post(site + "/proposals/declined", "{\"tagIds\":[" + tag + "]}"));
+        assertThat(caller.get(site + "/proposals").json().isEmpty()).isTrue();
+        done(caller.post(site + "/undo", null));
+        assertThat(caller.get(site + "/proposals").json().size()).isEqualTo(1);
+        assertThat(caller.post(site + "/marks", "{\"pictureId\":" + picture + ",\"tagId\":" + tag + ",\"kind\":\"RECTANGLE\",\"points\":[100,100,220,100]}").text()).contains("width and a height");
+    }
+
+    @Test
+    void theMetricsAndTheHealthOfItsPartsAreTold() {
+        assertThat(caller.get("/actuator/health").json().get("status").asString()).isEqualTo("UP");
+        assertThat(caller.get("/actuator/health/readiness").json().get("status").asString()).isEqualTo("UP");
+        assertThat(caller.get("/actuator/metrics/http.server.requests").json().get("measurements").isEmpty()).isFalse();
+    }
+
+    @Test
+    void theStartPagesPictureShowsThePlan() {
+        var picture = caller.get(site + "/plan.svg");
+        assertThat(picture.type()).startsWith("image/svg+xml");
+        assertThat(picture.text()).startsWith("<svg").contains("<rect");
+    }
+
+    @Test
+    void zipAndBillHoldWhatStandsAndTheRestOnlyWhenAskedFor() {
+        var plain = caller.get(site + "/handover/pieces.zip").bytes().length;
+        assertThat(caller.get(site + "/handover/pieces.zip?unused=true").bytes().length).isGreaterThan(plain);
+        assertThat(caller.get(site + "/handover/pieces.csv").text()).contains("WAL-1000").doesNotContain("PRP-BENCH");
     }
 }

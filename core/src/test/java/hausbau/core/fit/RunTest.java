@@ -61,4 +61,14 @@ class RunTest {
         assertThat(items).extracting(FilledRun.Item::at).containsExactly(mm(0), mm(4000), mm(5200), mm(9200));
         assertThat(items).extracting(FilledRun.Item::piece).containsExactly("wall", "door", "wall", "wall");
     }
+
+    /** Nearest by hand: from 1100 and 400, 300 mm cannot be had; 400 and, below it, nothing. */
+    @Test
+    void theNearestLengthsThatKindsComeToAreNamed() {
+        var step = Length.ofMillimetres(100);
+        var kinds = List.of(Length.ofMillimetres(1100), Length.ofMillimetres(400));
+        assertThat(Filling.nearest(step, kinds, Length.ofMillimetres(300))).containsExactly(Length.ofMillimetres(400));
+        assertThat(Filling.nearest(step, kinds, Length.ofMillimetres(1300))).containsExactly(Length.ofMillimetres(1200), Length.ofMillimetres(1500));
+        assertThat(Filling.nearest(step, kinds, new Length(1_150_000))).containsExactly(Length.ofMillimetres(1100), Length.ofMillimetres(1200));
+    }
 }

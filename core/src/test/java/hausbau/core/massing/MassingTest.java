@@ -11,6 +11,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import hausbau.core.fit.Span;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.OutOfBounds;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import java.util.ArrayList;
@@ -175,5 +176,29 @@ class MassingTest {
         assertThat(drawn.corner()).isEqualTo(Vec.ofMillimetres(0, 1_000, 0));
         assertThat(drawn.width()).isEqualTo(mm(4_000));
         assertThat(drawn.depth()).isEqualTo(mm(2_100));
+    }
+
+    @Test
+    void everyRoomHasANameOfItsOwn() {
+        var massing = massing(List.of(new Room(1, "Hall", Vec.ZERO, mm(3000), mm(3000), mm(3000)), new Room(2, "Hall 2", Vec.ofMillimetres(5000, 0, 0), mm(3000), mm(3000), mm(3000))));
+        assertThat(massing.freshName("Hall")).isEqualTo("Hall 3");
+        assertThat(massing.freshName("Hall 2")).isEqualTo("Hall 3");
+        assertThat(massing.freshName(" Attic ")).isEqualTo("Attic");
+    }
+
+    @Test
+    void anAnchorGoesAlongWithAMoveAndStaysWhenTheRoomGrows() {
+        var room = new Room(1, "Hall", Vec.ZERO, mm(3000), mm(3000), mm(3000));
+        assertThat(room.reshaped("Hall", Vec.ofMillimetres(500, 700, 0), mm(3000), mm(3000), mm(3000)).anchor()).isEqualTo(Vec.ofMillimetres(500, 700, 0));
+        assertThat(room.reshaped("Hall", Vec.ofMillimetres(-500, 0, 0), mm(3500), mm(3000), mm(3000)).anchor()).isEqualTo(Vec.ZERO);
+        assertThat(room.reshaped("Hall", Vec.ZERO, mm(3000), mm(3000), mm(4000)).anchor()).isEqualTo(Vec.ZERO);
+    }
+
+    @Test
+    void aPlaceBeyondAThousandKilometresIsNone() {
+        assertThatThrownBy(() -> new Vec(Length.LIMIT_UM + 1, 0, 0)).isInstanceOf(OutOfBounds.class);
+        assertThatThrownBy(() -> Vec.ofMillimetres(1_000_000_000, 0, 0).plus(new Vec(1, 0, 0))).isInstanceOf(OutOfBounds.class);
+        assertThatThrownBy(() -> Length.ofMillimetres(Long.MAX_VALUE)).isInstanceOf(OutOfBounds.class);
+        assertThatThrownBy(() -> mm(1_000_000).times(Long.MAX_VALUE)).isInstanceOf(OutOfBounds.class);
     }
 }

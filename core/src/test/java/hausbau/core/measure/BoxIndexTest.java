@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
@@ -57,5 +58,28 @@ class BoxIndexTest {
         new BoxIndex(List.of(a)).touching(b, found::add);
         assertThat(found).containsExactly(0);
         assertThat(a.overlaps(b)).isFalse();
+    }
+
+    /** Kept in the order given, it finds the same. */
+    @RepeatedTest(10)
+    void inTheOrderGivenItFindsTheSame(RepetitionInfo repetition) {
+        var random = new Random(repetition.getCurrentRepetition());
+        var boxes = new ArrayList<Box>();
+        var bounds = new long[6 * 300];
+        for (var i = 0; i < 300; i++) {
+            var at = new Vec(random.nextInt(1000), random.nextInt(1000), random.nextInt(1000));
+            var box = new Box(at, at.plus(new Vec(random.nextInt(60), random.nextInt(60), random.nextInt(60))));
+            boxes.add(box);
+            long[] six = {box.min().x(), box.min().y(), box.min().z(), box.max().x(), box.max().y(), box.max().z()};
+            System.arraycopy(six, 0, bounds, 6 * i, 6);
+        }
+        var kept = BoxIndex.inOrder(bounds, 300);
+        assertThat(kept.extent()).isEqualTo(boxes.stream().reduce(Box::union).orElseThrow());
+        for (var box : boxes.subList(0, 40)) {
+            var found = new ArrayList<Integer>();
+            kept.touching(box, found::add);
+            assertThat(found).containsExactlyInAnyOrderElementsOf(IntStream.range(0, 300).filter(i -> boxes.get(i).touches(box)).boxed().toList());
+        }
+        assertThat(kept.box(17)).isEqualTo(boxes.get(17));
     }
 }
