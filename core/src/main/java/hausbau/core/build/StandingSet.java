@@ -3,21 +3,21 @@ package hausbau.core.build;
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.Opening;
 import hausbau.core.measure.Box;
-import hausbau.core.measure.BoxIndex;
 import hausbau.core.measure.Refused;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
@@ -35,7 +35,7 @@ public final class StandingSet {
     private final Changes since;
     /** Made when first asked for; whoever makes them makes the same. */
     private volatile List<Chunk> chunks;
-    private volatile BoxIndex index;
+    private volatile ChunkIndex index;
 
     /**
      * What is otherwise than in the set before.
@@ -48,17 +48,18 @@ public final class StandingSet {
         static final Changes NONE = new Changes(List.of(), List.of());
     }
 
-    private StandingSet(Decisions decisions, TreeMap<Source, Generator.Made> made, Map<Kind, Long> counts, Changes since) {
+    private StandingSet(Decisions decisions, TreeMap<Source, Generator.Made> made, Map<Kind, Long> counts, Changes since, ChunkIndex index) {
         this.decisions = decisions;
         this.made = made;
         this.counts = counts;
         this.since = since;
+        this.index = index;
     }
 
     /** @throws Refused if it would be more than {@link #MOST} placements */
     public static StandingSet of(Decisions decisions) {
         var empty = new Decisions(null, Optional.empty(), Hands.EMPTY, Map.of());
-        return new StandingSet(empty, new TreeMap<>(), Map.of(), Changes.NONE).next(decisions);
+        return new StandingSet(empty, new TreeMap<>(), Map.of(), Changes.NONE, null).next(decisions);
     }
 
     /**
@@ -68,16 +69,18 @@ public final class StandingSet {
      */
     public StandingSet next(Decisions to) {
         var next = new TreeMap<>(made);
+        var touched = new TreeSet<Source>();
         if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures()) {
-            derive(to, next);
+            derive(to, next, touched);
         }
         if (to.hands() != decisions.hands()) {
-            take(to.hands(), next);
+            take(to.hands(), next, touched);
         }
-        return follow(to, next);
+        return follow(to, next, touched);
     }
 
-    private static void derive(Decisions to, TreeMap<Source, Generator.Made> next) {
+    /** @param touched is told the sources whose pieces may be others now */
+    private static void derive(Decisions to, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
         var wanted = new HashMap<Source, Generator>();
         to.kit().ifPresent(choice -> {
             var massing = to.massing();
@@ -90,13 +93,14 @@ public final class StandingSet {
                         to.departures().getOrDefault(new Source.Tiles(room.id()), List.of())));
             }
         });
-        next.keySet().removeIf(source -> (source instanceof Source.Shell || source instanceof Source.Tiles) && !wanted.containsKey(source));
-        wanted.forEach((source, generator) -> run(next, source, generator));
+        next.keySet().removeIf(source -> (source instanceof Source.Shell || source instanceof Source.Tiles) && !wanted.containsKey(source) && touched.add(source));
+        wanted.forEach((source, generator) -> run(next, touched, source, generator));
         var lost = lost(to, next).stream().filter(Departure.Restood.class::isInstance).map(Departure.Restood.class::cast).toList();
         if (lost.isEmpty()) {
             next.remove(new Source.Lost());
+            touched.add(new Source.Lost());
         } else {
-            run(next, new Source.Lost(), new Generator.Lost(lost));
+            run(next, touched, new Source.Lost(), new Generator.Lost(lost));
         }
     }
 
@@ -104,18 +108,18 @@ public final class StandingSet {
         wanted.put(generator.source(), generator);
     }
 
-    private static void take(Hands hands, TreeMap<Source, Generator.Made> next) {
-        next.keySet().removeIf(source -> source instanceof Source.Hands block && !hands.blocks().containsKey(block));
+    private static void take(Hands hands, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
+        next.keySet().removeIf(source -> source instanceof Source.Hands block && !hands.blocks().containsKey(block) && touched.add(source));
         hands.blocks().forEach((source, block) -> {
             var before = next.get(source);
             if (before == null || ((Generator.Hands) before.by()).placements() != block) {
-                run(next, source, new Generator.Hands(source, block));
+                run(next, touched, source, new Generator.Hands(source, block));
             }
         });
     }
 
     /** Runs it unless it has been run; what comes out alike is kept as it was. */
-    private static void run(TreeMap<Source, Generator.Made> next, Source source, Generator generator) {
+    private static void run(TreeMap<Source, Generator.Made> next, Set<Source> touched, Source source, Generator generator) {
         var before = next.get(source);
         if (before != null && before.by().equals(generator)) {
             return;
@@ -131,25 +135,18 @@ public final class StandingSet {
             now = new Generator.Made(generator, chunks, now.unfilled(), now.lost());
         }
         next.put(source, now);
+        touched.add(source);
     }
 
-    private StandingSet follow(Decisions to, TreeMap<Source, Generator.Made> next) {
+    private StandingSet follow(Decisions to, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
         var removed = new ArrayList<Chunk>();
         var added = new ArrayList<Chunk>();
-        made.forEach((source, was) -> {
-            var is = next.get(source);
-            if (was != is) {
-                Set<Chunk> stay = is == null ? Set.of() : identical(is.chunks());
-                was.chunks().stream().filter(c -> !stay.contains(c)).forEach(removed::add);
-            }
-        });
-        next.forEach((source, is) -> {
-            var was = made.get(source);
-            if (was != is) {
-                Set<Chunk> stood = was == null ? Set.of() : identical(was.chunks());
-                is.chunks().stream().filter(c -> !stood.contains(c)).forEach(added::add);
-            }
-        });
+        for (var source : touched) {
+            var was = chunks(made.get(source));
+            var is = chunks(next.get(source));
+            was.stream().filter(c -> !is.contains(c)).forEach(removed::add);
+            is.stream().filter(c -> !was.contains(c)).forEach(added::add);
+        }
         var count = new HashMap<>(counts);
         removed.forEach(c -> count(c, count, -1));
         added.forEach(c -> count(c, count, 1));
@@ -158,13 +155,11 @@ public final class StandingSet {
         if (total > MOST && total > size()) {
             throw new Refused("rooms", "The set would take " + total + " placements; at most " + MOST + " are allowed. Allow longer pieces or make the rooms smaller.");
         }
-        return new StandingSet(to, next, Collections.unmodifiableMap(count), new Changes(removed, added));
+        return new StandingSet(to, next, Collections.unmodifiableMap(count), new Changes(removed, added), index == null ? null : index.next(removed, added));
     }
 
-    private static Set<Chunk> identical(List<Chunk> chunks) {
-        Set<Chunk> set = Collections.newSetFromMap(new IdentityHashMap<>());
-        set.addAll(chunks);
-        return set;
+    private static Set<Chunk> chunks(Generator.Made made) {
+        return made == null ? Set.of() : new LinkedHashSet<>(made.chunks());
     }
 
     private static void count(Chunk chunk, Map<Kind, Long> counts, long sign) {
@@ -245,18 +240,13 @@ public final class StandingSet {
 
     /** Tells all that touches the box. */
     public void touching(Box box, Touching found) {
-        var list = chunks();
-        index().touching(box, i -> list.get(i).touching(box, row -> found.at(list.get(i), row)));
-    }
-
-    private BoxIndex index() {
         if (index == null) {
-            index = new BoxIndex(chunks().stream().map(Chunk::extent).toList());
+            index = ChunkIndex.of(chunks());
         }
-        return index;
+        index.touching(box, chunk -> chunk.touching(box, row -> found.at(chunk, row)));
     }
 
-    /** All that touches the box, in the order of the set. */
+    /** All that touches the box, in no order. */
     public List<Standing> near(Box box) {
         var near = new ArrayList<Standing>();
         touching(box, (chunk, row) -> near.add(chunk.standing(row)));

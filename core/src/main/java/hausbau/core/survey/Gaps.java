@@ -4,7 +4,6 @@ import hausbau.core.build.Stance;
 import hausbau.core.fit.Filling;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Role;
-import hausbau.core.massing.Side;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
@@ -28,45 +27,23 @@ import java.util.stream.Collectors;
 final class Gaps {
 
     private final Site site;
-    private final Map<Side, Map<Long, WallRun>> runs = new HashMap<>();
-
-    /** A run's strip of wall, with the corner before it. */
-    record Strip(long room, Side side, Box box) {
-    }
 
     Gaps(Site site) {
         this.site = site;
     }
 
-    /** None before a kit is chosen: the massing alone has no walls that could have gaps. */
-    List<Strip> strips() {
-        var decisions = site.set().decisions();
-        if (decisions.kit().isEmpty()) {
-            return List.of();
-        }
-        return site.massing().runs().stream().map(run -> new Strip(run.room().id(), run.side(), box(run))).toList();
-    }
-
-    private Box box(WallRun run) {
-        var wall = site.massing().settings().wall().um();
-        // From the start of the corner before it; the corner after it belongs to the next run.
-        return run.box(-wall, 0, 0, run.length().um(), wall, run.room().height().um());
-    }
-
-    private WallRun run(Strip strip) {
-        if (runs.isEmpty()) {
-            site.massing().runs().forEach(r -> runs.computeIfAbsent(r.side(), s -> new HashMap<>()).put(r.room().id(), r));
-        }
-        return runs.get(strip.side()).get(strip.room());
+    /** Nothing before a kit is chosen: the massing alone has no walls that could have gaps. */
+    boolean isOpen() {
+        return site.set().decisions().kit().isPresent();
     }
 
     /** A cover in the run's own frame: from and to along it, low and high above its floor. */
     private record Cover(long from, long to, long low, long high) {
     }
 
-    List<Finding> check(Strip strip) {
+    List<Finding> check(Ground.Strip strip) {
         var found = new ArrayList<Finding>(0);
-        var run = run(strip);
+        var run = site.ground().run(strip);
         var height = run.room().height().um();
         var from = -site.massing().settings().wall().um();
         var to = run.length().um();

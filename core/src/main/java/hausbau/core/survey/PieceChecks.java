@@ -9,9 +9,7 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** How one piece stands: in another, off the grid, on nothing, outside every room, in the middle of another one. */
@@ -19,28 +17,17 @@ final class PieceChecks {
 
     private final Site site;
     private final Overlaps overlaps;
-    /** Of each room the others whose void its walls or slabs reach into; usually none. */
-    private final Map<Long, List<Room>> reachedInto = new HashMap<>();
 
     PieceChecks(Site site) {
         this.site = site;
         this.overlaps = new Overlaps(site);
-        var wall = site.massing().settings().wall();
-        for (var room : site.massing().rooms()) {
-            var outer = room.outer(wall);
-            var body = new Box(outer.min().withZ(outer.min().z() - wall.um()), outer.max().withZ(outer.max().z() + wall.um()));
-            var others = site.massing().rooms().stream().filter(o -> o != room && o.clear().overlaps(body)).toList();
-            if (!others.isEmpty()) {
-                reachedInto.put(room.id(), others);
-            }
-        }
     }
 
     List<Finding> check(Chunk chunk, int row) {
         var found = new ArrayList<Finding>(0);
         var box = chunk.box(row);
         overlaps.check(chunk, row, box, found);
-        if (!reachedInto.isEmpty()) {
+        if (site.ground().isAnyReachedInto()) {
             checkIntrusion(chunk, row, box, found);
         }
         var standing = chunk.standing(row);
@@ -131,7 +118,7 @@ final class PieceChecks {
         var place = chunk.place(row);
         var room = place instanceof Place.InRun p ? p.room() : place instanceof Place.AtCorner p ? p.room()
                 : place instanceof Place.OfOpening p ? p.room() : place instanceof Place.Tile p ? p.room() : 0;
-        for (var other : reachedInto.getOrDefault(room, List.of())) {
+        for (var other : site.ground().reachedInto(room)) {
             if (other.clear().overlaps(box)) {
                 var own = site.massing().rooms().stream().filter(r -> r.id() == room).findFirst().map(Room::name).orElse("");
                 var s = chunk.standing(row);

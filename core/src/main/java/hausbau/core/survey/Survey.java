@@ -11,7 +11,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -25,16 +25,15 @@ public final class Survey {
     /** With more changed pieces than this, looking at everything is quicker. */
     private static final int MANY = 3000;
 
-    private final StandingSet set;
-    private final Kit kit;
+    private final Site site;
     /** What was found on each piece; an overlap under the lesser of its two places. */
     private final Map<Place, List<Finding>> byPlace;
-    private final Map<Gaps.Strip, List<Finding>> byRun;
+    /** What was found in strips of wall; one without a gap is not in it. */
+    private final Map<Ground.Strip, List<Finding>> byRun;
     private final List<Finding> ofMassing;
 
-    private Survey(StandingSet set, Kit kit, Map<Place, List<Finding>> byPlace, Map<Gaps.Strip, List<Finding>> byRun, List<Finding> ofMassing) {
-        this.set = set;
-        this.kit = kit;
+    private Survey(Site site, Map<Place, List<Finding>> byPlace, Map<Ground.Strip, List<Finding>> byRun, List<Finding> ofMassing) {
+        this.site = site;
         this.byPlace = byPlace;
         this.byRun = byRun;
         this.ofMassing = ofMassing;
@@ -50,10 +49,12 @@ public final class Survey {
                 put(byPlace, chunk, row, checks);
             }
         }
-        var byRun = new LinkedHashMap<Gaps.Strip, List<Finding>>();
+        var byRun = new HashMap<Ground.Strip, List<Finding>>();
         var gaps = new Gaps(site);
-        gaps.strips().forEach(strip -> byRun.put(strip, gaps.check(strip)));
-        return new Survey(set, kit, byPlace, byRun, MassingChecks.of(site));
+        if (gaps.isOpen()) {
+            site.ground().strips().forEach(strip -> put(byRun, strip, gaps));
+        }
+        return new Survey(site, byPlace, byRun, MassingChecks.of(site));
     }
 
     private static void put(Map<Place, List<Finding>> byPlace, Chunk chunk, int row, PieceChecks checks) {
@@ -63,9 +64,16 @@ public final class Survey {
         }
     }
 
+    private static void put(Map<Ground.Strip, List<Finding>> byRun, Ground.Strip strip, Gaps gaps) {
+        var found = gaps.check(strip);
+        if (!found.isEmpty()) {
+            byRun.put(strip, found);
+        }
+    }
+
     /** The survey of another state of the same site. */
     public Survey next(StandingSet to, Kit newKit) {
-        var was = set.decisions();
+        var was = site.set().decisions();
         var is = to.decisions();
         if (was.massing() != is.massing() || !was.kit().equals(is.kit())) {
             return of(to, newKit);
@@ -74,9 +82,9 @@ public final class Survey {
         if (changed.size() > MANY) {
             return of(to, newKit);
         }
-        var site = new Site(to, newKit);
+        var next = site.next(to, newKit);
         var places = new HashMap<>(byPlace);
-        var checks = new PieceChecks(site);
+        var checks = new PieceChecks(next);
         changed.keySet().forEach(places::remove);
         var again = new HashMap<Chunk, HashSet<Integer>>();
         for (var box : changed.values().stream().flatMap(List::stream).toList()) {
@@ -88,29 +96,38 @@ public final class Survey {
             places.remove(chunk.place(row));
             put(places, chunk, row, checks);
         }));
-        var runs = new LinkedHashMap<>(byRun);
-        var gaps = new Gaps(site);
-        runs.keySet().stream().filter(strip -> changed.values().stream().flatMap(List::stream).anyMatch(strip.box()::touches)).toList()
-                .forEach(strip -> runs.put(strip, gaps.check(strip)));
-        return new Survey(to, newKit, places, runs, ofMassing);
+        var runs = new HashMap<>(byRun);
+        var gaps = new Gaps(next);
+        if (gaps.isOpen()) {
+            var strips = new HashSet<Ground.Strip>();
+            changed.values().stream().flatMap(List::stream).forEach(box -> next.ground().stripsTouching(box, strips::add));
+            strips.forEach(strip -> {
+                runs.remove(strip);
+                put(runs, strip, gaps);
+            });
+        }
+        return new Survey(next, places, runs, ofMassing);
     }
 
     /** The places where something else stands than did, with the extents of what stood and stands there. */
     private Map<Place, List<Box>> changed(StandingSet to) {
-        var before = new HashMap<String, Chunk>();
-        set.chunks().forEach(c -> before.put(c.name(), c));
-        var old = new ArrayList<Chunk>();
-        var fresh = new ArrayList<Chunk>();
-        for (var chunk : to.chunks()) {
-            var was = before.remove(chunk.name());
-            if (was != chunk) {
-                fresh.add(chunk);
-                if (was != null) {
-                    old.add(was);
-                }
-            }
+        var was = site.set().chunks();
+        var is = to.chunks();
+        var from = 0;
+        while (from < was.size() && from < is.size() && was.get(from) == is.get(from)) {
+            from++;
         }
-        old.addAll(before.values());
+        var same = 0;
+        while (same < was.size() - from && same < is.size() - from && was.get(was.size() - 1 - same) == is.get(is.size() - 1 - same)) {
+            same++;
+        }
+        // Two sets share nearly all of their chunks, in the same order.
+        var old = new LinkedHashSet<>(was.subList(from, was.size() - same));
+        var fresh = new LinkedHashSet<>(is.subList(from, is.size() - same));
+        var shared = new HashSet<>(old);
+        shared.retainAll(fresh);
+        old.removeAll(shared);
+        fresh.removeAll(shared);
         var stood = rows(old);
         var stands = rows(fresh);
         var changed = new HashMap<Place, List<Box>>();
@@ -164,6 +181,6 @@ public final class Survey {
     /** Where most of what hands set down stands in no room, standing outside is no fault of any one thing. */
     private boolean isOutdoors() {
         var outside = byPlace.values().stream().flatMap(List::stream).filter(f -> f.check() == Finding.Check.OUTSIDE).count();
-        return outside > 0 && (set.decisions().massing().rooms().isEmpty() || 2 * outside > set.decisions().hands().size());
+        return outside > 0 && (site.massing().rooms().isEmpty() || 2 * outside > site.set().decisions().hands().size());
     }
 }
