@@ -58,7 +58,7 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
         <span class="picks"><Choice :value="table.picks" :options="picks" label="What a box selects" @change="(p) => (table.picks = p)" /></span>
         <span v-if="table.cutaway" class="height"><LengthField label="cut at" :mm="table.cutMm" @change="(mm) => (table.cutMm = mm)" /></span>
         <button type="button" class="tool" :aria-pressed="table.cutaway" title="Cutaway (K)" @click="table.cutaway = !table.cutaway">Cutaway</button>
-        <button type="button" class="tool apart" title="Show the whole set (H)" @click="table.look('all')">Show the whole set</button>
+        <button type="button" class="tool" title="Show the whole set (H)" @click="table.look('all')">Show the whole set</button>
       </div>
     </div>
     <div v-if="placing.held" class="hold" role="status" data-testid="hold">
@@ -104,18 +104,22 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
 .tools {
   align-items: center;
   position: absolute;
+  left: 12px;
   right: 8px;
-  top: 8px;
+  top: 30px;
   display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  pointer-events: none;
 }
-
+.tools > * {
+  pointer-events: auto;
+}
 .picks {
-  width: 124px;
-  margin-right: 8px;
+  width: 112px;
 }
 .height {
-  width: 130px;
-  margin-right: 8px;
+  width: 90px;
 }
 .height :deep(label.field) {
   flex-direction: row;
@@ -134,11 +138,9 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
   color: var(--ink);
   background: var(--sheet);
   border: 1px solid var(--hairline);
-  padding: 2px 9px;
+  padding: 2px 8px;
+  white-space: nowrap;
   cursor: pointer;
-}
-.apart {
-  margin-left: 8px;
 }
 .tool[aria-pressed='true'] {
   background: var(--verdigris);
