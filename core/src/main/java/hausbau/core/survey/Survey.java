@@ -26,15 +26,14 @@ public final class Survey {
     private static final int MANY = 3000;
 
     private final Site site;
-    /** What was found on each piece; an overlap under the lesser of its two places. */
-    private final Map<Place, List<Finding>> byPlace;
+    private final FoundOnPieces onPieces;
     /** What was found in strips of wall; one without a gap is not in it. */
     private final Map<Ground.Strip, List<Finding>> byRun;
     private final List<Finding> ofMassing;
 
-    private Survey(Site site, Map<Place, List<Finding>> byPlace, Map<Ground.Strip, List<Finding>> byRun, List<Finding> ofMassing) {
+    private Survey(Site site, FoundOnPieces onPieces, Map<Ground.Strip, List<Finding>> byRun, List<Finding> ofMassing) {
         this.site = site;
-        this.byPlace = byPlace;
+        this.onPieces = onPieces;
         this.byRun = byRun;
         this.ofMassing = ofMassing;
     }
@@ -42,11 +41,11 @@ public final class Survey {
     /** @param kit the codes that findings are worded with */
     public static Survey of(StandingSet set, Kit kit) {
         var site = new Site(set, kit);
-        var byPlace = new HashMap<Place, List<Finding>>();
+        var onPieces = new FoundOnPieces();
         var checks = new PieceChecks(site);
         for (var chunk : set.chunks()) {
             for (var row = 0; row < chunk.size(); row++) {
-                put(byPlace, chunk, row, checks);
+                onPieces.put(chunk.place(row), checks.check(chunk, row));
             }
         }
         var byRun = new HashMap<Ground.Strip, List<Finding>>();
@@ -54,14 +53,7 @@ public final class Survey {
         if (gaps.isOpen()) {
             site.ground().strips().forEach(strip -> put(byRun, strip, gaps));
         }
-        return new Survey(site, byPlace, byRun, MassingChecks.of(site));
-    }
-
-    private static void put(Map<Place, List<Finding>> byPlace, Chunk chunk, int row, PieceChecks checks) {
-        var found = checks.check(chunk, row);
-        if (!found.isEmpty()) {
-            byPlace.put(chunk.place(row), found);
-        }
+        return new Survey(site, onPieces, byRun, MassingChecks.of(site));
     }
 
     private static void put(Map<Ground.Strip, List<Finding>> byRun, Ground.Strip strip, Gaps gaps) {
@@ -83,19 +75,16 @@ public final class Survey {
             return of(to, newKit);
         }
         var next = site.next(to, newKit);
-        var places = new HashMap<>(byPlace);
+        var found = onPieces.next();
         var checks = new PieceChecks(next);
-        changed.keySet().forEach(places::remove);
+        changed.keySet().forEach(place -> found.put(place, List.of()));
         var again = new HashMap<Chunk, HashSet<Integer>>();
         for (var box : changed.values().stream().flatMap(List::stream).toList()) {
             // What stands above hangs on it too.
             var column = new Box(box.min(), box.max().withZ(Length.LIMIT_UM));
             to.touching(column, (chunk, row) -> again.computeIfAbsent(chunk, c -> new HashSet<>()).add(row));
         }
-        again.forEach((chunk, rows) -> rows.forEach(row -> {
-            places.remove(chunk.place(row));
-            put(places, chunk, row, checks);
-        }));
+        again.forEach((chunk, rows) -> rows.forEach(row -> found.put(chunk.place(row), checks.check(chunk, row))));
         var runs = new HashMap<>(byRun);
         var gaps = new Gaps(next);
         if (gaps.isOpen()) {
@@ -106,7 +95,7 @@ public final class Survey {
                 put(runs, strip, gaps);
             });
         }
-        return new Survey(next, places, runs, ofMassing);
+        return new Survey(next, found, runs, ofMassing);
     }
 
     /** The places where something else stands than did, with the extents of what stood and stands there. */
@@ -172,15 +161,14 @@ public final class Survey {
 
     /** Faults first, then by check and by room. */
     public List<Finding> findings() {
-        var outdoors = isOutdoors();
-        return Stream.of(ofMassing.stream(), byRun.values().stream().flatMap(List::stream), byPlace.values().stream().flatMap(List::stream))
-                .flatMap(s -> s).filter(f -> !outdoors || f.check() != Finding.Check.OUTSIDE)
+        return Stream.of(ofMassing.stream(), byRun.values().stream().flatMap(List::stream), onPieces.others(), isOutdoors() ? Stream.<Finding>of() : onPieces.outside())
+                .flatMap(s -> s)
                 .sorted(Comparator.comparing(Finding::check).thenComparing(f -> f.card().key()).thenComparing(Finding::key)).toList();
     }
 
     /** Where most of what hands set down stands in no room, standing outside is no fault of any one thing. */
     private boolean isOutdoors() {
-        var outside = byPlace.values().stream().flatMap(List::stream).filter(f -> f.check() == Finding.Check.OUTSIDE).count();
+        var outside = onPieces.countOutside();
         return outside > 0 && (site.massing().rooms().isEmpty() || 2 * outside > site.set().decisions().hands().size());
     }
 }
