@@ -90,6 +90,10 @@ public final class Survey {
         if (gaps.isOpen()) {
             var strips = new HashSet<Ground.Strip>();
             changed.values().stream().flatMap(List::stream).forEach(box -> next.ground().stripsTouching(box, strips::add));
+            if (!site.set().counts().keySet().equals(to.counts().keySet())) {
+                // A gap is closed with kinds that stand.
+                strips.addAll(byRun.keySet());
+            }
             strips.forEach(strip -> {
                 runs.remove(strip);
                 put(runs, strip, gaps);

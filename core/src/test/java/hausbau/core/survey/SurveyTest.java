@@ -160,6 +160,17 @@ class SurveyTest {
         });
     }
 
+    /** The corner across the room is touched by neither post, yet what would close it has changed. */
+    @Test
+    void whenTheLastPostGoesNoCornerIsOfferedOneAnyMore() {
+        var posts = BUILT.all().stream().filter(s -> s.kind().role() == Role.POST).map(s -> (Departure) new Departure.LeftOut(s.place())).toList();
+        var one = departed(BUILT, posts.subList(0, 3).toArray(Departure[]::new));
+        var none = departed(BUILT, posts.toArray(Departure[]::new));
+        var kit = named(BUILT);
+        assertThat(Survey.of(one, kit).findings()).hasSize(3).allMatch(f -> f.fix().isPresent());
+        assertThat(Survey.of(one, kit).next(none, kit).findings()).hasSize(4).allMatch(f -> f.fix().isEmpty());
+    }
+
     @Test
     void aWallMovedByOneMicrometreLeavesAGapOfOneMicrometre() {
         var moved = wall(5);
