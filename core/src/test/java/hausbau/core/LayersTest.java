@@ -16,6 +16,7 @@ class LayersTest {
     @ArchTest
     static final ArchRule packagesPointDownward = layeredArchitecture().consideringOnlyDependenciesInLayers()
             .layer("measure").definedBy("..core.measure..")
+            .layer("plane").definedBy("..core.plane..")
             .layer("shape").definedBy("..core.shape..")
             .layer("kit").definedBy("..core.kit..")
             .layer("fit").definedBy("..core.fit..")
@@ -31,6 +32,7 @@ class LayersTest {
             .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey", "exchange")
             .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
             .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "takeoff", "exchange")
+            .whereLayer("plane").mayOnlyBeAccessedByLayers("massing", "build", "survey", "exchange")
             .whereLayer("shape").mayOnlyBeAccessedByLayers("kit", "build", "takeoff", "exchange");
 
     @ArchTest

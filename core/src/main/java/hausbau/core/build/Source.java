@@ -25,6 +25,8 @@ public sealed interface Source extends Comparable<Source> {
     record Hands(long block) implements Source {
 
         static final int IDS = 1024;
+        static final Hands FIRST = new Hands(Long.MIN_VALUE);
+        static final Hands LAST = new Hands(Long.MAX_VALUE);
 
         static Hands of(long id) {
             return new Hands(id / IDS);

@@ -33,6 +33,9 @@ public final class StandingSet {
     private final TreeMap<Source, Generator.Made> made;
     private final Map<Kind, Long> counts;
     private final Changes since;
+    /** Tells this set from all others, without keeping it alive. */
+    private final Object self = new Object();
+    private final Object before;
     /** Made when first asked for; whoever makes them makes the same. */
     private volatile List<Chunk> chunks;
     private volatile ChunkIndex index;
@@ -48,18 +51,19 @@ public final class StandingSet {
         static final Changes NONE = new Changes(List.of(), List.of());
     }
 
-    private StandingSet(Decisions decisions, TreeMap<Source, Generator.Made> made, Map<Kind, Long> counts, Changes since, ChunkIndex index) {
+    private StandingSet(Decisions decisions, TreeMap<Source, Generator.Made> made, Map<Kind, Long> counts, Changes since, Object before, ChunkIndex index) {
         this.decisions = decisions;
         this.made = made;
         this.counts = counts;
         this.since = since;
+        this.before = before;
         this.index = index;
     }
 
     /** @throws Refused if it would be more than {@link #MOST} placements */
     public static StandingSet of(Decisions decisions) {
         var empty = new Decisions(null, Optional.empty(), Hands.EMPTY, Map.of());
-        return new StandingSet(empty, new TreeMap<>(), Map.of(), Changes.NONE, null).next(decisions);
+        return new StandingSet(empty, new TreeMap<>(), Map.of(), Changes.NONE, null, null).next(decisions);
     }
 
     /**
@@ -108,14 +112,31 @@ public final class StandingSet {
         wanted.put(generator.source(), generator);
     }
 
+    /** Goes through both in their common order: asking for each block what it was would cost more than most edits. */
     private static void take(Hands hands, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
-        next.keySet().removeIf(source -> source instanceof Source.Hands block && !hands.blocks().containsKey(block) && touched.add(source));
-        hands.blocks().forEach((source, block) -> {
-            var before = next.get(source);
-            if (before == null || ((Generator.Hands) before.by()).placements() != block) {
-                run(next, touched, source, new Generator.Hands(source, block));
+        var ran = next.subMap(Source.Hands.FIRST, true, Source.Hands.LAST, true).entrySet().iterator();
+        var was = ran.hasNext() ? ran.next() : null;
+        var other = new ArrayList<Generator.Hands>();
+        var gone = new ArrayList<Source>();
+        for (var block : hands.blocks().entrySet()) {
+            while (was != null && was.getKey().compareTo(block.getKey()) < 0) {
+                gone.add(was.getKey());
+                was = ran.hasNext() ? ran.next() : null;
             }
+            var isKnown = was != null && was.getKey().equals(block.getKey());
+            if (!isKnown || ((Generator.Hands) was.getValue().by()).placements() != block.getValue()) {
+                other.add(new Generator.Hands(block.getKey(), block.getValue()));
+            }
+            was = !isKnown ? was : ran.hasNext() ? ran.next() : null;
+        }
+        for (; was != null; was = ran.hasNext() ? ran.next() : null) {
+            gone.add(was.getKey());
+        }
+        gone.forEach(source -> {
+            next.remove(source);
+            touched.add(source);
         });
+        other.forEach(generator -> run(next, touched, generator.source(), generator));
     }
 
     /** Runs it unless it has been run; what comes out alike is kept as it was. */
@@ -155,7 +176,7 @@ public final class StandingSet {
         if (total > MOST && total > size()) {
             throw new Refused("rooms", "The set would take " + total + " placements; at most " + MOST + " are allowed. Allow longer pieces or make the rooms smaller.");
         }
-        return new StandingSet(to, next, Collections.unmodifiableMap(count), new Changes(removed, added), index == null ? null : index.next(removed, added));
+        return new StandingSet(to, next, Collections.unmodifiableMap(count), new Changes(removed, added), self, index == null ? null : index.next(removed, added));
     }
 
     private static Set<Chunk> chunks(Generator.Made made) {
@@ -179,6 +200,11 @@ public final class StandingSet {
     /** What is otherwise than in the set that this one was made from. */
     public Changes since() {
         return since;
+    }
+
+    /** Whether this set was made from that one, so that {@link #since} tells the two apart. */
+    public boolean follows(StandingSet other) {
+        return before == other.self;
     }
 
     public List<Chunk> chunks() {

@@ -104,23 +104,19 @@ public final class Survey {
 
     /** The places where something else stands than did, with the extents of what stood and stands there. */
     private Map<Place, List<Box>> changed(StandingSet to) {
-        var was = site.set().chunks();
-        var is = to.chunks();
-        var from = 0;
-        while (from < was.size() && from < is.size() && was.get(from) == is.get(from)) {
-            from++;
+        if (to.follows(site.set())) {
+            return changed(to.since().removed(), to.since().added());
         }
-        var same = 0;
-        while (same < was.size() - from && same < is.size() - from && was.get(was.size() - 1 - same) == is.get(is.size() - 1 - same)) {
-            same++;
-        }
-        // Two sets share nearly all of their chunks, in the same order.
-        var old = new LinkedHashSet<>(was.subList(from, was.size() - same));
-        var fresh = new LinkedHashSet<>(is.subList(from, is.size() - same));
+        var old = new LinkedHashSet<>(site.set().chunks());
+        var fresh = new LinkedHashSet<>(to.chunks());
         var shared = new HashSet<>(old);
         shared.retainAll(fresh);
         old.removeAll(shared);
         fresh.removeAll(shared);
+        return changed(old, fresh);
+    }
+
+    private static Map<Place, List<Box>> changed(Collection<Chunk> old, Collection<Chunk> fresh) {
         var stood = rows(old);
         var stands = rows(fresh);
         var changed = new HashMap<Place, List<Box>>();
