@@ -68,7 +68,7 @@ async function save() {
       </div>
     </dl>
     <button type="button" class="plain help" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">?</button>
-    <Modal v-model:open="settingUp" title="Site set-up" ok-text="Save" @ok="save"><SiteFields v-model="body" :refusal="refusal" @submit="save" /></Modal>
+    <Modal v-model:open="settingUp" destroy-on-close title="Site set-up" ok-text="Save" @ok="save"><SiteFields v-model="body" :refusal="refusal" @submit="save" /></Modal>
   </header>
 </template>
 

@@ -4,6 +4,7 @@ import Choice from '../parts/Choice.vue'
 import type { SiteBody, Refusal, Unit } from '../api/client'
 import { UNIT_NAMES } from '../measure/format'
 import LengthField from '../parts/LengthField.vue'
+import { vTypedFirst } from '../parts/focus'
 
 /** What a site is set up with; used for a new one and for changing one. */
 const body = defineModel<SiteBody>({ required: true })
@@ -16,7 +17,7 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
 
 <template>
   <form class="panel bare" @submit.prevent="emit('submit')">
-    <label class="field"><span>Name</span>
+    <label v-typed-first class="field"><span>Name</span>
       <Input :value="body.name" :maxlength="200" aria-label="Site name" :status="refusal?.about('name') ? 'error' : ''"
         @update:value="(name: string) => set({ name })" />
     </label>

@@ -6,6 +6,7 @@ import { get, Refusal, send, type SiteBody, type SiteSummary, type SiteView } fr
 import { formatCount, UNIT_NAMES } from '../measure/format'
 import { tell, useSite } from '../site/site'
 import SiteFields from './SiteFields.vue'
+import { vTypedFirst } from '../parts/focus'
 
 const router = useRouter()
 const sites = ref<SiteSummary[]>()
@@ -102,12 +103,12 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
       </li>
     </ul>
 
-    <Modal v-model:open="making" title="New site" ok-text="Make the site" :ok-button-props="{ disabled: !body.name.trim() }" @ok="make">
+    <Modal v-model:open="making" destroy-on-close title="New site" ok-text="Make the site" :ok-button-props="{ disabled: !body.name.trim() }" @ok="make">
       <SiteFields v-model="body" :refusal="refusal" @submit="body.name.trim() && make()" />
     </Modal>
-    <Modal :open="!!naming" :title="naming?.kind === 'copy' ? 'Copy the site' : 'Rename the site'" :ok-text="naming?.kind === 'copy' ? 'Copy' : 'Rename'"
+    <Modal destroy-on-close :open="!!naming" :title="naming?.kind === 'copy' ? 'Copy the site' : 'Rename the site'" :ok-text="naming?.kind === 'copy' ? 'Copy' : 'Rename'"
       :ok-button-props="{ disabled: !naming?.name.trim() }" @ok="finishNaming" @cancel="naming = undefined">
-      <Input v-if="naming" v-model:value="naming.name" :maxlength="200" aria-label="Name" @press-enter="finishNaming" />
+      <Input v-if="naming" v-typed-first v-model:value="naming.name" :maxlength="200" aria-label="Name" @press-enter="finishNaming" />
     </Modal>
     <Modal :open="!!deleting" title="Delete the site?" ok-text="Delete it" :ok-button-props="{ danger: true }" @ok="finishDeleting" @cancel="deleting = undefined">
       <p>“{{ deleting?.name }}” goes with its rooms, pieces, placements and journal. This cannot be undone.</p>

@@ -1,5 +1,8 @@
 package hausbau.core.build;
 
+import java.util.HexFormat;
+import java.util.Optional;
+
 /**
  * 128 bits that are equal for equal content. Two lanes of multiply and mix (the finaliser of MurmurHash3, A. Appleby,
  * public domain); against accidents, not against forgers.
@@ -33,8 +36,15 @@ public record Digest(long high, long low) {
         }
     }
 
+    /** Reads what {@link #toString} writes; empty for any other text. */
+    public static Optional<Digest> parse(String text) {
+        return text.matches("[0-9a-f]{32}")
+                ? Optional.of(new Digest(HexFormat.fromHexDigitsToLong(text.substring(0, 16)), HexFormat.fromHexDigitsToLong(text.substring(16))))
+                : Optional.empty();
+    }
+
     @Override
     public String toString() {
-        return String.format("%016x%016x", high, low);
+        return HexFormat.of().toHexDigits(high) + HexFormat.of().toHexDigits(low);
     }
 }

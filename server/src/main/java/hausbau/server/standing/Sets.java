@@ -2,6 +2,7 @@ package hausbau.server.standing;
 
 import hausbau.core.build.Chunk;
 import hausbau.core.build.Decisions;
+import hausbau.core.build.Digest;
 import hausbau.core.build.Hands;
 import hausbau.core.build.StandingSet;
 import hausbau.core.kit.Kit;
@@ -207,7 +208,7 @@ public class Sets {
     }
 
     /** A chunk of the site's, of this state or of one before it, by its digest. */
-    public Optional<Chunk> chunk(SiteState state, String digest) {
+    public Optional<Chunk> chunk(SiteState state, Digest digest) {
         var states = new ArrayDeque<SiteState>();
         synchronized (kept) {
             var known = kept.get(state.siteId());
@@ -217,7 +218,7 @@ public class Sets {
         }
         states.addFirst(state);
         return states.stream().map(SiteState::set).distinct().flatMap(s -> s.chunks().stream())
-                .filter(c -> c.digest().toString().equals(digest)).findFirst();
+                .filter(c -> c.digest().equals(digest)).findFirst();
     }
 
     /** What the survey finds in this state. It follows from the last one, so that it costs what has changed since. */

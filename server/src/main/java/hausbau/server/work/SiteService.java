@@ -2,6 +2,7 @@ package hausbau.server.work;
 
 import hausbau.core.build.Chunk;
 import hausbau.core.build.Departure;
+import hausbau.core.build.Digest;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Unit;
@@ -166,6 +167,6 @@ public class SiteService {
     /** @throws NotFound if no state that is still known has such a chunk: the news tell which there are now */
     public Sent chunk(long id, String digest) {
         var state = sets.current(id);
-        return new Sent(state, sets.chunk(state, digest).orElseThrow(() -> new NotFound("The set has no such chunk any more.")));
+        return new Sent(state, Digest.parse(digest).flatMap(d -> sets.chunk(state, d)).orElseThrow(() -> new NotFound("The set has no such chunk any more.")));
     }
 }

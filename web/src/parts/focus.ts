@@ -1,0 +1,11 @@
+import { nextTick, type Directive } from 'vue'
+
+/** Puts the keyboard into the field, or the first one within, as soon as it is there: a dialog that opens is typed into. */
+export const vTypedFirst: Directive<HTMLElement> = {
+  mounted: (el) => {
+    void nextTick(() => {
+      const field = el.matches('input') ? el : el.querySelector<HTMLElement>('input')
+      field?.focus()
+    })
+  },
+}
