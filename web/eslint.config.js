@@ -6,10 +6,7 @@ export default ts.config(
   { ignores: ['dist', 'src/api/schema.d.ts'] },
   ...ts.configs.recommended,
   ...vue.configs['flat/essential'],
-  {
-    files: ['**/*.vue'],
-    languageOptions: { parserOptions: { parser: ts.parser } },
-  },
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
   {
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',

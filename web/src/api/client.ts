@@ -37,7 +37,6 @@ export type NewsView = Schemas['NewsView']
 export type VecMm = Schemas['VecMm']
 export type BoxMm = Schemas['BoxMm']
 
-
 export interface Fault {
   field: string
   message: string

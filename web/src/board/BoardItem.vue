@@ -20,9 +20,17 @@ const image = computed(() => {
 
 <template>
   <div
-    class="item" :class="[item.kind.toLowerCase(), { selected, grey: item.grey, locked: item.locked }]" :data-item="item.id"
-    :style="{ left: `${item.x - item.width / 2}px`, top: `${item.y - item.height / 2}px`, width: `${item.width}px`, height: `${item.height}px`, transform: `rotate(${item.turn}deg)`,
-      '--line': `${1 / scale}px` }">
+    class="item"
+    :class="[item.kind.toLowerCase(), { selected, grey: item.grey, locked: item.locked }]"
+    :data-item="item.id"
+    :style="{
+      left: `${item.x - item.width / 2}px`,
+      top: `${item.y - item.height / 2}px`,
+      width: `${item.width}px`,
+      height: `${item.height}px`,
+      transform: `rotate(${item.turn}deg)`,
+      '--line': `${1 / scale}px`,
+    }">
     <div v-if="item.kind === 'PICTURE'" class="clip" :style="{ transform: item.flipped ? 'scaleX(-1)' : undefined }">
       <img :src="source" :style="image" :alt="item.name" draggable="false" decoding="async" />
     </div>

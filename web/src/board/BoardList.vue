@@ -7,10 +7,18 @@ const board = useBoard()
 
 <template>
   <section aria-label="On the board">
-    <div class="row spread"><h3>On the board</h3><span class="figures soft">{{ board.items.length }}</span></div>
+    <div class="row spread">
+      <h3>On the board</h3>
+      <span class="figures soft">{{ board.items.length }}</span>
+    </div>
     <ul>
       <li v-for="i in [...board.items].reverse()" :key="i.id">
-        <button type="button" class="plain" :class="{ chosen: board.selection.has(i.id) }" :aria-pressed="board.selection.has(i.id)" @click="(e) => board.choose(i, e.shiftKey)">
+        <button
+          type="button"
+          class="plain"
+          :class="{ chosen: board.selection.has(i.id) }"
+          :aria-pressed="board.selection.has(i.id)"
+          @click="(e) => board.choose(i, e.shiftKey)">
           <span class="word">{{ i.kind === 'PICTURE' ? i.name : i.text || i.kind.toLowerCase() }}</span><span class="soft">{{ i.kind.toLowerCase() }}</span>
         </button>
       </li>

@@ -51,12 +51,15 @@ function lookAt(items: ItemView[]) {
   const rect = around(items.map(boundsOf))
   if (rect && size.width) view.value = fitted(rect, size.width, size.height)
 }
-watch(() => [board.sheet, size.width], () => {
-  if (board.sheet && size.width && framed !== site.site?.id) {
-    framed = site.site?.id
-    lookAt(board.items)
-  }
-})
+watch(
+  () => [board.sheet, size.width],
+  () => {
+    if (board.sheet && size.width && framed !== site.site?.id) {
+      framed = site.site?.id
+      lookAt(board.items)
+    }
+  },
+)
 
 function place(e: MouseEvent) {
   const r = holder.value!.getBoundingClientRect()
@@ -120,7 +123,10 @@ function up() {
   const box = band.value
   band.value = undefined
   if (done?.kind === 'band' && box) {
-    const ids = shown.value.filter((i) => meets(boundsOf(i), box)).flatMap((i) => board.withGroup(i)).map((i) => i.id)
+    const ids = shown.value
+      .filter((i) => meets(boundsOf(i), box))
+      .flatMap((i) => board.withGroup(i))
+      .map((i) => i.id)
     board.select([...board.selection, ...ids])
   } else if (done?.kind === 'crop' && box && one.value) {
     cropping.value = false
@@ -129,14 +135,20 @@ function up() {
     if (cut) void commit('Crop', [{ ...i, ...cut }])
   } else if (held.value.size) {
     const does = done?.kind === 'scale' ? 'Scale' : done?.kind === 'turn' ? 'Turn' : 'Move'
-    void commit(does, shown.value.filter((i) => held.value.has(i.id)))
+    void commit(
+      does,
+      shown.value.filter((i) => held.value.has(i.id)),
+    )
   }
 }
 
 async function commit(does: string, items: ItemView[]) {
   const mine = held.value
   try {
-    await board.change(does, items.map((i) => ({ id: i.id, lie: lieOf(i) })))
+    await board.change(
+      does,
+      items.map((i) => ({ id: i.id, lie: lieOf(i) })),
+    )
     await board.fetchAll()
   } catch (e) {
     tell(e)
@@ -158,7 +170,10 @@ function onKey(e: KeyboardEvent) {
   if (e.key === ' ') spaceHeld = true
   else if (arrow && board.selected.length) {
     const by = e.shiftKey ? 1 : 10
-    void commit('Move', board.selected.filter((i) => !i.locked).map((i) => ({ ...i, x: i.x + arrow[0] * by, y: i.y + arrow[1] * by })))
+    void commit(
+      'Move',
+      board.selected.filter((i) => !i.locked).map((i) => ({ ...i, x: i.x + arrow[0] * by, y: i.y + arrow[1] * by })),
+    )
   } else if ((e.key === 'Delete' || e.key === 'Backspace') && board.selected.length) takeOff()
   else if (e.key === 'Escape') {
     cropping.value = false
@@ -191,7 +206,15 @@ function chosen(e: Event) {
 }
 
 async function addItem(kind: 'NOTE' | 'FRAME') {
-  const lie = { x: view.value.x, y: view.value.y, width: kind === 'NOTE' ? 320 : 640, height: kind === 'NOTE' ? 110 : 420, turn: 0, flipped: false, crop: [0, 0, 1, 1] }
+  const lie = {
+    x: view.value.x,
+    y: view.value.y,
+    width: kind === 'NOTE' ? 320 : 640,
+    height: kind === 'NOTE' ? 110 : 420,
+    turn: 0,
+    flipped: false,
+    crop: [0, 0, 1, 1],
+  }
   try {
     const made = await board.make<ItemView>(`Add a ${kind.toLowerCase()}`, 'POST', '/board/items', { kind, text: kind === 'NOTE' ? 'Note' : 'Frame', lie })
     await board.fetchAll()
@@ -211,16 +234,51 @@ useEventListener(window, 'paste', paste)
 <template>
   <div class="board">
     <div
-      ref="holder" class="sheet" :class="{ dropping, cropping, panning }" data-testid="board" role="img" aria-label="The board; the list beside it can do the same" :data-view="`${view.x} ${view.y} ${view.scale}`"
-      @pointerdown="down" @pointermove="move" @pointerup="up" @pointercancel="up" @wheel.prevent="wheel" @contextmenu.prevent
-      @dragover.prevent="dropping = true" @dragleave="dropping = false" @drop.prevent="drop">
-      <div class="plane" :style="{ transform: `translate(${size.width / 2}px, ${size.height / 2}px) scale(${view.scale}) translate(${-view.x}px, ${-view.y}px)` }">
+      ref="holder"
+      class="sheet"
+      :class="{ dropping, cropping, panning }"
+      data-testid="board"
+      role="img"
+      aria-label="The board; the list beside it can do the same"
+      :data-view="`${view.x} ${view.y} ${view.scale}`"
+      @pointerdown="down"
+      @pointermove="move"
+      @pointerup="up"
+      @pointercancel="up"
+      @wheel.prevent="wheel"
+      @contextmenu.prevent
+      @dragover.prevent="dropping = true"
+      @dragleave="dropping = false"
+      @drop.prevent="drop">
+      <div
+        class="plane"
+        :style="{ transform: `translate(${size.width / 2}px, ${size.height / 2}px) scale(${view.scale}) translate(${-view.x}px, ${-view.y}px)` }">
         <BoardItem v-for="i in seen" :key="i.id" :item="i" :scale="view.scale" :selected="board.selection.has(i.id)" />
-        <div v-if="one && !one.locked && !cropping" class="handles" :style="{ left: `${one.x}px`, top: `${one.y}px`, transform: `rotate(${one.turn}deg) scale(${1 / view.scale})` }">
-          <span data-handle="scale" class="handle" title="Scale" :style="{ left: `${(one.width / 2) * view.scale}px`, top: `${(one.height / 2) * view.scale}px` }" />
-          <span data-handle="turn" class="handle round" title="Turn; with Shift freely" :style="{ left: '0px', top: `${(-one.height / 2) * view.scale - 26}px` }" />
+        <div
+          v-if="one && !one.locked && !cropping"
+          class="handles"
+          :style="{ left: `${one.x}px`, top: `${one.y}px`, transform: `rotate(${one.turn}deg) scale(${1 / view.scale})` }">
+          <span
+            data-handle="scale"
+            class="handle"
+            title="Scale"
+            :style="{ left: `${(one.width / 2) * view.scale}px`, top: `${(one.height / 2) * view.scale}px` }" />
+          <span
+            data-handle="turn"
+            class="handle round"
+            title="Turn; with Shift freely"
+            :style="{ left: '0px', top: `${(-one.height / 2) * view.scale - 26}px` }" />
         </div>
-        <div v-if="band" class="band" :style="{ left: `${band.x0}px`, top: `${band.y0}px`, width: `${band.x1 - band.x0}px`, height: `${band.y1 - band.y0}px`, borderWidth: `${1 / view.scale}px` }" />
+        <div
+          v-if="band"
+          class="band"
+          :style="{
+            left: `${band.x0}px`,
+            top: `${band.y0}px`,
+            width: `${band.x1 - band.x0}px`,
+            height: `${band.y1 - band.y0}px`,
+            borderWidth: `${1 / view.scale}px`,
+          }" />
       </div>
       <div v-if="board.sheet && !board.items.length" class="empty">
         <h2>The board is empty</h2>

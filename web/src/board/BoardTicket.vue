@@ -20,7 +20,10 @@ const grouped = computed(() => board.selected.length > 1 && board.selected.every
 const run = (work: Promise<unknown>) => void work.catch(tell)
 
 const FIELDS = [
-  { key: 'x', title: 'X', least: -1e6 }, { key: 'y', title: 'Y', least: -1e6 }, { key: 'width', title: 'width', least: 1 }, { key: 'turn', title: 'turn, °', least: -1e6 },
+  { key: 'x', title: 'X', least: -1e6 },
+  { key: 'y', title: 'Y', least: -1e6 },
+  { key: 'width', title: 'width', least: 1 },
+  { key: 'turn', title: 'turn, °', least: -1e6 },
 ] as const
 
 function set(key: 'x' | 'y' | 'width' | 'turn', text: string) {
@@ -30,9 +33,27 @@ function set(key: 'x' | 'y' | 'width' | 'turn', text: string) {
   const lie = { [key]: n, ...(key === 'width' ? { height: (i.height * n) / i.width } : {}) }
   run(board.change(key === 'turn' ? 'Turn' : key === 'width' ? 'Scale' : 'Move', [{ id: i.id, lie }]))
 }
-const mark = (what: 'grey' | 'locked', on: boolean) => run(board.change(what === 'grey' ? 'Grey' : 'Lock', ids.value.map((id) => ({ id, [what]: on }))))
-const flip = () => run(board.change('Flip', board.selected.map((i) => ({ id: i.id, lie: { flipped: !i.flipped } }))))
-const turn = () => run(board.change('Turn', board.selected.map((i) => ({ id: i.id, lie: { turn: (i.turn + 90) % 360 } }))))
+const mark = (what: 'grey' | 'locked', on: boolean) =>
+  run(
+    board.change(
+      what === 'grey' ? 'Grey' : 'Lock',
+      ids.value.map((id) => ({ id, [what]: on })),
+    ),
+  )
+const flip = () =>
+  run(
+    board.change(
+      'Flip',
+      board.selected.map((i) => ({ id: i.id, lie: { flipped: !i.flipped } })),
+    ),
+  )
+const turn = () =>
+  run(
+    board.change(
+      'Turn',
+      board.selected.map((i) => ({ id: i.id, lie: { turn: (i.turn + 90) % 360 } })),
+    ),
+  )
 const uncrop = () => run(board.change('Show the whole picture', [{ id: one.value!.id, lie: uncropped(one.value!) }]))
 const isCropped = computed(() => one.value && one.value.crop.some((c, k) => c !== [0, 0, 1, 1][k]))
 const order = (front: boolean) => run(board.make(front ? 'Bring to the front' : 'Send to the back', 'POST', '/board/order', { ids: ids.value, front }))
@@ -44,12 +65,24 @@ const rounded = (n: number) => String(Math.round(n * 10) / 10)
 <template>
   <section aria-label="Selected" class="ticket">
     <template v-if="one">
-      <TextEntry v-if="one.kind === 'PICTURE'" :value="one.name" label="Picture name" :maxlength="200" @commit="(name) => run(board.change('Rename', [{ id: one!.id, name }]))" />
-      <TextEntry v-else :value="one.text" :label="one.kind === 'NOTE' ? 'Note' : 'Frame title'" :rows="one.kind === 'NOTE' ? 3 : 1" :maxlength="4000" @commit="(text) => run(board.change('Write', [{ id: one!.id, text }]))" />
+      <TextEntry
+        v-if="one.kind === 'PICTURE'"
+        :value="one.name"
+        label="Picture name"
+        :maxlength="200"
+        @commit="(name) => run(board.change('Rename', [{ id: one!.id, name }]))" />
+      <TextEntry
+        v-else
+        :value="one.text"
+        :label="one.kind === 'NOTE' ? 'Note' : 'Frame title'"
+        :rows="one.kind === 'NOTE' ? 3 : 1"
+        :maxlength="4000"
+        @commit="(text) => run(board.change('Write', [{ id: one!.id, text }]))" />
       <p v-if="one.kind === 'PICTURE'" class="figures soft">{{ one.pixelsX }} × {{ one.pixelsY }} pixels</p>
       <div class="four">
-        <label v-for="f in FIELDS" :key="f.key" class="field"><span>{{ f.title }}</span>
-          <TextEntry class="figures" :value="rounded(one[f.key])" :label="f.title" @commit="(text) => set(f.key, text)" /></label>
+        <label v-for="f in FIELDS" :key="f.key" class="field"
+          ><span>{{ f.title }}</span> <TextEntry class="figures" :value="rounded(one[f.key])" :label="f.title" @commit="(text) => set(f.key, text)"
+        /></label>
       </div>
     </template>
     <h3 v-else>{{ board.selected.length }} things</h3>
@@ -62,8 +95,13 @@ const rounded = (n: number) => String(Math.round(n * 10) / 10)
         <Button size="small" type="primary" @click="router.push(`/sites/${site.site!.id}/brief/takeoff/${one.id}`)">Measure on it</Button>
         <Button size="small" @click="$emit('crop')">Crop</Button>
         <Button v-if="isCropped" size="small" @click="uncrop">Uncrop</Button>
-        <Button size="small" :aria-pressed="board.pinned === one.id" title="Keep it small over the other stages" @click="board.pinned = board.pinned === one.id ? undefined : one.id">
-          {{ board.pinned === one.id ? 'Unpin' : 'Pin over stages' }}</Button>
+        <Button
+          size="small"
+          :aria-pressed="board.pinned === one.id"
+          title="Keep it small over the other stages"
+          @click="board.pinned = board.pinned === one.id ? undefined : one.id">
+          {{ board.pinned === one.id ? 'Unpin' : 'Pin over stages' }}</Button
+        >
       </template>
       <Button size="small" @click="flip">Flip</Button>
       <Button size="small" @click="turn">Turn 90°</Button>

@@ -9,8 +9,15 @@ const item = computed(() => board.pictures.find((p) => p.id === board.pinned))
 
 <template>
   <figure v-if="item" class="pinned" aria-label="Pinned picture">
-    <img :src="board.preview(item)" :alt="item.name" :style="{ filter: item.grey ? 'grayscale(1)' : undefined, transform: item.flipped ? 'scaleX(-1)' : undefined }" />
-    <figcaption class="row spread"><span class="name">{{ item.name }}</span><button type="button" class="plain" aria-label="Unpin the picture" @click="board.pinned = undefined">unpin</button></figcaption>
+    <img
+      :src="board.preview(item)"
+      :alt="item.name"
+      :style="{ filter: item.grey ? 'grayscale(1)' : undefined, transform: item.flipped ? 'scaleX(-1)' : undefined }" />
+    <figcaption class="row spread">
+      <span class="name">{{ item.name }}</span><button type="button" class="plain" aria-label="Unpin the picture" @click="board.pinned = undefined">
+        unpin
+      </button>
+    </figcaption>
   </figure>
 </template>
 

@@ -22,7 +22,9 @@ const cut = computed(() => {
 </script>
 
 <template>
-  <span class="frame"><span v-if="cut" class="cut" :style="cut.box"><img :src="cut.source" :style="cut.image" :alt="`${listed.code} on its picture`" loading="lazy" /></span></span>
+  <span class="frame"
+    ><span v-if="cut" class="cut" :style="cut.box"><img :src="cut.source" :style="cut.image" :alt="`${listed.code} on its picture`" loading="lazy" /></span
+  ></span>
 </template>
 
 <style scoped>

@@ -10,7 +10,22 @@ vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() }
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 
 const item = (id: number, change: Partial<ItemView> = {}) =>
-  ({ id, kind: 'PICTURE', name: `p${id}`, text: '', x: 0, y: 0, width: 10, height: 10, turn: 0, flipped: false, crop: [0, 0, 1, 1], groupId: 0, mediaId: id + 100, ...change }) as ItemView
+  ({
+    id,
+    kind: 'PICTURE',
+    name: `p${id}`,
+    text: '',
+    x: 0,
+    y: 0,
+    width: 10,
+    height: 10,
+    turn: 0,
+    flipped: false,
+    crop: [0, 0, 1, 1],
+    groupId: 0,
+    mediaId: id + 100,
+    ...change,
+  }) as ItemView
 let items: ItemView[]
 let asked: ReturnType<typeof stubServer>
 
@@ -60,10 +75,19 @@ describe('the board as the browser keeps it', () => {
 
   it('sends changes of several things as one edit, and none for nothing', async () => {
     const board = await opened()
-    await board.change('Move', [{ id: 1, lie: lieOf(items[0]!) }, { id: 4, grey: true }])
+    await board.change('Move', [
+      { id: 1, lie: lieOf(items[0]!) },
+      { id: 4, grey: true },
+    ])
     const sent = asked.find((a) => a.method === 'PATCH')!
     expect(sent.path).toBe('/api/sites/1/board/items')
-    expect(sent.body).toMatchObject({ does: 'Move', items: [{ id: 1, lie: { width: 10, crop: [0, 0, 1, 1] } }, { id: 4, grey: true }] })
+    expect(sent.body).toMatchObject({
+      does: 'Move',
+      items: [
+        { id: 1, lie: { width: 10, crop: [0, 0, 1, 1] } },
+        { id: 4, grey: true },
+      ],
+    })
     const before = asked.length
     await board.change('Move', [])
     expect(asked).toHaveLength(before)

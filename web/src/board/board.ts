@@ -21,7 +21,9 @@ export const useBoard = defineStore('board', () => {
   async function fetchAll() {
     if (!site.site) return
     const [s, l, b] = await Promise.all([
-      get<SheetView>(`${base.value}/board`), get<ListedView[]>(`${base.value}/piece-list`), get<BriefView>(`${base.value}/brief`),
+      get<SheetView>(`${base.value}/board`),
+      get<ListedView[]>(`${base.value}/piece-list`),
+      get<BriefView>(`${base.value}/brief`),
     ])
     sheet.value = s
     list.value = l
@@ -30,16 +32,26 @@ export const useBoard = defineStore('board', () => {
     if ([...selection.value].some((id) => !there.has(id))) select([...selection.value].filter((id) => there.has(id)))
     if (pinned.value && !there.has(pinned.value)) pinned.value = undefined
   }
-  watch(() => [site.boards, site.site?.id], () => void fetchAll().catch(tell), { immediate: true })
-  watch(() => site.site?.id, () => {
-    sheet.value = undefined
-    selection.value = new Set()
-    pinned.value = undefined
-  })
+  watch(
+    () => [site.boards, site.site?.id],
+    () => void fetchAll().catch(tell),
+    { immediate: true },
+  )
+  watch(
+    () => site.site?.id,
+    () => {
+      sheet.value = undefined
+      selection.value = new Set()
+      pinned.value = undefined
+    },
+  )
   // The kit's counts and states show on the list.
-  watch(() => site.pieces, async () => {
-    if (site.site && sheet.value) list.value = await get<ListedView[]>(`${base.value}/piece-list`).catch(() => list.value)
-  })
+  watch(
+    () => site.pieces,
+    async () => {
+      if (site.site && sheet.value) list.value = await get<ListedView[]>(`${base.value}/piece-list`).catch(() => list.value)
+    },
+  )
 
   const make = site.make
 
@@ -68,9 +80,7 @@ export const useBoard = defineStore('board', () => {
   const preview = (item: ItemView) => `${base.value}/media/${item.mediaId}/preview`
   const spend = (stage: number, seconds: number) => send('POST', `${base.value}/brief/spent`, { stage, seconds })
 
-  return {
-    sheet, list, brief, selection, pinned, items, selected, pictures, base, fetchAll, make, select, choose, withGroup, change, original, preview, spend,
-  }
+  return { sheet, list, brief, selection, pinned, items, selected, pictures, base, fetchAll, make, select, choose, withGroup, change, original, preview, spend }
 })
 
 /** Where an item lies, as the server takes it. */

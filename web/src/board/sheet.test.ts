@@ -2,10 +2,26 @@ import { describe, expect, it } from 'vitest'
 import type { ItemView } from '../api/client'
 import { boundsOf, cropped, fitted, meets, uncropped, within, zoomed } from './sheet'
 
-const item = (change: Partial<ItemView> = {}) => ({
-  id: 1, kind: 'PICTURE', name: '', text: '', x: 100, y: 50, width: 200, height: 100, turn: 0, flipped: false, crop: [0, 0, 1, 1], locked: false, grey: false,
-  groupId: 0, pixelsX: 2000, pixelsY: 1000, ...change,
-}) as ItemView
+const item = (change: Partial<ItemView> = {}) =>
+  ({
+    id: 1,
+    kind: 'PICTURE',
+    name: '',
+    text: '',
+    x: 100,
+    y: 50,
+    width: 200,
+    height: 100,
+    turn: 0,
+    flipped: false,
+    crop: [0, 0, 1, 1],
+    locked: false,
+    grey: false,
+    groupId: 0,
+    pixelsX: 2000,
+    pixelsY: 1000,
+    ...change,
+  }) as ItemView
 
 describe('the sheet of the board', () => {
   it('keeps the point under the pointer where it is while it grows', () => {

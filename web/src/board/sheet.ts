@@ -34,8 +34,10 @@ export function boundsOf(i: Pick<ItemView, 'x' | 'y' | 'width' | 'height' | 'tur
 export const around = (rects: Rect[]): Rect | undefined =>
   rects.length
     ? {
-        x0: Math.min(...rects.map((r) => r.x0)), y0: Math.min(...rects.map((r) => r.y0)),
-        x1: Math.max(...rects.map((r) => r.x1)), y1: Math.max(...rects.map((r) => r.y1)),
+        x0: Math.min(...rects.map((r) => r.x0)),
+        y0: Math.min(...rects.map((r) => r.y0)),
+        x1: Math.max(...rects.map((r) => r.x1)),
+        y1: Math.max(...rects.map((r) => r.y1)),
       }
     : undefined
 
@@ -55,7 +57,11 @@ export function within(i: ItemView, x: number, y: number): { x: number; y: numbe
 }
 
 /** The item cut down to a box drawn over it, in its own frame; the rest stays where it is seen. */
-export function cropped(i: ItemView, a: { x: number; y: number }, b: { x: number; y: number }): Pick<ItemView, 'x' | 'y' | 'width' | 'height' | 'crop'> | undefined {
+export function cropped(
+  i: ItemView,
+  a: { x: number; y: number },
+  b: { x: number; y: number },
+): Pick<ItemView, 'x' | 'y' | 'width' | 'height' | 'crop'> | undefined {
   const inside = (v: number) => Math.min(0.5, Math.max(-0.5, v))
   const [l, r] = [inside(Math.min(a.x, b.x)), inside(Math.max(a.x, b.x))]
   const [t, d] = [inside(Math.min(a.y, b.y)), inside(Math.max(a.y, b.y))]

@@ -56,7 +56,8 @@ export function useUploads() {
       request.setRequestHeader('Content-Type', 'application/octet-stream')
       request.upload.onprogress = (e) => (upload.share = e.total ? e.loaded / e.total : 0)
       request.upload.onload = () => (upload.state = 'reading')
-      request.onload = () => resolve(request!.status === 201 ? undefined : (JSON.parse(request!.responseText || '{}').detail ?? `The server answered ${request!.status}.`))
+      request.onload = () =>
+        resolve(request!.status === 201 ? undefined : (JSON.parse(request!.responseText || '{}').detail ?? `The server answered ${request!.status}.`))
       request.onerror = () => resolve('The server does not answer.')
       request.onabort = () => resolve('Cancelled.')
       upload.state = 'sending'

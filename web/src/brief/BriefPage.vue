@@ -47,23 +47,39 @@ const share = (s: { spent: number; allowed: number }) => Math.min(1, s.allowed ?
   <div v-if="board.brief" class="page">
     <section class="column" aria-label="Intent and budget">
       <h2>What this place is</h2>
-      <label class="field"><span>Intent, in a few lines</span>
+      <label class="field"
+        ><span>Intent, in a few lines</span>
         <TextEntry :value="board.brief.intent" :rows="5" :maxlength="4000" label="Intent" @commit="(intent) => save({ intent })" />
       </label>
-      <label class="field"><span>The one thing the eye is led to</span>
+      <label class="field"
+        ><span>The one thing the eye is led to</span>
         <TextEntry :value="board.brief.focal" :maxlength="300" label="Focal object" @commit="(focal) => save({ focal })" />
       </label>
       <h2>What it may cost</h2>
-      <label class="field target"><span>Shown on</span>
+      <label class="field target"
+        ><span>Shown on</span>
         <Choice :value="board.brief.target" :options="targets" label="Target" @change="(t) => aim(String(t))" />
       </label>
       <table class="ruled">
-        <thead><tr><th>budget</th><th class="right">at most</th><th class="right">now</th><th class="wide"><span class="unseen">share</span></th></tr></thead>
+        <thead>
+          <tr>
+            <th>budget</th>
+            <th class="right">at most</th>
+            <th class="right">now</th>
+            <th class="wide"><span class="unseen">share</span></th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="(line, i) in LINES" :key="line.key">
             <td>{{ line.title }}</td>
-            <td class="right"><TextEntry class="figures amount" :value="board.brief.budget[line.key] ? String(board.brief.budget[line.key] / line.factor) : ''" placeholder="no limit"
-              :label="`${line.title}, at most`" @commit="(text) => allow(line.key, line.factor, text)" /></td>
+            <td class="right">
+              <TextEntry
+                class="figures amount"
+                :value="board.brief.budget[line.key] ? String(board.brief.budget[line.key] / line.factor) : ''"
+                placeholder="no limit"
+                :label="`${line.title}, at most`"
+                @commit="(text) => allow(line.key, line.factor, text)" />
+            </td>
             <td class="right figures">{{ spent[i] ? say(i, spent[i]!.spent) : '' }}</td>
             <td class="wide">
               <span v-if="spent[i]?.allowed" class="bar" :class="{ over: spent[i]!.over }"><span :style="{ width: `${share(spent[i]!) * 100}%` }" /></span>
@@ -74,7 +90,10 @@ const share = (s: { spent: number; allowed: number }) => Math.min(1, s.allowed ?
       </table>
       <p v-if="refusal" class="fault" role="alert">{{ refusal }}</p>
     </section>
-    <TimeBoxes :brief="board.brief" @planned="(stage, amount) => save({ plannedMinutes: [{ stage, amount }] })" @corrected="(stage, amount) => save({ spentSeconds: [{ stage, amount }] })" />
+    <TimeBoxes
+      :brief="board.brief"
+      @planned="(stage, amount) => save({ plannedMinutes: [{ stage, amount }] })"
+      @corrected="(stage, amount) => save({ spentSeconds: [{ stage, amount }] })" />
   </div>
   <p v-else class="page soft" role="status">Unrolling the brief …</p>
 </template>

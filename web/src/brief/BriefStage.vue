@@ -24,7 +24,14 @@ const view = computed(() => VIEWS.find((v) => v.name === route.params.view)?.nam
 <template>
   <div class="brief">
     <nav class="views" aria-label="Views of the brief">
-      <RouterLink v-for="v in VIEWS" :key="v.name" :to="`/sites/${site.site!.id}/brief/${v.name}`" :class="{ here: v.name === view }" :aria-current="v.name === view ? 'page' : undefined">{{ v.title }}</RouterLink>
+      <RouterLink
+        v-for="v in VIEWS"
+        :key="v.name"
+        :to="`/sites/${site.site!.id}/brief/${v.name}`"
+        :class="{ here: v.name === view }"
+        :aria-current="v.name === view ? 'page' : undefined"
+        >{{ v.title }}</RouterLink
+      >
     </nav>
     <BriefPage v-if="view === 'intent'" />
     <BoardPage v-else-if="view === 'board'" />

@@ -8,11 +8,13 @@ const props = defineProps<{ brief: BriefView }>()
 const emit = defineEmits<{ planned: [stage: number, minutes: number]; corrected: [stage: number, seconds: number] }>()
 
 const STAGES = ['Brief', 'Massing', 'Kit', 'Build', 'Shots', 'Survey', 'Handover']
-const rows = computed(() => STAGES.map((title, i) => {
-  const planned = props.brief.plannedMinutes[i]!
-  const spent = props.brief.spentSeconds[i]! / 60
-  return { title, planned, spent, over: planned > 0 && spent > planned }
-}))
+const rows = computed(() =>
+  STAGES.map((title, i) => {
+    const planned = props.brief.plannedMinutes[i]!
+    const spent = props.brief.spentSeconds[i]! / 60
+    return { title, planned, spent, over: planned > 0 && spent > planned }
+  }),
+)
 const longest = computed(() => Math.max(60, ...rows.value.map((r) => Math.max(r.planned, r.spent))))
 const total = (of: 'planned' | 'spent') => rows.value.reduce((sum, r) => sum + r[of], 0)
 const clock = (minutes: number) => `${Math.floor(minutes / 60)}:${String(Math.floor(minutes % 60)).padStart(2, '0')}`
@@ -37,13 +39,28 @@ function set(kind: 'planned' | 'corrected', i: number, typed: string) {
     <h2>Time boxes</h2>
     <p class="soft">The clock runs while a stage is open and in use. Type minutes or hours and minutes, such as 1:30, to plan or to correct.</p>
     <table class="ruled">
-      <thead><tr><th>stage</th><th class="right">planned</th><th class="right">spent</th><th><span class="unseen">planned against spent</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th>stage</th>
+          <th class="right">planned</th>
+          <th class="right">spent</th>
+          <th><span class="unseen">planned against spent</span></th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="(r, i) in rows" :key="r.title">
           <td>{{ r.title }}</td>
-          <td class="right"><TextEntry class="figures time" :value="r.planned ? clock(r.planned) : ''" placeholder="none" :label="`${r.title}, planned`"
-            @commit="(text) => set('planned', i, text)" /></td>
-          <td class="right"><TextEntry class="figures time" :value="clock(r.spent)" :label="`${r.title}, spent`" @commit="(text) => set('corrected', i, text)" /></td>
+          <td class="right">
+            <TextEntry
+              class="figures time"
+              :value="r.planned ? clock(r.planned) : ''"
+              placeholder="none"
+              :label="`${r.title}, planned`"
+              @commit="(text) => set('planned', i, text)" />
+          </td>
+          <td class="right">
+            <TextEntry class="figures time" :value="clock(r.spent)" :label="`${r.title}, spent`" @commit="(text) => set('corrected', i, text)" />
+          </td>
           <td class="drawn">
             <span class="box" :style="{ width: `${(r.planned / longest) * 100}%` }" />
             <span class="spent" :class="{ over: r.over }" :style="{ width: `${(r.spent / longest) * 100}%` }" />
@@ -51,7 +68,14 @@ function set(kind: 'planned' | 'corrected', i: number, typed: string) {
           </td>
         </tr>
       </tbody>
-      <tfoot><tr><td>in all</td><td class="right figures">{{ clock(total('planned')) }}</td><td class="right figures">{{ clock(total('spent')) }}</td><td /></tr></tfoot>
+      <tfoot>
+        <tr>
+          <td>in all</td>
+          <td class="right figures">{{ clock(total('planned')) }}</td>
+          <td class="right figures">{{ clock(total('spent')) }}</td>
+          <td />
+        </tr>
+      </tfoot>
     </table>
   </section>
 </template>

@@ -21,12 +21,14 @@ const matching = computed(() => {
 /** The chunks, those of hands first, with how many of theirs are looked for: no list of everything is made. */
 const listed = computed(() => {
   const rank = (name: string) => ['hands', 'lost', 'shell', 'tiles'].indexOf(name.split('.')[0]!)
-  return [...site.placements.chunks.values()].sort((a, b) => rank(a.name) - rank(b.name)).map((chunk) => {
-    const all = [...chunk.palette].every((id) => matching.value.has(id))
-    let count = all ? chunk.count : 0
-    if (!all) for (let i = 0; i < chunk.count; i++) if (matching.value.has(pieceIdOf(chunk, i))) count++
-    return { chunk, count }
-  })
+  return [...site.placements.chunks.values()]
+    .sort((a, b) => rank(a.name) - rank(b.name))
+    .map((chunk) => {
+      const all = [...chunk.palette].every((id) => matching.value.has(id))
+      let count = all ? chunk.count : 0
+      if (!all) for (let i = 0; i < chunk.count; i++) if (matching.value.has(pieceIdOf(chunk, i))) count++
+      return { chunk, count }
+    })
 })
 const total = computed(() => listed.value.reduce((n, l) => n + l.count, 0))
 const pages = computed(() => Math.max(1, Math.ceil(total.value / PAGE)))
@@ -85,7 +87,9 @@ function choose(id: string, e: MouseEvent) {
       <p class="soft">The rooms or the kit have changed under them. What was moved still stands where it was left.</p>
       <ul>
         <li v-for="d in lost" :key="d.id" class="row spread">
-          <button v-if="!d.leftOut" type="button" class="plain" @click="site.select([d.id])">{{ site.pieceById.get(d.pieceId ?? 0)?.code ?? 'a piece' }}</button>
+          <button v-if="!d.leftOut" type="button" class="plain" @click="site.select([d.id])">
+            {{ site.pieceById.get(d.pieceId ?? 0)?.code ?? 'a piece' }}
+          </button>
           <span v-else>a place left empty</span>
           <span class="row">
             <Button v-if="!d.leftOut" size="small" @click="run(() => site.setDownLost([d.id]))">Set down here</Button>
@@ -95,11 +99,19 @@ function choose(id: string, e: MouseEvent) {
       </ul>
     </section>
     <section aria-label="Set list">
-      <div class="row spread"><h3>Set list</h3><span class="figures soft">{{ total }}</span></div>
+      <div class="row spread">
+        <h3>Set list</h3>
+        <span class="figures soft">{{ total }}</span>
+      </div>
       <Input v-model:value="wanted" size="small" placeholder="Find by code or name" aria-label="Find placements" allow-clear />
       <ul>
         <li v-for="{ p, piece } in shown" :key="p.id">
-          <button type="button" class="plain" :class="{ chosen: site.selection.has(p.id) }" :aria-pressed="site.selection.has(p.id)" @click="(e) => choose(p.id, e)">
+          <button
+            type="button"
+            class="plain"
+            :class="{ chosen: site.selection.has(p.id) }"
+            :aria-pressed="site.selection.has(p.id)"
+            @click="(e) => choose(p.id, e)">
             <span>{{ piece?.code }}</span>
             <span class="figures soft">{{ site.show(p.atMm.x) }}, {{ site.show(p.atMm.y) }}, {{ site.show(p.atMm.z) }}</span>
           </button>

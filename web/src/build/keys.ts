@@ -14,20 +14,27 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
 
   /** Keys are done in turn: pressed faster than the server answers, they give what they would give at leisure. */
   const run = (work: () => unknown) => {
-    void site.inTurn(async () => {
-      await work()
-    }).catch(tell)
+    void site
+      .inTurn(async () => {
+        await work()
+      })
+      .catch(tell)
     return true
   }
   const onSelection = (work: () => unknown) => run(() => (site.selection.size ? work() : undefined))
 
   function withControl(e: KeyboardEvent): boolean {
     switch (e.key.toLowerCase()) {
-      case 'z': return run(() => (e.shiftKey ? site.redo() : site.undo()))
-      case 'c': return run(() => placing.copyToClipboard())
-      case 'v': return run(() => placing.paste())
-      case 'd': return onSelection(() => placing.copyBy({ x: site.site!.stepMm, y: 0, z: 0 }))
-      default: return false
+      case 'z':
+        return run(() => (e.shiftKey ? site.redo() : site.undo()))
+      case 'c':
+        return run(() => placing.copyToClipboard())
+      case 'v':
+        return run(() => placing.paste())
+      case 'd':
+        return onSelection(() => placing.copyBy({ x: site.site!.stepMm, y: 0, z: 0 }))
+      default:
+        return false
     }
   }
 
@@ -37,45 +44,69 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
     return run(() => (placing.held ? placing.nudge(by) : site.selection.size ? placing.moveBy(by) : undefined))
   }
 
-  const turn = (quarters: number) => run(() => {
-    if (placing.held) placing.turn(quarters)
-    else if (site.selection.size) return site.arrange('Turn', { quarterTurns: quarters })
-    return undefined
-  })
+  const turn = (quarters: number) =>
+    run(() => {
+      if (placing.held) placing.turn(quarters)
+      else if (site.selection.size) return site.arrange('Turn', { quarterTurns: quarters })
+      return undefined
+    })
 
-  const mirror = () => run(() => {
-    if (placing.held) placing.mirror()
-    else if (site.selection.size) return site.arrange('Mirror', { mirror: true })
-    return undefined
-  })
+  const mirror = () =>
+    run(() => {
+      if (placing.held) placing.mirror()
+      else if (site.selection.size) return site.arrange('Mirror', { mirror: true })
+      return undefined
+    })
 
-  const letGo = () => run(() => {
-    if (placing.held) placing.putBack()
-    else if (table.drawingRoom) table.drawingRoom = false
-    else site.select([])
-  })
+  const letGo = () =>
+    run(() => {
+      if (placing.held) placing.putBack()
+      else if (table.drawingRoom) table.drawingRoom = false
+      else site.select([])
+    })
 
   function plain(e: KeyboardEvent): boolean {
     const step = (site.site?.stepMm ?? 0) * (e.shiftKey ? 0.1 : 1)
     const arrow = ARROWS[e.key]
     if (arrow) return shift(arrow[0] * step, arrow[1] * step, 0)
     switch (e.key) {
-      case 'PageUp': return shift(0, 0, step)
-      case 'PageDown': return shift(0, 0, -step)
-      case ',': return turn(1)
-      case '.': return turn(-1)
-      case '/': return mirror()
-      case 'j': return onSelection(() => site.plumb())
-      case 'n': return run(() => placing.repeat())
-      case 'y': return run(() => placing.pickUp())
-      case 'Enter': return placing.held || site.isBusy() ? run(() => placing.setDown()) : false
-      case 'Escape': return letGo()
-      case 'Delete': case 'Backspace': return onSelection(() => site.takeAway())
-      case 'k': table.cutaway = !table.cutaway; break
-      case 'h': table.look('all'); break
-      case 'l': table.look('selection'); break
-      case '?': sheet.value = !sheet.value; break
-      default: return openStage(e.key)
+      case 'PageUp':
+        return shift(0, 0, step)
+      case 'PageDown':
+        return shift(0, 0, -step)
+      case ',':
+        return turn(1)
+      case '.':
+        return turn(-1)
+      case '/':
+        return mirror()
+      case 'j':
+        return onSelection(() => site.plumb())
+      case 'n':
+        return run(() => placing.repeat())
+      case 'y':
+        return run(() => placing.pickUp())
+      case 'Enter':
+        return placing.held || site.isBusy() ? run(() => placing.setDown()) : false
+      case 'Escape':
+        return letGo()
+      case 'Delete':
+      case 'Backspace':
+        return onSelection(() => site.takeAway())
+      case 'k':
+        table.cutaway = !table.cutaway
+        break
+      case 'h':
+        table.look('all')
+        break
+      case 'l':
+        table.look('selection')
+        break
+      case '?':
+        sheet.value = !sheet.value
+        break
+      default:
+        return openStage(e.key)
     }
     return true
   }

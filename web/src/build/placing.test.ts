@@ -10,7 +10,18 @@ vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() }
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 
 const bench = { id: 1, code: 'PRP-BENCH', sizeMm: { x: 1600, y: 450, z: 450 } } as PieceView
-const standing = { id: 'hand.9', pieceId: 1, atMm: { x: 500, y: 500, z: 0 }, quarterTurns: 1, mirrored: false, freeDegrees: 0, free: false, origin: 'hand', departed: false, lost: false } as PlacementView
+const standing = {
+  id: 'hand.9',
+  pieceId: 1,
+  atMm: { x: 500, y: 500, z: 0 },
+  quarterTurns: 1,
+  mirrored: false,
+  freeDegrees: 0,
+  free: false,
+  origin: 'hand',
+  departed: false,
+  lost: false,
+} as PlacementView
 let asked: ReturnType<typeof stubServer>
 let next: number
 

@@ -5,8 +5,7 @@ import { tell, useSite } from '../site/site'
 
 /** What the hand holds: a piece to set down, or placements picked up. */
 type Held =
-  | { kind: 'piece'; pieceId: number; quarterTurns: number; mirrored: boolean }
-  | { kind: 'placements'; ids: string[]; first: PlacementView; copy: boolean }
+  { kind: 'piece'; pieceId: number; quarterTurns: number; mirrored: boolean } | { kind: 'placements'; ids: string[]; first: PlacementView; copy: boolean }
 
 const zero: VecMm = { x: 0, y: 0, z: 0 }
 export const minus = (a: VecMm, b: VecMm): VecMm => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z })
@@ -81,11 +80,14 @@ export const usePlacing = defineStore('placing', () => {
 
   /** Where what is held would come to stand if it were set down where it is pointed at. */
   function stanceOf(h: Held): Promise<PreviewView> {
-    const stance = h.kind === 'piece'
-      ? { pieceId: h.pieceId, quarterTurns: h.quarterTurns, mirrored: h.mirrored }
-      : { pieceId: h.first.pieceId, quarterTurns: h.first.quarterTurns, mirrored: h.first.mirrored, freeDegrees: h.first.freeDegrees }
-    return send<PreviewView>('POST', `/api/sites/${site.site!.id}/placements/preview`,
-      { place: { ...stance, atMm: whole(pointed), snap: snaps.value }, without: h.kind === 'placements' && !h.copy ? h.ids : [] })
+    const stance =
+      h.kind === 'piece'
+        ? { pieceId: h.pieceId, quarterTurns: h.quarterTurns, mirrored: h.mirrored }
+        : { pieceId: h.first.pieceId, quarterTurns: h.first.quarterTurns, mirrored: h.first.mirrored, freeDegrees: h.first.freeDegrees }
+    return send<PreviewView>('POST', `/api/sites/${site.site!.id}/placements/preview`, {
+      place: { ...stance, atMm: whole(pointed), snap: snaps.value },
+      without: h.kind === 'placements' && !h.copy ? h.ids : [],
+    })
   }
 
   /** To a tenth of a millimetre: a pointer is no finer than that. */
@@ -127,7 +129,11 @@ export const usePlacing = defineStore('placing', () => {
   async function setDownPiece(h: Extract<Held, { kind: 'piece' }>, atMm: VecMm) {
     const code = site.pieceById.get(h.pieceId)?.code ?? 'a piece'
     const placed = await site.make<PlacementView | undefined>(`Set down ${code}`, 'POST', '/placements', {
-      pieceId: h.pieceId, atMm, quarterTurns: h.quarterTurns, mirrored: h.mirrored, snap: snaps.value,
+      pieceId: h.pieceId,
+      atMm,
+      quarterTurns: h.quarterTurns,
+      mirrored: h.mirrored,
+      snap: snaps.value,
     })
     if (!placed) return
     remember(placed)
@@ -137,9 +143,10 @@ export const usePlacing = defineStore('placing', () => {
   function remember(placed: PlacementView) {
     const before = again.value
     const size = site.pieceById.get(placed.pieceId)?.sizeMm.x ?? 0
-    const by = before?.kind === 'place' && before.pieceId === placed.pieceId
-      ? minus(placed.atMm, before.last.atMm)
-      : { x: placed.quarterTurns % 2 ? 0 : size, y: placed.quarterTurns % 2 ? size : 0, z: 0 }
+    const by =
+      before?.kind === 'place' && before.pieceId === placed.pieceId
+        ? minus(placed.atMm, before.last.atMm)
+        : { x: placed.quarterTurns % 2 ? 0 : size, y: placed.quarterTurns % 2 ? size : 0, z: 0 }
     again.value = { kind: 'place', pieceId: placed.pieceId, last: placed, by }
   }
 
@@ -171,8 +178,12 @@ export const usePlacing = defineStore('placing', () => {
     }
     const { last } = a
     const placed = await site.make<PlacementView | undefined>('Set down again', 'POST', '/placements', {
-      pieceId: a.pieceId, atMm: plus(last.atMm, a.by), quarterTurns: last.quarterTurns, mirrored: last.mirrored,
-      freeDegrees: last.freeDegrees, snap: !last.free,
+      pieceId: a.pieceId,
+      atMm: plus(last.atMm, a.by),
+      quarterTurns: last.quarterTurns,
+      mirrored: last.mirrored,
+      freeDegrees: last.freeDegrees,
+      snap: !last.free,
     })
     if (!placed) return
     again.value = { ...a, last: placed }
@@ -190,8 +201,5 @@ export const usePlacing = defineStore('placing', () => {
     pickUp(true)
   }
 
-  return {
-    held, ghost, snaps, heldPieceId, again, take, pickUp, putBack, point, nudge, turn, mirror, setDown, moveBy, copyBy,
-    repeat, copyToClipboard, paste,
-  }
+  return { held, ghost, snaps, heldPieceId, again, take, pickUp, putBack, point, nudge, turn, mirror, setDown, moveBy, copyBy, repeat, copyToClipboard, paste }
 })

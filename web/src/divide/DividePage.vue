@@ -39,9 +39,12 @@ async function divide() {
   asking?.abort()
   const mine = (asking = new AbortController())
   try {
-    answers.value = await send<DivisionView[]>('POST', '/api/divisions', {
-      sides, agree: agree.value, knownMm: known.value, stepMm: site.site!.stepMm, minPieceMm: limits.minMm, maxPieceMm: limits.maxMm, unit: site.unit,
-    }, { signal: mine.signal })
+    answers.value = await send<DivisionView[]>(
+      'POST',
+      '/api/divisions',
+      { sides, agree: agree.value, knownMm: known.value, stepMm: site.site!.stepMm, minPieceMm: limits.minMm, maxPieceMm: limits.maxMm, unit: site.unit },
+      { signal: mine.signal },
+    )
     fault.value = ''
   } catch (e) {
     if (mine.signal.aborted) return
@@ -72,7 +75,9 @@ const drawn = (side: DivisionView['sides'][number]) => {
       <p class="soft">A length may be typed as a sum, such as 200 mm + 500 mm + 400 mm.</p>
       <article v-for="(s, i) in sides" :key="i">
         <div class="row">
-          <label class="field grow"><span>Name</span><Input v-model:value="s.name" size="small" :aria-label="`Name of length ${i + 1}`" :maxlength="100" /></label>
+          <label class="field grow"
+            ><span>Name</span><Input v-model:value="s.name" size="small" :aria-label="`Name of length ${i + 1}`" :maxlength="100"
+          /></label>
           <LengthField :label="`Length ${i + 1}`" :mm="s.lengthMm" @change="(mm) => (s.lengthMm = mm)" />
           <button type="button" class="plain act" :disabled="sides.length < 2" :aria-label="`Remove ${s.name}`" @click="sides.splice(i, 1)">remove</button>
         </div>
@@ -85,14 +90,24 @@ const drawn = (side: DivisionView['sides'][number]) => {
         <Button size="small" @click="s.fixed.push({ name: 'door', lengthMm: 1000 })">Something stands in it</Button>
       </article>
       <div class="row spread">
-        <Button size="small" :disabled="sides.length >= 20" @click="sides.push({ name: `side ${sides.length + 1}`, lengthMm: 2000, fixed: [] })">Another length</Button>
+        <Button size="small" :disabled="sides.length >= 20" @click="sides.push({ name: `side ${sides.length + 1}`, lengthMm: 2000, fixed: [] })"
+          >Another length</Button
+        >
         <label class="row"><Switch v-model:checked="agree" size="small" aria-label="They must come to the same length" /> they must agree</label>
       </div>
       <h3>Pieces there are</h3>
       <div class="pieces">
-        <label v-for="(mm, i) in extra" :key="`x${i}`" class="row"><LengthField label="" :aria="`Piece ${i + 1}`" :mm="mm" @change="(to) => (extra[i] = to)" />
-          <button type="button" class="plain act" :aria-label="`Remove the piece of ${site.show(mm)}`" @click="extra.splice(i, 1)">remove</button></label>
-        <Checkbox v-for="l in listed" :key="l.code" :checked="!unchosen.has(l.code)" @change="(e) => (e.target.checked ? unchosen.delete(l.code) : unchosen.add(l.code))"><span class="figures">{{ site.show(l.mm) }}</span> {{ l.code }}</Checkbox>
+        <label v-for="(mm, i) in extra" :key="`x${i}`" class="row"
+          ><LengthField label="" :aria="`Piece ${i + 1}`" :mm="mm" @change="(to) => (extra[i] = to)" />
+          <button type="button" class="plain act" :aria-label="`Remove the piece of ${site.show(mm)}`" @click="extra.splice(i, 1)">remove</button></label
+        >
+        <Checkbox
+          v-for="l in listed"
+          :key="l.code"
+          :checked="!unchosen.has(l.code)"
+          @change="(e) => (e.target.checked ? unchosen.delete(l.code) : unchosen.add(l.code))"
+          ><span class="figures">{{ site.show(l.mm) }}</span> {{ l.code }}</Checkbox
+        >
         <Button size="small" @click="extra.push(1000)">Another piece</Button>
       </div>
       <h3>A new piece may be</h3>
@@ -107,9 +122,17 @@ const drawn = (side: DivisionView['sides'][number]) => {
       <p v-else-if="answers && !answers.length" class="soft">No sum comes out: allow a new piece of other sizes, or add a piece that there is.</p>
       <ol>
         <li v-for="(a, n) in answers" :key="n">
-          <div class="row spread"><b>{{ SORTS[a.sort] }}</b><span class="figures soft">{{ a.pieces }} {{ a.pieces === 1 ? 'piece' : 'pieces' }} · {{ a.kinds }} {{ a.kinds === 1 ? 'kind' : 'kinds' }}</span></div>
+          <div class="row spread">
+            <b>{{ SORTS[a.sort] }}</b><span class="figures soft"
+              >{{ a.pieces }} {{ a.pieces === 1 ? 'piece' : 'pieces' }} · {{ a.kinds }} {{ a.kinds === 1 ? 'kind' : 'kinds' }}</span
+            >
+          </div>
           <p>{{ a.why }}</p>
-          <svg v-for="s in a.sides" :key="s.name" :viewBox="`0 0 640 ${a.sides.length > 1 ? 50 : 44}`" role="img"
+          <svg
+            v-for="s in a.sides"
+            :key="s.name"
+            :viewBox="`0 0 640 ${a.sides.length > 1 ? 50 : 44}`"
+            role="img"
             :aria-label="`${s.name}, ${site.show(s.lengthMm)}: ${[...s.fixed.map((f) => `${f.name} ${site.show(f.lengthMm)}`), ...s.piecesMm.map(site.show)].join(', ')}`">
             <text v-if="a.sides.length > 1" x="0" y="10" class="small">{{ s.name }} {{ formatBare(s.lengthMm, site.unit) }}</text>
             <g v-for="(i, k) in drawn(s)" :key="k" :transform="`translate(${(i.at / longest) * 638 + 1} ${a.sides.length > 1 ? 16 : 10})`">

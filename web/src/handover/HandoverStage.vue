@@ -11,13 +11,31 @@ const base = computed(() => `/api/sites/${site.site!.id}/handover`)
 const standing = computed(() => site.pieces.filter((p) => p.count > 0))
 const idle = computed(() => site.pieces.length - standing.value.length)
 const files = computed(() => [
-  { name: 'scene.glb', title: 'The set', says: `Binary glTF 2.0: ${formatCount(site.placements.size)} nodes under their level and room, one mesh for each of ${standing.value.length} pieces, shared; metres, Y up.` },
-  { name: 'pieces.zip', query: unused.value ? '?unused=true' : '', title: 'The pieces', says: `${unused.value ? site.pieces.length : standing.value.length} files of binary glTF 2.0, each piece at its own pivot.` },
+  {
+    name: 'scene.glb',
+    title: 'The set',
+    says: `Binary glTF 2.0: ${formatCount(site.placements.size)} nodes under their level and room, one mesh for each of ${standing.value.length} pieces, shared; metres, Y up.`,
+  },
+  {
+    name: 'pieces.zip',
+    query: unused.value ? '?unused=true' : '',
+    title: 'The pieces',
+    says: `${unused.value ? site.pieces.length : standing.value.length} files of binary glTF 2.0, each piece at its own pivot.`,
+  },
   { name: 'pieces.csv', title: 'The bill of pieces', says: 'Code, role, name, size in millimetres and count, as comma-separated values.' },
 ])
 const against = computed(() => {
-  const list = site.cards.filter((c) => !c.accepted).map((c) => ({ key: c.key, fault: c.fault, words: `${c.count > 1 ? `${c.count} × ` : ''}${c.count > 1 ? c.heading : c.findings[0]!.title}${c.room ? `, ${c.room}` : ''}` }))
-  const over = site.tally?.budget.filter((l) => l.over).map((l) => ({ key: l.what, fault: false, words: `Over the budget: ${formatCount(l.spent)} ${l.what} of ${formatCount(l.allowed)}` })) ?? []
+  const list = site.cards
+    .filter((c) => !c.accepted)
+    .map((c) => ({
+      key: c.key,
+      fault: c.fault,
+      words: `${c.count > 1 ? `${c.count} × ` : ''}${c.count > 1 ? c.heading : c.findings[0]!.title}${c.room ? `, ${c.room}` : ''}`,
+    }))
+  const over =
+    site.tally?.budget
+      .filter((l) => l.over)
+      .map((l) => ({ key: l.what, fault: false, words: `Over the budget: ${formatCount(l.spent)} ${l.what} of ${formatCount(l.allowed)}` })) ?? []
   return [...list, ...over]
 })
 </script>
@@ -31,13 +49,18 @@ const against = computed(() => {
         <b>{{ f.title }}</b> <span class="figures">{{ f.name }}</span>
         <span class="soft">{{ f.says }}</span>
       </a>
-      <label v-if="idle" class="row"><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the {{ idle === 1 ? 'one piece of the kit that stands nowhere' : `${idle} pieces of the kit that stand nowhere` }}</label>
+      <label v-if="idle" class="row"
+        ><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the
+        {{ idle === 1 ? 'one piece of the kit that stands nowhere' : `${idle} pieces of the kit that stand nowhere` }}</label
+      >
     </section>
     <section aria-label="What speaks against it">
       <h2>What speaks against it</h2>
       <p v-if="!against.length" class="clean">Nothing: the survey is clean and the budget is kept.</p>
       <ul v-else>
-        <li v-for="a in against.slice(0, 40)" :key="a.key"><span :class="a.fault ? 'fault' : 'caution'">{{ a.fault ? '■ fault' : '▲ caution' }}</span> {{ a.words }}</li>
+        <li v-for="a in against.slice(0, 40)" :key="a.key">
+          <span :class="a.fault ? 'fault' : 'caution'">{{ a.fault ? '■ fault' : '▲ caution' }}</span> {{ a.words }}
+        </li>
       </ul>
       <p v-if="site.survey.accepted" class="soft">{{ site.survey.accepted }} accepted as {{ site.survey.accepted === 1 ? 'it is' : 'they are' }}.</p>
       <p v-if="against.length"><RouterLink :to="`/sites/${site.site!.id}/survey`">Look at them in the survey</RouterLink></p>
@@ -45,11 +68,24 @@ const against = computed(() => {
     <section class="pieces" aria-label="The bill">
       <h2>The bill</h2>
       <table>
-        <thead><tr><th>code</th><th>role</th><th>name</th><th>size</th><th class="number">count</th></tr></thead>
+        <thead>
+          <tr>
+            <th>code</th>
+            <th>role</th>
+            <th>name</th>
+            <th>size</th>
+            <th class="number">count</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="p in standing" :key="p.id">
-            <td><b>{{ p.code }}</b></td><td>{{ p.role.toLowerCase() }}</td><td>{{ p.name }}</td>
-            <td class="figures">{{ site.show(p.sizeMm.x) }} × {{ site.show(p.sizeMm.y) }} × {{ site.show(p.sizeMm.z) }}</td><td class="figures number">{{ formatCount(p.count) }}</td>
+            <td>
+              <b>{{ p.code }}</b>
+            </td>
+            <td>{{ p.role.toLowerCase() }}</td>
+            <td>{{ p.name }}</td>
+            <td class="figures">{{ site.show(p.sizeMm.x) }} × {{ site.show(p.sizeMm.y) }} × {{ site.show(p.sizeMm.z) }}</td>
+            <td class="figures number">{{ formatCount(p.count) }}</td>
           </tr>
         </tbody>
       </table>

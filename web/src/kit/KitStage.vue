@@ -21,14 +21,24 @@ let ticking: ReturnType<typeof setInterval> | undefined
 const option = computed(() => plan.value?.options[chosen.value])
 const standing = computed(() => site.site?.kit?.kindsMm.join())
 const heightMm = computed(() => Math.max(site.site?.storeyMm ?? 3000, ...site.massing.rooms.map((r) => r.heightMm)))
-const doors = computed(() => site.massing.openings.map((o) => ({
-  run: `${site.massing.rooms.find((r) => r.id === o.roomId)?.name}, ${o.side.toLowerCase()}`, atMm: o.atMm, widthMm: o.widthMm, heightMm: o.heightMm, sillMm: o.sillMm,
-})))
+const doors = computed(() =>
+  site.massing.openings.map((o) => ({
+    run: `${site.massing.rooms.find((r) => r.id === o.roomId)?.name}, ${o.side.toLowerCase()}`,
+    atMm: o.atMm,
+    widthMm: o.widthMm,
+    heightMm: o.heightMm,
+    sillMm: o.sillMm,
+  })),
+)
 
-watch(() => site.site?.id, () => {
-  const kit = site.site?.kit
-  if (kit) Object.assign(limits, { minPieceMm: kit.minPieceMm, maxPieceMm: kit.maxPieceMm })
-}, { immediate: true })
+watch(
+  () => site.site?.id,
+  () => {
+    const kit = site.site?.kit
+    if (kit) Object.assign(limits, { minPieceMm: kit.minPieceMm, maxPieceMm: kit.maxPieceMm })
+  },
+  { immediate: true },
+)
 onBeforeUnmount(() => asking?.abort())
 
 async function workOut() {
@@ -62,9 +72,12 @@ const start = () => {
 const cancel = () => asking?.abort()
 
 /** What was worked out belongs to the rooms as they were. */
-watch(() => site.massing, (now, before) => {
-  if (plan.value && JSON.stringify(now) !== JSON.stringify(before)) start()
-})
+watch(
+  () => site.massing,
+  (now, before) => {
+    if (plan.value && JSON.stringify(now) !== JSON.stringify(before)) start()
+  },
+)
 if (site.site?.kit) start()
 
 async function build() {
@@ -89,27 +102,41 @@ const percent = (i: number) => {
       <div class="fields three">
         <LengthField label="Least piece" :mm="limits.minPieceMm" @change="(mm) => (limits.minPieceMm = mm)" />
         <LengthField label="Greatest piece" :mm="limits.maxPieceMm" @change="(mm) => (limits.maxPieceMm = mm)" />
-        <label class="field"><span>Kinds, at most</span>
+        <label class="field"
+          ><span>Kinds, at most</span>
           <InputNumber v-model:value="limits.maxKinds" size="small" class="figures" :min="1" :max="8" aria-label="Kinds, at most" />
         </label>
       </div>
       <div class="row">
         <Button type="primary" :disabled="working || !site.massing.rooms.length" @click="start">Work out the kit</Button>
-        <template v-if="working"><span role="status" class="figures">working … {{ seconds }} s</span><Button size="small" @click="cancel">Cancel</Button></template>
+        <template v-if="working"
+          ><span role="status" class="figures">working … {{ seconds }} s</span><Button size="small" @click="cancel">Cancel</Button></template
+        >
       </div>
-      <p v-if="!site.massing.rooms.length" class="soft">There is no room yet. <RouterLink :to="`/sites/${site.site!.id}/massing`">Type or draw one</RouterLink> first.</p>
+      <p v-if="!site.massing.rooms.length" class="soft">
+        There is no room yet. <RouterLink :to="`/sites/${site.site!.id}/massing`">Type or draw one</RouterLink> first.
+      </p>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <template v-if="plan?.options.length">
         <OptionChart :plan="plan" :chosen="chosen" :unit="site.unit" @choose="(i) => (chosen = i)" />
         <table>
-          <thead><tr><th>kinds</th><th>lengths</th><th>pieces</th><th /></tr></thead>
+          <thead>
+            <tr>
+              <th>kinds</th>
+              <th>lengths</th>
+              <th>pieces</th>
+              <th />
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="(o, i) in plan.options" :key="i" :class="{ chosen: i === chosen }" @click="chosen = i">
               <td class="figures">{{ o.kindsMm.length }}</td>
               <td class="figures">{{ o.kindsMm.map(site.show).join(' · ') }}</td>
               <td class="figures">{{ o.placements }}</td>
-              <td class="marks"><span>{{ o.proven ? '● proven' : '◆ not proven' }}</span>
-                <span v-if="i === plan.recommended" class="good">recommended</span><span class="soft">{{ percent(i) }}</span></td>
+              <td class="marks">
+                <span>{{ o.proven ? '● proven' : '◆ not proven' }}</span> <span v-if="i === plan.recommended" class="good">recommended</span
+                ><span class="soft">{{ percent(i) }}</span>
+              </td>
             </tr>
           </tbody>
         </table>
@@ -120,13 +147,23 @@ const percent = (i: number) => {
         <ul>
           <li v-for="u in plan.unfillable" :key="u.run + u.atMm">
             <b>{{ u.run }}</b>: {{ site.show(u.lengthMm) }} from {{ site.show(u.atMm) }}.
-            <template v-if="u.belowMm || u.aboveMm">It would do at {{ [u.belowMm, u.aboveMm].filter((x) => x).map((x) => site.show(x!)).join(' or ') }}.</template>
+            <template v-if="u.belowMm || u.aboveMm"
+              >It would do at
+              {{
+                [u.belowMm, u.aboveMm]
+                  .filter((x) => x)
+                  .map((x) => site.show(x!))
+                  .join(' or ')
+              }}.</template
+            >
             <template v-else>No length would do with these pieces.</template>
           </li>
         </ul>
         <p class="soft">Change the room or an opening under Massing, or allow other pieces.</p>
       </div>
-      <p v-else-if="plan && !plan.options.length" class="fault" role="alert">No set of at most {{ limits.maxKinds }} kinds fills every run. Allow more kinds.</p>
+      <p v-else-if="plan && !plan.options.length" class="fault" role="alert">
+        No set of at most {{ limits.maxKinds }} kinds fills every run. Allow more kinds.
+      </p>
     </div>
     <div class="preview">
       <template v-if="option">

@@ -21,9 +21,15 @@ const ticks = computed(() => {
   const pitch = [1, 2, 5, 10].map((f) => f * unit).find((f) => f >= rough) ?? unit
   return [1, 2, 3].map((i) => i * pitch).filter((t) => t <= most.value)
 })
-const points = computed(() => props.plan.options.map((o, i) => ({
-  i, o, kinds: o.kindsMm.length, x: LEFT + 26 + i * ((W - LEFT - 60) / Math.max(1, props.plan.options.length - 1 || 1)), y: BASE - height(o.placements),
-})))
+const points = computed(() =>
+  props.plan.options.map((o, i) => ({
+    i,
+    o,
+    kinds: o.kindsMm.length,
+    x: LEFT + 26 + i * ((W - LEFT - 60) / Math.max(1, props.plan.options.length - 1 || 1)),
+    y: BASE - height(o.placements),
+  })),
+)
 </script>
 
 <template>
@@ -38,9 +44,17 @@ const points = computed(() => props.plan.options.map((o, i) => ({
     <text :x="W - 8" :y="BASE + 34" class="label" text-anchor="end">kinds of wall</text>
     <polyline :points="points.map((p) => `${p.x},${p.y}`).join(' ')" class="line" />
     <g
-      v-for="p in points" :key="p.i" class="point" :class="{ chosen: p.i === chosen }" role="button" tabindex="0" :aria-pressed="p.i === chosen"
+      v-for="p in points"
+      :key="p.i"
+      class="point"
+      :class="{ chosen: p.i === chosen }"
+      role="button"
+      tabindex="0"
+      :aria-pressed="p.i === chosen"
       :aria-label="`${p.kinds} kinds, ${p.o.placements} pieces, ${p.o.proven ? 'proven' : 'not proven'}: ${p.o.kindsMm.map((k) => format(k, unit)).join(', ')}`"
-      @click="$emit('choose', p.i)" @keydown.enter="$emit('choose', p.i)" @keydown.space.prevent="$emit('choose', p.i)">
+      @click="$emit('choose', p.i)"
+      @keydown.enter="$emit('choose', p.i)"
+      @keydown.space.prevent="$emit('choose', p.i)">
       <line :x1="p.x" :y1="p.y" :x2="p.x" :y2="BASE" class="drop" />
       <rect :x="p.x - 22" y="0" width="44" :height="BASE + 22" fill="transparent" />
       <circle v-if="p.o.proven" :cx="p.x" :cy="p.y" r="7" />

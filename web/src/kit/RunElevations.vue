@@ -5,7 +5,13 @@ import { formatBare } from '../measure/format'
 import { FIGURE_OUTLINE } from '../space/figure'
 
 /** The runs laid out in elevation, seen from inside the room, all to one scale. */
-const props = defineProps<{ runs: RunView[]; kindsMm: number[]; heightMm: number; unit: Unit; doors: { run: string; atMm: number; widthMm: number; heightMm: number; sillMm: number }[] }>()
+const props = defineProps<{
+  runs: RunView[]
+  kindsMm: number[]
+  heightMm: number
+  unit: Unit
+  doors: { run: string; atMm: number; widthMm: number; heightMm: number; sillMm: number }[]
+}>()
 
 const lengthOf = (r: RunView) => r.sequence.reduce((end, i) => Math.max(end, i.atMm + i.lengthMm), 0)
 const longest = computed(() => Math.max(1000, ...props.runs.map(lengthOf)))
@@ -17,14 +23,42 @@ const wallItems = (r: RunView) => r.sequence.filter((i) => i.piece === 'wall')
 <template>
   <ol class="runs">
     <li v-for="r in runs" :key="r.name">
-      <div class="row spread"><span>{{ r.name }}</span><span class="figures soft">{{ formatBare(lengthOf(r), unit) }} · {{ wallItems(r).length }} pieces</span></div>
-      <svg :viewBox="`-720 ${-heightMm - 60} ${longest + 780} ${heightMm + 90}`" role="img" :aria-label="`${r.name}: ${r.sequence.map((i) => `${i.piece} ${formatBare(i.lengthMm, unit)}`).join(', ')}`">
+      <div class="row spread">
+        <span>{{ r.name }}</span><span class="figures soft">{{ formatBare(lengthOf(r), unit) }} · {{ wallItems(r).length }} pieces</span>
+      </div>
+      <svg
+        :viewBox="`-720 ${-heightMm - 60} ${longest + 780} ${heightMm + 90}`"
+        role="img"
+        :aria-label="`${r.name}: ${r.sequence.map((i) => `${i.piece} ${formatBare(i.lengthMm, unit)}`).join(', ')}`">
         <g v-for="i in r.sequence" :key="i.atMm">
-          <rect :x="i.atMm" :y="-heightMm" :width="i.lengthMm" :height="heightMm" :fill="i.piece === 'wall' ? shade(i.lengthMm) : '#F4F1EA'" class="panel-edge" />
-          <text v-if="i.piece === 'wall' && i.lengthMm > longest * 0.04" :x="i.atMm + i.lengthMm / 2" :y="-heightMm / 2" :font-size="longest * 0.027" class="size">{{ formatBare(i.lengthMm, unit) }}</text>
+          <rect
+            :x="i.atMm"
+            :y="-heightMm"
+            :width="i.lengthMm"
+            :height="heightMm"
+            :fill="i.piece === 'wall' ? shade(i.lengthMm) : '#F4F1EA'"
+            class="panel-edge" />
+          <text
+            v-if="i.piece === 'wall' && i.lengthMm > longest * 0.04"
+            :x="i.atMm + i.lengthMm / 2"
+            :y="-heightMm / 2"
+            :font-size="longest * 0.027"
+            class="size">
+            {{ formatBare(i.lengthMm, unit) }}
+          </text>
         </g>
-        <rect v-for="d in doors.filter((x) => x.run === r.name)" :key="d.atMm" :x="d.atMm" :y="-d.sillMm - d.heightMm" :width="d.widthMm" :height="d.heightMm" class="hole" />
-        <g transform="scale(1 -1) translate(-420 0)"><path :d="FIGURE_OUTLINE" fill="#2F7F79" /><circle cx="0" cy="1660" r="140" fill="#2F7F79" /></g>
+        <rect
+          v-for="d in doors.filter((x) => x.run === r.name)"
+          :key="d.atMm"
+          :x="d.atMm"
+          :y="-d.sillMm - d.heightMm"
+          :width="d.widthMm"
+          :height="d.heightMm"
+          class="hole" />
+        <g transform="scale(1 -1) translate(-420 0)">
+          <path :d="FIGURE_OUTLINE" fill="#2F7F79" />
+          <circle cx="0" cy="1660" r="140" fill="#2F7F79" />
+        </g>
         <line x1="-720" y1="0" :x2="longest + 60" y2="0" class="ground" />
       </svg>
     </li>

@@ -15,7 +15,9 @@ const role = ref('')
 const roles = computed(() => [...new Set(site.pieces.map((p) => p.role))])
 const shown = computed(() => {
   const word = wanted.value.trim().toLowerCase()
-  return site.pieces.filter((p) => (!role.value || p.role === role.value) && (!word || p.code.toLowerCase().includes(word) || p.name.toLowerCase().includes(word)))
+  return site.pieces.filter(
+    (p) => (!role.value || p.role === role.value) && (!word || p.code.toLowerCase().includes(word) || p.name.toLowerCase().includes(word)),
+  )
 })
 const props = defineProps<{ canTake: boolean }>()
 
@@ -29,14 +31,20 @@ const keyOf = (p: PieceView) => JSON.stringify([p.id, p.code, p.sizeMm, p.solids
 /** Floor and ceiling tiles lie down: their elevation is their edge. */
 async function drawPortraits() {
   const url = (p: PieceView) => `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`
-  await Promise.all(site.pieces.map(async (p) => {
-    const key = keyOf(p)
-    if (portraits.value.has(key)) return
-    portraits.value.set(key, '')
-    portraits.value.set(key, await portrait(url(p), p.sizeMm.x / 1000, p.sizeMm.z / 1000, pxPerMm.value * 1000))
-  }))
+  await Promise.all(
+    site.pieces.map(async (p) => {
+      const key = keyOf(p)
+      if (portraits.value.has(key)) return
+      portraits.value.set(key, '')
+      portraits.value.set(key, await portrait(url(p), p.sizeMm.x / 1000, p.sizeMm.z / 1000, pxPerMm.value * 1000))
+    }),
+  )
 }
-watch(() => [site.pieces, pxPerMm.value], () => void drawPortraits().catch(tell), { immediate: true })
+watch(
+  () => [site.pieces, pxPerMm.value],
+  () => void drawPortraits().catch(tell),
+  { immediate: true },
+)
 
 function take(p: PieceView) {
   if (props.canTake) placing.take(p.id)
@@ -48,12 +56,19 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
   <nav class="lineup" aria-label="Line-up: the pieces of the kit">
     <div v-if="site.pieces.length > 8" class="find">
       <input v-model="wanted" type="search" aria-label="Find a piece" placeholder="Find a piece" />
-      <Choice :value="role" :options="[{ value: '', label: 'every role' }, ...roles.map((r) => ({ value: r, label: r.toLowerCase() }))]" label="Role" @change="(r) => (role = r)" />
+      <Choice
+        :value="role"
+        :options="[{ value: '', label: 'every role' }, ...roles.map((r) => ({ value: r, label: r.toLowerCase() }))]"
+        label="Role"
+        @change="(r) => (role = r)" />
     </div>
     <div class="ground">
       <div class="item figure" title="Figure, 1.8 m">
         <svg :width="400 * pxPerMm" :height="1800 * pxPerMm" viewBox="-200 -1800 400 1800" aria-hidden="true">
-          <g transform="scale(1 -1)"><path :d="FIGURE_OUTLINE" fill="#2F7F79" /><circle cx="0" cy="1660" r="140" fill="#2F7F79" /></g>
+          <g transform="scale(1 -1)">
+            <path :d="FIGURE_OUTLINE" fill="#2F7F79" />
+            <circle cx="0" cy="1660" r="140" fill="#2F7F79" />
+          </g>
         </svg>
         <span class="code">Figure</span><span class="figures count">{{ site.show(1800) }}</span>
       </div>
@@ -61,9 +76,20 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
         {{ site.massing.rooms.length ? 'No pieces yet. Work out the kit, and they line up here.' : 'Type a room first; its kit lines up here.' }}
       </p>
       <button
-        v-for="p in shown" :key="p.id" type="button" class="item" :class="{ held: placing.heldPieceId === p.id }" :disabled="!canTake"
-        :title="`${p.name}, ${bare(p)}`" :aria-label="`Take ${p.code}, ${p.name}, ${p.count} placed`" @click="take(p)">
-        <img v-if="portraits.get(keyOf(p))" :src="portraits.get(keyOf(p))" alt="" :style="{ width: `${p.sizeMm.x * pxPerMm + 4}px`, height: `${p.sizeMm.z * pxPerMm + 4}px` }" />
+        v-for="p in shown"
+        :key="p.id"
+        type="button"
+        class="item"
+        :class="{ held: placing.heldPieceId === p.id }"
+        :disabled="!canTake"
+        :title="`${p.name}, ${bare(p)}`"
+        :aria-label="`Take ${p.code}, ${p.name}, ${p.count} placed`"
+        @click="take(p)">
+        <img
+          v-if="portraits.get(keyOf(p))"
+          :src="portraits.get(keyOf(p))"
+          alt=""
+          :style="{ width: `${p.sizeMm.x * pxPerMm + 4}px`, height: `${p.sizeMm.z * pxPerMm + 4}px` }" />
         <span class="code">{{ p.code }}</span>
         <span class="figures count">{{ site.show(p.sizeMm.x) }} · {{ p.count }}×</span>
       </button>
@@ -157,7 +183,9 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
   left: 0;
   z-index: 1;
   flex: none;
-  background: linear-gradient(var(--ink), var(--ink)) 0 calc(100% - 37px) / 100% 1px no-repeat, var(--sheet);
+  background:
+    linear-gradient(var(--ink), var(--ink)) 0 calc(100% - 37px) / 100% 1px no-repeat,
+    var(--sheet);
   cursor: default;
   color: var(--verdigris);
 }

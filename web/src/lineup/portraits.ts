@@ -1,4 +1,15 @@
-import { AmbientLight, Color, DirectionalLight, LineBasicMaterial, LineSegments, Mesh, MeshLambertMaterial, OrthographicCamera, Scene, WebGLRenderer } from 'three'
+import {
+  AmbientLight,
+  Color,
+  DirectionalLight,
+  LineBasicMaterial,
+  LineSegments,
+  Mesh,
+  MeshLambertMaterial,
+  OrthographicCamera,
+  Scene,
+  WebGLRenderer,
+} from 'three'
 import { loadShape } from '../space/geometry'
 import { ink } from '../styles/theme'
 

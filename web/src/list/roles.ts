@@ -1,7 +1,14 @@
 import type { PieceView } from '../api/client'
 
 const NAMES: Record<PieceView['role'], string> = {
-  WALL: 'wall', DOOR: 'door', WINDOW: 'window', POST: 'post', FLOOR: 'floor', CEILING: 'ceiling', PILLAR: 'pillar', PROP: 'prop',
+  WALL: 'wall',
+  DOOR: 'door',
+  WINDOW: 'window',
+  POST: 'post',
+  FLOOR: 'floor',
+  CEILING: 'ceiling',
+  PILLAR: 'pillar',
+  PROP: 'prop',
 }
 /** What a piece is for, as a choice. */
 export const ROLES = (Object.keys(NAMES) as PieceView['role'][]).map((value) => ({ value, label: NAMES[value] }))

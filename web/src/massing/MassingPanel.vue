@@ -27,10 +27,13 @@ const nextName = computed(() => {
 const remark = (field: string) => site.massing.remarks.find((r) => r.roomId === room.value?.id && r.field === field)?.message
 const openingRefusal = ref<{ id: number; refusal: Refusal }>()
 const sides = (['NORTH', 'EAST', 'SOUTH', 'WEST'] as const).map((value) => ({ value, label: value.toLowerCase() }))
-watch(() => room.value?.id, () => {
-  refusal.value = undefined
-  openingRefusal.value = undefined
-})
+watch(
+  () => room.value?.id,
+  () => {
+    refusal.value = undefined
+    openingRefusal.value = undefined
+  },
+)
 
 async function attempt(work: () => Promise<unknown>, on: (r?: Refusal) => void = (r) => (refusal.value = r)) {
   try {
@@ -42,24 +45,32 @@ async function attempt(work: () => Promise<unknown>, on: (r?: Refusal) => void =
   }
 }
 
-const addRoom = () => attempt(async () => {
-  const made = await site.make<RoomView | undefined>('Add a room', 'POST', '/rooms', {
-    name: fresh.name.trim() || nextName.value, widthMm: fresh.widthMm, depthMm: fresh.depthMm, heightMm: fresh.heightMm,
-  })
-  if (!made) return
-  fresh.name = ''
-  chosenId.value = made.id
-  table.look('all')
-}, (r) => (newRefusal.value = r))
+const addRoom = () =>
+  attempt(
+    async () => {
+      const made = await site.make<RoomView | undefined>('Add a room', 'POST', '/rooms', {
+        name: fresh.name.trim() || nextName.value,
+        widthMm: fresh.widthMm,
+        depthMm: fresh.depthMm,
+        heightMm: fresh.heightMm,
+      })
+      if (!made) return
+      fresh.name = ''
+      chosenId.value = made.id
+      table.look('all')
+    },
+    (r) => (newRefusal.value = r),
+  )
 const changeRoom = (change: Partial<RoomView>) => attempt(() => site.make('Change the room', 'PATCH', `/rooms/${room.value!.id}`, change))
 const removeRoom = () => attempt(() => site.make('Remove the room', 'DELETE', `/rooms/${room.value!.id}`))
 
 /** Of usual size, where there is room for it; everything is corrected by typing. */
-const addOpening = (kind: 'DOOR' | 'WINDOW') =>
-  attempt(() => site.make('Add an opening', 'POST', `/rooms/${room.value!.id}/openings/usual`, { kind }))
+const addOpening = (kind: 'DOOR' | 'WINDOW') => attempt(() => site.make('Add an opening', 'POST', `/rooms/${room.value!.id}/openings/usual`, { kind }))
 const changeOpening = (o: OpeningView, change: Partial<OpeningView>) =>
-  attempt(() => site.make('Change an opening', 'PATCH', `/openings/${o.id}`, change),
-    (r) => (openingRefusal.value = r && { id: o.id, refusal: r }))
+  attempt(
+    () => site.make('Change an opening', 'PATCH', `/openings/${o.id}`, change),
+    (r) => (openingRefusal.value = r && { id: o.id, refusal: r }),
+  )
 const about = (o: OpeningView, field: string) => (openingRefusal.value?.id === o.id ? openingRefusal.value.refusal.about(field) : undefined)
 const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an opening', 'DELETE', `/openings/${o.id}`))
 
@@ -70,50 +81,76 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
   <div class="panel">
     <template v-if="room">
       <div v-if="site.massing.rooms.length > 1" class="rooms">
-        <button v-for="r in site.massing.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="chosenId = r.id">{{ r.name }}</button>
+        <button v-for="r in site.massing.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="chosenId = r.id">
+          {{ r.name }}
+        </button>
       </div>
-      <label class="field"><span>Room</span>
+      <label class="field"
+        ><span>Room</span>
         <TextEntry :value="room.name" label="Room name" :maxlength="200" @commit="(name) => changeRoom({ name })" />
       </label>
       <div class="fields three">
         <LengthField label="Clear width" :mm="room.widthMm" :error="refusal?.about('widthMm')" @change="(mm) => changeRoom({ widthMm: mm })" />
         <LengthField label="Clear depth" :mm="room.depthMm" :error="refusal?.about('depthMm')" @change="(mm) => changeRoom({ depthMm: mm })" />
         <LengthField label="Height" :mm="room.heightMm" :error="refusal?.about('heightMm')" @change="(mm) => changeRoom({ heightMm: mm })" />
-        <LengthField label="Corner X" :mm="room.cornerMm.x" :error="refusal?.about('cornerMm')" @change="(mm) => changeRoom({ cornerMm: { ...room!.cornerMm, x: mm } })" />
+        <LengthField
+          label="Corner X"
+          :mm="room.cornerMm.x"
+          :error="refusal?.about('cornerMm')"
+          @change="(mm) => changeRoom({ cornerMm: { ...room!.cornerMm, x: mm } })" />
         <LengthField label="Corner Y" :mm="room.cornerMm.y" @change="(mm) => changeRoom({ cornerMm: { ...room!.cornerMm, y: mm } })" />
         <div class="end"><Button size="small" danger @click="removeRoom">Remove room</Button></div>
       </div>
       <p v-if="refusal && !['widthMm', 'depthMm', 'heightMm', 'cornerMm'].some((f) => refusal!.about(f))" class="fault" role="alert">{{ refusal.message }}</p>
       <p v-for="f in ['widthMm', 'depthMm'].filter(remark)" :key="f" class="remark" role="status">▲ {{ remark(f) }}</p>
       <section aria-label="Openings">
-        <div class="row spread"><h3>Doors and windows</h3>
-          <span class="row"><Button size="small" @click="addOpening('DOOR')">Add door</Button><Button size="small" @click="addOpening('WINDOW')">Add window</Button></span>
+        <div class="row spread">
+          <h3>Doors and windows</h3>
+          <span class="row"
+            ><Button size="small" @click="addOpening('DOOR')">Add door</Button><Button size="small" @click="addOpening('WINDOW')">Add window</Button></span
+          >
         </div>
         <p v-if="!openings.length" class="soft">No opening yet. Places are measured from the wall's left end, seen from inside.</p>
         <div v-for="o in openings" :key="o.id" class="opening" :data-testid="`opening-${o.kind.toLowerCase()}`">
           <div class="row spread">
-            <span class="row"><b>{{ o.kind === 'DOOR' ? 'Door' : 'Window' }}</b>
-              <Choice :value="o.side" :options="sides" class="side" label="Wall" @change="(side) => changeOpening(o, { side: side as OpeningView['side'] })" /></span>
+            <span class="row"
+              ><b>{{ o.kind === 'DOOR' ? 'Door' : 'Window' }}</b>
+              <Choice :value="o.side" :options="sides" class="side" label="Wall" @change="(side) => changeOpening(o, { side: side as OpeningView['side'] })"
+            /></span>
             <button type="button" class="plain soft" :aria-label="`Remove the ${o.kind.toLowerCase()}`" @click="removeOpening(o)">remove</button>
           </div>
           <div class="four">
             <LengthField label="from left" :mm="o.atMm" :error="about(o, 'atMm')" @change="(mm) => changeOpening(o, { atMm: mm })" />
             <LengthField label="width" :mm="o.widthMm" :error="about(o, 'widthMm')" @change="(mm) => changeOpening(o, { widthMm: mm })" />
             <LengthField label="height" :mm="o.heightMm" :error="about(o, 'heightMm')" @change="(mm) => changeOpening(o, { heightMm: mm })" />
-            <LengthField v-if="o.kind === 'WINDOW'" label="sill" :mm="o.sillMm" :error="about(o, 'sillMm')" @change="(mm) => changeOpening(o, { sillMm: mm })" />
+            <LengthField
+              v-if="o.kind === 'WINDOW'"
+              label="sill"
+              :mm="o.sillMm"
+              :error="about(o, 'sillMm')"
+              @change="(mm) => changeOpening(o, { sillMm: mm })" />
           </div>
-          <p v-if="openingRefusal?.id === o.id && !['atMm', 'widthMm', 'heightMm', 'sillMm'].some((f) => about(o, f))" class="fault" role="alert">{{ openingRefusal.refusal.message }}</p>
+          <p v-if="openingRefusal?.id === o.id && !['atMm', 'widthMm', 'heightMm', 'sillMm'].some((f) => about(o, f))" class="fault" role="alert">
+            {{ openingRefusal.refusal.message }}
+          </p>
         </div>
       </section>
     </template>
     <section aria-label="New room" :class="{ bare: !room }">
       <h3>{{ room ? 'Another room' : 'The first room' }}</h3>
       <p v-if="!room" class="soft">Type the clear size between its walls, or draw it on the plan and correct it after.</p>
-      <label class="field"><span>Name</span><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :placeholder="nextName" :maxlength="200" @press-enter="addRoom" /></label>
+      <label class="field"
+        ><span>Name</span
+        ><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :placeholder="nextName" :maxlength="200" @press-enter="addRoom"
+      /></label>
       <div class="fields three">
         <LengthField label="New width" :error="newRefusal?.about('widthMm')" :mm="fresh.widthMm" @change="(mm) => (fresh.widthMm = mm)" />
         <LengthField label="New depth" :error="newRefusal?.about('depthMm')" :mm="fresh.depthMm" @change="(mm) => (fresh.depthMm = mm)" />
-        <LengthField label="New height" :error="newRefusal?.about('heightMm')" :mm="fresh.heightMm ?? site.site?.storeyMm" @change="(mm) => (fresh.heightMm = mm)" />
+        <LengthField
+          label="New height"
+          :error="newRefusal?.about('heightMm')"
+          :mm="fresh.heightMm ?? site.site?.storeyMm"
+          @change="(mm) => (fresh.heightMm = mm)" />
       </div>
       <p v-if="newRefusal && !['widthMm', 'depthMm', 'heightMm'].some((f) => newRefusal!.about(f))" class="fault" role="alert">{{ newRefusal.message }}</p>
       <div class="row">

@@ -30,7 +30,9 @@ const hasNone = () => !props.options.some((o) => o.value === props.value)
   border: 1px solid #b9b1a0;
   border-radius: 1px;
   appearance: none;
-  background: var(--sheet) url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='9' height='6'%3E%3Cpath d='M1 1l3.5 3.5L8 1' fill='none' stroke='%235a6570' stroke-width='1.3'/%3E%3C/svg%3E") no-repeat right 7px center;
+  background: var(--sheet)
+    url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='9' height='6'%3E%3Cpath d='M1 1l3.5 3.5L8 1' fill='none' stroke='%235a6570' stroke-width='1.3'/%3E%3C/svg%3E")
+    no-repeat right 7px center;
   text-overflow: ellipsis;
 }
 .choice:hover {

@@ -10,7 +10,15 @@ import type { Unit } from '../api/client'
  * A typed length: any unit may be written; the server reads it. Without a visible label it needs one for those who hear it. The listener is a property, so that it hears of a
  * value that was typed just before the field went away.
  */
-const props = defineProps<{ label: string; mm: number | undefined; error?: string; unit?: Unit; mixed?: boolean; aria?: string; onChange?: (mm: number) => void }>()
+const props = defineProps<{
+  label: string
+  mm: number | undefined
+  error?: string
+  unit?: Unit
+  mixed?: boolean
+  aria?: string
+  onChange?: (mm: number) => void
+}>()
 
 const site = useSite()
 const unit = computed(() => props.unit ?? site.unit)
@@ -18,7 +26,10 @@ const text = ref('')
 const fault = ref('')
 const id = useId()
 /** A value that was refused goes back, and the reason stays beside it until something else is typed. */
-watch(() => props.error, (e) => e && (text.value = props.mm === undefined ? '' : format(props.mm, unit.value)))
+watch(
+  () => props.error,
+  (e) => e && (text.value = props.mm === undefined ? '' : format(props.mm, unit.value)),
+)
 
 function reset() {
   text.value = props.mm === undefined ? '' : format(props.mm, unit.value)
@@ -40,7 +51,8 @@ async function read() {
   const changed = props.onChange
   try {
     const found = await get<{ mm: number; text: string }>(
-      `/api/lengths?unit=${unit.value}&text=${encodeURIComponent(typed)}${props.mm === undefined ? '' : `&standingMm=${props.mm}`}`)
+      `/api/lengths?unit=${unit.value}&text=${encodeURIComponent(typed)}${props.mm === undefined ? '' : `&standingMm=${props.mm}`}`,
+    )
     if (mine !== asking) return
     fault.value = ''
     text.value = found.text
@@ -57,9 +69,18 @@ async function read() {
   <label class="field" :for="id">
     <span v-if="label">{{ label }}</span>
     <Input
-      :id="id" v-model:value="text" size="small" class="figures" :status="fault || error ? 'error' : ''"
-      :aria-label="aria" :placeholder="mixed ? 'various' : ''" :aria-invalid="!!(fault || error)" :aria-describedby="fault || error ? `${id}-fault` : undefined"
-      @blur="commit" @press-enter="commit" @keydown.esc.stop="reset" />
+      :id="id"
+      v-model:value="text"
+      size="small"
+      class="figures"
+      :status="fault || error ? 'error' : ''"
+      :aria-label="aria"
+      :placeholder="mixed ? 'various' : ''"
+      :aria-invalid="!!(fault || error)"
+      :aria-describedby="fault || error ? `${id}-fault` : undefined"
+      @blur="commit"
+      @press-enter="commit"
+      @keydown.esc.stop="reset" />
     <span v-if="fault || error" :id="`${id}-fault`" class="fault" role="alert">{{ fault || error }}</span>
   </label>
 </template>

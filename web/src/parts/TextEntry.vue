@@ -5,7 +5,10 @@ import { ref, watch } from 'vue'
 /** A typed value that counts when the field is left or Enter pressed; Esc takes it back. */
 const props = defineProps<{ value: string; label: string; placeholder?: string; maxlength?: number; rows?: number; onCommit?: (text: string) => void }>()
 const text = ref(props.value)
-watch(() => props.value, (v) => (text.value = v))
+watch(
+  () => props.value,
+  (v) => (text.value = v),
+)
 
 function commit() {
   if (text.value !== props.value) props.onCommit?.(text.value)
@@ -16,6 +19,23 @@ function reset() {
 </script>
 
 <template>
-  <Input.TextArea v-if="rows" v-model:value="text" :rows="rows" :maxlength="maxlength" :aria-label="label" :placeholder="placeholder" @blur="commit" @keydown.esc.stop="reset" />
-  <Input v-else v-model:value="text" size="small" :maxlength="maxlength" :aria-label="label" :placeholder="placeholder" @blur="commit" @press-enter="commit" @keydown.esc.stop="reset" />
+  <Input.TextArea
+    v-if="rows"
+    v-model:value="text"
+    :rows="rows"
+    :maxlength="maxlength"
+    :aria-label="label"
+    :placeholder="placeholder"
+    @blur="commit"
+    @keydown.esc.stop="reset" />
+  <Input
+    v-else
+    v-model:value="text"
+    size="small"
+    :maxlength="maxlength"
+    :aria-label="label"
+    :placeholder="placeholder"
+    @blur="commit"
+    @press-enter="commit"
+    @keydown.esc.stop="reset" />
 </template>

@@ -46,10 +46,22 @@ function draw() {
   c.setTransform(ratio, 0, 0, ratio, 0, 0)
   const piece = placing.heldPieceId === undefined ? undefined : site.pieceById.get(placing.heldPieceId)
   drawPlan(c, {
-    lie: lie.value, width, height, stepMm: site.site.stepMm, wallMm: site.site.wallMm, unit: site.unit, massing: site.massing,
-    placements: inSight(width, height), holder: (id) => site.placements.get(id), pieceById: site.pieceById, selection: site.selection,
-    ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined, finding: site.finding, room: room.value,
-    figureMm: table.figureMm, gaps: site.survey.findings.filter((f) => f.kind === 'GAP').map((f) => f.placeMm),
+    lie: lie.value,
+    width,
+    height,
+    stepMm: site.site.stepMm,
+    wallMm: site.site.wallMm,
+    unit: site.unit,
+    massing: site.massing,
+    placements: inSight(width, height),
+    holder: (id) => site.placements.get(id),
+    pieceById: site.pieceById,
+    selection: site.selection,
+    ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined,
+    finding: site.finding,
+    room: room.value,
+    figureMm: table.figureMm,
+    gaps: site.survey.findings.filter((f) => f.kind === 'GAP').map((f) => f.placeMm),
   })
 }
 /** Tiles narrower than this are no more than grey. */
@@ -72,29 +84,60 @@ function inSight(width: number, height: number): PlacementView[] {
 const drawSoon = () => (due ||= requestAnimationFrame(draw))
 
 function frame(of: 'all' | 'selection') {
-  const box = of === 'selection'
-    ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected))
-    : (extentOf(site) ?? { min: { x: 0, y: 0, z: 0 }, max: { x: 8000, y: 6000, z: 0 } })
+  const box =
+    of === 'selection'
+      ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected))
+      : (extentOf(site) ?? { min: { x: 0, y: 0, z: 0 }, max: { x: 8000, y: 6000, z: 0 } })
   const { width, height } = size()
   if (!box || width === 0) return
   const whole = fitted(box, width, height)
   lie.value = of === 'selection' && whole.scale > 0.15 ? fitted(box, width, height, Math.min(width, height) * 0.36) : whole
 }
 
-watch(() => [lie.value, table.figureMm, site.placements, site.massing, site.pieces, site.selection, site.finding, placing.ghost, placing.held, room.value, site.site], drawSoon)
+watch(
+  () => [
+    lie.value,
+    table.figureMm,
+    site.placements,
+    site.massing,
+    site.pieces,
+    site.selection,
+    site.finding,
+    placing.ghost,
+    placing.held,
+    room.value,
+    site.site,
+  ],
+  drawSoon,
+)
 watch(() => [site.site?.revision, site.survey], drawSoon)
-watch(() => site.massing, () => !touched && !placing.held && frame('all'))
-watch(() => site.site && site.pieces.length > 0, (there) => there && !touched && frame('all'))
-watch(() => site.site?.id, () => (touched = false))
-watch(() => table.asked.count, () => {
-  touched = table.asked.at === 'selection'
-  frame(table.asked.at)
-})
-watch(() => site.finding, (f) => {
-  if (!f) return
-  touched = true
-  frame('selection')
-})
+watch(
+  () => site.massing,
+  () => !touched && !placing.held && frame('all'),
+)
+watch(
+  () => site.site && site.pieces.length > 0,
+  (there) => there && !touched && frame('all'),
+)
+watch(
+  () => site.site?.id,
+  () => (touched = false),
+)
+watch(
+  () => table.asked.count,
+  () => {
+    touched = table.asked.at === 'selection'
+    frame(table.asked.at)
+  },
+)
+watch(
+  () => site.finding,
+  (f) => {
+    if (!f) return
+    touched = true
+    frame('selection')
+  },
+)
 
 const onKeyDown = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = true)
 const onKeyUp = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = false)
@@ -193,10 +236,13 @@ function finishBand(e: PointerEvent) {
   } else if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4) {
     const [x0, y0] = toSiteMm(lie.value, Math.min(b.x0, b.x1), Math.max(b.y0, b.y1))
     const [x1, y1] = toSiteMm(lie.value, Math.max(b.x0, b.x1), Math.min(b.y0, b.y1))
-    const ids = shown().filter((p) => {
-      const box = boxOf(p, site.pieceById.get(p.pieceId)!)
-      return box.min.x >= x0 && box.max.x <= x1 && box.min.y >= y0 && box.max.y <= y1
-    }).map((p) => p.id).filter(table.takes)
+    const ids = shown()
+      .filter((p) => {
+        const box = boxOf(p, site.pieceById.get(p.pieceId)!)
+        return box.min.x >= x0 && box.max.x <= x1 && box.min.y >= y0 && box.max.y <= y1
+      })
+      .map((p) => p.id)
+      .filter(table.takes)
     site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
   } else {
     const id = under(...toSiteMm(lie.value, b.x1, b.y1))
@@ -241,12 +287,27 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
 <template>
   <div ref="holder" class="plan" :class="{ crosshair: table.drawingRoom || placing.held }">
     <canvas
-      ref="canvas" data-testid="plan" role="img" aria-label="The plan; the list in Build can do the same" :data-scale="lie.scale"
+      ref="canvas"
+      data-testid="plan"
+      role="img"
+      aria-label="The plan; the list in Build can do the same"
+      :data-scale="lie.scale"
       :data-origin="origin.join(' ')"
-      :data-figure="[table.figureMm.x, table.figureMm.y, table.figureMm.z].join(' ')" @pointerdown="down" @pointermove="move" @pointerup="up" @wheel.prevent="wheel" @contextmenu.prevent />
-    <div v-if="band && !placing.held" class="band" :style="{
-      left: `${Math.min(band.x0, band.x1)}px`, top: `${Math.min(band.y0, band.y1)}px`,
-      width: `${Math.abs(band.x1 - band.x0)}px`, height: `${Math.abs(band.y1 - band.y0)}px` }" />
+      :data-figure="[table.figureMm.x, table.figureMm.y, table.figureMm.z].join(' ')"
+      @pointerdown="down"
+      @pointermove="move"
+      @pointerup="up"
+      @wheel.prevent="wheel"
+      @contextmenu.prevent />
+    <div
+      v-if="band && !placing.held"
+      class="band"
+      :style="{
+        left: `${Math.min(band.x0, band.x1)}px`,
+        top: `${Math.min(band.y0, band.y1)}px`,
+        width: `${Math.abs(band.x1 - band.x0)}px`,
+        height: `${Math.abs(band.y1 - band.y0)}px`,
+      }" />
   </div>
 </template>
 

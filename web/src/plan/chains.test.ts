@@ -8,16 +8,34 @@ function paper() {
   const words: { text: string; y: number }[] = []
   let y = 0
   const c = {
-    font: '', fillStyle: '', strokeStyle: '', lineWidth: 0, textAlign: '', textBaseline: '',
+    font: '',
+    fillStyle: '',
+    strokeStyle: '',
+    lineWidth: 0,
+    textAlign: '',
+    textBaseline: '',
     measureText: (t: string) => ({ width: 7 * t.length }),
     fillText: (text: string, _x: number, at: number) => words.push({ text, y: y + at }),
-    translate: (_x: number, to: number) => (y = to), restore: () => (y = 0),
-    save() {}, rotate() {}, beginPath() {}, moveTo() {}, lineTo() {}, stroke() {}, fillRect() {},
+    translate: (_x: number, to: number) => (y = to),
+    restore: () => (y = 0),
+    save() {},
+    rotate() {},
+    beginPath() {},
+    moveTo() {},
+    lineTo() {},
+    stroke() {},
+    fillRect() {},
   }
   return { c: c as unknown as CanvasRenderingContext2D, words }
 }
 
-const chain = (ticksMm: number[]) => ({ roomId: 1, side: 'NORTH', fromMm: { x: 0, y: 4000, z: 0 }, toMm: { x: ticksMm[ticksMm.length - 1]!, y: 4000, z: 0 }, ticksMm })
+const chain = (ticksMm: number[]) => ({
+  roomId: 1,
+  side: 'NORTH',
+  fromMm: { x: 0, y: 4000, z: 0 },
+  toMm: { x: ticksMm[ticksMm.length - 1]!, y: 4000, z: 0 },
+  ticksMm,
+})
 const plan = (ticksMm: number[], scale: number) =>
   ({ lie: { scale, x: 100, y: 300 }, wallMm: 200, unit: 'METRE', massing: { chains: [chain(ticksMm)] } as unknown as MassingView }) as Plan
 

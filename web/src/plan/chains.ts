@@ -15,8 +15,15 @@ export function drawChains(c: CanvasRenderingContext2D, p: Plan) {
   }
 }
 
-function drawChain(c: CanvasRenderingContext2D, p: Plan, from: { x: number; y: number }, along: { x: number; y: number },
-  out: { x: number; y: number }, ticks: number[], off: number) {
+function drawChain(
+  c: CanvasRenderingContext2D,
+  p: Plan,
+  from: { x: number; y: number },
+  along: { x: number; y: number },
+  out: { x: number; y: number },
+  ticks: number[],
+  off: number,
+) {
   const at = (t: number): [number, number] => {
     const [x, y] = toPixel(p.lie, from.x + along.x * t, from.y + along.y * t)
     return [x + out.x * off, y - out.y * off]

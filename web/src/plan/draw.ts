@@ -228,10 +228,7 @@ function drawFinding(c: CanvasRenderingContext2D, p: Plan, b: BoxMm) {
 
 function drawNewRoom(c: CanvasRenderingContext2D, p: Plan) {
   const r = p.room!
-  const b: BoxMm = {
-    min: { x: Math.min(r.x0, r.x1), y: Math.min(r.y0, r.y1), z: 0 },
-    max: { x: Math.max(r.x0, r.x1), y: Math.max(r.y0, r.y1), z: 0 },
-  }
+  const b: BoxMm = { min: { x: Math.min(r.x0, r.x1), y: Math.min(r.y0, r.y1), z: 0 }, max: { x: Math.max(r.x0, r.x1), y: Math.max(r.y0, r.y1), z: 0 } }
   rectangle(c, p.lie, b)
   c.fillStyle = 'rgba(47,127,121,.14)'
   c.fill()
@@ -251,9 +248,11 @@ function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementVi
     const size = `${format(r.heightMm, p.unit)} high`
     c.font = `600 14px ${sans}`
     const half = { x: (Math.max(80, c.measureText(r.name).width) / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
-    const places = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((fy) => [0.5, 0.35, 0.65].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })))
-    const free = places.find(({ x, y }) => !taken.some((b) =>
-      b.min.x < x + half.x && b.max.x > x - half.x && b.min.y < y + half.y && b.max.y > y - half.y)) ?? places[0]!
+    const places = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((fy) =>
+      [0.5, 0.35, 0.65].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })),
+    )
+    const free =
+      places.find(({ x, y }) => !taken.some((b) => b.min.x < x + half.x && b.max.x > x - half.x && b.min.y < y + half.y && b.max.y > y - half.y)) ?? places[0]!
     const [x, y] = toPixel(p.lie, free.x, free.y)
     c.fillStyle = sheet
     c.fillRect(x - half.x * p.lie.scale, y - 20, half.x * 2 * p.lie.scale, 40)

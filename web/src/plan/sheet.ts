@@ -15,11 +15,7 @@ export function fitted(box: BoxMm, width: number, height: number, margin = 76): 
   const w = Math.max(500, box.max.x - box.min.x)
   const h = Math.max(500, box.max.y - box.min.y)
   const scale = Math.min((width - 2 * margin) / w, (height - 2 * margin) / h, 0.5)
-  return {
-    scale,
-    x: width / 2 - ((box.min.x + box.max.x) / 2) * scale,
-    y: height / 2 + ((box.min.y + box.max.y) / 2) * scale,
-  }
+  return { scale, x: width / 2 - ((box.min.x + box.max.x) / 2) * scale, y: height / 2 + ((box.min.y + box.max.y) / 2) * scale }
 }
 
 /** Magnifies about a pixel, between 1 : 100 000 and 4 pixels a millimetre. */

@@ -23,7 +23,13 @@ const run = (work: () => Promise<unknown>) => void site.inTurn(work).catch(tell)
 function open() {
   const s = site.site!
   body.value = {
-    name: s.name, unit: s.unit, stepMm: s.stepMm, wallMm: s.wallMm, storeyMm: s.storeyMm, pixelsPerMetre: s.pixelsPerMetre, tilesByCentre: s.tilesByCentre,
+    name: s.name,
+    unit: s.unit,
+    stepMm: s.stepMm,
+    wallMm: s.wallMm,
+    storeyMm: s.storeyMm,
+    pixelsPerMetre: s.pixelsPerMetre,
+    tilesByCentre: s.tilesByCentre,
   }
   refusal.value = undefined
   settingUp.value = true
@@ -50,25 +56,46 @@ async function save() {
     </button>
     <span class="undo">
       <Tooltip :title="site.site.undo ? `Undo: ${site.site.undo}` : 'Nothing to undo'">
-        <button type="button" class="plain" :disabled="!site.site.undo" :aria-label="`Undo ${site.site.undo}`" @click="run(site.undo)">↶ <span class="what">{{ site.site.undo || 'undo' }}</span></button>
+        <button type="button" class="plain" :disabled="!site.site.undo" :aria-label="`Undo ${site.site.undo}`" @click="run(site.undo)">
+          ↶ <span class="what">{{ site.site.undo || 'undo' }}</span>
+        </button>
       </Tooltip>
       <Tooltip :title="site.site.redo ? `Redo: ${site.site.redo}` : 'Nothing to redo'">
-        <button type="button" class="plain" :disabled="!site.site.redo" :aria-label="`Redo ${site.site.redo}`" @click="run(site.redo)">↷ <span class="what">{{ site.site.redo || 'redo' }}</span></button>
+        <button type="button" class="plain" :disabled="!site.site.redo" :aria-label="`Redo ${site.site.redo}`" @click="run(site.redo)">
+          ↷ <span class="what">{{ site.site.redo || 'redo' }}</span>
+        </button>
       </Tooltip>
     </span>
     <span class="saved figures" role="status">{{ saved }}</span>
-    <RouterLink v-if="over.length" class="fault over" :to="`/sites/${site.site.id}/brief/intent`" :title="`Over the budget: ${over.join(', ')}`">■ over budget</RouterLink>
+    <RouterLink v-if="over.length" class="fault over" :to="`/sites/${site.site.id}/brief/intent`" :title="`Over the budget: ${over.join(', ')}`"
+      >■ over budget</RouterLink
+    >
     <dl v-if="site.tally" class="tally" aria-label="Tally">
-      <div><dt>kinds</dt><dd data-testid="tally-kinds">{{ site.tally.kinds }}</dd></div>
-      <div><dt>placements</dt><dd data-testid="tally-placements">{{ formatCount(site.tally.placements) }}</dd></div>
-      <div><dt>draw calls</dt><dd data-testid="tally-calls">{{ site.tally.drawCalls }}</dd></div>
-      <div><dt>triangles</dt><dd data-testid="tally-triangles">{{ formatCount(site.tally.triangles) }}</dd></div>
+      <div>
+        <dt>kinds</dt>
+        <dd data-testid="tally-kinds">{{ site.tally.kinds }}</dd>
+      </div>
+      <div>
+        <dt>placements</dt>
+        <dd data-testid="tally-placements">{{ formatCount(site.tally.placements) }}</dd>
+      </div>
+      <div>
+        <dt>draw calls</dt>
+        <dd data-testid="tally-calls">{{ site.tally.drawCalls }}</dd>
+      </div>
+      <div>
+        <dt>triangles</dt>
+        <dd data-testid="tally-triangles">{{ formatCount(site.tally.triangles) }}</dd>
+      </div>
       <div :title="`Without instancing it would be ${formatBytes(site.tally.flatBytes)}`">
-        <dt>memory</dt><dd>{{ formatBytes(site.tally.instancedBytes) }}</dd>
+        <dt>memory</dt>
+        <dd>{{ formatBytes(site.tally.instancedBytes) }}</dd>
       </div>
     </dl>
     <button type="button" class="plain help" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">?</button>
-    <Modal v-model:open="settingUp" destroy-on-close title="Site set-up" ok-text="Save" @ok="save"><SiteFields v-model="body" :refusal="refusal" @submit="save" /></Modal>
+    <Modal v-model:open="settingUp" destroy-on-close title="Site set-up" ok-text="Save" @ok="save"
+      ><SiteFields v-model="body" :refusal="refusal" @submit="save"
+    /></Modal>
   </header>
 </template>
 

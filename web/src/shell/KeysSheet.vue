@@ -9,7 +9,11 @@ const open = defineModel<boolean>('open', { required: true })
   <Modal v-model:open="open" title="Keys" :footer="null" width="560px">
     <dl>
       <template v-for="k in KEYS" :key="k.does">
-        <dt><template v-for="key in k.keys" :key="key"><kbd>{{ key }}</kbd> </template></dt>
+        <dt>
+          <template v-for="key in k.keys" :key="key"
+            ><kbd>{{ key }}</kbd>
+          </template>
+        </dt>
         <dd>{{ k.does }}</dd>
       </template>
     </dl>

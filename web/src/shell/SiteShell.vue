@@ -42,7 +42,10 @@ const alone = computed(() => route.query.alone !== undefined)
 useStageClock(stage)
 
 watch(id, (now) => void site.open(now).catch(tell), { immediate: true })
-watch(() => site.site?.name, (name) => (document.title = name ? `${name} – Hausbau` : 'Hausbau'))
+watch(
+  () => site.site?.name,
+  (name) => (document.title = name ? `${name} – Hausbau` : 'Hausbau'),
+)
 watch(stage, (now) => {
   if (now !== 'survey') site.finding = undefined
   if (now !== 'build') placing.putBack()
@@ -61,9 +64,7 @@ useKeys((key) => {
 
 async function addDrawn(from: { x: number; y: number }, to: { x: number; y: number }) {
   try {
-    await site.make('Add a room', 'POST', '/rooms/drawn', {
-      name: 'Room 1', fromMm: { ...from, z: 0 }, toMm: { ...to, z: 0 },
-    })
+    await site.make('Add a room', 'POST', '/rooms/drawn', { name: 'Room 1', fromMm: { ...from, z: 0 }, toMm: { ...to, z: 0 } })
   } catch (e) {
     tell(e)
   }
@@ -74,7 +75,8 @@ async function addDrawn(from: { x: number; y: number }, to: { x: number; y: numb
   <div class="shell">
     <HeaderBar v-if="!alone" @keys="keys = true" />
     <div v-if="edits.away" class="away" role="alert">
-      The server does not answer. {{ edits.count ? `${edits.count} ${edits.count === 1 ? 'edit is' : 'edits are'} kept and will be sent when it is back.` : 'Trying again …' }}
+      The server does not answer.
+      {{ edits.count ? `${edits.count} ${edits.count === 1 ? 'edit is' : 'edits are'} kept and will be sent when it is back.` : 'Trying again …' }}
     </div>
     <main v-if="site.missing" class="missing">
       <h2>This site is not here.</h2>

@@ -11,7 +11,12 @@ const faults = computed(() => site.survey.faults)
 
 <template>
   <nav class="spine" aria-label="Stages">
-    <RouterLink v-for="s in STAGES" :key="s.name" :to="`/sites/${site.site?.id}/${s.name}`" :class="{ here: s.name === stage }" :aria-current="s.name === stage ? 'page' : undefined">
+    <RouterLink
+      v-for="s in STAGES"
+      :key="s.name"
+      :to="`/sites/${site.site?.id}/${s.name}`"
+      :class="{ here: s.name === stage }"
+      :aria-current="s.name === stage ? 'page' : undefined">
       <span class="key">{{ s.key }}</span>{{ s.title }}
       <span v-if="s.name === 'survey' && faults" class="count" :aria-label="`${faults} ${faults === 1 ? 'fault' : 'faults'}`">{{ faults }}</span>
     </RouterLink>

@@ -25,7 +25,11 @@ beforeEach(() => {
   listeners = {}
   page.hidden = false
   vi.stubGlobal('document', page)
-  vi.stubGlobal('window', { addEventListener: (n: string, f: () => void) => (listeners[n] = f), removeEventListener: (n: string) => delete listeners[n], devicePixelRatio: 1 })
+  vi.stubGlobal('window', {
+    addEventListener: (n: string, f: () => void) => (listeners[n] = f),
+    removeEventListener: (n: string) => delete listeners[n],
+    devicePixelRatio: 1,
+  })
   asked = stubServer((method) => (method === 'GET' ? [] : undefined))
   createSSRApp({})
   setActivePinia(createPinia())

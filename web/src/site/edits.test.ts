@@ -18,7 +18,11 @@ beforeEach(() => {
   kept.clear()
   answers.length = 0
   sent.length = 0
-  vi.stubGlobal('sessionStorage', { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => kept.set(k, v), removeItem: (k: string) => kept.delete(k) })
+  vi.stubGlobal('sessionStorage', {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => kept.set(k, v),
+    removeItem: (k: string) => kept.delete(k),
+  })
   vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
     sent.push({ path, revision: new Headers(init.headers).get('If-Match'), key: new Headers(init.headers).get('Idempotency-Key') })
     return Promise.resolve().then(() => answers.shift()!())
@@ -103,7 +107,13 @@ describe('edits on their way to the server', () => {
   })
 
   it('are taken up after a reload, those of the open site alone, and the others stay kept', async () => {
-    kept.set('hausbau.kept-edits', JSON.stringify([{ ...edit('mine'), revision: 3 }, { ...edit('other'), siteId: 8 }]))
+    kept.set(
+      'hausbau.kept-edits',
+      JSON.stringify([
+        { ...edit('mine'), revision: 3 },
+        { ...edit('other'), siteId: 8 },
+      ]),
+    )
     const { edits } = attached()
     answers.push(ok('done'))
     edits.takeUp(7)

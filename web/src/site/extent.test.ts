@@ -6,19 +6,36 @@ import { boxOf, extentOf, extentOfPlacements, footprint, toSite } from './extent
 
 /** A bench of 1600 × 450 × 450 with its pivot in the middle of its base. */
 const bench = {
-  id: 1, boxMm: { min: { x: -800, y: -225, z: 0 }, max: { x: 800, y: 225, z: 450 } }, sizeMm: { x: 1600, y: 450, z: 450 }, solidsMm: [], count: 1,
+  id: 1,
+  boxMm: { min: { x: -800, y: -225, z: 0 }, max: { x: 800, y: 225, z: 450 } },
+  sizeMm: { x: 1600, y: 450, z: 450 },
+  solidsMm: [],
+  count: 1,
 } as unknown as PieceView
 /** A wall of 2000 with its pivot where its face begins. */
 const wall = { ...bench, id: 2, boxMm: { min: { x: 0, y: 0, z: 0 }, max: { x: 2000, y: 200, z: 3000 } } } as PieceView
 
 const placed = (change: Partial<PlacementView> = {}) =>
-  ({ id: 'hand.9', pieceId: 1, atMm: { x: 5000, y: 3000, z: 100 }, quarterTurns: 0, mirrored: false, freeDegrees: 0, free: false, origin: 'hand', departed: false, lost: false, ...change }) as PlacementView
+  ({
+    id: 'hand.9',
+    pieceId: 1,
+    atMm: { x: 5000, y: 3000, z: 100 },
+    quarterTurns: 0,
+    mirrored: false,
+    freeDegrees: 0,
+    free: false,
+    origin: 'hand',
+    departed: false,
+    lost: false,
+    ...change,
+  }) as PlacementView
 
 describe('where things stand', () => {
   it('a quarter turn goes counter-clockwise about the pivot', () => {
     expect(toSite(placed({ quarterTurns: 1 }), bench, 800, 0)).toEqual({ x: expect.closeTo(5000), y: expect.closeTo(3800) })
     expect(boxOf(placed({ quarterTurns: 1 }), bench)).toEqual({
-      min: { x: expect.closeTo(4775), y: expect.closeTo(2200), z: 100 }, max: { x: expect.closeTo(5225), y: expect.closeTo(3800), z: 550 },
+      min: { x: expect.closeTo(4775), y: expect.closeTo(2200), z: 100 },
+      max: { x: expect.closeTo(5225), y: expect.closeTo(3800), z: 550 },
     })
   })
 
@@ -37,10 +54,11 @@ describe('where things stand', () => {
 
   it('a footprint has its corners in order', () => {
     const corners = footprint(placed(), bench, bench.boxMm)
-    const area = corners.reduce((sum, a, i) => {
-      const b = corners[(i + 1) % 4]!
-      return sum + a.x * b.y - b.x * a.y
-    }, 0) / 2
+    const area =
+      corners.reduce((sum, a, i) => {
+        const b = corners[(i + 1) % 4]!
+        return sum + a.x * b.y - b.x * a.y
+      }, 0) / 2
     expect(area).toBe(1600 * 450)
   })
 

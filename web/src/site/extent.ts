@@ -19,8 +19,10 @@ export function toSite(p: Pick<PlacementView, 'atMm' | 'quarterTurns' | 'freeDeg
 /** The four corners in plan of a box of the piece's own frame. */
 export function footprint(p: Parameters<typeof toSite>[0], piece: PieceView, box: BoxMm) {
   return [
-    toSite(p, piece, box.min.x, box.min.y), toSite(p, piece, box.max.x, box.min.y),
-    toSite(p, piece, box.max.x, box.max.y), toSite(p, piece, box.min.x, box.max.y),
+    toSite(p, piece, box.min.x, box.min.y),
+    toSite(p, piece, box.max.x, box.min.y),
+    toSite(p, piece, box.max.x, box.max.y),
+    toSite(p, piece, box.min.x, box.max.y),
   ]
 }
 

@@ -12,7 +12,19 @@ let revision: number
 let failing: string | undefined
 const asked: string[] = []
 const digest = (r: number) => `digest-${r}`
-const stands = (r: number) => chunkOf({ id: 'hand.1', pieceId: 3, atMm: { x: r * 1000, y: 0, z: 0 }, quarterTurns: 0, mirrored: false, freeDegrees: 0, free: false, origin: 'hand', departed: false, lost: false })
+const stands = (r: number) =>
+  chunkOf({
+    id: 'hand.1',
+    pieceId: 3,
+    atMm: { x: r * 1000, y: 0, z: 0 },
+    quarterTurns: 0,
+    mirrored: false,
+    freeDegrees: 0,
+    free: false,
+    origin: 'hand',
+    departed: false,
+    lost: false,
+  })
 
 function answer(path: string): Response {
   asked.push(path)
@@ -24,7 +36,13 @@ function answer(path: string): Response {
   const site = { id: 7, revision, leftOut: 0, lost: 0 }
   if (path.includes('/news')) {
     const since = Number(path.split('since=')[1])
-    return Response.json({ site, parts: since === revision ? [] : ['SET'], chunks: since === revision ? [] : [{ name: 'hands.0.0', digest: digest(revision), count: 1 }], gone: [], all: false })
+    return Response.json({
+      site,
+      parts: since === revision ? [] : ['SET'],
+      chunks: since === revision ? [] : [{ name: 'hands.0.0', digest: digest(revision), count: 1 }],
+      gone: [],
+      all: false,
+    })
   }
   return Response.json(path.includes('/massing') ? { rooms: [] } : [])
 }

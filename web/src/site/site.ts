@@ -2,8 +2,20 @@ import { message } from 'ant-design-vue'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import {
-  get, getBytes, NoAnswer, Refusal, type CardView, type DepartureView, type FindingView, type MassingView, type NewsView, type PieceView, type SiteView,
-  type SurveyView, type TallyView, type VecMm,
+  get,
+  getBytes,
+  NoAnswer,
+  Refusal,
+  type CardView,
+  type DepartureView,
+  type FindingView,
+  type MassingView,
+  type NewsView,
+  type PieceView,
+  type SiteView,
+  type SurveyView,
+  type TallyView,
+  type VecMm,
 } from '../api/client'
 import { format } from '../measure/format'
 import { useEdits } from './edits'
@@ -55,7 +67,14 @@ export const useSite = defineStore('site', () => {
     await catchUp().catch(meet)
     edits.takeUp(id)
     if (opened === id && !missing.value) {
-      closeFeed = openFeed(id, () => void catchUp().then(() => (edits.away = false)).catch(meet), (isAway) => (edits.away = isAway || edits.away))
+      closeFeed = openFeed(
+        id,
+        () =>
+          void catchUp()
+            .then(() => (edits.away = false))
+            .catch(meet),
+        (isAway) => (edits.away = isAway || edits.away),
+      )
     }
   }
 
@@ -131,10 +150,12 @@ export const useSite = defineStore('site', () => {
     const chunks = new Map(news.all ? [] : known)
     news.gone.forEach((name) => chunks.delete(name))
     if (!news.all && !news.chunks.length && !news.gone.length) return placements.value
-    await Promise.all(news.chunks.map(async (c) => {
-      const same = known.get(c.name)
-      chunks.set(c.name, same?.digest === c.digest ? same : readChunk(c.name, c.digest, await getBytes(`/api/sites/${id}/chunks/${c.digest}`)))
-    }))
+    await Promise.all(
+      news.chunks.map(async (c) => {
+        const same = known.get(c.name)
+        chunks.set(c.name, same?.digest === c.digest ? same : readChunk(c.name, c.digest, await getBytes(`/api/sites/${id}/chunks/${c.digest}`)))
+      }),
+    )
     return new StandingSet(chunks)
   }
 
@@ -150,8 +171,12 @@ export const useSite = defineStore('site', () => {
     const id = opened
     if (!site.value || id === undefined) return
     const needsDepartures = site.value.leftOut + site.value.lost > 0
-    const [t, s, c, d] = await Promise.all([get<TallyView>(`${base()}/tally`), get<SurveyView>(`${base()}/survey`), get<CardView[]>(`${base()}/survey/cards`),
-      needsDepartures ? get<DepartureView[]>(`${base()}/departures`) : []])
+    const [t, s, c, d] = await Promise.all([
+      get<TallyView>(`${base()}/tally`),
+      get<SurveyView>(`${base()}/survey`),
+      get<CardView[]>(`${base()}/survey/cards`),
+      needsDepartures ? get<DepartureView[]>(`${base()}/departures`) : [],
+    ])
     if (opened !== id) return
     tally.value = t
     survey.value = s
@@ -186,8 +211,7 @@ export const useSite = defineStore('site', () => {
   const swap = (pieceId: number) => make('Swap', 'POST', '/placements/swaps', { ids: ids(), pieceId })
   const letGo = (of: string[]) => make('Let go', 'POST', '/departures/let-go', { ids: of })
   const setDownLost = (of: string[]) => make('Set down by hand', 'POST', '/departures/set-down', { ids: of })
-  const setValues = (of: string[], values: Record<string, number | boolean>) =>
-    make('Set values', 'PATCH', '/placements', { ids: of, ...values })
+  const setValues = (of: string[], values: Record<string, number | boolean>) => make('Set values', 'PATCH', '/placements', { ids: of, ...values })
 
   async function copy(byMm: VecMm) {
     const copies = await make<string[] | undefined>('Copy', 'POST', '/placements/copies', { ids: ids(), byMm })
@@ -195,8 +219,42 @@ export const useSite = defineStore('site', () => {
   }
 
   return {
-    site, massing, pieces, placements, tally, survey, cards, departures, finding, inTurn, isBusy, swap, letGo, setDownLost, selection, selections, missing, shapes, boards, catchUp, unit, pieceById, selected,
-    show, open, close, select, toggle, make, undo, redo, arrange, plumb, takeAway, setValues, copy,
+    site,
+    massing,
+    pieces,
+    placements,
+    tally,
+    survey,
+    cards,
+    departures,
+    finding,
+    inTurn,
+    isBusy,
+    swap,
+    letGo,
+    setDownLost,
+    selection,
+    selections,
+    missing,
+    shapes,
+    boards,
+    catchUp,
+    unit,
+    pieceById,
+    selected,
+    show,
+    open,
+    close,
+    select,
+    toggle,
+    make,
+    undo,
+    redo,
+    arrange,
+    plumb,
+    takeAway,
+    setValues,
+    copy,
   }
 })
 

@@ -4,12 +4,27 @@ import { chunkOf, oneStanding } from '../test/standing'
 import { extentOfChunk, placementOf, readChunk, StandingSet } from './standing'
 
 const placed = (change: Partial<PlacementView> = {}): PlacementView => ({
-  id: 'hand.5000', pieceId: 3, atMm: { x: 1500.25, y: -20, z: 100 }, quarterTurns: 3, mirrored: true, freeDegrees: 12.5, free: true, origin: 'hand', departed: false, lost: false, ...change,
+  id: 'hand.5000',
+  pieceId: 3,
+  atMm: { x: 1500.25, y: -20, z: 100 },
+  quarterTurns: 3,
+  mirrored: true,
+  freeDegrees: 12.5,
+  free: true,
+  origin: 'hand',
+  departed: false,
+  lost: false,
+  ...change,
 })
 
 /** A shell chunk of room 7 with one row of each kind of place, written by hand. */
 function shell(): ArrayBuffer {
-  const rows: [code: number, a: number, b: number][] = [[1, 12, 0], [2, 4e6, 1e6], [5, -2e6, 5e5], [6, 2, 0]]
+  const rows: [code: number, a: number, b: number][] = [
+    [1, 12, 0],
+    [2, 4e6, 1e6],
+    [5, -2e6, 5e5],
+    [6, 2, 0],
+  ]
   const n = rows.length
   const bytes = new ArrayBuffer(24 + 8 + 44 * n)
   const view = new DataView(bytes)
@@ -32,7 +47,12 @@ describe('the standing set as typed arrays', () => {
 
   it('names places as the server does', () => {
     const chunk = readChunk('shell.7.0', 'd', shell())
-    expect([0, 1, 2, 3].map((i) => placementOf(chunk, i).id)).toEqual(['room.7.opening.12', 'room.7.north.4000000.1000000', 'room.7.west.-2000000.500000', 'room.7.post.south-east'])
+    expect([0, 1, 2, 3].map((i) => placementOf(chunk, i).id)).toEqual([
+      'room.7.opening.12',
+      'room.7.north.4000000.1000000',
+      'room.7.west.-2000000.500000',
+      'room.7.post.south-east',
+    ])
     const set = new StandingSet(new Map([['shell.7.0', chunk]]))
     expect(set.locate('room.7.north.4000000.1000000')?.row).toBe(1)
     expect(set.has('room.7.north.4000000.2000000')).toBe(false)

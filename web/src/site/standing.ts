@@ -69,9 +69,16 @@ export const degreesOf = (c: Chunk, row: number) => (c.pose[row]! & 3) * 90 + (c
 export function placementOf(c: Chunk, row: number): PlacementView {
   const pose = c.pose[row]!
   return {
-    id: idOf(c, row), pieceId: pieceIdOf(c, row), atMm: { x: c.x[row]! / 1000, y: c.y[row]! / 1000, z: c.z[row]! / 1000 },
-    quarterTurns: pose & 3, mirrored: (pose & MIRRORED) !== 0, freeDegrees: c.degrees?.[row] ?? 0, free: (pose & FREE) !== 0,
-    origin: c.code[row] === 0 ? 'hand' : 'massing', departed: (pose & DEPARTED) !== 0, lost: (pose & LOST) !== 0,
+    id: idOf(c, row),
+    pieceId: pieceIdOf(c, row),
+    atMm: { x: c.x[row]! / 1000, y: c.y[row]! / 1000, z: c.z[row]! / 1000 },
+    quarterTurns: pose & 3,
+    mirrored: (pose & MIRRORED) !== 0,
+    freeDegrees: c.degrees?.[row] ?? 0,
+    free: (pose & FREE) !== 0,
+    origin: c.code[row] === 0 ? 'hand' : 'massing',
+    departed: (pose & DEPARTED) !== 0,
+    lost: (pose & LOST) !== 0,
   }
 }
 

@@ -1,5 +1,16 @@
 import {
-  BufferGeometry, Color, Group, InstancedBufferAttribute, InstancedBufferGeometry, InstancedMesh, LineSegments, Material, Matrix4, Quaternion, ShaderMaterial, Vector3,
+  BufferGeometry,
+  Color,
+  Group,
+  InstancedBufferAttribute,
+  InstancedBufferGeometry,
+  InstancedMesh,
+  LineSegments,
+  Material,
+  Matrix4,
+  Quaternion,
+  ShaderMaterial,
+  Vector3,
 } from 'three'
 import { degreesOf, isMirrored, pieceIdOf, type Chunk, type StandingSet } from '../site/standing'
 import { ink, plum } from '../styles/theme'
@@ -37,7 +48,13 @@ export class Batch {
   readonly rows: number[] = []
   count = 0
 
-  constructor(private readonly group: Group, readonly parts: Part[], private readonly edges: BufferGeometry, private readonly material: (swatch: string) => Material, private readonly line: ShaderMaterial) {}
+  constructor(
+    private readonly group: Group,
+    readonly parts: Part[],
+    private readonly edges: BufferGeometry,
+    private readonly material: (swatch: string) => Material,
+    private readonly line: ShaderMaterial,
+  ) {}
 
   get instances() {
     return this.count * this.parts.length
@@ -138,7 +155,11 @@ export class Batches {
   private readonly shown = new Map<string, { chunk: Chunk; slots: Slot[] }>()
   private selection: ReadonlySet<string> = new Set()
 
-  constructor(private readonly group: Group, private readonly material: (swatch: string) => Material, private readonly line: ShaderMaterial) {}
+  constructor(
+    private readonly group: Group,
+    private readonly material: (swatch: string) => Material,
+    private readonly line: ShaderMaterial,
+  ) {}
 
   get instances() {
     let n = 0

@@ -1,6 +1,28 @@
 import {
-  AmbientLight, Box3, Box3Helper, BufferGeometry, Color, DirectionalLight, Float32BufferAttribute, Group, LineBasicMaterial, LineSegments, Material,
-  Matrix4, Mesh, MeshBasicMaterial, MOUSE, Object3D, PerspectiveCamera, Plane, Quaternion, Raycaster, Scene, Vector2, Vector3, WebGLRenderer,
+  AmbientLight,
+  Box3,
+  Box3Helper,
+  BufferGeometry,
+  Color,
+  DirectionalLight,
+  Float32BufferAttribute,
+  Group,
+  LineBasicMaterial,
+  LineSegments,
+  Material,
+  Matrix4,
+  Mesh,
+  MeshBasicMaterial,
+  MOUSE,
+  Object3D,
+  PerspectiveCamera,
+  Plane,
+  Quaternion,
+  Raycaster,
+  Scene,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm, PlacementView, PreviewView, VecMm } from '../api/client'
@@ -48,7 +70,10 @@ export class SpaceScene {
   private extent = new Box3(new Vector3(0, 0, 0), new Vector3(5, 5, 3))
 
   /** @param onDraw called after each drawing */
-  constructor(container: HTMLElement, private readonly onDraw: (scene: SpaceScene) => void) {
+  constructor(
+    container: HTMLElement,
+    private readonly onDraw: (scene: SpaceScene) => void,
+  ) {
     this.renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true })
     this.canvas = this.renderer.domElement
     container.appendChild(this.canvas)
@@ -146,11 +171,13 @@ export class SpaceScene {
 
   private async fetchShapes(pieces: Description['pieces']): Promise<Set<number>> {
     const fresh = new Set<number>()
-    await Promise.all(pieces.map(async (p) => {
-      if (this.shapes.get(p.id)?.version === p.version) return
-      this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url) })
-      fresh.add(p.id)
-    }))
+    await Promise.all(
+      pieces.map(async (p) => {
+        if (this.shapes.get(p.id)?.version === p.version) return
+        this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url) })
+        fresh.add(p.id)
+      }),
+    )
     return fresh
   }
 
@@ -215,9 +242,7 @@ export class SpaceScene {
   look(at: BoxMm, keepDirection: boolean) {
     const box = toBox(at)
     const centre = box.getCenter(new Vector3())
-    const direction = keepDirection
-      ? this.camera.position.clone().sub(this.controls.target).normalize()
-      : new Vector3(-0.55, -0.75, 0.75).normalize()
+    const direction = keepDirection ? this.camera.position.clone().sub(this.controls.target).normalize() : new Vector3(-0.55, -0.75, 0.75).normalize()
     this.camera.position.copy(centre).add(direction)
     this.camera.lookAt(centre)
     this.camera.updateMatrixWorld()
@@ -226,8 +251,9 @@ export class SpaceScene {
     const aside = up * this.camera.aspect
     const turned = new Matrix4().extractRotation(this.camera.matrixWorldInverse)
     const frame = [Infinity, -Infinity, Infinity, -Infinity]
-    const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((i) => new Vector3(i & 1 ? box.max.x : box.min.x, i & 2 ? box.max.y : box.min.y, i & 4 ? box.max.z : box.min.z)
-      .sub(centre).applyMatrix4(turned))
+    const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((i) =>
+      new Vector3(i & 1 ? box.max.x : box.min.x, i & 2 ? box.max.y : box.min.y, i & 4 ? box.max.z : box.min.z).sub(centre).applyMatrix4(turned),
+    )
     let distance = 0.8
     for (const c of corners) distance = Math.max(distance, c.z + Math.abs(c.x) / aside, c.z + Math.abs(c.y) / up)
     // The nearest corners make the picture lopsided: aim at the middle of what is seen, then come as near as that allows.
@@ -297,5 +323,4 @@ const toBox = (b: BoxMm) => new Box3(metres(b.min), metres(b.max))
 
 type Stance = Pick<PlacementView, 'atMm' | 'quarterTurns' | 'freeDegrees'>
 const angleOf = (s: Stance) => ((s.quarterTurns * 90 + s.freeDegrees) * Math.PI) / 180
-const matrixOf = (s: Stance) =>
-  new Matrix4().compose(metres(s.atMm), new Quaternion().setFromAxisAngle(UP, angleOf(s)), new Vector3(1, 1, 1))
+const matrixOf = (s: Stance) => new Matrix4().compose(metres(s.atMm), new Quaternion().setFromAxisAngle(UP, angleOf(s)), new Vector3(1, 1, 1))

@@ -22,10 +22,15 @@ async function show() {
   const cutMm = table.cutaway ? (site.massing.rooms[0]?.cornerMm.z ?? 0) + table.cutMm : undefined
   await scene.show({
     pieces: site.pieces.map((p) => ({
-      id: p.id, url: `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`,
+      id: p.id,
+      url: `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`,
       version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre]),
     })),
-    set: site.placements, selection: site.selection, cutMm, finding: site.finding?.placeMm, extent,
+    set: site.placements,
+    selection: site.selection,
+    cutMm,
+    finding: site.finding?.placeMm,
+    extent,
     figureMm: table.figureMm,
   })
   if (extent && framed !== site.site.id) {
@@ -55,14 +60,22 @@ onMounted(() => {
 onBeforeUnmount(() => scene?.dispose())
 useResizeObserver(holder, () => scene?.resize())
 
-watch(() => [site.placements, site.pieces, site.massing, site.selection, site.finding, site.shapes, table.cutaway, table.cutMm, table.figureMm], showSoon, { deep: false })
+watch(() => [site.placements, site.pieces, site.massing, site.selection, site.finding, site.shapes, table.cutaway, table.cutMm, table.figureMm], showSoon, {
+  deep: false,
+})
 watch(() => site.site?.revision, showSoon)
 watch(() => [placing.ghost, placing.held], showGhost)
-watch(() => table.asked.count, () => {
-  const box = table.asked.at === 'selection' ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected)) : extentOf(site)
-  if (box) scene?.look(box, table.asked.at === 'selection')
-})
-watch(() => site.finding, (f) => f && scene?.look(f.placeMm, true))
+watch(
+  () => table.asked.count,
+  () => {
+    const box = table.asked.at === 'selection' ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected)) : extentOf(site)
+    if (box) scene?.look(box, table.asked.at === 'selection')
+  },
+)
+watch(
+  () => site.finding,
+  (f) => f && scene?.look(f.placeMm, true),
+)
 
 const spaceDown = (e: KeyboardEvent) => e.key === ' ' && scene?.panWithLeft(true)
 const spaceUp = (e: KeyboardEvent) => e.key === ' ' && scene?.panWithLeft(false)
@@ -114,12 +127,28 @@ function up(e: PointerEvent) {
 
 <template>
   <div
-    ref="holder" class="space" data-testid="space" role="img" aria-label="The set in three dimensions; the list in Build can do the same"
-    :data-draw-calls="drawn.calls" :data-triangles="drawn.triangles" :data-instances="drawn.instances" :data-view="drawn.view"
-    @pointerdown="down" @pointermove="move" @pointerup="up" @contextmenu.prevent>
-    <div v-if="band && !placing.held" class="band" :style="{
-      left: `${Math.min(band.x0, band.x1)}px`, top: `${Math.min(band.y0, band.y1)}px`,
-      width: `${Math.abs(band.x1 - band.x0)}px`, height: `${Math.abs(band.y1 - band.y0)}px` }" />
+    ref="holder"
+    class="space"
+    data-testid="space"
+    role="img"
+    aria-label="The set in three dimensions; the list in Build can do the same"
+    :data-draw-calls="drawn.calls"
+    :data-triangles="drawn.triangles"
+    :data-instances="drawn.instances"
+    :data-view="drawn.view"
+    @pointerdown="down"
+    @pointermove="move"
+    @pointerup="up"
+    @contextmenu.prevent>
+    <div
+      v-if="band && !placing.held"
+      class="band"
+      :style="{
+        left: `${Math.min(band.x0, band.x1)}px`,
+        top: `${Math.min(band.y0, band.y1)}px`,
+        width: `${Math.abs(band.x1 - band.x0)}px`,
+        height: `${Math.abs(band.y1 - band.y0)}px`,
+      }" />
   </div>
 </template>
 

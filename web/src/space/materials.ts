@@ -2,9 +2,7 @@ import { Color, DoubleSide, MeshLambertMaterial, Plane, ShaderMaterial, Vector3 
 import { ink } from '../styles/theme'
 
 /** Grey papers: shape is judged without colour, yet one material is told from the other. */
-const PAPERS: Record<string, string> = {
-  plaster: '#EFECE4', stone: '#DEDACF', timber: '#DCD5C8', metal: '#B4B7B7', opal: '#FBF8EE',
-}
+const PAPERS: Record<string, string> = { plaster: '#EFECE4', stone: '#DEDACF', timber: '#DCD5C8', metal: '#B4B7B7', opal: '#FBF8EE' }
 
 /** Shared by everything that the cutaway cuts. */
 export const cut = { plane: new Plane(new Vector3(0, 0, -1), 1e6), height: { value: 1e6 }, open: { value: 0 } }
@@ -12,19 +10,24 @@ export const cut = { plane: new Plane(new Vector3(0, 0, -1), 1e6), height: { val
 /** Fronts in paper. Backs are a fault, hatched in ochre; where the set is cut open they are what was cut, filled in ink. */
 export function paperMaterial(swatch: string): MeshLambertMaterial {
   const material = new MeshLambertMaterial({
-    color: PAPERS[swatch] ?? PAPERS.plaster, side: DoubleSide, clippingPlanes: [cut.plane],
-    polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1,
+    color: PAPERS[swatch] ?? PAPERS.plaster,
+    side: DoubleSide,
+    clippingPlanes: [cut.plane],
+    polygonOffset: true,
+    polygonOffsetFactor: 1,
+    polygonOffsetUnits: 1,
   })
   material.onBeforeCompile = (shader) => {
     shader.uniforms.cutOpen = cut.open
-    shader.fragmentShader = shader.fragmentShader
-      .replace('void main() {', 'uniform float cutOpen;\nvoid main() {')
-      .replace('#include <dithering_fragment>', `#include <dithering_fragment>
+    shader.fragmentShader = shader.fragmentShader.replace('void main() {', 'uniform float cutOpen;\nvoid main() {').replace(
+      '#include <dithering_fragment>',
+      `#include <dithering_fragment>
         if (!gl_FrontFacing) {
           float band = step(0.5, fract((gl_FragCoord.x + gl_FragCoord.y) / 10.0));
           vec3 hatch = mix(vec3(0.957, 0.945, 0.918), vec3(0.725, 0.478, 0.078), band);
           gl_FragColor = vec4(mix(hatch, vec3(0.32, 0.37, 0.42), cutOpen), 1.0);
-        }`)
+        }`,
+    )
   }
   return material
 }

@@ -17,24 +17,43 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
 
 <template>
   <form class="panel bare" @submit.prevent="emit('submit')">
-    <label v-typed-first class="field"><span>Name</span>
-      <Input :value="body.name" :maxlength="200" aria-label="Site name" :status="refusal?.about('name') ? 'error' : ''"
+    <label v-typed-first class="field"
+      ><span>Name</span>
+      <Input
+        :value="body.name"
+        :maxlength="200"
+        aria-label="Site name"
+        :status="refusal?.about('name') ? 'error' : ''"
         @update:value="(name: string) => set({ name })" />
     </label>
-    <label class="field"><span>Unit</span>
+    <label class="field"
+      ><span>Unit</span>
       <Choice :value="body.unit" :options="units" label="Unit" @change="(u) => set({ unit: u as Unit })" />
     </label>
     <div class="fields">
       <LengthField label="Step" :mm="body.stepMm" :unit="body.unit" :error="refusal?.about('stepMm')" @change="(mm) => set({ stepMm: mm })" />
-      <LengthField label="Wall and slab thickness" :mm="body.wallMm" :unit="body.unit" :error="refusal?.about('wallMm')" @change="(mm) => set({ wallMm: mm })" />
+      <LengthField
+        label="Wall and slab thickness"
+        :mm="body.wallMm"
+        :unit="body.unit"
+        :error="refusal?.about('wallMm')"
+        @change="(mm) => set({ wallMm: mm })" />
       <LengthField label="Storey height" :mm="body.storeyMm" :unit="body.unit" :error="refusal?.about('storeyMm')" @change="(mm) => set({ storeyMm: mm })" />
-      <label class="field"><span>Pixels per metre</span>
-        <Input size="small" class="figures" type="number" :value="body.pixelsPerMetre" :status="refusal?.about('pixelsPerMetre') ? 'error' : ''"
+      <label class="field"
+        ><span>Pixels per metre</span>
+        <Input
+          size="small"
+          class="figures"
+          type="number"
+          :value="body.pixelsPerMetre"
+          :status="refusal?.about('pixelsPerMetre') ? 'error' : ''"
           @change="(e) => set({ pixelsPerMetre: Math.round(Number((e.target as HTMLInputElement).value)) })" />
       </label>
     </div>
-    <label class="row"><Switch size="small" :checked="body.tilesByCentre" aria-label="Tiles pivot at their centre" @change="(on) => set({ tilesByCentre: !!on })" />
-      Tiles pivot at their centre <span class="soft">(else at a corner)</span></label>
+    <label class="row"
+      ><Switch size="small" :checked="body.tilesByCentre" aria-label="Tiles pivot at their centre" @change="(on) => set({ tilesByCentre: !!on })" /> Tiles pivot
+      at their centre <span class="soft">(else at a corner)</span></label
+    >
     <p v-if="refusal && !refusal.faults.some((f) => ['stepMm', 'wallMm', 'storeyMm'].includes(f.field))" class="fault" role="alert">{{ refusal.message }}</p>
     <button type="submit" class="unseen" tabindex="-1" aria-hidden="true">Done</button>
   </form>

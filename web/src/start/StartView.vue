@@ -15,9 +15,7 @@ const making = ref(false)
 const refusal = ref<Refusal>()
 const naming = ref<{ kind: 'rename' | 'copy'; site: SiteSummary; name: string }>()
 const deleting = ref<SiteSummary>()
-const usual = (): SiteBody => ({
-  name: '', unit: 'METRE', stepMm: 100, wallMm: 200, storeyMm: 3000, pixelsPerMetre: 256, tilesByCentre: false,
-})
+const usual = (): SiteBody => ({ name: '', unit: 'METRE', stepMm: 100, wallMm: 200, storeyMm: 3000, pixelsPerMetre: 256, tilesByCentre: false })
 const body = ref(usual())
 
 async function load() {
@@ -106,11 +104,23 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
     <Modal v-model:open="making" destroy-on-close title="New site" ok-text="Make the site" :ok-button-props="{ disabled: !body.name.trim() }" @ok="make">
       <SiteFields v-model="body" :refusal="refusal" @submit="body.name.trim() && make()" />
     </Modal>
-    <Modal destroy-on-close :open="!!naming" :title="naming?.kind === 'copy' ? 'Copy the site' : 'Rename the site'" :ok-text="naming?.kind === 'copy' ? 'Copy' : 'Rename'"
-      :ok-button-props="{ disabled: !naming?.name.trim() }" @ok="finishNaming" @cancel="naming = undefined">
+    <Modal
+      destroy-on-close
+      :open="!!naming"
+      :title="naming?.kind === 'copy' ? 'Copy the site' : 'Rename the site'"
+      :ok-text="naming?.kind === 'copy' ? 'Copy' : 'Rename'"
+      :ok-button-props="{ disabled: !naming?.name.trim() }"
+      @ok="finishNaming"
+      @cancel="naming = undefined">
       <Input v-if="naming" v-typed-first v-model:value="naming.name" :maxlength="200" aria-label="Name" @press-enter="finishNaming" />
     </Modal>
-    <Modal :open="!!deleting" title="Delete the site?" ok-text="Delete it" :ok-button-props="{ danger: true }" @ok="finishDeleting" @cancel="deleting = undefined">
+    <Modal
+      :open="!!deleting"
+      title="Delete the site?"
+      ok-text="Delete it"
+      :ok-button-props="{ danger: true }"
+      @ok="finishDeleting"
+      @cancel="deleting = undefined">
       <p>“{{ deleting?.name }}” goes with its rooms, pieces, placements and journal. This cannot be undone.</p>
     </Modal>
   </main>

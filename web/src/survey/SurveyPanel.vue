@@ -43,21 +43,28 @@ const deed = (c: CardView) => (c.count === 1 ? c.findings[0]!.fix! : `Mend all $
       <h2>Survey</h2>
       <span class="figures soft">{{ count(site.survey.faults, 'fault') }} · {{ count(site.survey.cautions, 'caution') }}</span>
     </div>
-    <p v-if="!open.length" class="clean">
-      Nothing {{ accepted.length ? 'else ' : '' }}found: no overlap, no gap, nothing off the grid, floating or outside.
-    </p>
+    <p v-if="!open.length" class="clean">Nothing {{ accepted.length ? 'else ' : '' }}found: no overlap, no gap, nothing off the grid, floating or outside.</p>
     <ul v-for="(list, i) in [open, accepted]" :key="i" :aria-label="i ? 'Accepted findings' : 'Findings'">
       <li v-if="i && list.length" class="soft accepted-head">Accepted, until what they are about changes</li>
       <li v-for="c in list" :key="keyOf(c)" class="card" :class="{ chosen: c.findings.some((f) => f.key === site.finding?.key) }" data-testid="card">
-        <button type="button" class="plain" :aria-pressed="c.count === 1 ? site.finding?.key === c.findings[0]!.key : undefined" :aria-expanded="c.count > 1 ? opened.has(keyOf(c)) : undefined" @click="toggle(c)">
-          <span class="title"><span :class="c.fault ? 'fault' : 'caution'">{{ c.fault ? '■ fault' : '▲ caution' }}</span>
-            {{ c.count === 1 ? c.findings[0]!.title : c.heading }} <span v-if="c.count > 1" class="figures">× {{ c.count }}</span></span>
+        <button
+          type="button"
+          class="plain"
+          :aria-pressed="c.count === 1 ? site.finding?.key === c.findings[0]!.key : undefined"
+          :aria-expanded="c.count > 1 ? opened.has(keyOf(c)) : undefined"
+          @click="toggle(c)">
+          <span class="title"
+            ><span :class="c.fault ? 'fault' : 'caution'">{{ c.fault ? '■ fault' : '▲ caution' }}</span> {{ c.count === 1 ? c.findings[0]!.title : c.heading }}
+            <span v-if="c.count > 1" class="figures">× {{ c.count }}</span></span
+          >
           <span class="soft">{{ c.room }}{{ c.room && c.count === 1 ? ' · ' : '' }}{{ c.count === 1 ? c.findings[0]!.reason : '' }}</span>
           <span v-if="c.findings[0]!.accepted" class="soft">Accepted: {{ c.findings[0]!.accepted }}</span>
         </button>
         <ol v-if="c.count > 1 && opened.has(keyOf(c))">
           <li v-for="f in c.findings" :key="f.key" :class="{ chosen: site.finding?.key === f.key }">
-            <button type="button" class="plain" :aria-pressed="site.finding?.key === f.key" @click="choose(f)"><b>{{ f.title }}</b> <span class="soft">{{ f.reason }}</span></button>
+            <button type="button" class="plain" :aria-pressed="site.finding?.key === f.key" @click="choose(f)">
+              <b>{{ f.title }}</b> <span class="soft">{{ f.reason }}</span>
+            </button>
             <Button v-if="f.fix && !c.accepted" size="small" @click="mend(f.fix, f.key)">{{ f.fix }}</Button>
           </li>
           <li v-if="c.count > c.findings.length" class="soft">and {{ c.count - c.findings.length }} more</li>
@@ -65,9 +72,18 @@ const deed = (c: CardView) => (c.count === 1 ? c.findings[0]!.fix! : `Mend all $
         <div class="row deeds">
           <template v-if="c.accepted"><Button size="small" @click="accept(c.count === 1 ? c.findings[0]!.key : c.key, '')">Open again</Button></template>
           <template v-else-if="accepting?.key === keyOf(c)">
-            <Input v-model:value="accepting.reason" size="small" aria-label="Why it is accepted" placeholder="Why is it meant so?" :maxlength="500" autofocus
-              @press-enter="accepting.reason.trim() && accept(c.count === 1 ? c.findings[0]!.key : c.key, accepting.reason)" @keydown.esc.stop="accepting = undefined" />
-            <Button size="small" :disabled="!accepting.reason.trim()" @click="accept(c.count === 1 ? c.findings[0]!.key : c.key, accepting.reason)">Accept</Button>
+            <Input
+              v-model:value="accepting.reason"
+              size="small"
+              aria-label="Why it is accepted"
+              placeholder="Why is it meant so?"
+              :maxlength="500"
+              autofocus
+              @press-enter="accepting.reason.trim() && accept(c.count === 1 ? c.findings[0]!.key : c.key, accepting.reason)"
+              @keydown.esc.stop="accepting = undefined" />
+            <Button size="small" :disabled="!accepting.reason.trim()" @click="accept(c.count === 1 ? c.findings[0]!.key : c.key, accepting.reason)"
+              >Accept</Button
+            >
           </template>
           <template v-else>
             <Button v-if="c.mendable" size="small" type="primary" @click="mend(deed(c), c.count === 1 ? c.findings[0]!.key : c.key)">{{ deed(c) }}</Button>

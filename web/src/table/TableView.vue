@@ -29,16 +29,21 @@ function nudge(e: KeyboardEvent) {
   table.share = Math.min(1, Math.max(0, table.share + by))
 }
 
-const picks = computed(() => [{ value: '', label: 'box takes all' }, { value: 'STANDING', label: 'all but floors' },
-  ...[...new Set(site.pieces.map((p) => p.role))].map((r) => ({ value: r as string, label: `${r.toLowerCase()}s only` }))])
+const picks = computed(() => [
+  { value: '', label: 'box takes all' },
+  { value: 'STANDING', label: 'all but floors' },
+  ...[...new Set(site.pieces.map((p) => p.role))].map((r) => ({ value: r as string, label: `${r.toLowerCase()}s only` })),
+])
 
 const KINDS = { GRID: 'on the step', FLOOR: 'on the floor', EDGE: 'to the edge of', SURFACE: 'on top of' }
 
 /** What holds the ghost, in words. */
-const holds = computed(() => placing.ghost?.holds.map((h) => {
-  const piece = h.placementId ? site.pieceById.get(site.placements.get(h.placementId)?.pieceId ?? 0) : undefined
-  return { axis: h.axis, words: `${KINDS[h.kind]}${piece ? ` ${piece.code}` : ''}`, edge: h.kind === 'EDGE' || h.kind === 'SURFACE' }
-}))
+const holds = computed(() =>
+  placing.ghost?.holds.map((h) => {
+    const piece = h.placementId ? site.pieceById.get(site.placements.get(h.placementId)?.pieceId ?? 0) : undefined
+    return { axis: h.axis, words: `${KINDS[h.kind]}${piece ? ` ${piece.code}` : ''}`, edge: h.kind === 'EDGE' || h.kind === 'SURFACE' }
+  }),
+)
 </script>
 
 <template>
@@ -48,9 +53,18 @@ const holds = computed(() => placing.ghost?.holds.map((h) => {
       <span class="title caps">Plan</span>
     </div>
     <div
-      class="divider" role="separator" aria-label="Width of Plan" aria-orientation="vertical" tabindex="0"
-      :aria-valuenow="Math.round(table.share * 100)" aria-valuemin="0" aria-valuemax="100"
-      @pointerdown="(e) => (e.target as HTMLElement).setPointerCapture(e.pointerId)" @pointermove="drag" @dblclick="table.share = 0.5" @keydown="nudge" />
+      class="divider"
+      role="separator"
+      aria-label="Width of Plan"
+      aria-orientation="vertical"
+      tabindex="0"
+      :aria-valuenow="Math.round(table.share * 100)"
+      aria-valuemin="0"
+      aria-valuemax="100"
+      @pointerdown="(e) => (e.target as HTMLElement).setPointerCapture(e.pointerId)"
+      @pointermove="drag"
+      @dblclick="table.share = 0.5"
+      @keydown="nudge" />
     <div v-show="table.share < 1" class="half" :style="{ flex: `${1 - table.share} 1 0` }">
       <SpaceView />
       <span class="title caps">Space</span>

@@ -19,7 +19,10 @@ function draw() {
   const part = SIDE / TIMES
   if (image.complete && image.naturalWidth) c.drawImage(image, props.at.x - part / 2, props.at.y - part / 2, part, part, 0, 0, SIDE, SIDE)
   const middle = SIDE / 2
-  for (const [style, width] of [[paper, 3], [verdigris, 1]] as const) {
+  for (const [style, width] of [
+    [paper, 3],
+    [verdigris, 1],
+  ] as const) {
     c.strokeStyle = style
     c.lineWidth = width
     c.beginPath()
@@ -34,7 +37,11 @@ function draw() {
   c.strokeRect(1, 1, SIDE - 2, SIDE - 2)
 }
 image.onload = draw
-watch(() => props.source, (s) => (image.src = s), { immediate: true })
+watch(
+  () => props.source,
+  (s) => (image.src = s),
+  { immediate: true },
+)
 watch(() => props.at, draw)
 onMounted(draw)
 </script>

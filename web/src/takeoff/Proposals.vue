@@ -19,13 +19,22 @@ async function group() {
   try {
     const found = await props.takeoff.proposals()
     proposals.value = found.map((p) => ({
-      p, name: p.name, code: p.code, widthMm: p.widthMm, heightMm: p.heightMm, depthMm: p.role === 'PROP' ? 500 : site.site!.wallMm, key: p.tags.map((t) => t.letter).join(),
+      p,
+      name: p.name,
+      code: p.code,
+      widthMm: p.widthMm,
+      heightMm: p.heightMm,
+      depthMm: p.role === 'PROP' ? 500 : site.site!.wallMm,
+      key: p.tags.map((t) => t.letter).join(),
     }))
   } catch (e) {
     tell(e)
   }
 }
-watch(() => board.sheet, () => proposals.value && void group())
+watch(
+  () => board.sheet,
+  () => proposals.value && void group(),
+)
 
 async function accept(row: NonNullable<typeof proposals.value>[number]) {
   const { code, name, widthMm, depthMm, heightMm } = row
@@ -49,7 +58,10 @@ const signed = (n: number, digits: number) => `${n > 0 ? '+' : n < 0 ? '−' : '
 
 <template>
   <section class="part" aria-label="Proposed pieces">
-    <div class="row spread"><h3>Pieces from the marks</h3><Button size="small" @click="group">Group for me</Button></div>
+    <div class="row spread">
+      <h3>Pieces from the marks</h3>
+      <Button size="small" @click="group">Group for me</Button>
+    </div>
     <p v-if="!proposals" class="soft">Tags whose measured sizes agree become one piece, mirrored or lying on its side included.</p>
     <p v-else-if="!proposals.length" class="soft">Nothing to propose: mark rectangles on a calibrated plane first.</p>
     <article v-for="row in proposals" :key="row.key">
@@ -59,7 +71,9 @@ const signed = (n: number, digits: number) => `${n > 0 ? '+' : n < 0 ? '−' : '
       </div>
       <p class="figures">{{ takeoff.say(row.p.width) }} × {{ takeoff.say(row.p.height) }}</p>
       <p class="figures" :class="row.p.changesTheLook ? 'caution' : 'soft'">
-        on the step {{ signed(row.p.widthResidualMm, 0) }} mm ({{ signed(row.p.widthResidualSteps, 2) }} steps) × {{ signed(row.p.heightResidualMm, 0) }} mm ({{ signed(row.p.heightResidualSteps, 2) }})
+        on the step {{ signed(row.p.widthResidualMm, 0) }} mm ({{ signed(row.p.widthResidualSteps, 2) }} steps) × {{ signed(row.p.heightResidualMm, 0) }} mm ({{
+          signed(row.p.heightResidualSteps, 2)
+        }})
       </p>
       <p v-if="row.p.changesTheLook" class="caution">▲ Rounding changes a side by more than 3 %: it will look different.</p>
       <div class="fields">

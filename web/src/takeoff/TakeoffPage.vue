@@ -29,13 +29,16 @@ let pressed: Point | undefined
 let spaceHeld = false
 let framed: number | undefined
 
-watch(() => [picture.value?.id, size.width], () => {
-  const p = picture.value
-  if (p && size.width && framed !== p.id) {
-    framed = p.id
-    view.value = fitted({ x0: 0, y0: 0, x1: p.pixelsX, y1: p.pixelsY }, size.width, size.height)
-  }
-})
+watch(
+  () => [picture.value?.id, size.width],
+  () => {
+    const p = picture.value
+    if (p && size.width && framed !== p.id) {
+      framed = p.id
+      view.value = fitted({ x0: 0, y0: 0, x1: p.pixelsX, y1: p.pixelsY }, size.width, size.height)
+    }
+  },
+)
 const choices = computed(() => board.pictures.map((p) => ({ value: p.id, label: p.name })))
 const open = (id: number) => router.push(`/sites/${site.site!.id}/brief/takeoff/${id}`)
 
@@ -76,7 +79,9 @@ function up(e: PointerEvent) {
   const from = pressed
   pressed = undefined
   if (from && Math.hypot(at.x - from.x, at.y - from.y) * view.value.scale > 4) {
-    void site.inTurn(() => (takeoff.draft || takeoff.picks.length !== 1 || takeoff.tool === 'perspective' || takeoff.tool === 'flat' ? undefined : takeoff.pick(at)))
+    void site.inTurn(() =>
+      takeoff.draft || takeoff.picks.length !== 1 || takeoff.tool === 'perspective' || takeoff.tool === 'flat' ? undefined : takeoff.pick(at),
+    )
   }
   pan = undefined
   dragged.value = undefined
@@ -117,16 +122,26 @@ useEventListener(window, 'keydown', onKey, true)
 useEventListener(window, 'keyup', onKeyUp)
 
 const joined = (points: Point[]) => points.map((p) => Object.values(toScreen(p)).join(',')).join(' ')
-const figures = computed(() => takeoff.marks.map((m) => ({
-  m, points: paired(m.points), outline: paired(m.outline), letter: takeoff.tags.find((t) => t.id === m.tagId)?.letter ?? '',
-})))
+const figures = computed(() =>
+  takeoff.marks.map((m) => ({ m, points: paired(m.points), outline: paired(m.outline), letter: takeoff.tags.find((t) => t.id === m.tagId)?.letter ?? '' })),
+)
 const CORNERS = ['lower left', 'lower right', 'upper right', 'upper left']
 const hint = computed(() => {
   if (takeoff.draft) return ''
   if (takeoff.tool === 'perspective') return `Pick the ${CORNERS[takeoff.picks.length]} corner of a rectangle of known size`
   if (takeoff.tool === 'flat') return `Pick the ${takeoff.picks.length ? 'second' : 'first'} end of a known length`
-  if (takeoff.tool === 'measure') return takeoff.quantity === 'ANGLE' ? ['Pick a point on one side', 'Pick the corner', 'Pick a point on the other side'][takeoff.picks.length]! : 'Pick the points; Enter closes an area'
-  if (takeoff.tool === 'mark') return stamping.value && takeoff.chosenMark ? 'Click where the next one stands' : takeoff.shape === 'RECTANGLE' ? 'Pick two opposite corners' : takeoff.shape === 'POLYGON' ? 'Pick the outline; Enter closes it' : 'Pick it'
+  if (takeoff.tool === 'measure')
+    return takeoff.quantity === 'ANGLE'
+      ? ['Pick a point on one side', 'Pick the corner', 'Pick a point on the other side'][takeoff.picks.length]!
+      : 'Pick the points; Enter closes an area'
+  if (takeoff.tool === 'mark')
+    return stamping.value && takeoff.chosenMark
+      ? 'Click where the next one stands'
+      : takeoff.shape === 'RECTANGLE'
+        ? 'Pick two opposite corners'
+        : takeoff.shape === 'POLYGON'
+          ? 'Pick the outline; Enter closes it'
+          : 'Pick it'
   return ''
 })
 const picking = computed(() => dragged.value !== undefined || (takeoff.tool !== 'look' && !takeoff.draft))
@@ -138,23 +153,49 @@ const picking = computed(() => dragged.value !== undefined || (takeoff.tool !== 
   </div>
   <div v-else class="takeoff">
     <div
-      ref="holder" class="sheet" :class="{ picking }" data-testid="takeoff" :data-view="`${view.x} ${view.y} ${view.scale}`"
-      @pointerdown="down" @pointermove="move" @pointerup="up" @pointerleave="pointer = undefined" @wheel.prevent="wheel" @contextmenu.prevent>
-      <img v-if="picture" :src="board.original(picture)" :alt="picture.name" draggable="false" :style="{
-        transform: `translate(${size.width / 2}px, ${size.height / 2}px) scale(${view.scale}) translate(${-view.x}px, ${-view.y}px)`, width: `${picture.pixelsX}px` }" />
+      ref="holder"
+      class="sheet"
+      :class="{ picking }"
+      data-testid="takeoff"
+      :data-view="`${view.x} ${view.y} ${view.scale}`"
+      @pointerdown="down"
+      @pointermove="move"
+      @pointerup="up"
+      @pointerleave="pointer = undefined"
+      @wheel.prevent="wheel"
+      @contextmenu.prevent>
+      <img
+        v-if="picture"
+        :src="board.original(picture)"
+        :alt="picture.name"
+        draggable="false"
+        :style="{
+          transform: `translate(${size.width / 2}px, ${size.height / 2}px) scale(${view.scale}) translate(${-view.x}px, ${-view.y}px)`,
+          width: `${picture.pixelsX}px`,
+        }" />
       <svg :width="size.width" :height="size.height" role="group" aria-label="Planes, marks and readings">
         <g v-if="takeoff.grid" class="grid">
-          <line v-for="(l, i) in takeoff.grid.lines" :key="i" :x1="toScreen({ x: l[0]!, y: l[1]! }).x" :y1="toScreen({ x: l[0]!, y: l[1]! }).y" :x2="toScreen({ x: l[2]!, y: l[3]! }).x" :y2="toScreen({ x: l[2]!, y: l[3]! }).y" />
+          <line
+            v-for="(l, i) in takeoff.grid.lines"
+            :key="i"
+            :x1="toScreen({ x: l[0]!, y: l[1]! }).x"
+            :y1="toScreen({ x: l[0]!, y: l[1]! }).y"
+            :x2="toScreen({ x: l[2]!, y: l[3]! }).x"
+            :y2="toScreen({ x: l[2]!, y: l[3]! }).y" />
         </g>
         <polygon v-if="takeoff.plane && !takeoff.draft" :points="joined(paired(takeoff.plane.points))" class="plane" />
         <g v-for="f in figures" :key="f.m.id" class="mark" :class="{ chosen: f.m.id === takeoff.chosenMark }" :data-mark="f.m.id">
           <circle v-if="f.m.kind === 'POINT'" :cx="toScreen(f.points[0]!).x" :cy="toScreen(f.points[0]!).y" r="6" />
           <polygon v-else :points="joined(f.outline)" />
-          <text :x="toScreen(f.outline[0]!).x + 5" :y="toScreen(f.outline[0]!).y + 15">{{ f.letter }}{{ f.m.mirrored ? ' mirrored' : '' }}{{ f.m.finish ? ` · ${f.m.finish}` : '' }}</text>
+          <text :x="toScreen(f.outline[0]!).x + 5" :y="toScreen(f.outline[0]!).y + 15">
+            {{ f.letter }}{{ f.m.mirrored ? ' mirrored' : '' }}{{ f.m.finish ? ` · ${f.m.finish}` : '' }}
+          </text>
         </g>
         <g v-for="(r, i) in takeoff.readings" :key="i" class="reading">
           <polyline :points="joined(r.points)" />
-          <text :x="toScreen(r.points[r.points.length - 1]!).x + 8" :y="toScreen(r.points[r.points.length - 1]!).y - 6">{{ r.values.map((v) => takeoff.say(v, r.quantity)).join(' × ') }}</text>
+          <text :x="toScreen(r.points[r.points.length - 1]!).x + 8" :y="toScreen(r.points[r.points.length - 1]!).y - 6">
+            {{ r.values.map((v) => takeoff.say(v, r.quantity)).join(' × ') }}
+          </text>
         </g>
         <g v-if="takeoff.picks.length" class="picks">
           <polyline :points="joined(pointer ? [...takeoff.picks, pointer] : takeoff.picks)" />
@@ -163,15 +204,29 @@ const picking = computed(() => dragged.value !== undefined || (takeoff.tool !== 
         <g v-if="takeoff.draft" class="draft">
           <polygon :points="joined(takeoff.draft.points)" />
           <circle
-            v-for="(p, i) in takeoff.draft.points" :key="i" :data-corner="i" :cx="toScreen(p).x" :cy="toScreen(p).y" r="7" tabindex="0" role="slider" :aria-valuenow="p.x"
-            :aria-valuetext="`${p.x}, ${p.y}`" :aria-label="`${takeoff.draft.kind === 'FLAT' ? (i ? 'second end' : 'first end') : CORNERS[i]}; arrows move it by a pixel`" @keydown="(e: KeyboardEvent) => nudge(e, i)" />
+            v-for="(p, i) in takeoff.draft.points"
+            :key="i"
+            :data-corner="i"
+            :cx="toScreen(p).x"
+            :cy="toScreen(p).y"
+            r="7"
+            tabindex="0"
+            role="slider"
+            :aria-valuenow="p.x"
+            :aria-valuetext="`${p.x}, ${p.y}`"
+            :aria-label="`${takeoff.draft.kind === 'FLAT' ? (i ? 'second end' : 'first end') : CORNERS[i]}; arrows move it by a pixel`"
+            @keydown="(e: KeyboardEvent) => nudge(e, i)" />
         </g>
       </svg>
       <p v-if="hint" class="hint" role="status">{{ hint }}</p>
-      <Loupe v-if="picture && picking && (pointer || dragged !== undefined)" :source="board.original(picture)" :at="dragged !== undefined ? takeoff.draft!.points[dragged]! : pointer!" />
+      <Loupe
+        v-if="picture && picking && (pointer || dragged !== undefined)"
+        :source="board.original(picture)"
+        :at="dragged !== undefined ? takeoff.draft!.points[dragged]! : pointer!" />
     </div>
     <aside class="side" aria-label="Takeoff tools">
-      <label class="field"><span>Picture</span>
+      <label class="field"
+        ><span>Picture</span>
         <Choice :value="picture?.id" :options="choices" label="Picture" @change="(id) => open(Number(id))" />
       </label>
       <TakeoffPanel v-model:stamping="stamping" :takeoff="takeoff" />

@@ -21,13 +21,25 @@ const newTag = ref('')
 const newRole = ref<TagView['role']>('PROP')
 
 const TOOLS: { tool: Tool; title: string }[] = [
-  { tool: 'look', title: 'Look' }, { tool: 'perspective', title: 'Perspective' }, { tool: 'flat', title: 'Flat' }, { tool: 'measure', title: 'Measure' }, { tool: 'mark', title: 'Mark' },
+  { tool: 'look', title: 'Look' },
+  { tool: 'perspective', title: 'Perspective' },
+  { tool: 'flat', title: 'Flat' },
+  { tool: 'measure', title: 'Measure' },
+  { tool: 'mark', title: 'Mark' },
 ]
 const QUANTITIES: { value: Quantity; label: string }[] = [
-  { value: 'LENGTH', label: 'length' }, { value: 'WIDTH', label: 'width along the plane' }, { value: 'HEIGHT', label: 'height' }, { value: 'RECTANGLE', label: 'rectangle' }, { value: 'ANGLE', label: 'angle' }, { value: 'AREA', label: 'area' },
+  { value: 'LENGTH', label: 'length' },
+  { value: 'WIDTH', label: 'width along the plane' },
+  { value: 'HEIGHT', label: 'height' },
+  { value: 'RECTANGLE', label: 'rectangle' },
+  { value: 'ANGLE', label: 'angle' },
+  { value: 'AREA', label: 'area' },
 ]
 const SHAPES: { value: Shape; label: string }[] = [
-  { value: 'RECTANGLE', label: 'rectangle' }, { value: 'LINE', label: 'line' }, { value: 'POINT', label: 'point' }, { value: 'POLYGON', label: 'outline' },
+  { value: 'RECTANGLE', label: 'rectangle' },
+  { value: 'LINE', label: 'line' },
+  { value: 'POINT', label: 'point' },
+  { value: 'POLYGON', label: 'outline' },
 ]
 const planes = computed(() => props.takeoff.planes.map((p) => ({ value: p.id, label: p.name })))
 const tags = computed(() => props.takeoff.tags.map((t) => ({ value: t.id, label: `${t.letter} · ${t.name}` })))
@@ -48,12 +60,20 @@ async function addTag() {
 }
 const changeMark = (m: MarkView, change: Partial<MarkView>) => run(board.make('Change a mark', 'PATCH', `/marks/${m.id}`, change))
 const sizeOf = (m: MarkView) =>
-  m.width && m.height ? `${props.takeoff.say(m.width)} × ${props.takeoff.say(m.height)}` : m.length ? props.takeoff.say(m.length) : m.area ? props.takeoff.say(m.area, 'AREA') : 'not measured'
+  m.width && m.height
+    ? `${props.takeoff.say(m.width)} × ${props.takeoff.say(m.height)}`
+    : m.length
+      ? props.takeoff.say(m.length)
+      : m.area
+        ? props.takeoff.say(m.area, 'AREA')
+        : 'not measured'
 </script>
 
 <template>
   <div class="tools" role="group" aria-label="Tools">
-    <button v-for="t in TOOLS" :key="t.tool" type="button" class="tool" :aria-pressed="takeoff.tool === t.tool" @click="takeoff.tool = t.tool">{{ t.title }}</button>
+    <button v-for="t in TOOLS" :key="t.tool" type="button" class="tool" :aria-pressed="takeoff.tool === t.tool" @click="takeoff.tool = t.tool">
+      {{ t.title }}
+    </button>
   </div>
   <p v-if="takeoff.fault" class="fault" role="alert">■ {{ takeoff.fault }}</p>
 
@@ -63,41 +83,81 @@ const sizeOf = (m: MarkView) =>
     <div class="fields three">
       <LengthField :label="takeoff.draft.kind === 'FLAT' ? 'Length' : 'Width'" :mm="takeoff.draft.widthMm" @change="(mm) => (takeoff.draft!.widthMm = mm)" />
       <LengthField v-if="takeoff.draft.kind === 'PERSPECTIVE'" label="Height" :mm="takeoff.draft.heightMm" @change="(mm) => (takeoff.draft!.heightMm = mm)" />
-      <label class="field"><span>Pick error, pixels</span><InputNumber v-model:value="takeoff.draft.pickErrorPx" size="small" class="figures" :min="0.1" :max="50" :step="0.1" aria-label="Pick error in pixels" /></label>
+      <label class="field"
+        ><span>Pick error, pixels</span
+        ><InputNumber v-model:value="takeoff.draft.pickErrorPx" size="small" class="figures" :min="0.1" :max="50" :step="0.1" aria-label="Pick error in pixels"
+      /></label>
     </div>
     <p class="soft">Drag a corner to mend it, or give it the focus and press an arrow. The grid must lie on the plane.</p>
-    <div class="row"><Button size="small" type="primary" :disabled="!!takeoff.fault" @click="takeoff.saveDraft()">{{ takeoff.draft.id ? 'Keep the change' : 'Keep the plane' }}</Button><Button size="small" @click="takeoff.draft = undefined">Drop it</Button></div>
+    <div class="row">
+      <Button size="small" type="primary" :disabled="!!takeoff.fault" @click="takeoff.saveDraft()">{{
+        takeoff.draft.id ? 'Keep the change' : 'Keep the plane'
+      }}</Button><Button size="small" @click="takeoff.draft = undefined">Drop it</Button>
+    </div>
   </section>
 
   <section v-if="takeoff.tool === 'measure'" class="part" aria-label="Measure">
     <div class="fields">
       <label class="field"><span>What</span><Choice v-model:value="takeoff.quantity" :options="QUANTITIES" label="Quantity" /></label>
-      <label class="field"><span>On</span><Choice :value="takeoff.plane?.id" :options="planes" placeholder="no plane yet" label="Plane to measure on" @change="(id) => (takeoff.planeId = Number(id))" /></label>
+      <label class="field"
+        ><span>On</span
+        ><Choice
+          :value="takeoff.plane?.id"
+          :options="planes"
+          placeholder="no plane yet"
+          label="Plane to measure on"
+          @change="(id) => (takeoff.planeId = Number(id))"
+      /></label>
     </div>
     <ul v-if="takeoff.readings.length" aria-label="Readings">
-      <li v-for="(r, i) in takeoff.readings" :key="i" class="row spread"><span class="soft">{{ QUANTITIES.find((q) => q.value === r.quantity)!.label }}</span><span class="figures">{{ r.values.map((v) => takeoff.say(v, r.quantity)).join(' × ') }}</span></li>
+      <li v-for="(r, i) in takeoff.readings" :key="i" class="row spread">
+        <span class="soft">{{ QUANTITIES.find((q) => q.value === r.quantity)!.label }}</span><span class="figures">{{
+          r.values.map((v) => takeoff.say(v, r.quantity)).join(' × ')
+        }}</span>
+      </li>
     </ul>
     <p v-else class="soft">Every value comes with one standard deviation, from the picking error.</p>
   </section>
 
   <section v-if="takeoff.tool === 'mark'" class="part" aria-label="Mark">
     <div class="fields">
-      <label class="field"><span>Tag</span><Choice :value="takeoff.tag?.id" :options="tags" placeholder="no tag yet" label="Tag to mark with" @change="(id) => (takeoff.tagId = Number(id))" /></label>
+      <label class="field"
+        ><span>Tag</span
+        ><Choice :value="takeoff.tag?.id" :options="tags" placeholder="no tag yet" label="Tag to mark with" @change="(id) => (takeoff.tagId = Number(id))"
+      /></label>
       <label class="field"><span>Shape</span><Choice v-model:value="takeoff.shape" :options="SHAPES" label="Shape of the mark" /></label>
-      <label class="field"><span>On</span><Choice :value="takeoff.plane?.id" :options="planes" placeholder="no plane" label="Plane to mark on" @change="(id) => (takeoff.planeId = Number(id))" /></label>
-      <label class="field"><span>Other finish</span><Input v-model:value="takeoff.finish" size="small" placeholder="none" aria-label="Finish" :maxlength="100" /></label>
+      <label class="field"
+        ><span>On</span
+        ><Choice :value="takeoff.plane?.id" :options="planes" placeholder="no plane" label="Plane to mark on" @change="(id) => (takeoff.planeId = Number(id))"
+      /></label>
+      <label class="field"
+        ><span>Other finish</span><Input v-model:value="takeoff.finish" size="small" placeholder="none" aria-label="Finish" :maxlength="100"
+      /></label>
     </div>
-    <label class="row"><Switch v-model:checked="stamping" size="small" :disabled="!takeoff.chosenMark" aria-label="Again with one click" /> Again: stamp the last one with one click (N)</label>
+    <label class="row"
+      ><Switch v-model:checked="stamping" size="small" :disabled="!takeoff.chosenMark" aria-label="Again with one click" /> Again: stamp the last one with one
+      click (N)</label
+    >
   </section>
 
   <section v-if="mark" class="part" aria-label="Chosen mark">
-    <div class="row spread"><h3>Mark {{ takeoff.tags.find((t) => t.id === mark!.tagId)?.letter }}</h3><span class="figures soft">{{ sizeOf(mark) }}</span></div>
+    <div class="row spread">
+      <h3>Mark {{ takeoff.tags.find((t) => t.id === mark!.tagId)?.letter }}</h3>
+      <span class="figures soft">{{ sizeOf(mark) }}</span>
+    </div>
     <div class="fields">
-      <label class="field"><span>Tag</span><Choice :value="mark.tagId" :options="tags" label="Tag of the mark" @change="(id) => changeMark(mark!, { tagId: Number(id) })" /></label>
-      <label class="field"><span>Finish</span><TextEntry :value="mark.finish" label="Finish of the mark" placeholder="none" :maxlength="100" @commit="(finish) => changeMark(mark!, { finish })" /></label>
+      <label class="field"
+        ><span>Tag</span><Choice :value="mark.tagId" :options="tags" label="Tag of the mark" @change="(id) => changeMark(mark!, { tagId: Number(id) })"
+      /></label>
+      <label class="field"
+        ><span>Finish</span
+        ><TextEntry :value="mark.finish" label="Finish of the mark" placeholder="none" :maxlength="100" @commit="(finish) => changeMark(mark!, { finish })"
+      /></label>
     </div>
     <div class="row">
-      <label class="row"><Switch size="small" :checked="mark.mirrored" aria-label="Mirrored" @change="(on) => changeMark(mark!, { mirrored: !!on })" /> mirrored</label>
+      <label class="row"
+        ><Switch size="small" :checked="mark.mirrored" aria-label="Mirrored" @change="(on) => changeMark(mark!, { mirrored: !!on })" /> mirrored</label
+      >
       <label class="row"><Switch size="small" :checked="mark.turned" aria-label="Turned" @change="(on) => changeMark(mark!, { turned: !!on })" /> turned</label>
       <Button size="small" danger @click="run(board.make('Remove a mark', 'POST', '/marks/removals', { ids: [mark.id] }))">Remove</Button>
     </div>
@@ -105,14 +165,18 @@ const sizeOf = (m: MarkView) =>
 
   <section class="part" aria-label="Planes">
     <h3>Planes</h3>
-    <p v-if="!takeoff.planes.length" class="soft">Not calibrated yet. Pick the four corners of a rectangle of known size, such as a door, or the two ends of a known length on a picture taken square on.</p>
+    <p v-if="!takeoff.planes.length" class="soft">
+      Not calibrated yet. Pick the four corners of a rectangle of known size, such as a door, or the two ends of a known length on a picture taken square on.
+    </p>
     <ul v-else>
       <li v-for="p in takeoff.planes" :key="p.id" class="row spread" :class="{ chosen: p.id === takeoff.plane?.id }">
         <button type="button" class="plain" :aria-pressed="p.id === takeoff.plane?.id" @click="takeoff.planeId = p.id">{{ p.name }}</button>
         <span class="row">
           <button type="button" class="plain act" :aria-label="`Mend ${p.name}`" @click="takeoff.edit(p)">mend</button>
           <button type="button" class="plain act" :aria-label="`Show ${p.name} square on`" @click="squareOn = p">square on</button>
-          <button type="button" class="plain act" :aria-label="`Remove ${p.name}`" @click="run(board.make('Remove the plane', 'DELETE', `/planes/${p.id}`))">remove</button>
+          <button type="button" class="plain act" :aria-label="`Remove ${p.name}`" @click="run(board.make('Remove the plane', 'DELETE', `/planes/${p.id}`))">
+            remove
+          </button>
         </span>
       </li>
     </ul>
@@ -121,15 +185,40 @@ const sizeOf = (m: MarkView) =>
   <section class="part" aria-label="Tags">
     <h3>Tags</h3>
     <table v-if="takeoff.tags.length" class="ruled">
-      <thead><tr><th>tag</th><th>thing</th><th class="right" title="on this picture">here</th><th class="right">seen</th><th class="right">in all</th><th /></tr></thead>
+      <thead>
+        <tr>
+          <th>tag</th>
+          <th>thing</th>
+          <th class="right" title="on this picture">here</th>
+          <th class="right">seen</th>
+          <th class="right">in all</th>
+          <th />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="t in takeoff.tags" :key="t.id">
-          <td><b>{{ t.letter }}</b></td>
+          <td>
+            <b>{{ t.letter }}</b>
+          </td>
           <td><TextEntry :value="t.name" :label="`Name of tag ${t.letter}`" :maxlength="200" @commit="(name) => changeTag(t, { name })" /></td>
           <td class="right figures">{{ takeoff.marks.filter((m) => m.tagId === t.id).length }}</td>
           <td class="right figures">{{ t.seen }}</td>
-          <td class="right"><TextEntry class="figures few" :value="String(t.estimated)" :label="`Tag ${t.letter}, in all`" @commit="(n) => changeTag(t, { estimated: Math.max(0, Math.round(Number(n) || 0)) })" /></td>
-          <td><button type="button" class="plain act" :aria-label="`Remove tag ${t.letter}`" @click="run(board.make(`Remove the tag ${t.letter}`, 'DELETE', `/tags/${t.id}`))">remove</button></td>
+          <td class="right">
+            <TextEntry
+              class="figures few"
+              :value="String(t.estimated)"
+              :label="`Tag ${t.letter}, in all`"
+              @commit="(n) => changeTag(t, { estimated: Math.max(0, Math.round(Number(n) || 0)) })" />
+          </td>
+          <td>
+            <button
+              type="button"
+              class="plain act"
+              :aria-label="`Remove tag ${t.letter}`"
+              @click="run(board.make(`Remove the tag ${t.letter}`, 'DELETE', `/tags/${t.id}`))">
+              remove
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>

@@ -11,7 +11,16 @@ vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() }
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 
 const picture = { id: 5, kind: 'PICTURE', pixelsX: 1000, pixelsY: 800 } as ItemView
-const plane = { id: 8, pictureId: 5, name: 'wall', kind: 'PERSPECTIVE' as const, points: [0, 9, 9, 9, 9, 0, 0, 0], widthMm: 1000, heightMm: 1000, pickErrorPx: 1 }
+const plane = {
+  id: 8,
+  pictureId: 5,
+  name: 'wall',
+  kind: 'PERSPECTIVE' as const,
+  points: [0, 9, 9, 9, 9, 0, 0, 0],
+  widthMm: 1000,
+  heightMm: 1000,
+  pickErrorPx: 1,
+}
 const tag = { id: 3, letter: 'A', name: 'window', role: 'WINDOW' as const, seen: 0, estimated: 0 }
 let sheet: SheetView
 let asked: ReturnType<typeof stubServer>
@@ -41,7 +50,10 @@ const posts = (end: string) => asked.filter((a) => a.method === 'POST' && a.path
 
 describe('the takeoff of one picture', () => {
   it('keeps points as numbers by turns and gives them back', () => {
-    const points = [{ x: 1, y: 2 }, { x: 3, y: 4 }]
+    const points = [
+      { x: 1, y: 2 },
+      { x: 3, y: 4 },
+    ]
     expect(paired(flat(points))).toEqual(points)
   })
 
@@ -49,11 +61,18 @@ describe('the takeoff of one picture', () => {
     const t = open()
     t.tool.value = 'perspective'
     await nextTick()
-    for (const [x, y] of [[10, 90], [90, 90], [90, 10]]) await t.pick({ x: x!, y: y! })
+    for (const [x, y] of [
+      [10, 90],
+      [90, 90],
+      [90, 10],
+    ])
+      await t.pick({ x: x!, y: y! })
     expect(t.draft.value).toBeUndefined()
     await t.pick({ x: 10, y: 10 })
     expect(t.draft.value).toMatchObject({ kind: 'PERSPECTIVE', name: 'plane 2', pickErrorPx: 1 })
-    await vi.waitFor(() => expect(posts('/planes/grid').pop()?.body).toMatchObject({ pixelsX: 1000, calibration: { points: [10, 90, 90, 90, 90, 10, 10, 10] } }))
+    await vi.waitFor(() =>
+      expect(posts('/planes/grid').pop()?.body).toMatchObject({ pixelsX: 1000, calibration: { points: [10, 90, 90, 90, 90, 10, 10, 10] } }),
+    )
     expect(t.picks.value).toEqual([])
   })
 
@@ -95,7 +114,12 @@ describe('the takeoff of one picture', () => {
     t.tool.value = 'mark'
     t.shape.value = 'POLYGON'
     await nextTick()
-    for (const [x, y] of [[0, 0], [50, 0], [50, 50]]) await t.pick({ x: x!, y: y! })
+    for (const [x, y] of [
+      [0, 0],
+      [50, 0],
+      [50, 50],
+    ])
+      await t.pick({ x: x!, y: y! })
     await t.pick({ x: 3, y: 2 })
     expect(posts('/marks')[0]!.body).toMatchObject({ kind: 'POLYGON', tagId: 3, points: [0, 0, 50, 0, 50, 50] })
     expect(t.chosenMark.value).toBe(42)
@@ -106,7 +130,13 @@ describe('the takeoff of one picture', () => {
     const t = open()
     t.tool.value = 'perspective'
     await nextTick()
-    for (const [x, y] of [[10, 90], [90, 10], [90, 90], [10, 10]]) await t.pick({ x: x!, y: y! })
+    for (const [x, y] of [
+      [10, 90],
+      [90, 10],
+      [90, 90],
+      [10, 10],
+    ])
+      await t.pick({ x: x!, y: y! })
     await vi.waitFor(() => expect(t.fault.value).toBe('The sides cross each other.'))
     expect(t.draft.value).toBeDefined()
   })

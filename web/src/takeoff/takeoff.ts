@@ -56,21 +56,30 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
   const plane = computed(() => planes.value.find((p) => p.id === planeId.value) ?? planes.value[0])
   const tag = computed(() => tags.value.find((t) => t.id === tagId.value) ?? tags.value[0])
 
-  watch(() => picture.value?.id, () => {
-    picks.value = []
-    readings.value = []
-    draft.value = undefined
-    planeId.value = undefined
-    chosenMark.value = undefined
-    tool.value = 'look'
-  })
+  watch(
+    () => picture.value?.id,
+    () => {
+      picks.value = []
+      readings.value = []
+      draft.value = undefined
+      planeId.value = undefined
+      chosenMark.value = undefined
+      tool.value = 'look'
+    },
+  )
   watch(tool, () => {
     picks.value = []
     fault.value = ''
     if (tool.value !== 'perspective' && tool.value !== 'flat') draft.value = undefined
   })
 
-  const calibration = (d: Draft) => ({ kind: d.kind, points: flat(d.points), widthMm: d.widthMm, heightMm: d.kind === 'FLAT' ? undefined : d.heightMm, pickErrorPx: d.pickErrorPx })
+  const calibration = (d: Draft) => ({
+    kind: d.kind,
+    points: flat(d.points),
+    widthMm: d.widthMm,
+    heightMm: d.kind === 'FLAT' ? undefined : d.heightMm,
+    pickErrorPx: d.pickErrorPx,
+  })
 
   let asking = false
   let again = false
@@ -88,7 +97,11 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
     asking = true
     again = false
     try {
-      grid.value = await send<GridView>('POST', `${board.base}/planes/grid`, { pixelsX: picture.value.pixelsX, pixelsY: picture.value.pixelsY, calibration: calibration(d) })
+      grid.value = await send<GridView>('POST', `${board.base}/planes/grid`, {
+        pixelsX: picture.value.pixelsX,
+        pixelsY: picture.value.pixelsY,
+        calibration: calibration(d),
+      })
       fault.value = ''
     } catch (e) {
       grid.value = undefined
@@ -118,7 +131,12 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
       const wanted = tool.value === 'flat' ? 2 : 4
       if (picks.value.length === wanted) {
         draft.value = {
-          kind: tool.value === 'flat' ? 'FLAT' : 'PERSPECTIVE', name: `plane ${planes.value.length + 1}`, points: picks.value, widthMm: 1000, heightMm: 1000, pickErrorPx: 1,
+          kind: tool.value === 'flat' ? 'FLAT' : 'PERSPECTIVE',
+          name: `plane ${planes.value.length + 1}`,
+          points: picks.value,
+          widthMm: 1000,
+          heightMm: 1000,
+          pickErrorPx: 1,
         }
         picks.value = []
       }
@@ -148,7 +166,9 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
     }
     const on = plane.value.id
     const asked = quantity.value === 'RECTANGLE' ? (['WIDTH', 'HEIGHT'] as const) : [quantity.value]
-    const values = await Promise.all(asked.map((q) => send<MeasuredView>('POST', `${board.base}/measurements`, { planeId: on, quantity: q, points: flat(points) })))
+    const values = await Promise.all(
+      asked.map((q) => send<MeasuredView>('POST', `${board.base}/measurements`, { planeId: on, quantity: q, points: flat(points) })),
+    )
     readings.value = [{ quantity: quantity.value, points, planeId: on, values }, ...readings.value].slice(0, 12)
   }
 
@@ -158,7 +178,12 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
       return
     }
     const made = await board.make<{ id: number }>(`Mark ${tag.value.letter}`, 'POST', '/marks', {
-      pictureId: picture.value!.id, planeId: plane.value?.id, tagId: tag.value.id, kind: shape.value, points: flat(points), finish: finish.value,
+      pictureId: picture.value!.id,
+      planeId: plane.value?.id,
+      tagId: tag.value.id,
+      kind: shape.value,
+      points: flat(points),
+      finish: finish.value,
     })
     await board.fetchAll()
     chosenMark.value = made.id
@@ -208,8 +233,30 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
   }
 
   return {
-    tool, quantity, shape, picks, draft, grid, fault, readings, planeId, tagId, finish, chosenMark, planes, marks, tags, plane, tag,
-    edit, pick, finishOutline, stamp, saveDraft, proposals, say,
+    tool,
+    quantity,
+    shape,
+    picks,
+    draft,
+    grid,
+    fault,
+    readings,
+    planeId,
+    tagId,
+    finish,
+    chosenMark,
+    planes,
+    marks,
+    tags,
+    plane,
+    tag,
+    edit,
+    pick,
+    finishOutline,
+    stamp,
+    saveDraft,
+    proposals,
+    say,
   }
 }
 

@@ -40,9 +40,12 @@ const quarters = computed(() => shared((p) => p.quarterTurns))
 const free = computed(() => shared((p) => p.freeDegrees))
 const mirrored = computed(() => shared((p) => p.mirrored))
 
-const run = (work: () => unknown) => void site.inTurn(async () => {
-  await work()
-}).catch(tell)
+const run = (work: () => unknown) =>
+  void site
+    .inTurn(async () => {
+      await work()
+    })
+    .catch(tell)
 const set = (values: Record<string, number | boolean>) => run(() => site.setValues(props.ids, values))
 /** Several turn freely as one body, by so much; one is turned to so much. */
 function turnFreely(degrees: number) {
@@ -50,7 +53,9 @@ function turnFreely(degrees: number) {
   else if (degrees) run(() => site.arrange('Turn', { freeDegrees: degrees }))
 }
 /** Pieces that could stand in its place. */
-const others = computed(() => (piece.value ? site.pieces.filter((p) => p.role === piece.value!.role && p.id !== piece.value!.id) : []).map((p) => ({ value: p.id, label: p.code })))
+const others = computed(() =>
+  (piece.value ? site.pieces.filter((p) => p.role === piece.value!.role && p.id !== piece.value!.id) : []).map((p) => ({ value: p.id, label: p.code })),
+)
 function takeTurn(typed: string) {
   const degrees = Number(typed.replace(',', '.'))
   if (typed.trim() && Number.isFinite(degrees) && degrees !== (one.value ? free.value : 0)) turnFreely(Math.max(-359, Math.min(359, degrees)))
@@ -72,12 +77,22 @@ const originOf = computed(() => {
 <template>
   <section aria-label="Ticket" class="ticket">
     <template v-if="one && piece">
-      <div class="row spread"><h2>{{ piece.code }}</h2><span class="soft">{{ originOf }}</span></div>
+      <div class="row spread">
+        <h2>{{ piece.code }}</h2>
+        <span class="soft">{{ originOf }}</span>
+      </div>
       <p class="figures soft">{{ site.show(piece.sizeMm.x) }} × {{ site.show(piece.sizeMm.y) }} × {{ site.show(piece.sizeMm.z) }}</p>
     </template>
     <template v-else>
       <h2>{{ site.selected.length }} placements</h2>
-      <p class="figures soft">{{ kinds.slice(0, 6).map(([code, n]) => `${n} × ${code}`).join(', ') }}{{ kinds.length > 6 ? ' …' : '' }}</p>
+      <p class="figures soft">
+        {{
+          kinds
+            .slice(0, 6)
+            .map(([code, n]) => `${n} × ${code}`)
+            .join(', ')
+        }}{{ kinds.length > 6 ? ' …' : '' }}
+      </p>
     </template>
     <div class="fields three">
       <LengthField label="X" :mm="x" :mixed="x === undefined" @change="(mm) => set({ xMm: mm })" />
@@ -85,16 +100,31 @@ const originOf = computed(() => {
       <LengthField label="Z" :mm="z" :mixed="z === undefined" @change="(mm) => set({ zMm: mm })" />
     </div>
     <div class="fields three">
-      <label class="field"><span>Turn</span>
+      <label class="field"
+        ><span>Turn</span>
         <Choice :value="quarters" :options="turns" placeholder="various" label="Quarter turns" @change="(q) => set({ quarterTurns: Number(q) })" />
       </label>
-      <label class="field"><span>{{ one ? 'Free turn, °' : 'Turn freely by, °' }}</span>
-        <InputNumber size="small" class="figures"   :value="one ? free : undefined" :min="-359" :max="359" :controls="false" placeholder="0" aria-label="Free turn in degrees"
+      <label class="field"
+        ><span>{{ one ? 'Free turn, °' : 'Turn freely by, °' }}</span>
+        <InputNumber
+          size="small"
+          class="figures"
+          :value="one ? free : undefined"
+          :min="-359"
+          :max="359"
+          :controls="false"
+          placeholder="0"
+          aria-label="Free turn in degrees"
           @press-enter="(e: KeyboardEvent) => (e.target as HTMLInputElement).blur()"
           @blur="(e: FocusEvent) => takeTurn((e.target as HTMLInputElement).value)" />
       </label>
-      <label class="field"><span>Mirrored</span>
-        <Switch size="small" :checked="mirrored === true" aria-label="Mirrored" @change="(on) => (one ? set({ mirrored: !!on }) : run(() => site.arrange('Mirror', { mirror: true })))" />
+      <label class="field"
+        ><span>Mirrored</span>
+        <Switch
+          size="small"
+          :checked="mirrored === true"
+          aria-label="Mirrored"
+          @change="(on) => (one ? set({ mirrored: !!on }) : run(() => site.arrange('Mirror', { mirror: true })))" />
       </label>
     </div>
     <div class="deeds">
@@ -104,7 +134,8 @@ const originOf = computed(() => {
       <Button size="small" title="Stand the figure beside it" @click="standFigure">Figure beside</Button>
       <Button size="small" danger title="Take away (Delete)" @click="run(site.takeAway)">Take away</Button>
     </div>
-    <label v-if="others.length" class="field"><span>Swap for</span>
+    <label v-if="others.length" class="field"
+      ><span>Swap for</span>
       <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
     </label>
     <Button v-if="one?.departed" size="small" @click="run(() => site.letGo(props.ids))">Let go of the change by hand</Button>

@@ -7,6 +7,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Objects;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 
@@ -23,7 +24,7 @@ public final class WriteOpenApi {
                 "--spring.datasource.hikari.initialization-fail-timeout=-1",
                 "--spring.jpa.properties.hibernate.boot.allow_jdbc_metadata_access=false",
                 "--spring.jpa.database-platform=org.hibernate.dialect.PostgreSQLDialect")) {
-            var port = ((WebServerApplicationContext) context).getWebServer().getPort();
+            var port = Objects.requireNonNull(((WebServerApplicationContext) context).getWebServer()).getPort();
             var request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/v3/api-docs")).build();
             var answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString());
             if (answer.statusCode() != 200) {

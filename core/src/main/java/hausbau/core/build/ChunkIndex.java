@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Finds the chunks of a set that touch a box. What an edit replaces is kept beside the packed index until there is much of
@@ -34,7 +35,7 @@ final class ChunkIndex {
     }
 
     /** @return null where it is better to begin again */
-    ChunkIndex next(List<Chunk> removed, List<Chunk> added) {
+    @Nullable ChunkIndex next(List<Chunk> removed, List<Chunk> added) {
         if (gone.size() + removed.size() > MANY || beside.size() + added.size() > MANY) {
             return null;
         }

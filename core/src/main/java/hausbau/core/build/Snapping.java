@@ -7,6 +7,7 @@ import hausbau.core.measure.Vec;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Sets a piece down: on the step, against the edges of pieces beside it, onto the surface beneath it.
@@ -78,9 +79,9 @@ public final class Snapping {
         return pivot.roundTo(step).minus(pivot).um();
     }
 
-    private Shift nearestEdge(Box box, char axis) {
+    private @Nullable Shift nearestEdge(Box box, char axis) {
         var across = axis == 'X' ? 'Y' : 'X';
-        Shift best = null;
+        @Nullable Shift best = null;
         for (var other : around) {
             var o = other.box();
             var beside = along(box.min(), across) <= along(o.max(), across) && along(o.min(), across) <= along(box.max(), across)

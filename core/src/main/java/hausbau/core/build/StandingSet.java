@@ -1,7 +1,9 @@
 package hausbau.core.build;
 
 import hausbau.core.kit.Kind;
+import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
+import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
 import java.util.ArrayList;
@@ -19,6 +21,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The set as it stands: a pure function of the decisions. It never changes; the next one shares with it whatever the
@@ -29,16 +32,18 @@ public final class StandingSet {
     /** More than this is refused: a site is planned for 100 000 placements. */
     public static final long MOST = 200_000;
 
+    private static final Massing NOTHING = new Massing(SiteSettings.USUAL, List.of(), List.of());
+
     private final Decisions decisions;
     private final TreeMap<Source, Generator.Made> made;
     private final Map<Kind, Long> counts;
     private final Changes since;
     /** Tells this set from all others, without keeping it alive. */
     private final Object self = new Object();
-    private final Object before;
+    private final @Nullable Object before;
     /** Made when first asked for; whoever makes them makes the same. */
-    private volatile List<Chunk> chunks;
-    private volatile ChunkIndex index;
+    private volatile @Nullable List<Chunk> chunks;
+    private volatile @Nullable ChunkIndex index;
 
     /**
      * What is otherwise than in the set before.
@@ -51,7 +56,7 @@ public final class StandingSet {
         static final Changes NONE = new Changes(List.of(), List.of());
     }
 
-    private StandingSet(Decisions decisions, TreeMap<Source, Generator.Made> made, Map<Kind, Long> counts, Changes since, Object before, ChunkIndex index) {
+    private StandingSet(Decisions decisions, TreeMap<Source, Generator.Made> made, Map<Kind, Long> counts, Changes since, @Nullable Object before, @Nullable ChunkIndex index) {
         this.decisions = decisions;
         this.made = made;
         this.counts = counts;
@@ -62,7 +67,7 @@ public final class StandingSet {
 
     /** @throws Refused if it would be more than {@link #MOST} placements */
     public static StandingSet of(Decisions decisions) {
-        var empty = new Decisions(null, Optional.empty(), Hands.EMPTY, Map.of());
+        var empty = new Decisions(NOTHING, Optional.empty(), Hands.EMPTY, Map.of());
         return new StandingSet(empty, new TreeMap<>(), Map.of(), Changes.NONE, null, null).next(decisions);
     }
 
@@ -123,11 +128,14 @@ public final class StandingSet {
                 gone.add(was.getKey());
                 was = ran.hasNext() ? ran.next() : null;
             }
-            var isKnown = was != null && was.getKey().equals(block.getKey());
-            if (!isKnown || ((Generator.Hands) was.getValue().by()).placements() != block.getValue()) {
+            if (was == null || !was.getKey().equals(block.getKey())) {
+                other.add(new Generator.Hands(block.getKey(), block.getValue()));
+                continue;
+            }
+            if (((Generator.Hands) was.getValue().by()).placements() != block.getValue()) {
                 other.add(new Generator.Hands(block.getKey(), block.getValue()));
             }
-            was = !isKnown ? was : ran.hasNext() ? ran.next() : null;
+            was = ran.hasNext() ? ran.next() : null;
         }
         for (; was != null; was = ran.hasNext() ? ran.next() : null) {
             gone.add(was.getKey());
@@ -176,10 +184,15 @@ public final class StandingSet {
         if (total > MOST && total > size()) {
             throw new Refused("rooms", "The set would take " + total + " placements; at most " + MOST + " are allowed. Allow longer pieces or make the rooms smaller.");
         }
-        return new StandingSet(to, next, Collections.unmodifiableMap(count), new Changes(removed, added), self, index == null ? null : index.next(removed, added));
+        return new StandingSet(to, next, Collections.unmodifiableMap(count), new Changes(removed, added), self, nextIndex(removed, added));
     }
 
-    private static Set<Chunk> chunks(Generator.Made made) {
+    private @Nullable ChunkIndex nextIndex(List<Chunk> removed, List<Chunk> added) {
+        var known = index;
+        return known == null ? null : known.next(removed, added);
+    }
+
+    private static Set<Chunk> chunks(Generator.@Nullable Made made) {
         return made == null ? Set.of() : new LinkedHashSet<>(made.chunks());
     }
 
@@ -208,10 +221,12 @@ public final class StandingSet {
     }
 
     public List<Chunk> chunks() {
-        if (chunks == null) {
-            chunks = made.values().stream().flatMap(m -> m.chunks().stream()).toList();
+        var known = chunks;
+        if (known == null) {
+            known = made.values().stream().flatMap(m -> m.chunks().stream()).toList();
+            chunks = known;
         }
-        return chunks;
+        return known;
     }
 
     /** How often each kind stands; a kind that does not is not in it. */
@@ -241,13 +256,13 @@ public final class StandingSet {
     }
 
     /** @return null where nothing stands there */
-    private Located locate(Place place) {
+    private @Nullable Located locate(Place place) {
         var source = place.source();
         var there = locate(made.get(source), place);
         return there != null ? there : locate(made.get(new Source.Lost()), place);
     }
 
-    private static Located locate(Generator.Made in, Place place) {
+    private static @Nullable Located locate(Generator.@Nullable Made in, Place place) {
         if (in != null) {
             for (var chunk : in.chunks()) {
                 var row = chunk.find(place);
@@ -266,10 +281,12 @@ public final class StandingSet {
 
     /** Tells all that touches the box. */
     public void touching(Box box, Touching found) {
-        if (index == null) {
-            index = ChunkIndex.of(chunks());
+        var known = index;
+        if (known == null) {
+            known = ChunkIndex.of(chunks());
+            index = known;
         }
-        index.touching(box, chunk -> chunk.touching(box, row -> found.at(chunk, row)));
+        known.touching(box, chunk -> chunk.touching(box, row -> found.at(chunk, row)));
     }
 
     /** All that touches the box, in no order. */

@@ -47,16 +47,10 @@ final class TileLaying {
         var x = room.corner().x();
         for (var column : columns) {
             var y = room.corner().y();
-            Kind kind = null;
-            var held = Vec.ZERO;
-            Length before = null;
             for (var row : rows) {
-                if (!row.equals(before)) {
-                    kind = kinds.computeIfAbsent(new Size(column, row),
-                            size -> new Kind(role, new Recipe.Tile(Vec.of(size.x(), size.y(), of.wall())), pivot));
-                    held = pivot.in(kind.size());
-                    before = row;
-                }
+                var kind = kinds.computeIfAbsent(new Size(column, row),
+                        size -> new Kind(role, new Recipe.Tile(Vec.of(size.x(), size.y(), of.wall())), pivot));
+                var held = pivot.in(kind.size());
                 writing.derive(kind, x + held.x(), y + held.y(), z, 0, code, x - room.anchor().x(), y - room.anchor().y());
                 y += row.um();
             }

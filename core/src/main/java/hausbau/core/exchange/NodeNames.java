@@ -11,6 +11,7 @@ import hausbau.core.measure.Vec;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -37,19 +38,19 @@ public final class NodeNames {
     /** Level and room of a piece, the level first. */
     public List<String> path(Standing s) {
         var room = room(s);
-        var floor = room == null ? whereabouts.floorUnder(s.stance().at()) : room.corner().z();
-        return List.of("floor at " + format(floor), room == null ? "in no room" : room.name());
+        var floor = room.map(r -> r.corner().z()).orElseGet(() -> whereabouts.floorUnder(s.stance().at()));
+        return List.of("floor at " + format(floor), room.map(Room::name).orElse("in no room"));
     }
 
-    private Room room(Standing s) {
+    private Optional<Room> room(Standing s) {
         var owner = s.place() instanceof Place.InRun p ? p.room() : s.place() instanceof Place.OfOpening p ? p.room()
                 : s.place() instanceof Place.AtCorner p ? p.room() : s.place() instanceof Place.Tile p ? p.room() : 0;
         var known = rooms.get(owner);
         if (known != null) {
-            return known;
+            return Optional.of(known);
         }
         var box = s.box();
-        return whereabouts.roomAt(new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, box.min().z())).orElse(null);
+        return whereabouts.roomAt(new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, box.min().z()));
     }
 
     /** What it is and where it stands in its room. */

@@ -35,11 +35,11 @@ final class KindSearch {
     private final int greatest;
     private final BooleanSupplier stop;
 
-    private int[] best;
+    private int[] best = {};
     private long bestTotal;
     private boolean stopped;
-    private int[] order;
-    private int[] chosen;
+    private int[] order = {};
+    private int[] chosen = {};
     private int visits;
 
     /**

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -39,7 +40,7 @@ public final class Kit {
     /** The code of a kind; what it is where it has none. */
     public String code(Kind kind) {
         var id = ids.get(kind);
-        return id == null ? kind.role().label() : byId.get(id).code();
+        return id == null ? kind.role().label() : Objects.requireNonNull(byId.get(id)).code();
     }
 
     /** Those of the kinds that have no code yet, each once, in the order given. */

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.IntConsumer;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Finds boxes that touch a given box: a packed R-tree over boxes that do not change.
@@ -17,7 +18,7 @@ public final class BoxIndex {
     private static final int FAN = 8;
 
     /** Which box each entry is; absent where that is its own number. */
-    private final int[] items;
+    private final int @Nullable [] items;
     private final int count;
     /** Six bounds an entry: minX, minY, minZ, maxX, maxY, maxZ; the items' first, then level upon level of nodes. */
     private final long[] bounds;
@@ -25,14 +26,18 @@ public final class BoxIndex {
     private final int[] levels;
 
     public BoxIndex(List<Box> boxes) {
-        this(packed(boxes), boxes.size());
+        this(packed(boxes), boxes);
+    }
+
+    private BoxIndex(int[] packed, List<Box> boxes) {
+        this(packed, boxes.size());
         for (var i = 0; i < count; i++) {
-            put(i, boxes.get(items[i]));
+            put(i, boxes.get(packed[i]));
         }
         encloseAll();
     }
 
-    private BoxIndex(int[] items, int count) {
+    private BoxIndex(int @Nullable [] items, int count) {
         this.items = items;
         this.count = count;
         levels = levelsFor(count);

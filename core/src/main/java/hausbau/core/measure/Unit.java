@@ -137,7 +137,7 @@ public enum Unit {
         var sum = BigDecimal.ZERO;
         var matcher = TERM.matcher(rest);
         var end = 0;
-        String last = null;
+        var last = "";
         while (end < rest.length()) {
             if (!matcher.find(end) || matcher.end() == end) {
                 throw unreadable(text);

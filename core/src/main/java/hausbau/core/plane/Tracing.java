@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /**
  * Follows the edges of a region with the region at the right hand. Where two parts meet in a corner alone it turns right,
@@ -73,11 +74,15 @@ final class Tracing {
 
     /** Whether the loop that comes back to where it began goes on from there, since it should have turned another way. */
     private boolean continues(Corner before, Corner start, Corner first) {
-        return turn(before, start, from.get(start).get(0)) < turn(before, start, first);
+        return turn(before, start, ways(start).get(0)) < turn(before, start, first);
+    }
+
+    private List<Corner> ways(Corner at) {
+        return Objects.requireNonNull(from.get(at));
     }
 
     private Corner leave(Corner at, Corner before) {
-        var ways = from.get(at);
+        var ways = ways(at);
         var way = ways.size() > 1 && !at.equals(before) && turn(before, at, ways.get(1)) < turn(before, at, ways.get(0)) ? 1 : 0;
         var next = ways.remove(way);
         if (ways.isEmpty()) {

@@ -44,7 +44,13 @@ final class FoundOnPieces {
     }
 
     private Found own(Source source) {
-        return own.add(source) ? bySource.compute(source, (s, shared) -> shared == null ? new Found() : shared.copy()) : bySource.get(source);
+        var shared = bySource.get(source);
+        if (!own.add(source) && shared != null) {
+            return shared;
+        }
+        var mine = shared == null ? new Found() : shared.copy();
+        bySource.put(source, mine);
+        return mine;
     }
 
     /** Puts what was found in the place of what had been found there. */

@@ -16,6 +16,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
@@ -160,7 +161,7 @@ final class Gaps {
             var additions = new ArrayList<Finding.Fix.Addition>();
             var at = new Length(from);
             for (var l : lengths) {
-                additions.add(new Finding.Fix.Addition(walls.get(l), Stance.at(run.at(at), run.side().turn())));
+                additions.add(new Finding.Fix.Addition(Objects.requireNonNull(walls.get(l)), Stance.at(run.at(at), run.side().turn())));
                 at = at.plus(l);
             }
             return new Finding.Fix.Add("Fill it with " + codes(additions), additions);

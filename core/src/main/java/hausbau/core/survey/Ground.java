@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Consumer;
 
 /** What a survey asks of the rooms alone; shared by all surveys of one massing. */
@@ -88,6 +89,6 @@ final class Ground {
     }
 
     WallRun run(Strip strip) {
-        return runs.get(strip);
+        return Objects.requireNonNull(runs.get(strip));
     }
 }

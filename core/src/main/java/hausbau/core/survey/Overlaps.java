@@ -6,6 +6,7 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Pairs of pieces whose solids share volume. Cost for a set: O(n log n) and the pairs whose boxes touch. */
 final class Overlaps {
@@ -47,7 +48,7 @@ final class Overlaps {
     }
 
     /** The first pair of solids that share volume decides. */
-    private static Box sharedExactly(Standing a, Standing b) {
+    private static @Nullable Box sharedExactly(Standing a, Standing b) {
         var others = b.solids();
         for (var mine : a.solids()) {
             for (var theirs : others) {
@@ -59,7 +60,7 @@ final class Overlaps {
         return null;
     }
 
-    private static Box sharedFreely(Standing a, Standing b) {
+    private static @Nullable Box sharedFreely(Standing a, Standing b) {
         var ownA = a.kind().solids();
         var ownB = b.kind().solids();
         var solidsA = a.solids();

@@ -9,7 +9,6 @@ public final class Flat implements PlaneMap {
     private static final double LEAST_PIXELS = 8;
 
     private final Pixel from;
-    private final Pixel to;
     private final double pixels;
     private final double scale;
 
@@ -19,7 +18,6 @@ public final class Flat implements PlaneMap {
             throw new Refused("widthMm", "The known length must be above 0.");
         }
         this.from = from;
-        this.to = to;
         this.pixels = from.distanceTo(to);
         if (!(pixels >= LEAST_PIXELS)) {
             throw new Refused("points", "The two points are only " + Math.round(pixels) + " pixels apart. Pick two that are at least 8 apart.");

@@ -19,7 +19,8 @@ public record TagMeasure(long tagId, String letter, Role role, List<Size> sizes,
     public record Size(Measured width, Measured height) {
 
         /** As it would measure lying on its side. */
-        Size turned() {
+        @SuppressWarnings("ArgumentSelectionDefectChecker")
+        public Size turned() {
             return new Size(height, width);
         }
 

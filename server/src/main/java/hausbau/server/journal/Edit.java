@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /** An edit in the making: everything it adds, changes or removes goes through it, so that the journal can keep it. */
 public final class Edit {
@@ -146,7 +147,7 @@ public final class Edit {
     }
 
     /** Takes up a change that the journal kept. */
-    void again(Change change, Row row) {
+    void again(Change change, @Nullable Row row) {
         changes.add(change);
         if (row == null) {
             if (change.after().isNull()) {

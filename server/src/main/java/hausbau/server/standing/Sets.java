@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -43,8 +44,12 @@ public class Sets {
 
         private SiteState state;
         private final Deque<SiteState> past = new ArrayDeque<>();
-        private Survey survey;
+        private @Nullable Survey survey;
         private long surveyed = -1;
+
+        Kept(SiteState state) {
+            this.state = state;
+        }
     }
 
     private final Stores stores;
@@ -84,7 +89,7 @@ public class Sets {
         return publish(writing.execute(status -> named(load(stores.sites().lockedSite(siteId)))));
     }
 
-    private record Read(SiteState state, SiteRow site) {
+    private record Read(SiteState state, @Nullable SiteRow site) {
 
         static Read of(SiteState state) {
             return new Read(state, null);
@@ -167,13 +172,11 @@ public class Sets {
     /** Keeps a state that is in the database for good. */
     public SiteState publish(SiteState state) {
         synchronized (kept) {
-            var known = kept.computeIfAbsent(state.siteId(), id -> new Kept());
-            if (known.state == null || known.state.revision() < state.revision()) {
-                if (known.state != null) {
-                    known.past.addLast(known.state);
-                    if (known.past.size() > PAST) {
-                        known.past.removeFirst();
-                    }
+            var known = kept.computeIfAbsent(state.siteId(), id -> new Kept(state));
+            if (known.state.revision() < state.revision()) {
+                known.past.addLast(known.state);
+                if (known.past.size() > PAST) {
+                    known.past.removeFirst();
                 }
                 known.state = state;
             } else if (known.state.revision() == state.revision() && known.state.kit() != state.kit()) {
@@ -225,11 +228,7 @@ public class Sets {
     public Survey survey(SiteState state) {
         Kept known;
         synchronized (kept) {
-            known = kept.computeIfAbsent(state.siteId(), id -> {
-                var fresh = new Kept();
-                fresh.state = state;
-                return fresh;
-            });
+            known = kept.computeIfAbsent(state.siteId(), id -> new Kept(state));
         }
         synchronized (known) {
             if (known.survey == null || known.surveyed > state.revision()) {
@@ -254,8 +253,8 @@ public class Sets {
         linked.stream().filter(id -> state.kit().piece(id).isPresent()).forEach(ids::add);
         Kit kit = state.kit();
         return kit.pieces().keySet().stream().filter(ids::contains).sorted((a, b) -> {
-            var p = kit.pieces().get(a);
-            var q = kit.pieces().get(b);
+            var p = kit.piece(a).orElseThrow();
+            var q = kit.piece(b).orElseThrow();
             var byRole = p.role().compareTo(q.role());
             var bySize = Long.compare(q.size().x(), p.size().x());
             return byRole != 0 ? byRole : bySize != 0 ? bySize : p.code().compareTo(q.code());

@@ -15,6 +15,7 @@ import hausbau.server.store.takeoff.TagRow;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Everything that is stored about a site: the one list that journal, copying and feed go by. In the order in which rows
@@ -43,10 +44,10 @@ public enum Aggregate {
 
     private final String table;
     private final Part part;
-    private final Class<? extends Row> type;
+    private final @Nullable Class<? extends Row> type;
     private final List<String> references;
 
-    Aggregate(String table, Part part, Class<? extends Row> type, String... references) {
+    Aggregate(String table, Part part, @Nullable Class<? extends Row> type, String... references) {
         this.table = table;
         this.part = part;
         this.type = type;

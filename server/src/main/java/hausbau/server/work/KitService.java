@@ -135,7 +135,7 @@ public class KitService {
 
     private List<PieceUse> pieces(SiteState state) {
         return Sets.atHand(state, stores.lists().linked(state.siteId())).stream().map(id -> {
-            var piece = state.kit().pieces().get(id);
+            var piece = state.kit().piece(id).orElseThrow();
             return new PieceUse(id, piece, state.set().counts().getOrDefault(piece.kind(), 0L));
         }).toList();
     }

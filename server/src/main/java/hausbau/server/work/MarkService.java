@@ -177,16 +177,15 @@ public class MarkService {
         var sizes = TakeoffService.sizes(store.takeoff().planes(siteId), marks);
         var tags = store.takeoff().tags(siteId).stream().filter(t -> t.listedId() == 0).map(tag -> {
             var own = marks.stream().filter(m -> m.tagId() == tag.getId()).toList();
-            var measured = own.stream().filter(m -> !m.stamped() && sizes.get(m.getId()).width().isPresent()).map(m -> {
-                var size = new TagMeasure.Size(sizes.get(m.getId()).width().orElseThrow(), sizes.get(m.getId()).height().orElseThrow());
-                return m.look().turned() ? new TagMeasure.Size(size.height(), size.width()) : size;
-            }).toList();
+            var measured = own.stream().filter(m -> !m.stamped()).flatMap(m -> Optional.ofNullable(sizes.get(m.getId())).filter(size -> size.width().isPresent())
+                    .map(size -> new TagMeasure.Size(size.width().orElseThrow(), size.height().orElseThrow()))
+                    .map(size -> m.look().turned() ? size.turned() : size).stream()).toList();
             return new TagMeasure(tag.getId(), tag.letter(), tag.role(), measured, own.size(), Math.max(own.size(), tag.estimated()));
         }).toList();
         var names = store.takeoff().tags(siteId).stream().collect(Collectors.toMap(TagRow::getId, TagRow::name));
         var declined = store.takeoff().declined(siteId).stream().map(d -> Arrays.stream(d.tagIds()).boxed().toList()).toList();
         return KindProposal.of(tags, site.settings().step()).stream().filter(p -> !declined.contains(p.tags().stream().map(KindProposal.Member::tagId).sorted().toList()))
-                .map(p -> new Named(names.get(p.tags().get(0).tagId()), p)).toList();
+                .map(p -> new Named(names.getOrDefault(p.tags().get(0).tagId(), ""), p)).toList();
     }
 
     /** Puts a piece on the list for these tags, which then belong to it; its portrait is the first of their marks. */

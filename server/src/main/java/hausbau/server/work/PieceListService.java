@@ -130,10 +130,10 @@ public class PieceListService {
     /** Makes a plain block of the listed size in the kit, linked to the list; a piece of that code is linked as it is. */
     @Transactional
     public void standIn(long siteId, Seen seen, List<Long> ids) {
-        edit(siteId, seen, ids, "Stand-in for", (edit, rows) -> rows.forEach(row -> standIn(edit, siteId, row)));
+        edit(siteId, seen, ids, "Stand-in for", (edit, rows) -> rows.forEach(row -> standIn(edit, row)));
     }
 
-    private void standIn(Edit edit, long siteId, ListedRow row) {
+    private void standIn(Edit edit, ListedRow row) {
         var line = row.toLine();
         var size = Vec.of(line.width(), line.depth(), line.height());
         var standing = edit.kit().pieces().entrySet().stream().filter(e -> e.getValue().code().equals(line.code())).map(Map.Entry::getKey).findFirst();

@@ -6,6 +6,7 @@ import jakarta.persistence.LockModeType;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
+import java.util.Objects;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
 
@@ -27,7 +28,7 @@ public class SiteStore {
     /** An id that no row has had; ids rise, so what is made together has ids together. */
     public synchronized long nextId() {
         if (freeIds.isEmpty()) {
-            var first = jdbc.queryForObject("select nextval('hausbau_id')", Long.class);
+            long first = Objects.requireNonNull(jdbc.queryForObject("select nextval('hausbau_id')", Long.class));
             for (var i = 0; i < BLOCK; i++) {
                 freeIds.add(first + i);
             }
