@@ -61,7 +61,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
   const letGo = () =>
     run(() => {
       if (placing.held) placing.putBack()
-      else if (table.drawingRoom) table.drawingRoom = false
+      else if (table.drawing) table.drawing = ''
       else site.select([])
     })
 

@@ -2,7 +2,8 @@
 import { Button, InputNumber } from 'ant-design-vue'
 import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { NoAnswer, Refusal, send, type SitePlanView } from '../api/client'
+import { NoAnswer, Refusal, send, type OpeningView, type SitePlanView } from '../api/client'
+import { edgesOf } from '../massing/edges'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
 import OptionChart from './OptionChart.vue'
@@ -21,15 +22,11 @@ let ticking: ReturnType<typeof setInterval> | undefined
 const option = computed(() => plan.value?.options[chosen.value])
 const standing = computed(() => site.site?.kit?.kindsMm.join())
 const heightMm = computed(() => Math.max(site.site?.storeyMm ?? 3000, ...site.massing.rooms.map((r) => r.heightMm)))
-const doors = computed(() =>
-  site.massing.openings.map((o) => ({
-    run: `${site.massing.rooms.find((r) => r.id === o.roomId)?.name}, ${o.side.toLowerCase()}`,
-    atMm: o.atMm,
-    widthMm: o.widthMm,
-    heightMm: o.heightMm,
-    sillMm: o.sillMm,
-  })),
-)
+function runOf(o: OpeningView) {
+  const room = site.massing.rooms.find((r) => r.id === o.roomId)
+  return room ? `${room.name}, ${edgesOf(room).find((e) => e.edge === o.edge)?.label}` : ''
+}
+const doors = computed(() => site.massing.openings.map((o) => ({ run: runOf(o), atMm: o.atMm, widthMm: o.widthMm, heightMm: o.heightMm, sillMm: o.sillMm })))
 
 watch(
   () => site.site?.id,

@@ -2,16 +2,17 @@
 import { Button, Input } from 'ant-design-vue'
 import Choice from '../parts/Choice.vue'
 import { computed, reactive, ref, watch } from 'vue'
-import { Refusal, type OpeningView, type RoomView } from '../api/client'
+import { Refusal, type LevelView, type OpeningView, type RoomView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
+import { edgesOf } from './edges'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 
 const site = useSite()
 const table = useTable()
-const chosenId = ref<number>()
-const room = computed(() => site.massing.rooms.find((r) => r.id === chosenId.value) ?? site.massing.rooms[0])
+const room = computed(() => table.room)
+const edges = computed(() => (room.value ? edgesOf(room.value) : []))
 const openings = computed(() => site.massing.openings.filter((o) => o.roomId === room.value?.id))
 
 const fresh = reactive({ name: '', widthMm: 6500 as number | undefined, depthMm: 6000 as number | undefined, heightMm: undefined as number | undefined })
@@ -26,12 +27,32 @@ const nextName = computed(() => {
 })
 const remark = (field: string) => site.massing.remarks.find((r) => r.roomId === room.value?.id && r.field === field)?.message
 const openingRefusal = ref<{ id: number; refusal: Refusal }>()
-const sides = (['NORTH', 'EAST', 'SOUTH', 'WEST'] as const).map((value) => ({ value, label: value.toLowerCase() }))
+const levelRefusal = ref<Refusal>()
+const onLevels = (work: () => Promise<unknown>) => attempt(work, (r) => (levelRefusal.value = r))
+const goTo = (made?: LevelView) => made && (table.chosenLevel = made.id)
+const addLevel = () => onLevels(async () => goTo(await site.make<LevelView | undefined>('Add a level', 'POST', '/levels', {})))
+const copyLevel = () => onLevels(async () => goTo(await site.make<LevelView | undefined>('Copy the level', 'POST', `/levels/${table.level?.id ?? 0}/copies`)))
+const changeLevel = (change: Partial<LevelView>) => onLevels(() => site.make('Change the level', 'PATCH', `/levels/${table.level!.id}`, change))
+const removeLevel = () => onLevels(() => site.make('Remove the level', 'DELETE', `/levels/${table.level!.id}`))
+const walls = computed(() => edges.value.map((e) => ({ value: e.edge, label: e.label })))
+/** Why an opening is not built. */
+const misfit = (o: OpeningView) => site.massing.remarks.find((r) => r.field === `opening.${o.id}`)?.message
+const setLength = (edge: number, lengthMm: number) =>
+  attempt(
+    () => site.make('Size a wall', 'POST', `/rooms/${room.value!.id}/edges/${edge}/length`, { lengthMm }),
+    (r) => (edgeRefusal.value = r && { edge, refusal: r }),
+  )
+const edgeRefusal = ref<{ edge: number; refusal: Refusal }>()
+const draws = [
+  { what: 'join', label: 'Add ground' },
+  { what: 'cut', label: 'Cut ground' },
+] as const
 watch(
   () => room.value?.id,
   () => {
     refusal.value = undefined
     openingRefusal.value = undefined
+    edgeRefusal.value = undefined
   },
 )
 
@@ -53,10 +74,11 @@ const addRoom = () =>
         widthMm: fresh.widthMm,
         depthMm: fresh.depthMm,
         heightMm: fresh.heightMm,
+        levelId: table.level?.id ?? 0,
       })
       if (!made) return
       fresh.name = ''
-      chosenId.value = made.id
+      table.chosenRoom = made.id
       table.look('all')
     },
     (r) => (newRefusal.value = r),
@@ -73,15 +95,13 @@ const changeOpening = (o: OpeningView, change: Partial<OpeningView>) =>
   )
 const about = (o: OpeningView, field: string) => (openingRefusal.value?.id === o.id ? openingRefusal.value.refusal.about(field) : undefined)
 const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an opening', 'DELETE', `/openings/${o.id}`))
-
-defineExpose({ choose: (id: number) => (chosenId.value = id) })
 </script>
 
 <template>
   <div class="panel">
     <template v-if="room">
-      <div v-if="site.massing.rooms.length > 1" class="rooms">
-        <button v-for="r in site.massing.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="chosenId = r.id">
+      <div v-if="table.rooms.length > 1" class="rooms">
+        <button v-for="r in table.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="table.chosenRoom = r.id">
           {{ r.name }}
         </button>
       </div>
@@ -101,6 +121,29 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
         <LengthField label="Corner Y" :mm="room.cornerMm.y" @change="(mm) => changeRoom({ cornerMm: { ...room!.cornerMm, y: mm } })" />
         <div class="end"><Button size="small" danger @click="removeRoom">Remove room</Button></div>
       </div>
+      <div class="row" role="group" aria-label="Change its ground">
+        <Button
+          v-for="d in draws"
+          :key="d.what"
+          size="small"
+          :aria-pressed="table.drawing === d.what"
+          @click="table.drawing = table.drawing === d.what ? '' : d.what"
+          >{{ table.drawing === d.what ? 'Drag on the plan …' : d.label }}</Button
+        >
+        <span class="soft">or drag a wall on the plan</span>
+      </div>
+      <section v-if="edges.length > 4" aria-label="Walls">
+        <h3>Walls</h3>
+        <div class="four">
+          <LengthField
+            v-for="e in edges"
+            :key="e.edge"
+            :label="e.label"
+            :mm="e.lengthMm"
+            :error="edgeRefusal?.edge === e.edge ? edgeRefusal.refusal.message : undefined"
+            @change="(mm) => setLength(e.edge, mm)" />
+        </div>
+      </section>
       <p v-if="refusal && !['widthMm', 'depthMm', 'heightMm', 'cornerMm'].some((f) => refusal!.about(f))" class="fault" role="alert">{{ refusal.message }}</p>
       <p v-for="f in ['widthMm', 'depthMm'].filter(remark)" :key="f" class="remark" role="status">▲ {{ remark(f) }}</p>
       <section aria-label="Openings">
@@ -115,7 +158,7 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
           <div class="row spread">
             <span class="row"
               ><b>{{ o.kind === 'DOOR' ? 'Door' : 'Window' }}</b>
-              <Choice :value="o.side" :options="sides" class="side" label="Wall" @change="(side) => changeOpening(o, { side: side as OpeningView['side'] })"
+              <Choice :value="o.edge" :options="walls" class="side" label="Wall" @change="(edge) => changeOpening(o, { edge: Number(edge) })"
             /></span>
             <button type="button" class="plain soft" :aria-label="`Remove the ${o.kind.toLowerCase()}`" @click="removeOpening(o)">remove</button>
           </div>
@@ -130,12 +173,46 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
               :error="about(o, 'sillMm')"
               @change="(mm) => changeOpening(o, { sillMm: mm })" />
           </div>
+          <p v-if="misfit(o)" class="remark" role="status">▲ Not built. {{ misfit(o) }}</p>
           <p v-if="openingRefusal?.id === o.id && !['atMm', 'widthMm', 'heightMm', 'sillMm'].some((f) => about(o, f))" class="fault" role="alert">
             {{ openingRefusal.refusal.message }}
           </p>
         </div>
       </section>
     </template>
+    <section aria-label="Levels">
+      <div class="row spread">
+        <h3>Levels</h3>
+        <span class="row"
+          ><Button size="small" @click="addLevel">Add level</Button><Button size="small" :disabled="!room" @click="copyLevel">Copy level up</Button></span
+        >
+      </div>
+      <div class="rooms">
+        <button
+          v-for="l in [...site.massing.levels].reverse()"
+          :key="l.id"
+          type="button"
+          class="plain tab"
+          :aria-pressed="l.id === table.level?.id"
+          @click="table.chosenLevel = l.id">
+          {{ l.name }} <span class="figures soft">{{ site.show(l.floorMm) }}</span>
+        </button>
+      </div>
+      <div v-if="table.level?.id" class="fields three">
+        <label class="field"
+          ><span>Level</span>
+          <TextEntry :value="table.level.name" label="Level name" :maxlength="200" @commit="(name) => changeLevel({ name })" />
+        </label>
+        <LengthField label="Floor" :mm="table.level.floorMm" :error="levelRefusal?.about('floorMm')" @change="(mm) => changeLevel({ floorMm: mm })" />
+        <LengthField
+          label="To next floor"
+          :mm="table.level.storeyMm"
+          :error="levelRefusal?.about('storeyMm')"
+          @change="(mm) => changeLevel({ storeyMm: mm })" />
+        <div class="end"><Button size="small" danger @click="removeLevel">Remove level</Button></div>
+      </div>
+      <p v-if="levelRefusal && !['floorMm', 'storeyMm'].some((f) => levelRefusal!.about(f))" class="fault" role="alert">{{ levelRefusal.message }}</p>
+    </section>
     <section aria-label="New room" :class="{ bare: !room }">
       <h3>{{ room ? 'Another room' : 'The first room' }}</h3>
       <p v-if="!room" class="soft">Type the clear size between its walls, or draw it on the plan and correct it after.</p>
@@ -155,8 +232,8 @@ defineExpose({ choose: (id: number) => (chosenId.value = id) })
       <p v-if="newRefusal && !['widthMm', 'depthMm', 'heightMm'].some((f) => newRefusal!.about(f))" class="fault" role="alert">{{ newRefusal.message }}</p>
       <div class="row">
         <Button :type="room ? 'default' : 'primary'" size="small" @click="addRoom">Add room</Button>
-        <Button size="small" :aria-pressed="table.drawingRoom" @click="table.drawingRoom = !table.drawingRoom">
-          {{ table.drawingRoom ? 'Drag on the plan …' : 'Draw on the plan' }}
+        <Button size="small" :aria-pressed="table.drawing === 'room'" @click="table.drawing = table.drawing === 'room' ? '' : 'room'">
+          {{ table.drawing === 'room' ? 'Drag on the plan …' : 'Draw on the plan' }}
         </Button>
       </div>
     </section>

@@ -2,12 +2,14 @@
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { PlacementView } from '../api/client'
+import { edgeNear, isIn, isUpright, outward, type Edge, type Point } from '../massing/edges'
 import { usePlacing } from '../build/placing'
 import { boxOf, extentOf, extentOfPlacements, footprint } from '../site/extent'
 import { tell, useSite } from '../site/site'
 import { extentOfChunk, placementOf } from '../site/standing'
 import { useTable } from '../table/table'
 import { drawPlan } from './draw'
+import { below, isSeen, onLevel } from './level'
 import { fitted, magnified, toPixel, toSiteMm, type Lie } from './sheet'
 
 const site = useSite()
@@ -16,7 +18,12 @@ const table = useTable()
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
+const props = defineProps<{ massing: boolean }>()
 const room = ref<{ x0: number; y0: number; x1: number; y1: number }>()
+/** The edge under the pointer, or held and dragged so far outward. */
+const edge = ref<{ edge: Edge; byMm: number; held: boolean }>()
+/** How near to an edge a hand must be to take it. */
+const EDGE_REACH_PX = 7
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 let pan: { x: number; y: number } | undefined
 /** Until a hand moves the sheet, it is fitted anew whenever the window or the rooms change. */
@@ -52,14 +59,17 @@ function draw() {
     stepMm: site.site.stepMm,
     wallMm: site.site.wallMm,
     unit: site.unit,
-    massing: site.massing,
+    massing: onLevel(site.massing, table.level),
+    below: below(site.massing, table.level),
     placements: inSight(width, height),
     holder: (id) => site.placements.get(id),
     pieceById: site.pieceById,
     selection: site.selection,
     ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined,
     finding: site.finding,
-    room: room.value,
+    room: room.value && { ...room.value, cuts: table.drawing === 'cut' },
+    chosen: props.massing ? table.room : undefined,
+    edge: props.massing ? edge.value : undefined,
     figureMm: table.figureMm,
     gaps: site.survey.findings.filter((f) => f.kind === 'GAP').map((f) => f.placeMm),
   })
@@ -76,8 +86,13 @@ function inSight(width: number, height: number): PlacementView[] {
     const box = extentOfChunk(c, site.pieceById)
     if (box && (box.max.x < x0 || box.min.x > x1 || box.max.y < y0 || box.min.y > y1)) continue
     const widest = Math.max(...[...c.palette].map((id) => site.pieceById.get(id)?.sizeMm.x ?? 0))
+    if (box && !isSeen(site.massing, table.level, box.min.z, box.max.z)) continue
     if (c.name.startsWith('tiles.') && widest * lie.value.scale < LEAST_TILE_PX) continue
-    for (let i = 0; i < c.count; i++) seen.push(placementOf(c, i))
+    for (let i = 0; i < c.count; i++) {
+      const p = placementOf(c, i)
+      const own = site.pieceById.get(p.pieceId)?.boxMm
+      if (!own || isSeen(site.massing, table.level, p.atMm.z + own.min.z, p.atMm.z + own.max.z)) seen.push(p)
+    }
   }
   return seen
 }
@@ -106,6 +121,10 @@ watch(
     placing.ghost,
     placing.held,
     room.value,
+    edge.value,
+    table.room,
+    table.level,
+    props.massing,
     site.site,
   ],
   drawSoon,
@@ -161,8 +180,8 @@ function place(e: PointerEvent | WheelEvent): [number, number] {
 
 /** The floor drawn at a point of the sheet: where rooms lie over one another, the lowest, as the drawing shows it. */
 function floorZ(x: number, y: number) {
-  const under = site.massing.rooms.filter((r) => x >= r.cornerMm.x && x <= r.cornerMm.x + r.widthMm && y >= r.cornerMm.y && y <= r.cornerMm.y + r.depthMm)
-  return under.length ? Math.min(...under.map((r) => r.cornerMm.z)) : 0
+  const under = table.rooms.filter((r) => isIn(r, { x, y }))
+  return under.length ? Math.min(...under.map((r) => r.cornerMm.z)) : (table.level?.floorMm ?? 0)
 }
 
 function pointed(e: PointerEvent) {
@@ -180,9 +199,11 @@ function down(e: PointerEvent) {
   const [px, py] = place(e)
   if (e.button === 1 || e.button === 2 || (e.button === 0 && spaceHeld)) {
     pan = { x: px, y: py }
-  } else if (e.button === 0 && table.drawingRoom) {
+  } else if (e.button === 0 && table.drawing) {
     const [x, y] = toSiteMm(lie.value, px, py)
     room.value = { x0: onStep(x), y0: onStep(y), x1: onStep(x), y1: onStep(y) }
+  } else if (e.button === 0 && edge.value) {
+    edge.value = { ...edge.value, held: true }
   } else if (e.button === 0 && !placing.held && nearFigure(...toSiteMm(lie.value, px, py))) {
     figureHeld = true
   } else if (e.button === 0) {
@@ -202,10 +223,17 @@ function move(e: PointerEvent) {
   } else if (room.value) {
     const [x, y] = toSiteMm(lie.value, px, py)
     room.value = { ...room.value, x1: onStep(x), y1: onStep(y) }
+  } else if (edge.value?.held) {
+    const [x, y] = toSiteMm(lie.value, px, py)
+    edge.value = { ...edge.value, byMm: onStep(outward(edge.value.edge, { x, y })) }
   } else if (band.value) {
     band.value = { ...band.value, x1: px, y1: py }
   } else if (placing.held && e.buttons === 0) {
     placing.point(pointed(e))
+  } else if (props.massing && e.buttons === 0) {
+    const [x, y] = toSiteMm(lie.value, px, py)
+    const near = table.room && !table.drawing ? edgeNear(table.room, { x, y }, EDGE_REACH_PX / lie.value.scale) : undefined
+    if (near?.edge !== edge.value?.edge.edge || near?.lengthMm !== edge.value?.edge.lengthMm) edge.value = near && { edge: near, byMm: 0, held: false }
   }
 }
 
@@ -213,18 +241,24 @@ function up(e: PointerEvent) {
   pan = undefined
   figureHeld = false
   if (room.value) finishRoom()
+  else if (edge.value?.held) finishEdge()
   else if (band.value && e.button === 0) finishBand(e)
   band.value = undefined
 }
 
-const emit = defineEmits<{ room: [from: { x: number; y: number }, to: { x: number; y: number }] }>()
+const emit = defineEmits<{ ground: [from: Point, to: Point]; edge: [edge: number, outwardMm: number] }>()
+
+function finishEdge() {
+  const held = edge.value!
+  edge.value = undefined
+  if (held.byMm !== 0) emit('edge', held.edge.edge, held.byMm)
+}
 
 function finishRoom() {
   const r = room.value!
   room.value = undefined
   if (r.x0 !== r.x1 && r.y0 !== r.y1) {
-    table.drawingRoom = false
-    emit('room', { x: r.x0, y: r.y0 }, { x: r.x1, y: r.y1 })
+    emit('ground', { x: r.x0, y: r.y0 }, { x: r.x1, y: r.y1 })
   }
 }
 
@@ -245,7 +279,10 @@ function finishBand(e: PointerEvent) {
       .filter(table.takes)
     site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
   } else {
-    const id = under(...toSiteMm(lie.value, b.x1, b.y1))
+    const [x, y] = toSiteMm(lie.value, b.x1, b.y1)
+    const inside = props.massing ? table.rooms.find((r) => isIn(r, { x, y })) : undefined
+    if (inside) table.chosenRoom = inside.id
+    const id = props.massing ? undefined : under(x, y)
     if (e.shiftKey && id !== undefined) site.toggle(id)
     else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
   }
@@ -285,7 +322,10 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
 </script>
 
 <template>
-  <div ref="holder" class="plan" :class="{ crosshair: table.drawingRoom || placing.held }">
+  <div
+    ref="holder"
+    class="plan"
+    :class="{ crosshair: table.drawing || placing.held, upright: edge && isUpright(edge.edge), lying: edge && !isUpright(edge.edge) }">
     <canvas
       ref="canvas"
       data-testid="plan"
@@ -325,6 +365,12 @@ canvas {
 }
 .crosshair {
   cursor: crosshair;
+}
+.upright {
+  cursor: ew-resize;
+}
+.lying {
+  cursor: ns-resize;
 }
 .band {
   position: absolute;

@@ -1,5 +1,5 @@
 import { formatBare } from '../measure/format'
-import { ink, mono, paper, softInk } from '../styles/theme'
+import { ink, mono, paper, sheet, softInk } from '../styles/theme'
 import type { Plan } from './plan'
 import { text } from './lettering'
 import { toPixel } from './sheet'
@@ -10,6 +10,11 @@ export function drawChains(c: CanvasRenderingContext2D, p: Plan) {
     const length = chain.ticksMm[chain.ticksMm.length - 1]!
     const along = { x: (chain.toMm.x - chain.fromMm.x) / length, y: (chain.toMm.y - chain.fromMm.y) / length }
     const out = { x: -along.y, y: along.x }
+    // Where another room lies behind the wall, the chain stands within its own.
+    if (chain.inner) {
+      drawChain(c, p, chain.fromMm, along, out, chain.ticksMm, -14)
+      continue
+    }
     const rows = chain.ticksMm.length > 2 ? [chain.ticksMm, [0, length]] : [[0, length]]
     rows.forEach((ticks, row) => drawChain(c, p, chain.fromMm, along, out, ticks, p.wallMm * p.lie.scale + 16 + row * 20))
   }
@@ -51,7 +56,7 @@ function drawChain(
     c.save()
     c.translate(x, y)
     if (Math.abs(along.y) > 0.5) c.rotate(-Math.PI / 2)
-    c.fillStyle = paper
+    c.fillStyle = off < 0 ? sheet : paper
     if (!beside) c.fillRect(-w / 2 - 2, -7, w + 4, 14)
     text(c, words, 0, beside ? -9 : 0, `11px ${mono}`, ink)
     c.restore()

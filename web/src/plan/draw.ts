@@ -1,6 +1,7 @@
-import type { BoxMm, PieceView, PlacementView } from '../api/client'
+import type { BoxMm, PieceView, PlacementView, RoomView } from '../api/client'
 import { format } from '../measure/format'
 import { boxOf, footprint, toSite } from '../site/extent'
+import { isIn } from '../massing/edges'
 import { brick, hairline, ink, mono, paper, plum, sans, sheet, softInk, verdigris } from '../styles/theme'
 import { drawChains } from './chains'
 import { text } from './lettering'
@@ -22,6 +23,7 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan) {
     else if (role && role !== 'CEILING') groups.stands.push(placement)
   }
   drawFloors(c, p, groups.floor)
+  drawBelow(c, p)
   drawWalls(c, p)
   groups.walls.forEach((w) => drawSeam(c, p, w))
   groups.stands.forEach((s) => drawStanding(c, p, s))
@@ -29,6 +31,7 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan) {
   drawChains(c, p)
   drawRoomNames(c, p, groups.stands)
   for (const list of [groups.floor, groups.walls, groups.stands]) list.filter((x) => p.selection.has(x.id)).forEach((x) => drawSelected(c, p, x))
+  if (p.chosen) drawChosen(c, p, p.chosen)
   if (p.finding) drawFinding(c, p, p.finding.placeMm)
   if (p.ghost) drawGhost(c, p)
   if (p.room) drawNewRoom(c, p)
@@ -68,11 +71,44 @@ function rectangle(c: CanvasRenderingContext2D, lie: Lie, b: BoxMm) {
   c.rect(x, y, (b.max.x - b.min.x) * lie.scale, (b.max.y - b.min.y) * lie.scale)
 }
 
+function outline(c: CanvasRenderingContext2D, lie: Lie, r: RoomView) {
+  c.beginPath()
+  for (const loop of r.outlineMm) {
+    loop.forEach(({ x, y }, i) => (i ? c.lineTo(...toPixel(lie, x, y)) : c.moveTo(...toPixel(lie, x, y))))
+    c.closePath()
+  }
+}
+
+/** The room that is worked on, and the edge that is held. */
+function drawChosen(c: CanvasRenderingContext2D, p: Plan, r: RoomView) {
+  outline(c, p.lie, r)
+  c.strokeStyle = plum
+  c.lineWidth = 2
+  c.stroke()
+  if (!p.edge) return
+  const { edge, byMm } = p.edge
+  const [dx, dy] = { NORTH: [0, byMm], EAST: [byMm, 0], SOUTH: [0, -byMm], WEST: [-byMm, 0] }[edge.side] as [number, number]
+  c.beginPath()
+  c.moveTo(...toPixel(p.lie, edge.from.x + dx, edge.from.y + dy))
+  c.lineTo(...toPixel(p.lie, edge.to.x + dx, edge.to.y + dy))
+  c.strokeStyle = verdigris
+  c.lineWidth = 3
+  c.stroke()
+  if (byMm === 0) return
+  const [x, y] = toPixel(p.lie, (edge.from.x + edge.to.x) / 2 + dx, (edge.from.y + edge.to.y) / 2 + dy)
+  const words = `${byMm > 0 ? '+' : '−'}${format(Math.abs(byMm), p.unit)}`
+  c.font = `13px ${mono}`
+  const half = c.measureText(words).width / 2 + 5
+  c.fillStyle = sheet
+  c.fillRect(x - half, y - 10, 2 * half, 20)
+  text(c, words, x, y, `13px ${mono}`, verdigris)
+}
+
 function drawFloors(c: CanvasRenderingContext2D, p: Plan, tiles: PlacementView[]) {
   c.fillStyle = sheet
   for (const r of p.massing.rooms) {
-    rectangle(c, p.lie, { min: r.cornerMm, max: { x: r.cornerMm.x + r.widthMm, y: r.cornerMm.y + r.depthMm, z: 0 } })
-    c.fill()
+    outline(c, p.lie, r)
+    c.fill('evenodd')
   }
   c.strokeStyle = hairline
   c.lineWidth = 1
@@ -80,6 +116,14 @@ function drawFloors(c: CanvasRenderingContext2D, p: Plan, tiles: PlacementView[]
     const piece = p.pieceById.get(t.pieceId)!
     path(c, p.lie, footprint(t, piece, piece.boxMm))
     c.stroke()
+  }
+}
+
+function drawBelow(c: CanvasRenderingContext2D, p: Plan) {
+  c.fillStyle = 'rgba(34,48,60,.12)'
+  for (const w of p.below) {
+    rectangle(c, p.lie, w)
+    c.fill()
   }
 }
 
@@ -230,36 +274,48 @@ function drawNewRoom(c: CanvasRenderingContext2D, p: Plan) {
   const r = p.room!
   const b: BoxMm = { min: { x: Math.min(r.x0, r.x1), y: Math.min(r.y0, r.y1), z: 0 }, max: { x: Math.max(r.x0, r.x1), y: Math.max(r.y0, r.y1), z: 0 } }
   rectangle(c, p.lie, b)
-  c.fillStyle = 'rgba(47,127,121,.14)'
+  c.fillStyle = r.cuts ? 'rgba(168,67,43,.12)' : 'rgba(47,127,121,.14)'
   c.fill()
-  c.strokeStyle = verdigris
+  c.strokeStyle = r.cuts ? brick : verdigris
   c.lineWidth = 2
+  if (r.cuts) c.setLineDash([6, 4])
   c.stroke()
+  c.setLineDash([])
   const [x, y] = toPixel(p.lie, (b.min.x + b.max.x) / 2, (b.min.y + b.max.y) / 2)
-  text(c, `${format(b.max.x - b.min.x, p.unit)} × ${format(b.max.y - b.min.y, p.unit)}`, x, y, `13px ${mono}`, verdigris)
+  text(c, `${format(b.max.x - b.min.x, p.unit)} × ${format(b.max.y - b.min.y, p.unit)}`, x, y, `13px ${mono}`, r.cuts ? brick : verdigris)
 }
 
 /** Names and heights, in the first place of each room where nothing stands. */
 function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementView[]) {
   const taken = stands.slice(0, 2000).map((s) => boxOf(s, p.pieceById.get(s.pieceId)!))
   for (const r of p.massing.rooms) {
-    if (r.widthMm * p.lie.scale < 90) continue
+    if (r.widthMm * p.lie.scale < 40) continue
     // Width and depth stand on the chains outside.
-    const size = `${format(r.heightMm, p.unit)} high`
+    const size = `${r.areaM2.toFixed(1)} m² · ${format(r.heightMm, p.unit)} high`
     c.font = `600 14px ${sans}`
-    const half = { x: (Math.max(80, c.measureText(r.name).width) / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
-    const places = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((fy) =>
-      [0.5, 0.35, 0.65].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })),
-    )
+    const name = c.measureText(r.name).width
+    const whole = { x: (Math.max(130, name) / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
+    const alone = { x: (name / 2 + 4) / p.lie.scale, y: 10 / p.lie.scale }
+    const placesFor = (half: { x: number; y: number }) =>
+      [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((fy) =>
+        [0.5, 0.35, 0.65, 0.2, 0.8].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })).filter((at) => liesIn(r, at, half)),
+      )
+    const half = placesFor(whole).length ? whole : alone
+    const places = placesFor(half)
+    if (!places.length) continue
     const free =
       places.find(({ x, y }) => !taken.some((b) => b.min.x < x + half.x && b.max.x > x - half.x && b.min.y < y + half.y && b.max.y > y - half.y)) ?? places[0]!
     const [x, y] = toPixel(p.lie, free.x, free.y)
     c.fillStyle = sheet
-    c.fillRect(x - half.x * p.lie.scale, y - 20, half.x * 2 * p.lie.scale, 40)
-    text(c, r.name, x, y - 9, `600 14px ${sans}`, ink)
-    text(c, size, x, y + 9, `11.5px ${mono}`, softInk)
+    c.fillRect(x - half.x * p.lie.scale, y - half.y * p.lie.scale, half.x * 2 * p.lie.scale, half.y * 2 * p.lie.scale)
+    text(c, r.name, x, half === whole ? y - 9 : y, `600 14px ${sans}`, ink)
+    if (half === whole) text(c, size, x, y + 9, `11.5px ${mono}`, softInk)
   }
 }
+
+/** Whether a label lies in a room with all of its corners. */
+const liesIn = (r: RoomView, at: { x: number; y: number }, half: { x: number; y: number }) =>
+  [-1, 0, 1].every((fx) => [-1, 1].every((fy) => isIn(r, { x: at.x + fx * half.x, y: at.y + fy * half.y })))
 
 /** The figure from above: shoulders and head. */
 function drawFigure(c: CanvasRenderingContext2D, p: Plan) {

@@ -1,4 +1,5 @@
-import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, Unit } from '../api/client'
+import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, RoomView, Unit } from '../api/client'
+import type { Edge } from '../massing/edges'
 import type { Lie } from './sheet'
 
 /** What the plan is drawn from: plain data. */
@@ -10,6 +11,8 @@ export interface Plan {
   wallMm: number
   unit: Unit
   massing: MassingView
+  /** Walls of the level below. */
+  below: BoxMm[]
   /** What can be seen; with the chunks out of sight left out. */
   placements: PlacementView[]
   /** The piece that holds the ghost along an axis. */
@@ -20,6 +23,11 @@ export interface Plan {
   finding?: FindingView
   /** Stretches of wall that nothing closes. */
   gaps: BoxMm[]
-  room?: { x0: number; y0: number; x1: number; y1: number }
+  /** A rectangle that is being drawn. */
+  room?: { x0: number; y0: number; x1: number; y1: number; cuts: boolean }
+  /** The room that is being worked on, where rooms are. */
+  chosen?: RoomView
+  /** An edge of it that is held, and how far it is dragged. */
+  edge?: { edge: Edge; byMm: number }
   figureMm: { x: number; y: number }
 }

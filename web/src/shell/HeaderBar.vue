@@ -6,12 +6,15 @@ import { formatBytes, formatCount } from '../measure/format'
 import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
 import { usePlacing } from '../build/placing'
+import Choice from '../parts/Choice.vue'
+import { useTable } from '../table/table'
 import SiteFields from '../start/SiteFields.vue'
 
 defineEmits<{ keys: [] }>()
 const site = useSite()
 const edits = useEdits()
 const placing = usePlacing()
+const table = useTable()
 const settingUp = ref(false)
 const body = ref<SiteBody>({ name: '' })
 const refusal = ref<Refusal>()
@@ -30,6 +33,7 @@ function open() {
     storeyMm: s.storeyMm,
     pixelsPerMetre: s.pixelsPerMetre,
     tilesByCentre: s.tilesByCentre,
+    skins: s.skins,
   }
   refusal.value = undefined
   settingUp.value = true
@@ -51,6 +55,13 @@ async function save() {
     <RouterLink to="/" class="home" title="All sites" aria-label="All sites">Hausbau</RouterLink>
     <button type="button" class="plain site" title="Site set-up" @click="open">{{ site.site.name }} <span class="soft">set up</span></button>
     <span class="figures soft step">step {{ site.show(site.site.stepMm) }}</span>
+    <Choice
+      v-if="site.massing.levels.length > 1"
+      class="level"
+      label="Level"
+      :value="table.level?.id"
+      :options="[...site.massing.levels].reverse().map((l) => ({ value: l.id, label: l.name }))"
+      @change="(level) => (table.chosenLevel = level)" />
     <button type="button" class="plain snap" :aria-pressed="placing.snaps" @click="placing.snaps = !placing.snaps">
       <span class="dot" :class="{ on: placing.snaps }" />{{ placing.snaps ? 'snapping' : 'free' }}
     </button>

@@ -9,11 +9,14 @@ import { useKeys } from '../build/keys'
 import { usePlacing } from '../build/placing'
 import HandoverStage from '../handover/HandoverStage.vue'
 import KitStage from '../kit/KitStage.vue'
+import type { Point } from '../massing/edges'
 import LineUp from '../lineup/LineUp.vue'
 import MassingPanel from '../massing/MassingPanel.vue'
 import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
+import type { RoomView } from '../api/client'
 import SurveyPanel from '../survey/SurveyPanel.vue'
+import { useTable } from '../table/table'
 import TableView from '../table/TableView.vue'
 import { useStageClock } from './clock'
 import HeaderBar from './HeaderBar.vue'
@@ -26,6 +29,7 @@ const router = useRouter()
 const site = useSite()
 const edits = useEdits()
 const placing = usePlacing()
+const table = useTable()
 const keys = ref(false)
 
 const id = computed(() => Number(route.params.id))
@@ -49,6 +53,7 @@ watch(
 watch(stage, (now) => {
   if (now !== 'survey') site.finding = undefined
   if (now !== 'build') placing.putBack()
+  table.drawing = ''
 })
 onBeforeUnmount(() => {
   placing.putBack()
@@ -62,9 +67,30 @@ useKeys((key) => {
   return !!wanted
 }, keys)
 
-async function addDrawn(from: { x: number; y: number }, to: { x: number; y: number }) {
+/** What was drawn becomes a room, or goes to or from the chosen one. */
+async function drawn(from: Point, to: Point) {
+  const [what, room] = [table.drawing, table.room]
+  const ground = { fromMm: { ...from, z: 0 }, toMm: { ...to, z: 0 } }
+  table.drawing = ''
   try {
-    await site.make('Add a room', 'POST', '/rooms/drawn', { name: 'Room 1', fromMm: { ...from, z: 0 }, toMm: { ...to, z: 0 } })
+    await site.inTurn(async () => {
+      if (what === 'join' && room) await site.make('Add ground', 'POST', `/rooms/${room.id}/join`, ground)
+      else if (what === 'cut' && room) await site.make('Cut ground', 'POST', `/rooms/${room.id}/cut`, ground)
+      else
+        table.chosenRoom = (
+          await site.make<RoomView | undefined>('Add a room', 'POST', '/rooms/drawn', { name: 'Room 1', levelId: table.level?.id ?? 0, ...ground })
+        )?.id
+    })
+  } catch (e) {
+    tell(e)
+  }
+}
+
+async function moveEdge(edge: number, outwardMm: number) {
+  const room = table.room
+  if (!room) return
+  try {
+    await site.inTurn(() => site.make('Move a wall', 'POST', `/rooms/${room.id}/edges/${edge}/move`, { outwardMm }))
   } catch (e) {
     tell(e)
   }
@@ -91,7 +117,7 @@ async function addDrawn(from: { x: number; y: number }, to: { x: number; y: numb
         <KitStage v-else-if="stage === 'kit'" />
         <HandoverStage v-else-if="stage === 'handover'" />
         <div v-show="hasTable" class="work">
-          <TableView @room="addDrawn" />
+          <TableView :massing="stage === 'massing'" @ground="drawn" @edge="moveEdge" />
           <aside class="side" aria-label="Details">
             <MassingPanel v-if="stage === 'massing'" />
             <BuildPanel v-else-if="stage === 'build'" />

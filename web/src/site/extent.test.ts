@@ -64,7 +64,17 @@ describe('where things stand', () => {
 
   it('the extent of a set is that of its rooms and of what stands outside them', () => {
     const pieceById = new Map([[1, bench]])
-    const massing = { rooms: [], openings: [], gaps: [], chains: [], remarks: [], walls: [{ min: { x: 0, y: 0, z: 0 }, max: { x: 4000, y: 200, z: 3000 } }] }
+    const massing = {
+      levels: [],
+      rooms: [],
+      openings: [],
+      over: [],
+      floors: [],
+      gaps: [],
+      chains: [],
+      remarks: [],
+      walls: [{ min: { x: 0, y: 0, z: 0 }, max: { x: 4000, y: 200, z: 3000 } }],
+    }
     const set = { massing, pieces: [bench], pieceById, placements: oneStanding(placed()) }
     expect(extentOf(set)).toEqual({ min: { x: 0, y: 0, z: 0 }, max: { x: 5800, y: 3225, z: 3000 } })
     expect(extentOf({ ...set, placements: new StandingSet() })).toEqual(massing.walls[0])

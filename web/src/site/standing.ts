@@ -57,9 +57,18 @@ export function idOf(c: Chunk, row: number): string {
   if (code === 0) return `hand.${c.a[row]}`
   const room = `room.${c.owner?.[row] || c.ownerId}`
   if (code === 1) return `${room}.opening.${c.a[row]}`
-  if (code === 6) return `${room}.post.${CORNERS[c.a[row]!]}`
+  if (code === 6) return `${room}.post.${CORNERS[c.a[row]!] ?? `edge${c.a[row]}`}`
+  if (code === 10) return `${room}.post.at.${c.a[row]}.${c.b[row]}`
+  if (code === 9) return edgePlace(room, c.a[row]!, c.b[row]!)
   if (code >= 7) return `${room}.${code === 7 ? 'floor' : 'ceiling'}.${c.a[row]}.${c.b[row]}`
   return `${room}.${SIDES[code - 2]}.${c.a[row]}.${c.b[row]}`
+}
+
+/** A run's place that is no side of a rectangle: edge and tier lie above the 36 bits of length. */
+function edgePlace(room: string, at: number, packed: number) {
+  const above = Math.floor(packed / 2 ** 36)
+  const [edge, tier] = [above % 1024, Math.floor(above / 1024)]
+  return `${room}.${SIDES[edge] ?? `edge${edge}`}${['', '-above', '-below'][tier]}.${at}.${packed % 2 ** 36}`
 }
 
 export const pieceIdOf = (c: Chunk, row: number) => c.palette[c.kind[row]!]!

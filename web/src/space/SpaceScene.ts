@@ -29,6 +29,7 @@ import type { BoxMm, PlacementView, PreviewView, VecMm } from '../api/client'
 import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import { Batches } from './Batches'
+import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
 import { loadShape, type Shape } from './geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
@@ -38,6 +39,8 @@ import { Picking } from './Picking'
 export interface Description {
   pieces: { id: number; url: string; version: string }[]
   set: StandingSet
+  /** What is shown in place of pieces while nothing is built. */
+  blocks: readonly BoxMm[]
   selection: ReadonlySet<string>
   /** Height at which the set is cut open, millimetres; absent: whole. */
   cutMm?: number
@@ -65,6 +68,7 @@ export class SpaceScene {
   private readonly ink = edgeMaterial()
   private readonly ghostMaterial = new MeshBasicMaterial({ color: verdigris, transparent: true, opacity: 0.35, depthWrite: false })
   private readonly batches = new Batches(this.set, (swatch) => this.paper(swatch), this.ink)
+  private readonly blockOut = new BlockOut(this.paper('plaster'), cut.plane)
   private readonly picking = new Picking(this.batches)
   private due = 0
   private extent = new Box3(new Vector3(0, 0, 0), new Vector3(5, 5, 3))
@@ -85,7 +89,7 @@ export class SpaceScene {
     sun.position.set(-4, -7, 9)
     const back = new DirectionalLight('#e6eef6', 0.8)
     back.position.set(6, 4, 3)
-    this.scene.add(new AmbientLight('#ffffff', 1.3), sun, back, this.ground, this.set, this.ghost, this.marks, this.figure)
+    this.scene.add(new AmbientLight('#ffffff', 1.3), sun, back, this.ground, this.set, this.ghost, this.marks, this.figure, this.blockOut.group)
     this.controls = new OrbitControls(this.camera, this.canvas)
     this.controls.zoomToCursor = true
     // Never below the ground unasked.
@@ -99,6 +103,7 @@ export class SpaceScene {
     cancelAnimationFrame(this.due)
     this.controls.dispose()
     this.batches.dispose()
+    this.blockOut.dispose()
     this.renderer.dispose()
     this.canvas.remove()
   }
@@ -158,6 +163,7 @@ export class SpaceScene {
     this.cutAt(d.cutMm)
     const changed = this.batches.show(d.set, this.shapes, reshaped)
     if (changed) this.picking.forget()
+    this.blockOut.show(d.blocks)
     this.batches.select(d.selection, d.set, changed)
     this.marks.clear()
     if (d.finding) this.marks.add(new Box3Helper(toBox(d.finding).expandByScalar(0.02), new Color(brick)))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener, useResizeObserver } from '@vueuse/core'
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { usePlacing } from '../build/placing'
 import { extentOf, extentOfPlacements } from '../site/extent'
 import { tell, useSite } from '../site/site'
@@ -16,10 +16,12 @@ const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '' })
 let scene: SpaceScene | undefined
 let framed = 0
 
+const blocks = computed(() => [...site.massing.walls, ...site.massing.over, ...site.massing.floors])
+
 async function show() {
   if (!scene || !site.site) return
   const extent = extentOf(site)
-  const cutMm = table.cutaway ? (site.massing.rooms[0]?.cornerMm.z ?? 0) + table.cutMm : undefined
+  const cutMm = table.cutaway ? (table.level?.floorMm ?? 0) + table.cutMm : undefined
   await scene.show({
     pieces: site.pieces.map((p) => ({
       id: p.id,
@@ -27,6 +29,7 @@ async function show() {
       version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre]),
     })),
     set: site.placements,
+    blocks: site.site.kit ? [] : blocks.value,
     selection: site.selection,
     cutMm,
     finding: site.finding?.placeMm,
@@ -60,9 +63,11 @@ onMounted(() => {
 onBeforeUnmount(() => scene?.dispose())
 useResizeObserver(holder, () => scene?.resize())
 
-watch(() => [site.placements, site.pieces, site.massing, site.selection, site.finding, site.shapes, table.cutaway, table.cutMm, table.figureMm], showSoon, {
-  deep: false,
-})
+watch(
+  () => [site.placements, site.pieces, site.massing, site.selection, site.finding, site.shapes, table.cutaway, table.cutMm, table.level, table.figureMm],
+  showSoon,
+  { deep: false },
+)
 watch(() => site.site?.revision, showSoon)
 watch(() => [placing.ghost, placing.held], showGhost)
 watch(

@@ -54,6 +54,10 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
       ><Switch size="small" :checked="body.tilesByCentre" aria-label="Tiles pivot at their centre" @change="(on) => set({ tilesByCentre: !!on })" /> Tiles pivot
       at their centre <span class="soft">(else at a corner)</span></label
     >
+    <label class="row"
+      ><Switch size="small" :checked="body.skins" aria-label="Walls between rooms as two skins" @change="(on) => set({ skins: !!on })" /> Walls between rooms as
+      two skins <span class="soft">(else one piece through)</span></label
+    >
     <p v-if="refusal && !refusal.faults.some((f) => ['stepMm', 'wallMm', 'storeyMm'].includes(f.field))" class="fault" role="alert">{{ refusal.message }}</p>
     <button type="submit" class="unseen" tabindex="-1" aria-hidden="true">Done</button>
   </form>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { usePlacing } from '../build/placing'
+import type { Point } from '../massing/edges'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import PlanView from '../plan/PlanView.vue'
@@ -8,7 +9,8 @@ import { useSite } from '../site/site'
 import SpaceView from '../space/SpaceView.vue'
 import { useTable } from './table'
 
-defineEmits<{ room: [from: { x: number; y: number }, to: { x: number; y: number }] }>()
+defineProps<{ massing: boolean }>()
+defineEmits<{ ground: [from: Point, to: Point]; edge: [edge: number, outwardMm: number] }>()
 const site = useSite()
 const placing = usePlacing()
 const table = useTable()
@@ -49,7 +51,7 @@ const holds = computed(() =>
 <template>
   <div ref="whole" class="table">
     <div v-show="table.share > 0" class="half" :style="{ flex: `${table.share} 1 0` }">
-      <PlanView @room="(from, to) => $emit('room', from, to)" />
+      <PlanView :massing="massing" @ground="(from, to) => $emit('ground', from, to)" @edge="(edge, by) => $emit('edge', edge, by)" />
       <span class="title caps">Plan</span>
     </div>
     <div

@@ -13,7 +13,14 @@ export const useTable = defineStore('table', () => {
   const cutMm = ref(2000)
   /** Plan's share of the width, 0 to 1. */
   const share = ref(0.5)
-  const drawingRoom = ref(false)
+  /** What the next rectangle drawn on the plan is: a new room, ground added to the chosen one, or cut from it. */
+  const drawing = ref<'' | 'room' | 'join' | 'cut'>('')
+  const chosenRoom = ref<number>()
+  const chosenLevel = ref(0)
+  const level = computed(() => site.massing.levels.find((l) => l.id === chosenLevel.value) ?? site.massing.levels.find((l) => l.id === 0))
+  /** The rooms of the level that is worked on. */
+  const rooms = computed(() => site.massing.rooms.filter((r) => r.levelId === level.value?.id))
+  const room = computed(() => rooms.value.find((r) => r.id === chosenRoom.value) ?? rooms.value[0])
   /** What a box selects: everything, all but floors and ceilings, or what is of one role. */
   const picks = ref('')
   function takes(id: string): boolean {
@@ -43,5 +50,5 @@ export const useTable = defineStore('table', () => {
     asked.value = { at, count: asked.value.count + 1 }
   }
 
-  return { picks, takes, cutaway, cutMm, share, drawingRoom, asked, figureMm, standFigure, standFigureBeside, look }
+  return { picks, takes, cutaway, cutMm, share, drawing, chosenRoom, room, rooms, chosenLevel, level, asked, figureMm, standFigure, standFigureBeside, look }
 })

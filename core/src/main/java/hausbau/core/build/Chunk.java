@@ -1,7 +1,7 @@
 package hausbau.core.build;
 
 import hausbau.core.kit.Kind;
-import hausbau.core.massing.Side;
+import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.BoxIndex;
 import hausbau.core.measure.Turn;
@@ -28,6 +28,11 @@ public final class Chunk {
     static final byte POST = 6;
     static final byte FLOOR = 7;
     static final byte CEILING = 8;
+    /** A run of an edge that is no side of a rectangle: the edge and its tier above the length in the last column. */
+    static final byte EDGE = 9;
+    static final byte BETWEEN = 10;
+    private static final int LENGTH_BITS = 36;
+    private static final int EDGE_BITS = 10;
 
     private final Source source;
     private final int number;
@@ -102,11 +107,24 @@ public final class Chunk {
         return switch (code) {
             case HAND -> new Place.ByHand(a);
             case OPENING -> new Place.OfOpening(owner, a);
-            case POST -> new Place.AtCorner(owner, Place.Corner.values()[(int) a]);
+            case POST -> new Place.AtCorner(owner, (int) a);
+            case BETWEEN -> new Place.Between(owner, a, b);
+            case EDGE -> new Place.InRun(owner, (int) (b >> LENGTH_BITS) & (1 << EDGE_BITS) - 1, WallRun.Tier.values()[(int) (b >> LENGTH_BITS + EDGE_BITS)],
+                    a, b & (1L << LENGTH_BITS) - 1);
             case FLOOR -> new Place.Tile(owner, Place.Layer.FLOOR, a, b);
             case CEILING -> new Place.Tile(owner, Place.Layer.CEILING, a, b);
-            default -> new Place.InRun(owner, Side.values()[code - RUN], a, b);
+            default -> new Place.InRun(owner, code - RUN, WallRun.Tier.WALL, a, b);
         };
+    }
+
+    /** How a run's places are coded. */
+    static byte runCode(int edge, WallRun.Tier tier) {
+        return edge < 4 && tier == WallRun.Tier.WALL ? (byte) (RUN + edge) : EDGE;
+    }
+
+    /** The last column of a run's place: at most 10 bits of edge and 36 of length, so that all of it is exact as a double. */
+    static long runColumn(int edge, WallRun.Tier tier, long length) {
+        return runCode(edge, tier) == EDGE ? ((long) tier.ordinal() << EDGE_BITS | edge) << LENGTH_BITS | length : length;
     }
 
     /** The row of this place, or -1. */

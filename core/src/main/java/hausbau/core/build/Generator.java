@@ -1,10 +1,11 @@
 package hausbau.core.build;
 
 import hausbau.core.fit.Span;
-import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
+import hausbau.core.massing.RoomWalls;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
+import hausbau.core.plane.Region;
 import java.util.List;
 
 /**
@@ -31,7 +32,7 @@ public sealed interface Generator {
     }
 
     /** The walls of a room from the kit, the panels of its openings, and the posts in its corners. */
-    record Shell(Room room, List<Opening> openings, Length wall, KitChoice choice, List<Departure> departures) implements Generator {
+    record Shell(Room room, RoomWalls walls, KitChoice choice, List<Departure> departures) implements Generator {
 
         @Override
         public Source source() {
@@ -44,8 +45,13 @@ public sealed interface Generator {
         }
     }
 
-    /** The floor and the ceiling of a room. */
-    record Tiles(Room room, Length wall, boolean byCentre, KitChoice choice, List<Departure> departures) implements Generator {
+    /**
+     * The floor and the ceiling of a room.
+     *
+     * @param floor   the ground that the one takes
+     * @param ceiling the ground that the other takes
+     */
+    record Tiles(Room room, Region floor, Region ceiling, Length slab, boolean byCentre, KitChoice choice, List<Departure> departures) implements Generator {
 
         @Override
         public Source source() {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /** All that hands set down, in blocks by id. It never changes; another one shares the blocks that are alike. */
 public final class Hands {
@@ -42,6 +43,11 @@ public final class Hands {
 
     public Optional<HandPlacement> find(long id) {
         return blocks.getOrDefault(Source.Hands.of(id), List.of()).stream().filter(h -> h.id() == id).findFirst();
+    }
+
+    /** In the order of their ids. */
+    public Stream<HandPlacement> all() {
+        return blocks.values().stream().flatMap(List::stream);
     }
 
     SortedMap<Source.Hands, List<HandPlacement>> blocks() {

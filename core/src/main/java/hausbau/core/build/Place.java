@@ -1,6 +1,7 @@
 package hausbau.core.build;
 
 import hausbau.core.massing.Side;
+import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Refused;
 import java.util.Locale;
 import java.util.Optional;
@@ -17,6 +18,11 @@ public sealed interface Place {
 
     /** The generator that fills this place. */
     Source source();
+
+    /** The room that it belongs to; 0 for what belongs to none. */
+    default long room() {
+        return 0;
+    }
 
     /** What a hand set down. */
     record ByHand(long id) implements Place {
@@ -35,10 +41,16 @@ public sealed interface Place {
     /**
      * A wall piece in a room's run.
      *
+     * @param edge   the number of the edge of the room's outline
      * @param at     where its left end stands seen from inside, along the wall's axis
      * @param length how much of the run it takes
      */
-    record InRun(long room, Side side, long at, long length) implements Place {
+    record InRun(long room, int edge, WallRun.Tier tier, long at, long length) implements Place {
+
+        /** In a wall of a rectangular room. */
+        public InRun(long room, Side side, long at, long length) {
+            this(room, side.ordinal(), WallRun.Tier.WALL, at, length);
+        }
 
         @Override
         public Source source() {
@@ -47,7 +59,8 @@ public sealed interface Place {
 
         @Override
         public String toString() {
-            return "room." + room + "." + side.label() + "." + at + "." + length;
+            var tier = this.tier == WallRun.Tier.WALL ? "" : "-" + this.tier.name().toLowerCase(Locale.ROOT);
+            return "room." + room + "." + (edge < 4 ? Side.values()[edge].label() : "edge" + edge) + tier + "." + at + "." + length;
         }
     }
 
@@ -65,8 +78,16 @@ public sealed interface Place {
         }
     }
 
-    /** The post in a corner. */
-    record AtCorner(long room, Corner corner) implements Place {
+    /**
+     * The post in a corner.
+     *
+     * @param edge the number of the edge that begins there
+     */
+    record AtCorner(long room, int edge) implements Place {
+
+        public AtCorner(long room, Corner corner) {
+            this(room, corner.ordinal());
+        }
 
         @Override
         public Source source() {
@@ -75,11 +96,25 @@ public sealed interface Place {
 
         @Override
         public String toString() {
-            return "room." + room + ".post." + corner.label();
+            return "room." + room + ".post." + (edge < 4 ? Corner.values()[edge].label() : "edge" + edge);
         }
     }
 
-    /** A room's corners, clockwise. */
+    /** A post where no edge of its room begins, by its least corner. */
+    record Between(long room, long x, long y) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Shell(room);
+        }
+
+        @Override
+        public String toString() {
+            return "room." + room + ".post.at." + x + "." + y;
+        }
+    }
+
+    /** The corners of a rectangular room, clockwise. */
     enum Corner {
         NORTH_WEST, NORTH_EAST, SOUTH_EAST, SOUTH_WEST;
 
@@ -112,8 +147,9 @@ public sealed interface Place {
     }
 
     Pattern HAND = Pattern.compile("hand\\.(\\d{1,18})");
-    Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)\\.(-?\\d{1,15})\\.(\\d{1,15})|opening\\.(\\d{1,18})"
-            + "|post\\.(north-west|north-east|south-east|south-west)|(floor|ceiling)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
+    Pattern RUN = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
+    Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
+            + "|at\\.(-?\\d{1,15})\\.(-?\\d{1,15}))|(floor|ceiling)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
 
     /** @throws Refused if the text names no place */
     static Place parse(String text) {
@@ -126,19 +162,28 @@ public sealed interface Place {
         if (hand.matches()) {
             return Optional.of(new ByHand(Long.parseLong(hand.group(1))));
         }
+        var run = RUN.matcher(text);
+        if (run.matches()) {
+            var edge = run.group(2) != null ? Side.valueOf(upper(run.group(2))).ordinal() : Integer.parseInt(run.group(3));
+            var tier = run.group(4) == null ? WallRun.Tier.WALL : WallRun.Tier.valueOf(upper(run.group(4).substring(1)));
+            return Optional.of(new InRun(Long.parseLong(run.group(1)), edge, tier, Long.parseLong(run.group(5)), Long.parseLong(run.group(6))));
+        }
         var m = ROOM.matcher(text);
         if (!m.matches()) {
             return Optional.empty();
         }
         var room = Long.parseLong(m.group(1));
         if (m.group(2) != null) {
-            return Optional.of(new InRun(room, Side.valueOf(upper(m.group(2))), Long.parseLong(m.group(3)), Long.parseLong(m.group(4))));
+            return Optional.of(new OfOpening(room, Long.parseLong(m.group(2))));
+        }
+        if (m.group(3) != null) {
+            return Optional.of(new AtCorner(room, Corner.valueOf(upper(m.group(3)))));
+        }
+        if (m.group(4) != null) {
+            return Optional.of(new AtCorner(room, Integer.parseInt(m.group(4))));
         }
         if (m.group(5) != null) {
-            return Optional.of(new OfOpening(room, Long.parseLong(m.group(5))));
-        }
-        if (m.group(6) != null) {
-            return Optional.of(new AtCorner(room, Corner.valueOf(upper(m.group(6)))));
+            return Optional.of(new Between(room, Long.parseLong(m.group(5)), Long.parseLong(m.group(6))));
         }
         return Optional.of(new Tile(room, Layer.valueOf(upper(m.group(7))), Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
     }

@@ -24,16 +24,16 @@ public record Remark(long roomId, String field, String message) {
             size(remarks, room, "depthMm", "depth", room.depth(), massing.settings(), set);
         }
         set.unfilled().forEach(u -> {
-            var room = u.run().room();
             var unit = massing.settings().unit();
-            if (!u.run().length().isMultipleOf(massing.settings().step())) {
+            if (!u.span().length().isMultipleOf(massing.settings().step())) {
                 return;
             }
             var kit = set.decisions().kit().orElseThrow();
-            remarks.add(new Remark(room.id(), u.run().side().runsEastWest() ? "widthMm" : "depthMm", "The kit has no pieces that come to "
+            remarks.add(new Remark(u.run().room(), u.run().side().runsEastWest() ? "widthMm" : "depthMm", "The kit has no pieces that come to "
                     + unit.format(u.span().length()) + " in the " + u.run().side().label() + " wall, from " + unit.format(u.span().at()) + "; that much stays open. "
                     + wouldDo(Filling.nearest(kit.step(), kit.kinds(), u.span().length()), massing.settings()) + " Or work out the kit again."));
         });
+        massing.misfits().forEach(m -> remarks.add(new Remark(m.opening().roomId(), "opening." + m.opening().id(), m.fault().message())));
         return remarks;
     }
 

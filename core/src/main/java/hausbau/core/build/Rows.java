@@ -157,19 +157,24 @@ public final class Rows {
             } else if (place instanceof Place.AtCorner post) {
                 code = Chunk.POST;
                 owner = post.room();
-                a = post.corner().ordinal();
+                a = post.edge();
                 b = 0;
             } else if (place instanceof Place.Tile tile) {
                 code = tile.layer() == Place.Layer.FLOOR ? Chunk.FLOOR : Chunk.CEILING;
                 owner = tile.room();
                 a = tile.x();
                 b = tile.y();
+            } else if (place instanceof Place.Between post) {
+                code = Chunk.BETWEEN;
+                owner = post.room();
+                a = post.x();
+                b = post.y();
             } else {
                 var run = (Place.InRun) place;
-                code = (byte) (Chunk.RUN + run.side().ordinal());
+                code = Chunk.runCode(run.edge(), run.tier());
                 owner = run.room();
                 a = run.at();
-                b = run.length();
+                b = Chunk.runColumn(run.edge(), run.tier(), run.length());
             }
         }
     }

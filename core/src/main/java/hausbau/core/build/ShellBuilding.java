@@ -5,9 +5,8 @@ import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
-import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
-import hausbau.core.massing.Side;
+import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
@@ -17,33 +16,28 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** Builds one room's shell: every span from the fewest pieces of the kit, a panel for each opening, a post in each corner. */
+/** Builds one room's shell: every span from the fewest pieces of the kit, a panel for each opening, and the posts between runs. */
 final class ShellBuilding {
 
     private final Generator.Shell of;
-    private final Length wall;
-    private final Length height;
     private final Writing writing;
     private final List<Generator.Unfilled> unfilled = new ArrayList<>();
-    private final Map<Length, Kind> walls = new HashMap<>();
+    private final Map<Vec, Kind> walls = new HashMap<>();
 
     ShellBuilding(Generator.Shell of) {
         this.of = of;
-        this.wall = of.wall();
-        this.height = of.room().height();
         var least = of.choice().kinds().get(of.choice().kinds().size() - 1).um();
-        var around = 2 * (of.room().width().um() + of.room().depth().um());
+        var around = of.walls().runs().stream().mapToLong(r -> r.length().um()).sum();
         Rows.checkCount(around / least, "rooms", "The walls of “" + of.room().name() + "”");
         writing = new Writing(of.source(), of.room().id(), (int) (around / least) + 16, of.departures());
     }
 
     Generator.Made run() {
         var choice = of.choice();
-        var runs = Massing.runs(of.room(), of.openings(), choice.step());
-        var longest = Length.max(of.room().width(), of.room().depth());
+        var longest = of.walls().runs().stream().map(WallRun::length).reduce(Length.ZERO, Length::max);
         var filling = new Filling(choice.step(), choice.kinds(), longest);
-        runs.forEach(run -> fill(run, filling));
-        closeCorners();
+        of.walls().runs().forEach(run -> fill(run, filling));
+        of.walls().posts().forEach(this::close);
         return writing.made(of, List.copyOf(unfilled));
     }
 
@@ -56,49 +50,38 @@ final class ShellBuilding {
             }
             var at = span.at();
             for (var length : run.inOrder(fill.get())) {
-                stand(run, at, walls.computeIfAbsent(length, this::wallPanel), length);
+                stand(run, at, length);
                 at = at.plus(length);
             }
         }
         for (var panel : run.panels()) {
             var start = run.at(panel.at());
-            writing.derive(openingPanel(panel), start.x(), start.y(), start.z(), run.side().turn().quarters(), Chunk.OPENING, panel.opening().id(), 0);
+            writing.derive(openingPanel(run, panel), start.x(), start.y(), start.z(), run.side().turn().quarters(), Chunk.OPENING, panel.opening().id(), 0);
         }
     }
 
-    private void stand(WallRun run, Length at, Kind kind, Length length) {
+    private void stand(WallRun run, Length at, Length length) {
+        var kind = walls.computeIfAbsent(Vec.of(length, run.depth(), run.height()), size -> new Kind(Role.WALL, new Recipe.WallPanel(size), Pivot.FACE_START));
         var start = run.at(at);
         var along = run.side().runsEastWest() ? start.x() - of.room().anchor().x() : start.y() - of.room().anchor().y();
-        writing.derive(kind, start.x(), start.y(), start.z(), run.side().turn().quarters(), code(run.side()), along, length.um());
+        writing.derive(kind, start.x(), start.y(), start.z(), run.side().turn().quarters(), Chunk.runCode(run.edge(), run.tier()), along,
+                Chunk.runColumn(run.edge(), run.tier(), length.um()));
     }
 
-    private static byte code(Side side) {
-        return (byte) (Chunk.RUN + side.ordinal());
+    private static Kind openingPanel(WallRun run, WallRun.Panel panel) {
+        var role = panel.opening().kind() == Opening.Kind.DOOR ? Role.DOOR : Role.WINDOW;
+        var clear = Box.of(panel.from().minus(panel.at()).um(), 0, panel.sill().um(), panel.to().minus(panel.at()).um(), run.depth().um(), panel.head().um());
+        return new Kind(role, new Recipe.OpeningPanel(Vec.of(panel.length(), run.depth(), run.height()), clear), Pivot.FACE_START);
     }
 
-    private Kind wallPanel(Length length) {
-        return new Kind(Role.WALL, new Recipe.WallPanel(Vec.of(length, wall, height)), Pivot.FACE_START);
-    }
-
-    private Kind openingPanel(WallRun.Panel panel) {
-        var opening = panel.opening();
-        var role = opening.kind() == Opening.Kind.DOOR ? Role.DOOR : Role.WINDOW;
-        var from = opening.at().minus(panel.at());
-        var clear = Box.of(from.um(), 0, opening.sill().um(), from.plus(opening.width()).um(), wall.um(), opening.head().um());
-        return new Kind(role, new Recipe.OpeningPanel(Vec.of(panel.length(), wall, height), clear), Pivot.FACE_START);
-    }
-
-    private void closeCorners() {
-        var post = new Kind(Role.POST, new Recipe.CornerPost(Vec.of(wall, wall, height)), Pivot.BASE_CENTRE);
-        var box = of.room().outer(wall);
-        var half = wall.um() / 2;
-        var rest = wall.um() - half;
-        long[][] corners = {
-            {box.min().x() + half, box.max().y() - rest}, {box.max().x() - rest, box.max().y() - rest},
-            {box.max().x() - rest, box.min().y() + half}, {box.min().x() + half, box.min().y() + half}};
-        for (var corner : Place.Corner.values()) {
-            var at = corners[corner.ordinal()];
-            writing.derive(post, at[0], at[1], of.room().corner().z(), 0, Chunk.POST, corner.ordinal(), 0);
+    private void close(Post post) {
+        var kind = new Kind(Role.POST, new Recipe.CornerPost(post.box().size()), Pivot.BASE_CENTRE);
+        var at = post.box().min().minus(kind.box().min());
+        var anchor = of.room().anchor();
+        if (post.edge() >= 0) {
+            writing.derive(kind, at.x(), at.y(), at.z(), 0, Chunk.POST, post.edge(), 0);
+        } else {
+            writing.derive(kind, at.x(), at.y(), at.z(), 0, Chunk.BETWEEN, post.box().min().x() - anchor.x(), post.box().min().y() - anchor.y());
         }
     }
 }

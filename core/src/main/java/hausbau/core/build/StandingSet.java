@@ -2,7 +2,6 @@ package hausbau.core.build;
 
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
-import hausbau.core.massing.Opening;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
@@ -20,7 +19,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -93,12 +91,11 @@ public final class StandingSet {
         var wanted = new HashMap<Source, Generator>();
         to.kit().ifPresent(choice -> {
             var massing = to.massing();
-            var openings = massing.openings().stream().collect(Collectors.groupingBy(Opening::roomId));
             for (var room : massing.rooms()) {
                 var settings = massing.settings();
-                add(wanted, new Generator.Shell(room, openings.getOrDefault(room.id(), List.of()), settings.wall(), choice,
+                add(wanted, new Generator.Shell(room, massing.walls(room, choice.step()), choice,
                         to.departures().getOrDefault(new Source.Shell(room.id()), List.of())));
-                add(wanted, new Generator.Tiles(room, settings.wall(), settings.tilesByCentre(), choice,
+                add(wanted, new Generator.Tiles(room, massing.floor(room), massing.ceiling(room), settings.wall(), settings.tilesByCentre(), choice,
                         to.departures().getOrDefault(new Source.Tiles(room.id()), List.of())));
             }
         });

@@ -43,8 +43,7 @@ public final class NodeNames {
     }
 
     private Optional<Room> room(Standing s) {
-        var owner = s.place() instanceof Place.InRun p ? p.room() : s.place() instanceof Place.OfOpening p ? p.room()
-                : s.place() instanceof Place.AtCorner p ? p.room() : s.place() instanceof Place.Tile p ? p.room() : 0;
+        var owner = s.place().room();
         var known = rooms.get(owner);
         if (known != null) {
             return Optional.of(known);
@@ -61,19 +60,19 @@ public final class NodeNames {
     }
 
     private String place(Standing s) {
-        var room = rooms.get(s.place() instanceof Place.InRun p ? p.room() : s.place() instanceof Place.Tile p ? p.room() : 0);
+        var room = rooms.get(s.place().room());
         if (s.place() instanceof Place.InRun p && room != null) {
-            return p.side().label() + " wall at " + format(p.at());
+            return room.outline().edge(p.edge()).map(e -> e.side().label()).orElse("former") + " wall at " + format(p.at());
         }
         if (s.place() instanceof Place.Tile p && room != null) {
             return p.layer().label() + " at " + format(p.x()) + " " + format(p.y());
         }
         if (s.place() instanceof Place.AtCorner p) {
-            return p.corner().label() + " corner";
+            return (p.edge() < 4 ? Place.Corner.values()[p.edge()].label() : "inner") + " corner";
         }
         if (s.place() instanceof Place.OfOpening p && openings.containsKey(p.opening())) {
             var opening = openings.get(p.opening());
-            return opening.side().label() + " wall, " + opening.kind().label() + " at " + massing.settings().unit().format(opening.at());
+            return massing.room(opening.roomId()).flatMap(r -> r.outline().edge(opening.edge())).map(e -> e.side().label()).orElse("former") + " wall, " + opening.kind().label() + " at " + massing.settings().unit().format(opening.at());
         }
         var at = s.stance().at();
         return "at " + format(at.x()) + " " + format(at.y()) + " " + format(at.z());

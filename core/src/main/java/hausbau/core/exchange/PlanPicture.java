@@ -31,7 +31,8 @@ public final class PlanPicture {
         var svg = new StringBuilder("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + width + "\" height=\"" + height
                 + "\" viewBox=\"0 0 " + width + " " + height + "\"><g transform=\"translate("
                 + number((width - extent.size().x() * scale) / 2) + " " + number((height + extent.size().y() * scale) / 2) + ")\">");
-        massing.rooms().forEach(room -> rectangle(svg, room.clear(), extent, scale, SHEET, "none"));
+        massing.rooms().forEach(room -> room.region().rects().forEach(r ->
+                rectangle(svg, Box.of(r.x0(), r.y0(), 0, r.x1(), r.y1(), 0), extent, scale, SHEET, "none")));
         drawing.walls().forEach(wall -> rectangle(svg, wall, extent, scale, INK, "none"));
         drawing.openings().forEach(gap -> rectangle(svg, gap.box(), extent, scale, SHEET, INK));
         things.forEach(thing -> rectangle(svg, thing, extent, scale, SHEET, INK));

@@ -5,51 +5,68 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.TreeSet;
 
 /**
- * The plan of a massing, measured: what is cut is filled (poché), and each side has its chain of dimensions.
+ * The plan of a massing, measured: what is cut is filled (poché), and each edge of a room has its chain of dimensions.
  *
  * @param walls    the wall that stands at eye height or below a sill, as boxes
  * @param openings the gaps in it
+ * @param over     the wall above and below openings, as boxes
+ * @param floors   the ground of every room's floor, a slab thick, as boxes
  * @param chains   outside each wall, from left to right seen from inside
  */
-public record Drawing(List<Box> walls, List<Gap> openings, List<Chain> chains) {
+public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<Box> floors, List<Chain> chains) {
 
-    /** An opening as the plan shows it: through the whole wall. */
-    public record Gap(Opening opening, Box box) {
+    /** An opening as the plan shows it: through the run's depth. */
+    public record Gap(Opening opening, Side side, Box box) {
     }
 
     /**
-     * @param from  where the run begins, on the wall's face
+     * @param edge  the number of the room's edge
+     * @param inner whether another room lies behind the wall, so that there is no outside to draw on
+     * @param from  where the edge begins
      * @param to    where it ends
      * @param ticks distances from the start at which the chain is cut, first 0, last the whole length
      */
-    public record Chain(long roomId, Side side, Vec from, Vec to, List<Length> ticks) {
+    public record Chain(long roomId, int edge, Side side, boolean inner, Vec from, Vec to, List<Length> ticks) {
     }
 
     public static Drawing of(Massing massing) {
         var walls = new ArrayList<Box>();
         var gaps = new ArrayList<Gap>();
+        var over = new ArrayList<Box>();
+        var floors = new ArrayList<Box>();
         var chains = new ArrayList<Chain>();
-        var wall = massing.settings().wall().um();
         for (var run : massing.runs()) {
-            var height = run.room().height().um();
-            var ticks = new ArrayList<>(List.of(Length.ZERO));
-            // The wall runs on into the corner before it, so that every corner is drawn once.
-            var at = -wall;
+            var at = 0L;
             for (var panel : run.panels()) {
-                var opening = panel.opening();
-                walls.add(run.box(at, 0, 0, opening.at().um(), wall, height));
-                gaps.add(new Gap(opening, run.box(opening.at().um(), 0, opening.sill().um(),
-                        opening.end().um(), wall, opening.head().um())));
-                ticks.add(opening.at());
-                ticks.add(opening.end());
-                at = opening.end().um();
+                walls.add(run.box(at, 0, 0, panel.from().um(), run.depth().um(), run.height().um()));
+                gaps.add(new Gap(panel.opening(), run.side(), run.gap(panel)));
+                if (panel.sill().isPositive()) {
+                    over.add(run.box(panel.from().um(), 0, 0, panel.to().um(), run.depth().um(), panel.sill().um()));
+                }
+                over.add(run.box(panel.from().um(), 0, panel.head().um(), panel.to().um(), run.depth().um(), run.height().um()));
+                at = panel.to().um();
             }
-            walls.add(run.box(at, 0, 0, run.length().um(), wall, height));
-            ticks.add(run.length());
-            chains.add(new Chain(run.room().id(), run.side(), run.at(Length.ZERO), run.at(run.length()), ticks));
+            walls.add(run.box(at, 0, 0, run.length().um(), run.depth().um(), run.height().um()));
         }
-        return new Drawing(walls, gaps, chains);
+        massing.posts().forEach(post -> walls.add(post.box()));
+        for (var room : massing.rooms()) {
+            massing.floor(room).rows().forEach(r -> floors.add(Box.of(r.x0(), r.y0(), room.floor() - massing.settings().wall().um(), r.x1(), r.y1(), room.floor())));
+            for (var edge : room.outline().edges()) {
+                chains.add(chain(massing, room, edge));
+            }
+        }
+        return new Drawing(walls, gaps, over, floors, chains);
+    }
+
+    private static Chain chain(Massing massing, Room room, Outline.Edge edge) {
+        var ticks = new TreeSet<>(List.of(Length.ZERO, new Length(edge.length())));
+        massing.openings().stream().filter(o -> o.roomId() == room.id() && o.edge() == edge.number() && o.end().um() <= edge.length()).forEach(o -> {
+            ticks.add(o.at());
+            ticks.add(o.end());
+        });
+        return new Chain(room.id(), edge.number(), edge.side(), massing.leadsOn(room, edge), new Vec(edge.x0(), edge.y0(), room.floor()), new Vec(edge.x1(), edge.y1(), room.floor()), List.copyOf(ticks));
     }
 }

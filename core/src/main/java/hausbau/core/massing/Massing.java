@@ -1,150 +1,200 @@
 package hausbau.core.massing;
 
-import hausbau.core.kit.Recipe;
+import hausbau.core.measure.BoxIndex;
+import hausbau.core.measure.Fault;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.plane.Region;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
- * The rooms of a site and what is cut into their walls; checked, so that every run can be drawn.
- *
- * @param rooms    their walls do not overlap
- * @param openings each fits its wall
+ * The rooms of a site and what is cut into their walls. Rooms are voids, and walls are what is left between and around them.
+ * It never changes; the next one works out anew only the walls of rooms near which something did.
  */
-public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> openings) {
+public final class Massing {
 
-    /** Least wall beside and above a clear opening: room for the frame and a leg of wall. Common practice, no source. */
-    public static final Length JAMB = Recipe.OpeningPanel.FRAME.plus(Length.ofMillimetres(60));
     private static final Length LEAST_ROOM = Length.ofMillimetres(300);
     private static final Length GREATEST_ROOM = Length.ofMillimetres(10_000_000);
     /** Left between a further room and those there are. */
     private static final Length CLEARANCE = Length.ofMillimetres(1000);
-    private static final Length LEAST_OPENING = Length.ofMillimetres(100);
 
-    /** @throws Refused with the reason and the values that would do */
-    public Massing {
-        rooms = List.copyOf(rooms);
-        openings = List.copyOf(openings);
-        for (var i = 0; i < rooms.size(); i++) {
-            checkRoom(settings, rooms.get(i));
-            for (var j = 0; j < i; j++) {
-                checkApart(settings, rooms.get(j), rooms.get(i));
-            }
+    private final SiteSettings settings;
+    private final List<Room> rooms;
+    private final List<Opening> openings;
+    /** Of each room what its walls hang on. */
+    private final Map<Long, Inputs> inputs = new HashMap<>();
+    private final Map<Length, Map<Long, RoomWalls>> walls = new ConcurrentHashMap<>();
+
+    /** @param openings those of the room and of the rooms around it, by id */
+    private record Inputs(SiteSettings settings, Room room, List<Room> around, List<Opening> openings) {
+
+        RoomWalls walls(Length step) {
+            return RoomWalls.of(settings, step, room, around, openings);
         }
+    }
+
+    /** @throws Refused if a room is beyond the limits */
+    public Massing(SiteSettings settings, List<Room> rooms, List<Opening> openings) {
+        this.settings = settings;
+        this.rooms = List.copyOf(rooms);
+        this.openings = List.copyOf(openings);
+        rooms.forEach(this::check);
+        var index = new BoxIndex(rooms.stream().map(r -> r.outer(new Length(RoomWalls.reach(settings))).flat()).toList());
+        var of = openings.stream().sorted(Comparator.comparingLong(Opening::id)).collect(Collectors.groupingBy(Opening::roomId));
         for (var room : rooms) {
-            for (var side : Side.values()) {
-                checkWall(settings, room, side, on(openings, room, side));
-            }
+            var around = new ArrayList<Room>();
+            index.touching(room.clear().flat(), i -> {
+                if (rooms.get(i) != room) {
+                    around.add(rooms.get(i));
+                }
+            });
+            around.sort(Comparator.comparingLong(Room::id));
+            var near = new ArrayList<>(of.getOrDefault(room.id(), List.of()));
+            around.forEach(r -> near.addAll(of.getOrDefault(r.id(), List.of())));
+            inputs.put(room.id(), new Inputs(settings, room, List.copyOf(around), List.copyOf(near)));
         }
+    }
+
+    /** The same site otherwise; walls that hang on nothing that changed are taken over. */
+    public Massing next(SiteSettings newSettings, List<Room> newRooms, List<Opening> newOpenings) {
+        var next = new Massing(newSettings, newRooms, newOpenings);
+        if (next.equals(this)) {
+            return this;
+        }
+        walls.forEach((step, known) -> {
+            var kept = new ConcurrentHashMap<Long, RoomWalls>();
+            known.forEach((id, of) -> {
+                if (Objects.equals(inputs.get(id), next.inputs.get(id))) {
+                    kept.put(id, of);
+                }
+            });
+            next.walls.put(step, kept);
+        });
+        return next;
+    }
+
+    public SiteSettings settings() {
+        return settings;
+    }
+
+    public List<Room> rooms() {
+        return rooms;
+    }
+
+    public List<Opening> openings() {
+        return openings;
+    }
+
+    public Optional<Room> room(long id) {
+        return Optional.ofNullable(inputs.get(id)).map(Inputs::room);
+    }
+
+    /** The walls of a room, opening panels reaching out to this step. */
+    public RoomWalls walls(Room room, Length step) {
+        return walls.computeIfAbsent(step, s -> new ConcurrentHashMap<>())
+                .computeIfAbsent(room.id(), id -> Objects.requireNonNull(inputs.get(id)).walls(step));
     }
 
     /** All runs, their opening panels reaching out to the site's step. */
     public List<WallRun> runs() {
-        return runs(settings.step());
+        return rooms.stream().flatMap(room -> walls(room, settings.step()).runs().stream()).toList();
     }
 
-    /** All runs, their opening panels reaching out to this step. */
-    public List<WallRun> runs(Length step) {
-        var of = openings.stream().collect(Collectors.groupingBy(Opening::roomId));
-        return rooms.stream().flatMap(room -> runs(room, of.getOrDefault(room.id(), List.of()), step).stream()).toList();
+    /** All posts between them. */
+    public List<Post> posts() {
+        return rooms.stream().flatMap(room -> walls(room, settings.step()).posts().stream()).toList();
     }
 
-    /** The four runs of a room with these openings. */
-    public static List<WallRun> runs(Room room, List<Opening> openings, Length step) {
-        return Arrays.stream(Side.values())
-                .map(side -> new WallRun(room, side, on(openings, room, side).stream().map(o -> panel(step, room, o)).toList())).toList();
+    /** An opening that no wall takes as it is, and why. */
+    public record Misfit(Opening opening, Fault fault) {
     }
 
-    private static List<Opening> on(List<Opening> openings, Room room, Side side) {
-        return openings.stream().filter(o -> o.roomId() == room.id() && o.side() == side)
-                .sorted(Comparator.comparing(Opening::at)).toList();
+    /** Openings that are not built: their wall has moved away, has become too short, or is taken. */
+    public List<Misfit> misfits() {
+        var built = runs().stream().flatMap(r -> r.panels().stream()).map(p -> p.opening().id()).collect(Collectors.toSet());
+        return openings.stream().filter(o -> !built.contains(o.id())).map(o -> new Misfit(o, fault(o))).toList();
     }
 
-    private static WallRun.Panel panel(Length step, Room room, Opening opening) {
-        var from = Length.max(Length.ZERO, opening.at().minus(JAMB).floorTo(step));
-        var to = Length.min(room.lengthOf(opening.side()), opening.end().plus(JAMB).ceilTo(step));
-        return new WallRun.Panel(opening, from, to.minus(from));
+    private Fault fault(Opening opening) {
+        var what = opening.kind().label();
+        var interval = room(opening.roomId()).flatMap(room -> Panels.Interval.of(opening, room));
+        if (interval.isEmpty()) {
+            return new Fault("edge", "The wall of this " + what + " is gone.");
+        }
+        var i = interval.get();
+        var run = around(i).stream().max(Comparator.comparingLong(r -> overlap(r, i)));
+        if (run.isEmpty()) {
+            return new Fault("edge", "No wall is left where this " + what + " was: the rooms on both sides are one.");
+        }
+        return Panels.fault(settings.unit(), run.get(), i).orElseGet(() -> clash(run.get(), i));
     }
 
-    private static void checkRoom(SiteSettings settings, Room room) {
-        check(settings, "widthMm", "width", room.width(), LEAST_ROOM, GREATEST_ROOM);
-        check(settings, "depthMm", "depth", room.depth(), LEAST_ROOM, GREATEST_ROOM);
-        check(settings, "heightMm", "height", room.height(), LEAST_ROOM, Length.ofMillimetres(100_000));
+    private Fault clash(WallRun run, Panels.Interval interval) {
+        var unit = settings.unit();
+        var panel = Panels.panel(settings.step(), run, interval);
+        var shift = interval.opening().at().minus(panel.from());
+        var other = run.panels().stream().filter(p -> p.at().compareTo(panel.end()) < 0 && panel.at().compareTo(p.end()) < 0).findFirst();
+        return new Fault("atMm", "The " + interval.opening().kind().label() + " at " + unit.format(interval.opening().at()) + other.map(o -> " runs into the "
+                + o.opening().kind().label() + " beside it, whose panel goes from " + unit.format(o.at().plus(shift)) + " to " + unit.format(o.end().plus(shift))
+                + ". It could begin at " + unit.format(o.end().plus(Panels.JAMB).plus(shift)) + ".").orElse(" does not fit."));
+    }
+
+    private static long overlap(WallRun run, Panels.Interval i) {
+        var along = i.along(run).um();
+        return Math.min(run.length().um(), along + i.opening().width().um()) - Math.max(0, along);
+    }
+
+    /** The runs of the wall that an opening is in, from its own side or else from behind. */
+    private List<WallRun> around(Panels.Interval i) {
+        var own = walls(i.room(), settings.step()).runs().stream().filter(r -> r.edge() == i.edge().number()).toList();
+        if (!own.isEmpty()) {
+            return own;
+        }
+        return Objects.requireNonNull(inputs.get(i.room().id())).around().stream().flatMap(r -> walls(r, settings.step()).runs().stream())
+                .filter(r -> r.side() == i.edge().side().opposite() && Math.abs(back(r) - i.edge().line()) == 0).toList();
+    }
+
+    private static long back(WallRun run) {
+        var box = run.box();
+        return switch (run.side()) {
+            case NORTH -> box.max().y();
+            case SOUTH -> box.min().y();
+            case EAST -> box.max().x();
+            case WEST -> box.min().x();
+        };
+    }
+
+    /** @throws Refused if this opening is one that no wall takes */
+    public void refuseMisfit(long opening) {
+        misfits().stream().filter(m -> m.opening().id() == opening).findFirst().ifPresent(m -> {
+            throw new Refused(List.of(m.fault()));
+        });
+    }
+
+    private void check(Room room) {
+        check("widthMm", "width", room.width(), LEAST_ROOM, GREATEST_ROOM);
+        check("depthMm", "depth", room.depth(), LEAST_ROOM, GREATEST_ROOM);
+        check("heightMm", "height", room.height(), LEAST_ROOM, Length.ofMillimetres(100_000));
         var far = GREATEST_ROOM.um();
         if (Math.abs(room.corner().x()) > far || Math.abs(room.corner().y()) > far || Math.abs(room.corner().z()) > far) {
             throw new Refused("cornerMm", "A room must lie within 10 km of the origin.");
         }
     }
 
-    private static void check(SiteSettings settings, String field, String what, Length value, Length least, Length most) {
+    private void check(String field, String what, Length value, Length least, Length most) {
         if (value.compareTo(least) < 0 || value.compareTo(most) > 0) {
-            throw new Refused(field, "The " + what + " must be from " + settings.unit().format(least) + " to "
-                    + settings.unit().format(most) + ".");
-        }
-    }
-
-    private static void checkApart(SiteSettings settings, Room a, Room b) {
-        var first = a.outer(settings.wall());
-        var second = b.outer(settings.wall());
-        if (first.overlaps(second)) {
-            var east = new Length(first.max().x() + settings.wall().um());
-            var north = new Length(first.max().y() + settings.wall().um());
-            throw new Refused("cornerMm", "The walls of “" + b.name() + "” would cut into “" + a.name()
-                    + "”. Its south-west corner could lie at X " + settings.unit().format(east) + " or at Y "
-                    + settings.unit().format(north) + " and beyond.");
-        }
-    }
-
-    private static void checkWall(SiteSettings settings, Room room, Side side, List<Opening> openings) {
-        WallRun.Panel before = null;
-        for (var opening : openings) {
-            checkOpening(settings, room, side, opening);
-            var panel = panel(settings.step(), room, opening);
-            if (before != null && panel.at().compareTo(before.end()) < 0) {
-                throw new Refused("atMm", "The " + opening.kind().label() + " at " + settings.unit().format(opening.at())
-                        + " runs into the " + before.opening().kind().label() + " before it, whose panel ends at "
-                        + settings.unit().format(before.end()) + ". It could begin at "
-                        + settings.unit().format(before.end().plus(JAMB)) + ".");
-            }
-            before = panel;
-        }
-    }
-
-    private static void checkOpening(SiteSettings settings, Room room, Side side, Opening opening) {
-        var unit = settings.unit();
-        var what = opening.kind().label();
-        var wall = room.lengthOf(side);
-        var widest = wall.minus(JAMB.times(2));
-        if (opening.width().compareTo(LEAST_OPENING) < 0 || opening.height().compareTo(LEAST_OPENING) < 0) {
-            var field = opening.width().compareTo(LEAST_OPENING) < 0 ? "widthMm" : "heightMm";
-            throw new Refused(field, "A " + what + " must be at least " + unit.format(LEAST_OPENING) + " wide and high.");
-        }
-        if (opening.width().compareTo(widest) > 0) {
-            throw new Refused("widthMm", "The " + side.label() + " wall is " + unit.format(wall) + " long, so a " + what
-                    + " in it can be at most " + unit.format(widest) + " wide.");
-        }
-        var last = wall.minus(JAMB).minus(opening.width());
-        if (opening.at().compareTo(JAMB) < 0 || opening.at().compareTo(last) > 0) {
-            throw new Refused("atMm", "A " + what + " " + unit.format(opening.width()) + " wide needs "
-                    + unit.format(JAMB) + " of wall on both sides: it can begin from " + unit.format(JAMB) + " to "
-                    + unit.format(last) + ".");
-        }
-        if (opening.kind() == Opening.Kind.DOOR && opening.sill().um() != 0) {
-            throw new Refused("sillMm", "A door has no sill: it begins at the floor.");
-        }
-        if (opening.kind() == Opening.Kind.WINDOW && opening.sill().compareTo(JAMB) < 0) {
-            throw new Refused("sillMm", "A window's sill must be at least " + unit.format(JAMB) + " high.");
-        }
-        var highest = room.height().minus(JAMB);
-        if (opening.head().compareTo(highest) > 0) {
-            throw new Refused("heightMm", "The head would be at " + unit.format(opening.head()) + "; under the ceiling at "
-                    + unit.format(room.height()) + " it can be at most at " + unit.format(highest) + ", so the " + what
-                    + " at most " + unit.format(highest.minus(opening.sill())) + " high.");
+            throw new Refused(field, "The " + what + " must be from " + settings.unit().format(least) + " to " + settings.unit().format(most) + ".");
         }
     }
 
@@ -165,10 +215,17 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
      * @throws Refused if no wall of the room has room for it
      */
     public Opening usualOpening(long id, Room room, Opening.Kind kind) {
-        for (var side : Side.values()) {
-            for (var at : places(room, side, kind)) {
-                var opening = new Opening(id, room.id(), kind, side, at, kind.usualWidth(), kind.usualHeight(), kind.usualSill());
-                if (takes(room, side, opening)) {
+        var edges = new ArrayList<>(room.outline().edges());
+        if (kind == Opening.Kind.DOOR) {
+            // A door leads somewhere: into another room, where there is one behind a wall without a door yet.
+            edges.sort(Comparator.comparing(e -> !leadsOn(room, e) || facing(room, e).stream().anyMatch(r -> !r.panels().isEmpty())));
+        }
+        for (var edge : edges) {
+            for (var at : places(room, edge, kind)) {
+                var opening = new Opening(id, room.id(), kind, edge.number(), at, kind.usualWidth(), kind.usualHeight(), kind.usualSill());
+                var all = new ArrayList<>(openings);
+                all.add(opening);
+                if (next(settings, rooms, all).misfits().stream().noneMatch(m -> m.opening().id() == id)) {
                     return opening;
                 }
             }
@@ -178,27 +235,40 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
                 + " high, beside what stands in it.");
     }
 
-    private List<Length> places(Room room, Side side, Opening.Kind kind) {
-        var places = new ArrayList<Length>();
-        places.add(new Length((room.lengthOf(side).um() - kind.usualWidth().um()) / 2).roundTo(settings.step()));
-        for (var standing : on(openings, room, side)) {
-            var panel = panel(settings.step(), room, standing);
-            places.add(panel.end().plus(JAMB).ceilTo(settings.step()));
-            places.add(panel.at().minus(JAMB).minus(kind.usualWidth()).floorTo(settings.step()));
-        }
-        return places;
+    /** Whether another room lies behind the wall at an edge, or right behind the edge itself. */
+    boolean leadsOn(Room room, Outline.Edge edge) {
+        return Objects.requireNonNull(inputs.get(room.id())).around().stream().filter(room::sharesHeightWith)
+                .flatMap(r -> r.outline().edges().stream()).anyMatch(e -> e.side() == edge.side().opposite() && e.from() < edge.to() && edge.from() < e.to()
+                        && (edge.line() - e.line()) * (edge.side() == Side.NORTH || edge.side() == Side.EAST ? -1 : 1) >= 0
+                        && Math.abs(edge.line() - e.line()) <= 2 * settings.wall().um());
     }
 
-    private boolean takes(Room room, Side side, Opening opening) {
-        var all = new ArrayList<>(on(openings, room, side));
-        all.add(opening);
-        all.sort(Comparator.comparing(Opening::at));
-        try {
-            checkWall(settings, room, side, all);
-            return true;
-        } catch (Refused refused) {
-            return false;
+    /** The runs of the wall behind an edge, of this room or of the one that builds it from behind. */
+    private List<WallRun> facing(Room room, Outline.Edge edge) {
+        var own = walls(room, settings.step()).runs().stream().filter(r -> r.edge() == edge.number() && r.tier() == WallRun.Tier.WALL);
+        var behind = Objects.requireNonNull(inputs.get(room.id())).around().stream().filter(room::sharesHeightWith).flatMap(r -> walls(r, settings.step()).runs().stream())
+                .filter(r -> r.side() == edge.side().opposite() && r.tier() == WallRun.Tier.WALL && back(r) == edge.line());
+        return Stream.concat(own, behind).toList();
+    }
+
+    /** Seen from the edge's left end: the middle of each of its runs, and beside each panel. */
+    private List<Length> places(Room room, Outline.Edge edge, Opening.Kind kind) {
+        var places = new ArrayList<Length>();
+        var rising = edge.side() == Side.NORTH || edge.side() == Side.WEST;
+        for (var run : facing(room, edge)) {
+            var box = run.box();
+            var from = Math.max(edge.from(), edge.side().runsEastWest() ? box.min().x() : box.min().y());
+            var to = Math.min(edge.to(), edge.side().runsEastWest() ? box.max().x() : box.max().y());
+            if (from < to) {
+                var shift = new Length(rising ? from - edge.from() : edge.to() - to);
+                places.add(new Length((to - from - kind.usualWidth().um()) / 2).roundTo(settings.step()).plus(shift));
+                for (var panel : run.panels()) {
+                    places.add(panel.end().plus(Panels.JAMB).ceilTo(settings.step()).plus(shift));
+                    places.add(panel.at().minus(Panels.JAMB).minus(kind.usualWidth()).floorTo(settings.step()).plus(shift));
+                }
+            }
         }
+        return places;
     }
 
     /** The name wanted for a room, or with a number where a room has it. */
@@ -215,5 +285,34 @@ public record Massing(SiteSettings settings, List<Room> rooms, List<Opening> ope
     /** Which room a point belongs to. */
     public Whereabouts whereabouts() {
         return new Whereabouts(settings, rooms);
+    }
+
+    /** The ground of a room's floor: where no other room goes through it, or opens up into it from below. */
+    public Region floor(Room room) {
+        return less(room, r -> r.floor() < room.floor() && room.floor() <= r.ceiling() || r.floor() == room.floor() && r.id() < room.id());
+    }
+
+    /**
+     * The ground of a room's ceiling: where no other room goes through it, and no floor of a room above lies on it, since
+     * floor and ceiling are the two faces of one slab.
+     */
+    public Region ceiling(Room room) {
+        var top = room.ceiling();
+        return less(room, r -> r.floor() < top && top < r.ceiling() || r.ceiling() == top && r.id() < room.id() && r.floor() < top
+                || r.floor() >= top && r.floor() <= top + settings.wall().um());
+    }
+
+    private Region less(Room room, Predicate<Room> others) {
+        return Objects.requireNonNull(inputs.get(room.id())).around().stream().filter(others).map(Room::region).reduce(room.region(), Region::minus);
+    }
+
+    @Override
+    public boolean equals(Object o) {
+        return this == o || o instanceof Massing m && settings.equals(m.settings) && rooms.equals(m.rooms) && openings.equals(m.openings);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(settings, rooms, openings);
     }
 }

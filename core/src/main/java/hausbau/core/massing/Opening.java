@@ -4,14 +4,20 @@ import hausbau.core.measure.Length;
 import java.util.Locale;
 
 /**
- * A door or a window in a room's wall.
+ * A door or a window in a room's wall; it goes through the whole wall, whatever lies behind.
  *
- * @param at     where its clear opening begins, from the left end of the wall seen from inside
+ * @param edge   the number of the outline's edge whose wall it is in
+ * @param at     where its clear opening begins, from the left end of the edge seen from inside
  * @param width  clear width
  * @param height clear height
- * @param sill   height of its lower edge; 0 for a door
+ * @param sill   height of its lower edge above the room's floor; 0 for a door
  */
-public record Opening(long id, long roomId, Kind kind, Side side, Length at, Length width, Length height, Length sill) {
+public record Opening(long id, long roomId, Kind kind, int edge, Length at, Length width, Length height, Length sill) {
+
+    /** In a wall of a rectangular room. */
+    public Opening(long id, long roomId, Kind kind, Side side, Length at, Length width, Length height, Length sill) {
+        this(id, roomId, kind, side.ordinal(), at, width, height, sill);
+    }
 
     /** The usual sizes are where typing begins. Common practice, no source. */
     public enum Kind {

@@ -2,65 +2,133 @@ package hausbau.core.massing;
 
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.plane.Rect;
+import hausbau.core.plane.Region;
 
 /**
- * A rectangular void to stand in.
+ * A void to stand in, upright over its outline.
  *
- * @param corner the south-west corner of its floor
- * @param width  clear size along X, @param depth along Y, @param height floor to ceiling; above 0
+ * @param level  the storey that it belongs to; 0 for the ground level
+ * @param floor  height of its floor, µm; that of its level, or sunk or raised
+ * @param height floor to ceiling; above 0
  * @param anchor what places in the room are counted from: it goes along when the room is moved, and stays when the room
  *               grows or shrinks, so that a place lasts as long as the same thing stands there
  */
-public record Room(long id, String name, Vec corner, Length width, Length depth, Length height, Vec anchor) {
+public record Room(long id, String name, long level, Outline outline, long floor, Length height, Vec anchor) {
 
-    /** A new room: its places are counted from its corner. */
+    /** A new rectangular room: its places are counted from its corner. */
     public Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
-        this(id, name, corner, width, depth, height, corner);
+        this(id, name, 0, Outline.rectangle(rect(corner, width, depth)), corner.z(), height, corner);
     }
 
-    /** The same room, moved if its size stays, else grown or shrunk. */
+    private static Rect rect(Vec corner, Length width, Length depth) {
+        if (!width.isPositive() || !depth.isPositive()) {
+            throw new Refused(width.isPositive() ? "depthMm" : "widthMm", "A room must be at least 0.3 m wide and deep.");
+        }
+        return new Rect(corner.x(), corner.y(), corner.x() + width.um(), corner.y() + depth.um());
+    }
+
+    /** The same room, moved if its size stays, else grown or shrunk: its farthest edges move. */
     public Room reshaped(String newName, Vec newCorner, Length newWidth, Length newDepth, Length newHeight) {
-        var moves = newWidth.equals(width) && newDepth.equals(depth);
-        return new Room(id, newName, newCorner, newWidth, newDepth, newHeight, moves ? anchor.plus(newCorner.minus(corner)) : anchor);
+        var by = newCorner.minus(corner());
+        var moves = newWidth.equals(width()) && newDepth.equals(depth());
+        var shape = moves ? outline.movedBy(by.x(), by.y()) : outline.within(rect(newCorner, newWidth, newDepth));
+        return new Room(id, newName, level, shape, newCorner.z(), newHeight, moves ? anchor.plus(by) : anchor);
+    }
+
+    /** The same room over another outline. */
+    public Room over(Outline other) {
+        return new Room(id, name, level, other, floor, height, anchor);
+    }
+
+    public Room named(String other) {
+        return new Room(id, other, level, outline, floor, height, anchor);
+    }
+
+    /** The same room on a level, at its height. */
+    public Room on(Level on) {
+        return new Room(id, name, on.id(), outline, on.floor(), height, anchor);
+    }
+
+    /** The same room, another one, so much higher, on another level. */
+    public Room copied(long newId, String newName, long newLevel, long up) {
+        return new Room(newId, newName, newLevel, outline, floor + up, height, anchor);
     }
 
     /** A room between two corners of its floor as a hand drew them, each taken to the nearest step. */
     public static Room drawn(long id, String name, Vec from, Vec to, Length height, Length step) {
+        var r = ground(from, to, step);
+        return new Room(id, name, new Vec(r.x0(), r.y0(), from.z()), new Length(r.width()), new Length(r.depth()), height);
+    }
+
+    /**
+     * The ground between two corners as a hand drew them, each taken to the nearest step.
+     *
+     * @throws Refused if that is no ground at all
+     */
+    public static Rect ground(Vec from, Vec to, Length step) {
         var a = onStep(from, step);
         var b = onStep(to, step);
-        var corner = new Vec(Math.min(a.x(), b.x()), Math.min(a.y(), b.y()), a.z());
-        return new Room(id, name, corner, new Length(Math.abs(a.x() - b.x())), new Length(Math.abs(a.y() - b.y())), height);
+        if (a.x() == b.x() || a.y() == b.y()) {
+            throw new Refused("toMm", "Drag out at least one step both ways.");
+        }
+        return new Rect(Math.min(a.x(), b.x()), Math.min(a.y(), b.y()), Math.max(a.x(), b.x()), Math.max(a.y(), b.y()));
     }
 
     private static Vec onStep(Vec point, Length step) {
         return new Vec(new Length(point.x()).roundTo(step).um(), new Length(point.y()).roundTo(step).um(), point.z());
     }
 
-    /** The void itself. */
-    public Box clear() {
-        return new Box(corner, corner.plus(Vec.of(width, depth, height)));
+    public Region region() {
+        return outline.region();
     }
 
-    /** The void with the walls around it. */
+    /** The south-west corner of its extent, on the floor. */
+    public Vec corner() {
+        var e = outline.extent();
+        return new Vec(e.x0(), e.y0(), floor);
+    }
+
+    /** The greatest clear size along X. */
+    public Length width() {
+        return new Length(outline.extent().width());
+    }
+
+    /** The greatest clear size along Y. */
+    public Length depth() {
+        return new Length(outline.extent().depth());
+    }
+
+    public long ceiling() {
+        return floor + height.um();
+    }
+
+    /** What the void lies within; of a rectangular room the void itself. */
+    public Box clear() {
+        return new Box(corner(), corner().plus(Vec.of(width(), depth(), height)));
+    }
+
+    /** What the void with the walls around it lies within. */
     public Box outer(Length wall) {
         var c = clear();
         return Box.of(c.min().x() - wall.um(), c.min().y() - wall.um(), c.min().z(),
                 c.max().x() + wall.um(), c.max().y() + wall.um(), c.max().z());
     }
 
-    public Length lengthOf(Side side) {
-        return side.runsEastWest() ? width : depth;
+    /** Whether the box shares volume with the void. */
+    public boolean overlaps(Box box) {
+        return box.min().z() < ceiling() && floor < box.max().z() && box.min().x() < box.max().x() && box.min().y() < box.max().y()
+                && region().overlaps(Region.of(new Rect(box.min().x(), box.min().y(), box.max().x(), box.max().y())));
     }
 
-    /** Where the side's run begins: on the floor, at the left end seen from inside. */
-    public Vec startOf(Side side) {
-        var c = clear();
-        return switch (side) {
-            case NORTH -> new Vec(c.min().x(), c.max().y(), c.min().z());
-            case EAST -> new Vec(c.max().x(), c.max().y(), c.min().z());
-            case SOUTH -> new Vec(c.max().x(), c.min().y(), c.min().z());
-            case WEST -> c.min();
-        };
+    /** Whether a point of the plan lies within this distance of the void along both axes. */
+    boolean isWithin(long distance, long x, long y) {
+        return region().rects().stream().anyMatch(r -> r.x0() - distance <= x && x <= r.x1() + distance && r.y0() - distance <= y && y <= r.y1() + distance);
+    }
+
+    boolean sharesHeightWith(Room other) {
+        return floor < other.ceiling() && other.floor < ceiling();
     }
 }

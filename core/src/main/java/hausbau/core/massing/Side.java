@@ -21,6 +21,10 @@ public enum Side {
         return this == NORTH || this == SOUTH;
     }
 
+    public Side opposite() {
+        return values()[(ordinal() + 2) % 4];
+    }
+
     public String label() {
         return name().toLowerCase(Locale.ROOT);
     }

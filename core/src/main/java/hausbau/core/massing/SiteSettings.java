@@ -15,11 +15,14 @@ import java.util.ArrayList;
  * @param storey         storey height, the height of a new room; 0.5 to 100 m
  * @param pixelsPerMetre texel density; 1 to 65536
  * @param tilesByCentre  whether tiles have their pivot at the centre instead of a corner
+ * @param skins          whether a wall between two rooms is built as two skins back to back, each facing one of them, instead
+ *                       of through pieces that face both
  */
-public record SiteSettings(Unit unit, Length step, Length wall, Length storey, int pixelsPerMetre, boolean tilesByCentre) {
+public record SiteSettings(Unit unit, Length step, Length wall, Length storey, int pixelsPerMetre, boolean tilesByCentre,
+        boolean skins) {
 
     public static final SiteSettings USUAL = new SiteSettings(Unit.METRE, Length.ofMillimetres(100),
-            Length.ofMillimetres(200), Length.ofMillimetres(3000), 256, false);
+            Length.ofMillimetres(200), Length.ofMillimetres(3000), 256, false, false);
 
     public SiteSettings {
         var faults = new ArrayList<Fault>();

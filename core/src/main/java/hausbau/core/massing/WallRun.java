@@ -10,39 +10,52 @@ import java.util.Collections;
 import java.util.List;
 
 /**
- * One side of a room, ready to be filled.
+ * One straight stretch of a room's wall, from post to post, ready to be filled.
  *
+ * @param room   whose face it is
+ * @param edge   the number of the outline's edge that it lies on
+ * @param tier   where on that edge
+ * @param name   what a person calls it
+ * @param start  its left end seen from inside, on the wall's face, at the wall's foot
+ * @param depth  how thick its pieces are: the whole wall, or one of its two skins
+ * @param height of its pieces
  * @param panels the opening panels in it, in order
  */
-public record WallRun(Room room, Side side, List<Panel> panels) {
+public record WallRun(long room, int edge, Tier tier, String name, Side side, Vec start, Length length, Length depth, Length height, List<Panel> panels) {
+
+    /** A wall, or the face above or below a room that this one opens into. */
+    public enum Tier { WALL, ABOVE, BELOW }
 
     /**
      * The stretch of wall that an opening's panel takes: the opening with its jambs, out to the next step.
      *
-     * @param at from the start of the run
+     * @param from   where the clear opening begins, from the start of the run
+     * @param sill   the clear opening's lower edge above the foot of the wall
+     * @param at     where the panel begins, from the start of the run
+     * @param length of the panel
      */
-    public record Panel(Opening opening, Length at, Length length) {
+    public record Panel(Opening opening, Length from, Length sill, Length at, Length length) {
 
         public Length end() {
             return at.plus(length);
         }
-    }
 
-    public String name() {
-        return room.name() + ", " + side.label();
-    }
+        /** The clear opening's end. */
+        public Length to() {
+            return from.plus(opening.width());
+        }
 
-    public Length length() {
-        return room.lengthOf(side);
+        public Length head() {
+            return sill.plus(opening.height());
+        }
     }
 
     /** The run as the kit plan sees it. */
     public Run run() {
-        return new Run(name(), length(),
-                panels.stream().map(p -> new FixedItem(p.opening().kind().label(), p.at(), p.length())).toList());
+        return new Run(name, length, panels.stream().map(p -> new FixedItem(p.opening().kind().label(), p.at(), p.length())).toList());
     }
 
-    /** Whether the run goes from the room's least corner along its axis, and not toward it. */
+    /** Whether the run goes along its axis, and not against it. */
     public boolean isRising() {
         return side == Side.NORTH || side == Side.WEST;
     }
@@ -56,13 +69,23 @@ public record WallRun(Room room, Side side, List<Panel> panels) {
         return order;
     }
 
-    /** The place on the floor along the wall's face, this far from the start. */
+    /** The place at the wall's foot along its face, this far from the start. */
     public Vec at(Length along) {
-        return room.startOf(side).plus(side.turn().apply(new Vec(along.um(), 0, 0)));
+        return start.plus(side.turn().apply(new Vec(along.um(), 0, 0)));
     }
 
     /** A box given along the run (X), outward (Y) and up, in the site. */
     public Box box(long x0, long y0, long z0, long x1, long y1, long z1) {
-        return side.turn().apply(Box.of(x0, y0, z0, x1, y1, z1)).movedBy(room.startOf(side));
+        return side.turn().apply(Box.of(x0, y0, z0, x1, y1, z1)).movedBy(start);
+    }
+
+    /** All of it. */
+    public Box box() {
+        return box(0, 0, 0, length.um(), depth.um(), height.um());
+    }
+
+    /** The clear opening of a panel, through the run's depth. */
+    public Box gap(Panel panel) {
+        return box(panel.from().um(), 0, panel.sill().um(), panel.to().um(), depth.um(), panel.head().um());
     }
 }

@@ -17,8 +17,7 @@ public record Whereabouts(SiteSettings settings, List<Room> rooms) {
 
     /** Whether the point lies over, in or under the room or its walls. */
     private boolean isOver(Room room, Vec point) {
-        var b = room.outer(settings.wall());
-        return b.min().x() <= point.x() && point.x() <= b.max().x() && b.min().y() <= point.y() && point.y() <= b.max().y();
+        return room.isWithin(settings.wall().um(), point.x(), point.y());
     }
 
     /** The floor that a thing at this point would fall onto: the highest not above it, else the lowest there is, else 0. */

@@ -24,6 +24,11 @@ public record Box(Vec min, Vec max) {
         return max.minus(min);
     }
 
+    /** Its footprint, at height 0. */
+    public Box flat() {
+        return new Box(min.withZ(0), max.withZ(0));
+    }
+
     public Box movedBy(Vec by) {
         return new Box(min.plus(by), max.plus(by));
     }

@@ -4,7 +4,9 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.LongUnaryOperator;
 
 /**
@@ -184,7 +186,7 @@ public final class Region {
         return of(rects().stream().map(r -> new Rect(-r.x1(), r.y0(), -r.x0(), r.y1())).toList());
     }
 
-    /** The region in rectangles that do not overlap: each as long as its band lets it, bands from south to north. */
+    /** The region in rectangles that do not overlap, band by band. */
     public List<Rect> rects() {
         var rects = new ArrayList<Rect>();
         for (var i = 0; i < xs.length; i++) {
@@ -195,9 +197,26 @@ public final class Region {
         return rects;
     }
 
-    /** The region in rectangles that do not overlap, each as deep as a column lets it; columns from west to east. */
+    /** The region in rectangles that do not overlap: each with all ground west and east of it, as deep as that stays the same. */
+    public List<Rect> rows() {
+        var rows = new ArrayList<Rect>();
+        Map<List<Long>, Integer> open = new HashMap<>();
+        for (var r : rects()) {
+            var ends = List.of(r.x0(), r.x1());
+            var below = open.get(ends);
+            if (below != null && rows.get(below).y1() == r.y0()) {
+                rows.set(below, new Rect(r.x0(), rows.get(below).y0(), r.x1(), r.y1()));
+            } else {
+                open.put(ends, rows.size());
+                rows.add(r);
+            }
+        }
+        return rows;
+    }
+
+    /** The region in rectangles that do not overlap: each with all ground south and north of it, as wide as that stays the same. */
     public List<Rect> columns() {
-        return transposed().rects().stream().map(r -> new Rect(r.y0(), r.x0(), r.y1(), r.x1())).toList();
+        return transposed().rows().stream().map(r -> new Rect(r.y0(), r.x0(), r.y1(), r.x1())).toList();
     }
 
     /** The least rectangle around it; it must not be empty. */

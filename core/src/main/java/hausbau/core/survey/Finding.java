@@ -3,6 +3,7 @@ package hausbau.core.survey;
 import hausbau.core.build.Place;
 import hausbau.core.build.Stance;
 import hausbau.core.kit.Kind;
+import hausbau.core.massing.Side;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
 import java.util.List;
@@ -29,6 +30,8 @@ public record Finding(String key, long about, Check check, String title, String 
         GAP(true, "Light leaks through, and one sees out of the set."),
         INTRUSION(true, "It stands in the middle of another room."),
         BLIND_DOOR(true, "Whoever goes through walks into a wall."),
+        UNBUILT_OPENING(true, "What was decided is not built: one cannot get through, or see out."),
+        ODD_WALL(false, "A wall thinner or thicker than its neighbours needs pieces of its own."),
         KIT(true, "What is built next would not meet what stands."),
         OFF_GRID(false, "What is off the grid does not meet its neighbours, and copies drift further."),
         FLOATING(false, "A thing that stands on nothing looks wrong at once."),
@@ -82,6 +85,10 @@ public record Finding(String key, long about, Check check, String title, String 
         record Remove(String label, Place place) implements Fix {
         }
 
+        /** Moves an edge of a room outward, or inward. */
+        record MoveEdge(String label, long room, int edge, long outward) implements Fix {
+        }
+
         /** Sets down a piece at each stance. */
         record Add(String label, List<Addition> additions) implements Fix {
         }
@@ -89,6 +96,11 @@ public record Finding(String key, long about, Check check, String title, String 
         /** One piece to set down. */
         record Addition(Kind kind, Stance stance) {
         }
+    }
+
+    /** How keys name an edge: as a side where it is one of a rectangle's. */
+    static String edge(int number) {
+        return number < 4 ? Side.values()[number].label() : "edge" + number;
     }
 
     /** 64 bits of what a finding is about (FNV-1a over its words), the same on every machine. */

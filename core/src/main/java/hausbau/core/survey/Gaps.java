@@ -4,6 +4,8 @@ import hausbau.core.build.Stance;
 import hausbau.core.fit.Filling;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Role;
+import hausbau.core.massing.Post;
+import hausbau.core.massing.Room;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
@@ -15,6 +17,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -44,12 +47,11 @@ final class Gaps {
 
     List<Finding> check(Ground.Strip strip) {
         var found = new ArrayList<Finding>(0);
-        var run = site.ground().run(strip);
-        var height = run.room().height().um();
-        var from = -site.massing().settings().wall().um();
+        var run = strip.run();
+        var height = run.height().um();
         var to = run.length().um();
         var covers = covers(run, strip.box());
-        var cuts = cuts(covers, from, to);
+        var cuts = cuts(covers, to);
         var active = new ArrayList<Cover>();
         var next = 0;
         Long open = null;
@@ -61,8 +63,8 @@ final class Gaps {
             }
             active.removeIf(c -> c.to() < cut);
             var closed = closed(active, height);
-            if (open != null && (closed || before == 0)) {
-                found.add(gap(run, open, before));
+            if (open != null && closed) {
+                found.add(gap(strip, open, before));
                 open = null;
             }
             if (!closed && open == null) {
@@ -70,20 +72,19 @@ final class Gaps {
             }
         }
         if (open != null) {
-            found.add(gap(run, open, to));
+            found.add(gap(strip, open, to));
         }
         return found;
     }
 
-    private static long[] cuts(List<Cover> covers, long from, long to) {
-        var cuts = new long[2 * covers.size() + 3];
+    private static long[] cuts(List<Cover> covers, long to) {
+        var cuts = new long[2 * covers.size() + 2];
         var n = 0;
-        cuts[n++] = from;
         cuts[n++] = 0;
         cuts[n++] = to;
         for (var cover : covers) {
-            cuts[n++] = Math.max(from, Math.min(to, cover.from()));
-            cuts[n++] = Math.max(from, Math.min(to, cover.to()));
+            cuts[n++] = Math.max(0, Math.min(to, cover.from()));
+            cuts[n++] = Math.max(0, Math.min(to, cover.to()));
         }
         return Arrays.stream(cuts).sorted().distinct().toArray();
     }
@@ -91,7 +92,7 @@ final class Gaps {
     /** Sorted by where they begin. */
     private List<Cover> covers(WallRun run, Box strip) {
         var covers = new ArrayList<Cover>();
-        var start = run.room().startOf(run.side());
+        var start = run.start();
         var back = run.side().turn().plus(-2 * run.side().turn().quarters());
         site.set().touching(strip, (chunk, row) -> {
             var box = chunk.box(row);
@@ -119,24 +120,34 @@ final class Gaps {
         return reached >= height;
     }
 
-    private Finding gap(WallRun run, long from, long to) {
-        var wall = site.massing().settings().wall().um();
+    private Finding gap(Ground.Strip strip, long from, long to) {
+        return strip.post().map(post -> openPost(strip, post)).orElseGet(() -> gapInRun(strip.run(), from, to));
+    }
+
+    private Finding openPost(Ground.Strip strip, Post post) {
+        var room = strip.run().name();
+        var anchor = site.massing().room(post.room()).map(Room::anchor).orElse(Vec.ZERO);
+        var where = post.edge() >= 0 ? Finding.edge(post.edge()) + ":corner" : post.box().min().x() - anchor.x() + ":" + (post.box().min().y() - anchor.y());
+        return new Finding("gap:" + post.room() + ":" + where, Finding.about(post.box()), Finding.Check.GAP, "A corner of " + room + " is open",
+                "No post closes it. " + Finding.Check.GAP.why(), new Finding.Card(Finding.Check.GAP, "Open corners", room), List.of(), post.box(), postFix(post));
+    }
+
+    private Finding gapInRun(WallRun run, long from, long to) {
         var length = new Length(to - from);
-        var corner = from < 0;
-        var room = run.room().name();
-        var title = corner ? "A corner of " + room + " is open" : "A gap of " + site.unit().format(length) + " in " + run.name();
-        var reason = (corner ? "No post closes the corner before the " + run.side().label() + " wall."
-                : "Nothing closes the wall from " + site.format(from) + " to " + site.format(to) + "." + wouldDo(run, from, length))
-                + " " + Finding.Check.GAP.why();
-        return new Finding("gap:" + run.room().id() + ":" + run.side().label() + ":" + from, Finding.about(run.room().corner(), run.side(), from, to),
-                Finding.Check.GAP, title, reason, new Finding.Card(Finding.Check.GAP, corner ? "Open corners" : "Gaps in walls", room), List.of(),
-                run.box(from, 0, 0, to, wall, run.room().height().um()), corner ? postFix(run) : wallFix(run, from, length));
+        var room = site.massing().room(run.room());
+        var edge = room.flatMap(r -> r.outline().edge(run.edge()));
+        var before = edge.map(e -> run.side().runsEastWest() ? Math.abs(run.start().x() - e.x0()) : Math.abs(run.start().y() - e.y0())).orElse(0L);
+        var tier = run.tier() == WallRun.Tier.WALL ? "" : "-" + run.tier().name().toLowerCase(Locale.ROOT);
+        var title = "A gap of " + site.unit().format(length) + " in " + run.name();
+        var reason = "Nothing closes the wall from " + site.format(from) + " to " + site.format(to) + "." + wouldDo(run, from, length) + " " + Finding.Check.GAP.why();
+        return new Finding("gap:" + run.room() + ":" + Finding.edge(run.edge()) + tier + ":" + (before + from), Finding.about(run.start(), run.side(), from, to),
+                Finding.Check.GAP, title, reason, new Finding.Card(Finding.Check.GAP, "Gaps in walls", room.map(Room::name).orElse("")), List.of(),
+                run.box(from, 0, 0, to, run.depth().um(), run.height().um()), wallFix(run, from, length));
     }
 
     /** Where the kit itself cannot fill it: the lengths that would do. */
     private String wouldDo(WallRun run, long from, Length length) {
-        var unfilled = site.set().unfilled().stream()
-                .anyMatch(u -> u.run().room().id() == run.room().id() && u.run().side() == run.side() && u.span().at().um() == from);
+        var unfilled = site.set().unfilled().stream().anyMatch(u -> u.run().equals(run) && u.span().at().um() == from);
         if (!unfilled) {
             return "";
         }
@@ -148,8 +159,7 @@ final class Gaps {
     private Optional<Finding.Fix> wallFix(WallRun run, long from, Length length) {
         Map<Length, Kind> walls = new HashMap<>();
         for (var kind : site.set().counts().keySet()) {
-            if (kind.role() == Role.WALL && !kind.isStandIn() && kind.size().z() == run.room().height().um()
-                    && kind.size().y() == site.massing().settings().wall().um()) {
+            if (kind.role() == Role.WALL && !kind.isStandIn() && kind.size().z() == run.height().um() && kind.size().y() == run.depth().um()) {
                 walls.put(new Length(kind.size().x()), kind);
             }
         }
@@ -174,13 +184,11 @@ final class Gaps {
         return codes.stream().distinct().map(c -> Collections.frequency(codes, c) + " × " + c).collect(Collectors.joining(", "));
     }
 
-    private Optional<Finding.Fix> postFix(WallRun run) {
-        var wall = site.massing().settings().wall().um();
-        var place = run.box(-wall, 0, 0, 0, wall, run.room().height().um());
+    private Optional<Finding.Fix> postFix(Post post) {
         return site.set().counts().keySet().stream()
-                .filter(k -> k.role() == Role.POST && !k.isStandIn() && k.size().equals(place.size()))
+                .filter(k -> k.role() == Role.POST && !k.isStandIn() && k.size().equals(post.box().size()))
                 .min(Comparator.comparing(site::code))
-                .map(post -> new Finding.Fix.Add("Set a " + site.code(post) + " there",
-                        List.of(new Finding.Fix.Addition(post, Stance.at(place.min().minus(post.box().min()), Turn.NONE)))));
+                .map(kind -> new Finding.Fix.Add("Set a " + site.code(kind) + " there",
+                        List.of(new Finding.Fix.Addition(kind, Stance.at(post.box().min().minus(kind.box().min()), Turn.NONE)))));
     }
 }

@@ -1,6 +1,7 @@
 package hausbau.core.survey;
 
 import hausbau.core.massing.Massing;
+import hausbau.core.massing.Post;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Side;
 import hausbau.core.massing.WallRun;
@@ -12,14 +13,28 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /** What a survey asks of the rooms alone; shared by all surveys of one massing. */
 final class Ground {
 
-    /** A run's strip of wall, with the corner before it. */
-    record Strip(long room, Side side, Box box) {
+    /**
+     * What must be closed: a run's strip of wall, or a post, looked at as a run as long as it is wide.
+     *
+     * @param box all of it
+     */
+    record Strip(WallRun run, Optional<Post> post, Box box) {
+
+        static Strip of(WallRun run) {
+            return new Strip(run, Optional.empty(), run.box());
+        }
+
+        static Strip of(Post post, String room) {
+            var box = post.box();
+            return new Strip(new WallRun(post.room(), post.edge(), WallRun.Tier.WALL, room, Side.NORTH, box.min(), new Length(box.size().x()),
+                    new Length(box.size().y()), new Length(box.size().z()), List.of()), Optional.of(post), box);
+        }
     }
 
     private final Massing massing;
@@ -28,7 +43,6 @@ final class Ground {
     /** Of each room the others whose void its walls or slabs reach into; usually none. */
     private final Map<Long, List<Room>> reachedInto = new HashMap<>();
     private final List<Strip> strips = new ArrayList<>();
-    private final Map<Strip, WallRun> runs = new HashMap<>();
     private final BoxIndex stripBoxes;
 
     Ground(Massing massing) {
@@ -46,13 +60,8 @@ final class Ground {
                 reachedInto.put(room.id(), others);
             }
         }
-        for (var run : massing.runs()) {
-            // From the start of the corner before it; the corner after it belongs to the next run.
-            var box = run.box(-wall.um(), 0, 0, run.length().um(), wall.um(), run.room().height().um());
-            var strip = new Strip(run.room().id(), run.side(), box);
-            strips.add(strip);
-            runs.put(strip, run);
-        }
+        massing.runs().forEach(run -> strips.add(Strip.of(run)));
+        massing.posts().forEach(post -> strips.add(Strip.of(post, massing.room(post.room()).map(Room::name).orElse(""))));
         stripBoxes = new BoxIndex(strips.stream().map(Strip::box).toList());
     }
 
@@ -86,9 +95,5 @@ final class Ground {
 
     void stripsTouching(Box box, Consumer<Strip> found) {
         stripBoxes.touching(box, i -> found.accept(strips.get(i)));
-    }
-
-    WallRun run(Strip strip) {
-        return Objects.requireNonNull(runs.get(strip));
     }
 }

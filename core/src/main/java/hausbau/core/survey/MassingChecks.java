@@ -2,80 +2,126 @@ package hausbau.core.survey;
 
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
+import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
+import hausbau.core.massing.Side;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Vec;
+import hausbau.core.plane.Rect;
+import hausbau.core.plane.Region;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
-/** What is wrong with the rooms themselves, whatever is built from them: a kit of another step, doors onto walls. */
+/** What is wrong with the rooms themselves, whatever is built from them. */
 final class MassingChecks {
 
-    private MassingChecks() {
+    private final Site site;
+    private final Massing massing;
+    private final long wall;
+
+    private MassingChecks(Site site) {
+        this.site = site;
+        this.massing = site.massing();
+        this.wall = massing.settings().wall().um();
     }
 
     static List<Finding> of(Site site) {
+        var checks = new MassingChecks(site);
         var found = new ArrayList<Finding>();
-        var massing = site.massing();
-        site.set().decisions().kit().filter(kit -> !kit.fits(massing)).ifPresent(kit -> {
-            var heading = "The kit belongs to another step";
-            found.add(new Finding("kit:step", Finding.about(kit.step(), massing.settings().step()), Finding.Check.KIT, heading,
-                    "It was worked out on a step of " + site.unit().format(kit.step()) + ", and the set is built from it still; the site's step is "
-                    + site.unit().format(massing.settings().step()) + " now. Work out the kit again. " + Finding.Check.KIT.why(),
-                    new Finding.Card(Finding.Check.KIT, heading, ""), List.of(), extent(massing), Optional.empty()));
-        });
-        massing.runs().forEach(run -> run.panels().forEach(panel -> blindDoor(site, run, panel.opening()).ifPresent(found::add)));
+        checks.otherStep().ifPresent(found::add);
+        site.massing().runs().forEach(run -> run.panels().forEach(panel -> checks.blindDoor(run, panel).ifPresent(found::add)));
+        site.massing().misfits().forEach(misfit -> found.add(checks.unbuilt(misfit)));
+        site.massing().runs().forEach(run -> checks.oddWall(run).ifPresent(found::add));
         return found;
     }
 
-    private static Box extent(Massing massing) {
-        return massing.rooms().stream().map(Room::clear).reduce(Box::union).orElseThrow();
+    private Optional<Finding> otherStep() {
+        return site.set().decisions().kit().filter(kit -> !kit.fits(massing) && !massing.rooms().isEmpty()).map(kit -> {
+            var heading = "The kit belongs to another step";
+            return new Finding("kit:step", Finding.about(kit.step(), massing.settings().step()), Finding.Check.KIT, heading,
+                    "It was worked out on a step of " + site.unit().format(kit.step()) + ", and the set is built from it still; the site's step is "
+                    + site.unit().format(massing.settings().step()) + " now. Work out the kit again. " + Finding.Check.KIT.why(),
+                    new Finding.Card(Finding.Check.KIT, heading, ""), List.of(), massing.rooms().stream().map(Room::clear).reduce(Box::union).orElseThrow(), Optional.empty());
+        });
+    }
+
+    private Finding unbuilt(Massing.Misfit misfit) {
+        var opening = misfit.opening();
+        var room = massing.room(opening.roomId());
+        var heading = "A " + opening.kind().label() + " of “" + room.map(Room::name).orElse("") + "” is not built";
+        return new Finding("unbuilt:" + opening.id(), Finding.about(opening, room), Finding.Check.UNBUILT_OPENING, heading,
+                misfit.fault().message() + " " + Finding.Check.UNBUILT_OPENING.why(), new Finding.Card(Finding.Check.UNBUILT_OPENING, heading, room.map(Room::name).orElse("")),
+                List.of(), room.map(r -> where(r, opening)).orElse(new Box(Vec.ZERO, Vec.ZERO)), Optional.empty());
+    }
+
+    private Box where(Room room, Opening opening) {
+        return room.outline().edge(opening.edge()).map(e -> Box.of(Math.min(e.x0(), e.x1()), Math.min(e.y0(), e.y1()), room.floor(),
+                Math.max(e.x0(), e.x1()), Math.max(e.y0(), e.y1()), room.ceiling())).orElse(room.clear());
+    }
+
+    /** A wall between two rooms that is neither as thick as the site's walls nor twice that, told once. */
+    private Optional<Finding> oddWall(WallRun run) {
+        var room = massing.room(run.room()).orElseThrow();
+        var edge = room.outline().edge(run.edge()).orElseThrow();
+        return massing.rooms().stream().filter(o -> o.id() > room.id()).flatMap(o -> o.outline().edges().stream()
+                .filter(e -> isBehind(run, edge, e, o)).map(e -> odd(run, edge, room, o, e))).flatMap(Optional::stream).findFirst();
+    }
+
+    private boolean isBehind(WallRun run, Outline.Edge edge, Outline.Edge other, Room o) {
+        var box = run.box();
+        var apart = edge.side() == Side.NORTH || edge.side() == Side.EAST ? other.line() - edge.line() : edge.line() - other.line();
+        var low = edge.side().runsEastWest() ? box.min().x() : box.min().y();
+        var high = edge.side().runsEastWest() ? box.max().x() : box.max().y();
+        return run.tier() == WallRun.Tier.WALL && other.side() == edge.side().opposite() && apart > 0 && apart <= 2 * wall && other.from() < high && other.to() > low
+                && o.floor() < box.max().z() && o.ceiling() > box.min().z();
+    }
+
+    private Optional<Finding> odd(WallRun run, Outline.Edge edge, Room room, Room other, Outline.Edge theirs) {
+        var thick = Math.abs(theirs.line() - edge.line());
+        if (thick == wall || thick == 2 * wall) {
+            return Optional.empty();
+        }
+        var wanted = thick < wall + wall / 2 ? wall : 2 * wall;
+        var heading = "A wall of " + site.format(thick) + " between “" + room.name() + "” and “" + other.name() + "”";
+        var by = thick - wanted;
+        var fix = new Finding.Fix.MoveEdge("Move the " + theirs.side().label() + " wall of “" + other.name() + "” by " + site.format(Math.abs(by)), other.id(), theirs.number(), by);
+        return Optional.of(new Finding("odd:" + room.id() + ":" + Finding.edge(run.edge()) + ":" + other.id() + ":" + Finding.edge(theirs.number()), Finding.about(edge, theirs),
+                Finding.Check.ODD_WALL, heading, "Walls are " + site.format(wall) + " on this site. " + Finding.Check.ODD_WALL.why(),
+                new Finding.Card(Finding.Check.ODD_WALL, heading, room.name()), List.of(), run.box(), Optional.of(fix)));
     }
 
     /** A door behind which another room's wall stands closed. */
-    private static Optional<Finding> blindDoor(Site site, WallRun run, Opening opening) {
-        if (opening.kind() != Opening.Kind.DOOR) {
+    private Optional<Finding> blindDoor(WallRun run, WallRun.Panel panel) {
+        var opening = panel.opening();
+        if (opening.kind() != Opening.Kind.DOOR || opening.roomId() != run.room()) {
             return Optional.empty();
         }
-        var wall = site.massing().settings().wall().um();
-        var beyond = run.box(opening.at().um(), wall, 0, opening.end().um(), 2 * wall, opening.head().um());
-        return site.massing().rooms().stream().filter(o -> o.id() != run.room().id() && o.outer(site.massing().settings().wall()).overlaps(beyond))
-                .filter(o -> !opensThere(site, o, beyond)).findFirst().map(other -> {
-                    var heading = "A door of “" + run.room().name() + "” opens onto the wall of “" + other.name() + "”";
-                    return new Finding("blind:" + opening.id() + ":" + other.id(), Finding.about(opening, run.room().corner(), other.corner(), other.width(), other.depth()),
+        var beyond = run.box(panel.from().um(), run.depth().um(), panel.sill().um(), panel.to().um(), run.depth().um() + wall, panel.head().um());
+        var ground = Region.of(new Rect(beyond.min().x(), beyond.min().y(), beyond.max().x(), beyond.max().y()));
+        var room = massing.room(run.room()).orElseThrow();
+        return massing.rooms().stream().filter(o -> o.id() != room.id() && o.floor() < beyond.max().z() && beyond.min().z() < o.ceiling())
+                .filter(o -> o.outer(new Length(wall)).overlapsInPlan(beyond)).filter(o -> isClosed(o, ground, beyond)).min(Comparator.comparingLong(Room::id)).map(other -> {
+                    var heading = "A door of “" + room.name() + "” opens onto the wall of “" + other.name() + "”";
+                    return new Finding("blind:" + opening.id() + ":" + other.id(), Finding.about(opening, room.corner(), other.outline()),
                             Finding.Check.BLIND_DOOR, heading, "Behind the door in the " + run.side().label() + " wall, “" + other.name()
                             + "” has no opening as wide and as high. Give it one there, or move the door. " + Finding.Check.BLIND_DOOR.why(),
-                            new Finding.Card(Finding.Check.BLIND_DOOR, heading, run.room().name()), List.of(), beyond, Optional.empty());
+                            new Finding.Card(Finding.Check.BLIND_DOOR, heading, room.name()), List.of(), beyond, Optional.empty());
                 });
     }
 
-    /** Whether an opening of the room leaves all of the box that lies in its walls free. */
-    private static boolean opensThere(Site site, Room room, Box box) {
-        var wall = site.massing().settings().wall().um();
-        var inWalls = room.outer(site.massing().settings().wall()).intersection(box);
-        if (room.clear().contains(inWalls)) {
-            return true;
-        }
-        var openings = site.massing().openings().stream().filter(o -> o.roomId() == room.id()).toList();
-        return Massing.runs(room, openings, site.massing().settings().step()).stream().flatMap(run -> run.panels().stream().map(panel -> {
-            var o = panel.opening();
-            return run.box(o.at().um(), 0, o.sill().um(), o.end().um(), wall, o.head().um());
-        })).anyMatch(gap -> covers(gap, inWalls, room));
-    }
-
-    /** Whether what of the box is not in the room's void lies in the gap. */
-    private static boolean covers(Box gap, Box box, Room room) {
-        if (!gap.overlaps(box)) {
+    /** Whether some of the ground lies in the room's wall, and no opening of it leaves that free. */
+    private boolean isClosed(Room room, Region ground, Box box) {
+        var inWall = ground.shared(room.region().grown(wall)).minus(room.region());
+        if (inWall.isEmpty()) {
             return false;
         }
-        var shared = gap.intersection(box);
-        var outside = volume(box) - (room.clear().overlaps(box) ? volume(room.clear().intersection(box)) : 0);
-        return volume(shared) >= outside;
-    }
-
-    private static double volume(Box box) {
-        var s = box.size();
-        return (double) s.x() * s.y() * s.z();
+        var free = massing.walls(room, massing.settings().step()).runs().stream().flatMap(run -> run.panels().stream().map(run::gap))
+                .filter(gap -> gap.min().z() <= box.min().z() && gap.max().z() >= box.max().z())
+                .map(gap -> Region.of(new Rect(gap.min().x(), gap.min().y(), gap.max().x(), gap.max().y()))).toList();
+        return !Region.union(free).contains(inWall);
     }
 }

@@ -116,10 +116,9 @@ final class PieceChecks {
     /** A wall, a floor or a ceiling of one room in the void of another. */
     private void checkIntrusion(Chunk chunk, int row, Box box, List<Finding> found) {
         var place = chunk.place(row);
-        var room = place instanceof Place.InRun p ? p.room() : place instanceof Place.AtCorner p ? p.room()
-                : place instanceof Place.OfOpening p ? p.room() : place instanceof Place.Tile p ? p.room() : 0;
+        var room = place.room();
         for (var other : site.ground().reachedInto(room)) {
-            if (other.clear().overlaps(box)) {
+            if (other.overlaps(box)) {
                 var own = site.massing().rooms().stream().filter(r -> r.id() == room).findFirst().map(Room::name).orElse("");
                 var s = chunk.standing(row);
                 var heading = "“" + own + "” reaches into “" + other.name() + "”";

@@ -134,7 +134,7 @@ class StandingSetTest {
     void tilesStandWhereTheyStoodWhateverTheirPivot() {
         var rooms = List.of(room(1, 0, 0, 5000, 4000));
         var usual = SiteSettings.USUAL;
-        var centred = new Massing(new SiteSettings(usual.unit(), usual.step(), usual.wall(), usual.storey(), usual.pixelsPerMetre(), true), rooms, List.of());
+        var centred = new Massing(new SiteSettings(usual.unit(), usual.step(), usual.wall(), usual.storey(), usual.pixelsPerMetre(), true, false), rooms, List.of());
         var byCorner = massing(rooms);
         assertThat(set(centred, kit(centred, 1000)).all()).extracting(Standing::box).isEqualTo(set(byCorner, kit(byCorner, 1000)).all().stream().map(Standing::box).toList());
     }
@@ -203,7 +203,7 @@ class StandingSetTest {
         var before = byPlace(set(rooms, kit(rooms, 2000, 1000)));
         var after = byPlace(set(massing(List.of(room.reshaped("R", room.corner(), mm(7000), mm(4000), mm(3000)))), kit(rooms, 2000, 1000)));
         // 2 + 2 + 1 from the west becomes 2 + 2 + 2 + 1: the two western ones are as they were.
-        var kept = before.keySet().stream().filter(p -> p instanceof Place.InRun run && run.side() == Side.SOUTH && after.containsKey(p)).toList();
+        var kept = before.keySet().stream().filter(p -> p instanceof Place.InRun run && run.edge() == Side.SOUTH.ordinal() && after.containsKey(p)).toList();
         assertThat(kept).hasSize(2).allSatisfy(p -> assertThat(after.get(p)).isEqualTo(before.get(p)));
     }
 

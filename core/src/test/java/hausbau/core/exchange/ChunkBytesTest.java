@@ -57,7 +57,7 @@ class ChunkBytesTest {
             assertThat(chunk.palette().get(b.getShort(columns + 40 * n + 2 * i))).isEqualTo(s.kind());
             assertThat(b.get(columns + 42 * n + i) & 3).isEqualTo(s.stance().turn().quarters());
             if (s.place() instanceof Place.InRun run) {
-                assertThat(b.get(columns + 43 * n + i)).isEqualTo((byte) (2 + run.side().ordinal()));
+                assertThat(b.get(columns + 43 * n + i)).isEqualTo((byte) (2 + run.edge()));
                 assertThat(b.getDouble(columns + 8 * (3 * n + i))).isEqualTo(run.at());
                 assertThat(b.getDouble(columns + 8 * (4 * n + i))).isEqualTo(run.length());
             }

@@ -174,7 +174,7 @@ public final class Edit {
         stores.sets().change(id, changed);
         stores.sets().remove(id, removed);
         var was = before.decisions();
-        var massing = touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE) ? stores.massing().massing(site) : was.massing();
+        var massing = touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE) ? stores.massing().massing(site, was.massing()) : was.massing();
         var departures = touches(Aggregate.DEPARTURE)
                 ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
         var put = new ArrayList<HandPlacement>();

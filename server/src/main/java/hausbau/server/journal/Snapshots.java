@@ -2,9 +2,11 @@ package hausbau.server.journal;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
+import hausbau.server.store.Aggregate;
 import hausbau.server.store.Row;
 import hausbau.server.store.set.HandRow;
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.beans.BeanUtils;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
@@ -12,13 +14,15 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Rows as JSON, by their fields, for the journal. */
 @Component
 class Snapshots {
 
-    /** How entries are written now; V6 carried over those written before. */
-    static final int FORMAT = 2;
+    /** How entries are written now. V6 carried over those of format 1; those of 2 are read as they are. */
+    static final int FORMAT = 3;
+    private static final List<String> SIDES = List.of("NORTH", "EAST", "SOUTH", "WEST");
 
     // A field that a later version adds or drops must not make older entries unreadable.
     private final JsonMapper json = JsonMapper.builder()
@@ -60,9 +64,25 @@ class Snapshots {
 
     /** @throws IllegalStateException if a later version wrote it */
     List<Change> read(JournalRow entry) {
-        if (entry.format() != FORMAT) {
+        if (entry.format() < 2 || entry.format() > FORMAT) {
             throw new IllegalStateException("a journal entry of format " + entry.format() + " cannot be read by this version");
         }
-        return json.readValue(entry.changes(), new TypeReference<List<Change>>() { });
+        var changes = json.readValue(entry.changes(), new TypeReference<List<Change>>() { });
+        if (entry.format() == 2) {
+            changes.forEach(c -> Stream.of(c.before(), c.after()).forEach(snapshot -> fromFormat2(c.table(), snapshot)));
+        }
+        return changes;
+    }
+
+    /** All rooms were plain rectangles, openings lay on a side, and there were no skins. */
+    private static void fromFormat2(Aggregate table, JsonNode snapshot) {
+        if (snapshot instanceof ObjectNode row) {
+            switch (table) {
+                case ROOM -> row.put("outline", "").put("levelId", 0);
+                case OPENING -> row.put("edge", SIDES.indexOf(row.path("side").asString()));
+                case SITE -> row.put("skins", false);
+                default -> { }
+            }
+        }
     }
 }

@@ -73,7 +73,7 @@ public class V6__Carry_over_what_hands_did extends BaseJavaMigration {
                     r.getLong(1), r.getLong(2), Opening.Kind.valueOf(r.getString(3)), Side.valueOf(r.getString(4)), new Length(r.getLong(5)), new Length(r.getLong(6)),
                     new Length(r.getLong(7)), new Length(r.getLong(8))), site);
             var settings = jdbc.queryForObject("select unit, step_um, wall_um, storey_um, pixels_per_metre, tiles_by_centre from site where id = ?", (r, n) -> new SiteSettings(
-                    Unit.valueOf(r.getString(1)), new Length(r.getLong(2)), new Length(r.getLong(3)), new Length(r.getLong(4)), r.getInt(5), r.getBoolean(6)), site);
+                    Unit.valueOf(r.getString(1)), new Length(r.getLong(2)), new Length(r.getLong(3)), new Length(r.getLong(4)), r.getInt(5), r.getBoolean(6), false), site);
             massing = new Massing(settings, all, openings);
             var kit = kit();
             kit.ifPresent(k -> jdbc.update("update site set kit_tiles = ? where id = ?", k.tiles().stream().map(Length::um).toArray(Long[]::new), site));
@@ -124,15 +124,14 @@ public class V6__Carry_over_what_hands_did extends BaseJavaMigration {
         }
 
         private String inRun(Room room, Side side, Length at) {
-            var openings = massing.openings().stream().filter(o -> o.roomId() == room.id()).toList();
-            var run = Massing.runs(room, openings, massing.settings().step()).stream().filter(r -> r.side() == side).findFirst().orElseThrow();
+            var run = massing.walls(room, massing.settings().step()).runs().stream().filter(r -> r.side() == side).findFirst().orElseThrow();
             var panel = run.panels().stream().filter(p -> p.at().equals(at)).findFirst();
             if (panel.isPresent()) {
                 return new Place.OfOpening(room.id(), panel.get().opening().id()).toString();
             }
             // The pieces of a span may stand in another order now: the place is that of the piece over the middle of what stood.
             var inside = run.box(at.um() + 1, 0, 0, at.um() + 2, 1, 1);
-            return set.near(inside).stream().filter(s -> s.place() instanceof Place.InRun p && p.room() == room.id() && p.side() == side && s.box().contains(inside))
+            return set.near(inside).stream().filter(s -> s.place() instanceof Place.InRun p && p.room() == room.id() && p.edge() == side.ordinal() && s.box().contains(inside))
                     .map(Standing::place).findFirst().orElse(new Place.InRun(room.id(), side, at.um(), 0)).toString();
         }
 

@@ -3,6 +3,7 @@ package hausbau.server.store;
 import hausbau.server.store.board.BoardItemRow;
 import hausbau.server.store.brief.BriefRow;
 import hausbau.server.store.list.ListedRow;
+import hausbau.server.store.massing.LevelRow;
 import hausbau.server.store.massing.OpeningRow;
 import hausbau.server.store.massing.RoomRow;
 import hausbau.server.store.set.AcceptedRow;
@@ -24,7 +25,8 @@ import org.jspecify.annotations.Nullable;
 public enum Aggregate {
     SITE("site", Part.SITE, SiteRow.class),
     PIECE("piece", Part.NONE),
-    ROOM("room", Part.MASSING, RoomRow.class),
+    LEVEL("level", Part.MASSING, LevelRow.class),
+    ROOM("room", Part.MASSING, RoomRow.class, "level_id"),
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),
     PLACEMENT("placement", Part.SET, "piece_id"),
     DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),

@@ -1,6 +1,8 @@
 package hausbau.server.work;
 
 import hausbau.core.build.Stance;
+import hausbau.core.kit.Role;
+import hausbau.core.massing.Level;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Side;
@@ -53,7 +55,7 @@ class DemoSites implements ApplicationRunner {
     }
 
     private void makeBaths() {
-        var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false);
+        var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false, false);
         var id = sites.create(BATHS, usual -> settings).site().getId();
         var hall = massing.addRoom(id, NOT_TOLD, (roomId, standing) -> new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200))).id();
         open(id, hall, Opening.Kind.DOOR, Side.SOUTH, 5_100, 1_800, 2_600, 0);
@@ -63,11 +65,61 @@ class DemoSites implements ApplicationRunner {
         open(id, hall, Opening.Kind.WINDOW, Side.WEST, 5_400, 1_400, 2_200, 900);
         open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 1_700, 1_600, 2_200, 900);
         open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 8_700, 1_600, 2_200, 900);
-        var plan = kit.plan(id, mm(200), mm(4_000), 4, "").plan();
-        var option = plan.options().get(plan.recommended().orElseThrow());
-        kit.choose(id, NOT_TOLD, option.kinds(), mm(200), mm(4_000));
+        build(id);
         furnish(id);
+        addBaths(id);
+        build(id);
+        furnishBaths(id);
         board.fill(id);
+    }
+
+    private void build(long id) {
+        var plan = kit.plan(id, mm(200), mm(4_000), 4, "").plan();
+        kit.choose(id, NOT_TOLD, plan.options().get(plan.recommended().orElseThrow()).kinds(), mm(200), mm(4_000));
+    }
+
+    /** Behind the ticket hall the cloakroom passage and the pool hall through two storeys, a gallery above the passage, the boiler walk below. */
+    private void addBaths(long id) {
+        var pool = room(id, "Pool hall", 0, 0, 11_400, 0, 18_000, 14_000, 7_600);
+        room(id, "Basin", 0, 4_000, 14_400, -1_400, 10_000, 8_000, 1_400);
+        var passage = room(id, "Cloakroom passage", 0, 0, 8_200, 0, 12_000, 3_000, 4_200);
+        var upper = massing.addLevel(id, NOT_TOLD, (level, all) -> new Level(level, "Gallery", mm(4_400).um(), mm(3_400))).id();
+        var gallery = room(id, "Gallery", upper, 0, 8_200, 4_400, 12_000, 3_000, 3_200);
+        var lower = massing.addLevel(id, NOT_TOLD, (level, all) -> new Level(level, "Below", mm(-3_000).um(), mm(3_000))).id();
+        room(id, "Boiler walk", lower, 0, 0, -3_000, 2_600, 8_000, 2_800);
+        for (var x : new int[] {1_900, 8_900}) {
+            open(id, passage, Opening.Kind.DOOR, Side.NORTH, x, 1_200, 2_200, 0);
+        }
+        for (var x : new int[] {800, 3_800, 6_800, 9_800}) {
+            open(id, gallery, Opening.Kind.WINDOW, Side.NORTH, x, 1_400, 1_600, 1_000);
+        }
+        for (var x : new int[] {1_600, 5_600, 9_600, 13_600}) {
+            open(id, pool, Opening.Kind.WINDOW, Side.NORTH, x + 600, 1_600, 4_200, 2_000);
+        }
+        for (var y : new int[] {1_600, 5_200, 8_800}) {
+            open(id, pool, Opening.Kind.WINDOW, Side.EAST, y + 800, 1_600, 4_200, 2_000);
+            open(id, pool, Opening.Kind.WINDOW, Side.WEST, y + 800, 1_600, 4_200, 2_000);
+        }
+    }
+
+    private long room(long site, String name, long level, long x, long y, long z, long width, long depth, long height) {
+        return massing.addRoom(site, NOT_TOLD, (id, standing) -> new Room(id, name, Vec.ofMillimetres(x, y, z), mm(width), mm(depth), mm(height)).copied(id, name, level, 0)).id();
+    }
+
+    private void furnishBaths(long id) {
+        var tall = kit.pieces(id).stream().filter(e -> e.piece().role() == Role.PILLAR && e.piece().size().z() == mm(7_600).um()).findFirst().orElseThrow().id();
+        for (var x : new int[] {3_000, 7_000, 11_000, 15_000}) {
+            for (var y : new int[] {13_400, 23_400}) {
+                placements.place(id, NOT_TOLD, tall, Stance.at(Vec.ofMillimetres(x, y, 0), Turn.NONE), true);
+            }
+        }
+        for (var x : new int[] {1_500, 5_000, 9_000, 13_000}) {
+            place(id, "PRP-BENCH", x, 24_900, 0);
+        }
+        for (var y : new int[] {14_500, 18_400, 22_300}) {
+            place(id, "PRP-LAMP", 1_000, y, 0);
+            place(id, "PRP-LAMP", 17_000, y, 0);
+        }
     }
 
     private void furnish(long id) {
@@ -89,7 +141,7 @@ class DemoSites implements ApplicationRunner {
     }
 
     private void open(long site, long room, Opening.Kind kind, Side side, long at, long width, long height, long sill) {
-        massing.addOpening(site, NOT_TOLD, id -> new Opening(id, room, kind, side, mm(at), mm(width), mm(height), mm(sill)));
+        massing.addOpening(site, NOT_TOLD, room, (id, of) -> new Opening(id, room, kind, side, mm(at), mm(width), mm(height), mm(sill)));
     }
 
     private void place(long site, String code, long x, long y, int quarterTurns) {

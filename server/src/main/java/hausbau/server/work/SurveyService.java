@@ -109,6 +109,12 @@ public class SurveyService {
                 PlacementService.restand(edit, one, one.kind(), one.stance().movedBy(move.by()).withinReach(), one.free(), departures);
             } else if (fix instanceof Finding.Fix.Remove remove && done.add(remove.place())) {
                 PlacementService.remove(edit, List.of(PlacementService.standing(edit.before(), remove.place())));
+            } else if (fix instanceof Finding.Fix.MoveEdge move && done.add(move.room() + "." + move.edge())) {
+                var row = Stores.find(stores.massing().rooms(edit.site().getId()), move.room(), "room");
+                edit.change(row, r -> {
+                    var room = r.toRoom();
+                    r.set(room.over(room.outline().moved(move.edge(), move.outward())));
+                });
             } else if (fix instanceof Finding.Fix.Add add) {
                 add.additions().forEach(a -> placements.setDown(edit, a.kind(), a.stance(), false));
             }

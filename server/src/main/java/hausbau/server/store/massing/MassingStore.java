@@ -16,12 +16,22 @@ public class MassingStore {
         this.rows = rows;
     }
 
+    /** Those besides the ground level, from the lowest up. */
+    public List<LevelRow> levels(long siteId) {
+        return rows.createQuery("from LevelRow where siteId = :site order by floorUm, id", LevelRow.class).setParameter("site", siteId).getResultList();
+    }
+
     public List<RoomRow> rooms(long siteId) {
         return rows.createQuery("from RoomRow where siteId = :site order by id", RoomRow.class).setParameter("site", siteId).getResultList();
     }
 
     public List<OpeningRow> openings(long siteId) {
         return rows.createQuery("from OpeningRow where siteId = :site order by id", OpeningRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    /** The massing as it is decided now; what of it is as in the one before is not worked out again. */
+    public Massing massing(SiteRow site, Massing before) {
+        return before.next(site.settings(), rooms(site.getId()).stream().map(RoomRow::toRoom).toList(), openings(site.getId()).stream().map(OpeningRow::toOpening).toList());
     }
 
     /** @throws hausbau.core.measure.Refused if what stands in the rows is no massing that can be built */

@@ -2,7 +2,6 @@ package hausbau.server.store.massing;
 
 import hausbau.server.store.Row;
 import hausbau.core.massing.Opening;
-import hausbau.core.massing.Side;
 import hausbau.core.measure.Length;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -20,8 +19,7 @@ public class OpeningRow implements Row {
     long roomId;
     @Enumerated(EnumType.STRING)
     Opening.Kind kind;
-    @Enumerated(EnumType.STRING)
-    Side side;
+    int edge;
     long atUm;
     long widthUm;
     long heightUm;
@@ -42,13 +40,13 @@ public class OpeningRow implements Row {
     }
 
     public Opening toOpening() {
-        return new Opening(id, roomId, kind, side, new Length(atUm), new Length(widthUm), new Length(heightUm), new Length(sillUm));
+        return new Opening(id, roomId, kind, edge, new Length(atUm), new Length(widthUm), new Length(heightUm), new Length(sillUm));
     }
 
     public final void set(Opening opening) {
         roomId = opening.roomId();
         kind = opening.kind();
-        side = opening.side();
+        edge = opening.edge();
         atUm = opening.at().um();
         widthUm = opening.width().um();
         heightUm = opening.height().um();

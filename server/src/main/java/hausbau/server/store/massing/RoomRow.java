@@ -1,9 +1,11 @@
 package hausbau.server.store.massing;
 
 import hausbau.server.store.Row;
+import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
+import hausbau.core.plane.Rect;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
@@ -24,6 +26,9 @@ public class RoomRow implements Row {
     long heightUm;
     long xAnchorUm;
     long yAnchorUm;
+    /** Empty for a rectangle whose edges are numbered as sides. */
+    String outline = "";
+    long levelId;
 
     protected RoomRow() {
     }
@@ -40,12 +45,13 @@ public class RoomRow implements Row {
     }
 
     public Room toRoom() {
-        return new Room(id, name, new Vec(xUm, yUm, zUm), new Length(widthUm), new Length(depthUm), new Length(heightUm),
-                new Vec(xAnchorUm, yAnchorUm, 0));
+        var shape = outline.isEmpty() ? Outline.rectangle(new Rect(xUm, yUm, xUm + widthUm, yUm + depthUm)) : Outline.parse(outline);
+        return new Room(id, name, levelId, shape, zUm, new Length(heightUm), new Vec(xAnchorUm, yAnchorUm, 0));
     }
 
     public final void set(Room room) {
         name = room.name();
+        levelId = room.level();
         xUm = room.corner().x();
         yUm = room.corner().y();
         zUm = room.corner().z();
@@ -54,5 +60,7 @@ public class RoomRow implements Row {
         heightUm = room.height().um();
         xAnchorUm = room.anchor().x();
         yAnchorUm = room.anchor().y();
+        var isPlain = room.outline().equals(Outline.rectangle(room.outline().extent()));
+        outline = isPlain ? "" : room.outline().toString();
     }
 }

@@ -31,6 +31,7 @@ public class SiteRow implements Row {
     long storeyUm;
     int pixelsPerMetre;
     boolean tilesByCentre;
+    boolean skins;
     /** Wall lengths, falling; empty until a kit is chosen. */
     long[] kitKinds = {};
     long[] kitTiles = {};
@@ -76,7 +77,7 @@ public class SiteRow implements Row {
     }
 
     public SiteSettings settings() {
-        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre);
+        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre, skins);
     }
 
     public final void set(SiteSettings settings) {
@@ -86,6 +87,7 @@ public class SiteRow implements Row {
         storeyUm = settings.storey().um();
         pixelsPerMetre = settings.pixelsPerMetre();
         tilesByCentre = settings.tilesByCentre();
+        skins = settings.skins();
     }
 
     public Optional<KitChoice> kit() {

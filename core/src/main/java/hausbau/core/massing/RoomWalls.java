@@ -1,0 +1,310 @@
+package hausbau.core.massing;
+
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Vec;
+import hausbau.core.plane.Rect;
+import hausbau.core.plane.Region;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+
+/**
+ * What is left round one room: its stretches of wall and the posts between them. It hangs on nothing but the room and what
+ * lies within a few wall thicknesses of it, so that an edit elsewhere leaves it as it is.
+ *
+ * <p>The mass round the voids is the voids grown by the wall's thickness, less the voids themselves. Where that is no thicker
+ * than twice the wall, and at least as long as thick, it is a stretch of wall: the columns of the mass, as wide as what lies south
+ * and north of them stays the same, and its rows likewise. All else is posts. Stretches and posts partition the mass.
+ *
+ * <p>Two rooms at most two walls apart share what is between them. As skins each has the half on its side; else the room
+ * with the lesser id builds the whole.
+ */
+public record RoomWalls(List<WallRun> runs, List<Post> posts) {
+
+    /** @param around the other rooms within {@link #reach}, at whatever height */
+    static RoomWalls of(SiteSettings settings, Length step, Room room, List<Room> around, List<Opening> openings) {
+        return new Finding(settings, step, room, around, openings).walls();
+    }
+
+    /** How far what stands round a room can reach. */
+    static long reach(SiteSettings settings) {
+        return 4 * settings.wall().um();
+    }
+
+    private static final class Finding {
+
+        private final SiteSettings settings;
+        private final long wall;
+        private final Length step;
+        private final Room room;
+        private final List<Room> around;
+        /** Those of the rooms around that lie beside this one. */
+        private final List<Room> near;
+        private final List<Opening> openings;
+        private final Region posts;
+        private final List<Rect> lying;
+        private final List<Rect> upright;
+
+        Finding(SiteSettings settings, Length step, Room room, List<Room> around, List<Opening> openings) {
+            this.settings = settings;
+            this.wall = settings.wall().um();
+            this.step = step;
+            this.room = room;
+            this.around = around;
+            this.near = around.stream().filter(room::sharesHeightWith).toList();
+            this.openings = openings;
+            var window = Region.of(room.outline().extent().grown(2 * reach(settings)));
+            var voids = Region.union(beside().map(r -> r.region().shared(window)).toList());
+            var mass = voids.grown(wall).minus(voids);
+            var edges = beside().flatMap(r -> r.outline().edges().stream()).toList();
+            var columns = mass.columns().stream().filter(r -> r.depth() <= 2 * wall && r.depth() <= r.width() && edges.stream().anyMatch(e -> e.side().runsEastWest() && faces(e, r))).toList();
+            var rows = mass.rows().stream().filter(r -> r.width() <= 2 * wall && r.width() <= r.depth() && edges.stream().anyMatch(e -> !e.side().runsEastWest() && faces(e, r))).toList();
+            var both = Region.of(columns).shared(Region.of(rows));
+            posts = mass.minus(Region.of(columns)).minus(Region.of(rows)).plus(both);
+            lying = less(columns, both);
+            upright = less(rows, both);
+        }
+
+        /** This room and those beside it. */
+        private Stream<Room> beside() {
+            return Stream.concat(Stream.of(room), near.stream());
+        }
+
+        /** Whether a wall stands behind some of an edge. */
+        private static boolean faces(Outline.Edge edge, Rect wall) {
+            return face(edge.side(), wall) == edge.line() && edge.from() < high(edge.side(), wall) && low(edge.side(), wall) < edge.to();
+        }
+
+        private static List<Rect> less(List<Rect> rects, Region both) {
+            return both.isEmpty() ? rects : rects.stream().flatMap(r -> Region.of(r).minus(both).rects().stream()).toList();
+        }
+
+        RoomWalls walls() {
+            var runs = new ArrayList<WallRun>();
+            for (var edge : room.outline().edges()) {
+                runs.addAll(runs(edge));
+                near.forEach(other -> runs.addAll(steps(edge, other)));
+            }
+            return new RoomWalls(List.copyOf(runs), posts());
+        }
+
+        /** Some of an edge, with the wall behind it. */
+        private record Stretch(long from, long to, Rect wall, Optional<Room> behind) {
+        }
+
+        private List<WallRun> runs(Outline.Edge edge) {
+            var stretches = new ArrayList<Stretch>();
+            for (var rect : edge.side().runsEastWest() ? lying : upright) {
+                if (faces(edge, rect)) {
+                    stretches.addAll(parted(edge, Math.max(edge.from(), low(edge.side(), rect)), Math.min(edge.to(), high(edge.side(), rect)), rect));
+                }
+            }
+            stretches.sort(Comparator.comparingLong(edge.side() == Side.NORTH || edge.side() == Side.WEST ? Stretch::from : s -> -s.from()));
+            var runs = new ArrayList<WallRun>();
+            for (var stretch : joined(edge, stretches)) {
+                if (settings.skins() || stretch.behind().isEmpty() || stretch.behind().get().id() > room.id()) {
+                    runs.add(run(edge, stretch, runs.size()));
+                }
+            }
+            return runs;
+        }
+
+        /** Where a room opens into another one: the faces above the other's ceiling and below its floor, beyond its slabs. */
+        private List<WallRun> steps(Outline.Edge edge, Room other) {
+            var above = other.ceiling() + wall;
+            var below = other.floor() - wall;
+            if (room.ceiling() <= above && room.floor() >= below) {
+                return List.of();
+            }
+            var steps = new ArrayList<WallRun>();
+            var behind = Region.of(behind(edge)).shared(other.region()).minus(room.region());
+            for (var rect : edge.side().runsEastWest() ? behind.columns() : behind.rows()) {
+                if (face(edge.side(), rect) == edge.line()) {
+                    var stretch = new Stretch(low(edge.side(), rect), high(edge.side(), rect), rect, Optional.empty());
+                    if (room.ceiling() > above) {
+                        steps.add(bare(edge, stretch, WallRun.Tier.ABOVE, above, room.ceiling(), " above " + other.name()));
+                    }
+                    if (room.floor() < below) {
+                        steps.add(bare(edge, stretch, WallRun.Tier.BELOW, room.floor(), below, " below " + other.name()));
+                    }
+                }
+            }
+            return steps;
+        }
+
+        /** A wall's thickness of ground beyond an edge. */
+        private Rect behind(Outline.Edge e) {
+            return switch (e.side()) {
+                case NORTH -> new Rect(e.from(), e.line(), e.to(), e.line() + wall);
+                case SOUTH -> new Rect(e.from(), e.line() - wall, e.to(), e.line());
+                case EAST -> new Rect(e.line(), e.from(), e.line() + wall, e.to());
+                case WEST -> new Rect(e.line() - wall, e.from(), e.line(), e.to());
+            };
+        }
+
+        /** Cut where another room begins or ends behind the wall; without what faces a room of lesser id that shares the ground before it. */
+        private List<Stretch> parted(Outline.Edge edge, long from, long to, Rect rect) {
+            var behind = along(edge.side().opposite(), back(edge.side(), rect), rect);
+            var before = along(edge.side(), edge.line(), rect).stream().filter(b -> b.room().id() < room.id()).toList();
+            var cuts = new TreeSet<>(List.of(from, to));
+            Stream.concat(behind.stream(), before.stream()).flatMap(b -> Stream.of(b.edge().from(), b.edge().to())).filter(c -> from < c && c < to).forEach(cuts::add);
+            var stretches = new ArrayList<Stretch>();
+            var last = from;
+            for (var cut : cuts.tailSet(from, false)) {
+                var low = last;
+                if (before.stream().noneMatch(b -> b.covers(low, cut))) {
+                    stretches.add(new Stretch(low, cut, rect, behind.stream().filter(b -> b.covers(low, cut)).map(Beside::room).min(Comparator.comparingLong(Room::id))));
+                }
+                last = cut;
+            }
+            return stretches;
+        }
+
+        private record Beside(Room room, Outline.Edge edge) {
+
+            boolean covers(long from, long to) {
+                return edge.from() <= from && edge.to() >= to;
+            }
+        }
+
+        /** The edges of other rooms that face a wall from a line. */
+        private List<Beside> along(Side side, long line, Rect rect) {
+            return near.stream().flatMap(r -> r.outline().edges().stream().filter(e -> e.side() == side && e.line() == line && faces(e, rect)).map(e -> new Beside(r, e))).toList();
+        }
+
+        /** What is built alike and meets is one run, whoever lives behind it. */
+        private List<Stretch> joined(Outline.Edge edge, List<Stretch> stretches) {
+            var joined = new ArrayList<Stretch>();
+            for (var s : stretches) {
+                var last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
+                if (last != null && (last.to() == s.from() || s.to() == last.from()) && depth(edge, last) == depth(edge, s) && isOurs(last) == isOurs(s)
+                        && top(last) == top(s) && foot(last) == foot(s)) {
+                    var wide = new Rect(Math.min(last.wall().x0(), s.wall().x0()), Math.min(last.wall().y0(), s.wall().y0()),
+                            Math.max(last.wall().x1(), s.wall().x1()), Math.max(last.wall().y1(), s.wall().y1()));
+                    joined.set(joined.size() - 1, new Stretch(Math.min(last.from(), s.from()), Math.max(last.to(), s.to()), wide, last.behind()));
+                } else {
+                    joined.add(s);
+                }
+            }
+            return joined;
+        }
+
+        private boolean isOurs(Stretch s) {
+            return s.behind().isEmpty() || s.behind().get().id() > room.id();
+        }
+
+        private long depth(Outline.Edge edge, Stretch s) {
+            var whole = edge.side().runsEastWest() ? s.wall().depth() : s.wall().width();
+            if (!settings.skins() || s.behind().isEmpty()) {
+                return whole;
+            }
+            return isOurs(s) ? whole - whole / 2 : whole / 2;
+        }
+
+        private long foot(Stretch s) {
+            return settings.skins() || s.behind().isEmpty() ? room.floor() : Math.min(room.floor(), s.behind().get().floor());
+        }
+
+        private long top(Stretch s) {
+            var top = settings.skins() || s.behind().isEmpty() ? room.ceiling() : Math.max(room.ceiling(), s.behind().get().ceiling());
+            return throughSlab(s.wall(), top);
+        }
+
+        /** Up to the floor above where walls go on there, else the slab's edge would stay open; up to under it where that floor lies on the wall. */
+        private long throughSlab(Rect rect, long top) {
+            var ground = Region.of(rect);
+            var above = around.stream().filter(r -> r.floor() > top && r.floor() <= top + 2 * wall && r.region().grown(wall).overlaps(ground)).toList();
+            if (around.stream().anyMatch(r -> r.floor() == top && r.region().overlaps(ground))) {
+                return top - wall;
+            }
+            return above.stream().anyMatch(r -> r.region().overlaps(ground)) ? top : above.stream().mapToLong(Room::floor).min().orElse(top);
+        }
+
+        private WallRun run(Outline.Edge edge, Stretch s, int number) {
+            var bare = bare(edge, s, WallRun.Tier.WALL, foot(s), top(s), number == 0 ? "" : ", " + (number + 1));
+            var panels = Panels.of(settings, step, bare, interval -> interval.edge().line() == edge.line() || interval.edge().line() == back(edge.side(), s.wall()),
+                    beside().toList(), openings);
+            return new WallRun(bare.room(), bare.edge(), bare.tier(), bare.name(), bare.side(), bare.start(), bare.length(), bare.depth(), bare.height(), panels);
+        }
+
+        private WallRun bare(Outline.Edge edge, Stretch s, WallRun.Tier tier, long foot, long top, String suffix) {
+            var start = switch (edge.side()) {
+                case NORTH -> new Vec(s.from(), edge.line(), foot);
+                case SOUTH -> new Vec(s.to(), edge.line(), foot);
+                case EAST -> new Vec(edge.line(), s.to(), foot);
+                case WEST -> new Vec(edge.line(), s.from(), foot);
+            };
+            return new WallRun(room.id(), edge.number(), tier, room.name() + ", " + label(edge) + suffix, edge.side(), start, new Length(s.to() - s.from()),
+                    new Length(depth(edge, s)), new Length(top - foot), List.of());
+        }
+
+        private String label(Outline.Edge edge) {
+            var alike = room.outline().edges().stream().filter(e -> e.side() == edge.side()).toList();
+            return edge.side().label() + (alike.size() == 1 ? "" : " " + (alike.indexOf(edge) + 1));
+        }
+
+        private static long face(Side side, Rect r) {
+            return switch (side) {
+                case NORTH -> r.y0();
+                case SOUTH -> r.y1();
+                case EAST -> r.x0();
+                case WEST -> r.x1();
+            };
+        }
+
+        private static long back(Side side, Rect r) {
+            return face(side.opposite(), r);
+        }
+
+        private static long low(Side side, Rect r) {
+            return side.runsEastWest() ? r.x0() : r.y0();
+        }
+
+        private static long high(Side side, Rect r) {
+            return side.runsEastWest() ? r.x1() : r.y1();
+        }
+
+        private List<Post> posts() {
+            var built = new ArrayList<Post>();
+            var taken = new HashSet<Integer>();
+            for (var part : parts(posts.rects())) {
+                var touching = beside().filter(r -> r.region().rects().stream().anyMatch(v -> part.stream().anyMatch(v::touches))).toList();
+                if (touching.stream().mapToLong(Room::id).min().orElse(-1) != room.id()) {
+                    continue;
+                }
+                var foot = touching.stream().mapToLong(Room::floor).min().orElseThrow();
+                var natural = touching.stream().mapToLong(Room::ceiling).max().orElseThrow();
+                for (var rect : part) {
+                    var edge = room.outline().edges().stream().filter(e -> isCorner(rect, e.x0(), e.y0()) && !taken.contains(e.number()))
+                            .mapToInt(Outline.Edge::number).min().orElse(-1);
+                    taken.add(edge);
+                    built.add(new Post(room.id(), edge, new Box(new Vec(rect.x0(), rect.y0(), foot), new Vec(rect.x1(), rect.y1(), throughSlab(rect, natural)))));
+                }
+            }
+            return List.copyOf(built);
+        }
+
+        /** Rectangles that meet along an edge, together. */
+        private static List<List<Rect>> parts(List<Rect> rects) {
+            var parts = new ArrayList<List<Rect>>();
+            for (var rect : rects) {
+                var part = new ArrayList<>(List.of(rect));
+                parts.removeIf(other -> {
+                    var meets = other.stream().anyMatch(r -> r.touches(rect) && (r.x0() < rect.x1() && rect.x0() < r.x1() || r.y0() < rect.y1() && rect.y0() < r.y1()));
+                    return meets && part.addAll(other);
+                });
+                parts.add(part);
+            }
+            return parts;
+        }
+
+        private static boolean isCorner(Rect r, long x, long y) {
+            return (x == r.x0() || x == r.x1()) && (y == r.y0() || y == r.y1());
+        }
+    }
+}

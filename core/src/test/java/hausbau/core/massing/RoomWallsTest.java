@@ -1,0 +1,232 @@
+package hausbau.core.massing;
+
+import static hausbau.core.TestSets.door;
+import static hausbau.core.TestSets.massing;
+import static hausbau.core.TestSets.mm;
+import static hausbau.core.TestSets.room;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.fail;
+import static org.assertj.core.api.Assertions.tuple;
+
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Vec;
+import hausbau.core.plane.Rect;
+import hausbau.core.plane.Region;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Walls of 200 mm round rooms 3 m high; random plans against a count on a grid of the step. */
+class RoomWallsTest {
+
+    private static final int PLANS = 200;
+
+    static LongStream seeds() {
+        return LongStream.range(0, PLANS);
+    }
+
+    private static SiteSettings settings(boolean skins) {
+        var u = SiteSettings.USUAL;
+        return new SiteSettings(u.unit(), u.step(), u.wall(), u.storey(), u.pixelsPerMetre(), false, skins);
+    }
+
+    private static Rect rect(long x0, long y0, long x1, long y1) {
+        return new Rect(x0 * 1000, y0 * 1000, x1 * 1000, y1 * 1000);
+    }
+
+    /** Rooms on the step, apart, one wall apart, touching, overlapping, some of them no rectangles. */
+    private static List<Room> rooms(Random random) {
+        var rooms = new ArrayList<Room>();
+        for (var id = 1L; id <= 1 + random.nextInt(5); id++) {
+            var room = room(id, 100 * random.nextInt(60), 100 * random.nextInt(60), 300 + 100 * random.nextInt(40), 300 + 100 * random.nextInt(40));
+            var corner = room.corner();
+            var more = new Rect(corner.x(), corner.y(), corner.x() + 100_000L * (4 + random.nextInt(30)), corner.y() + 100_000L * (4 + random.nextInt(30)));
+            rooms.add(random.nextBoolean() ? room.over(room.outline().joined(more)) : room);
+        }
+        return rooms;
+    }
+
+    private static List<Box> bodies(Massing massing) {
+        return Stream.concat(massing.runs().stream().map(WallRun::box), massing.posts().stream().map(Post::box)).toList();
+    }
+
+    private static final int CELLS = 300;
+    private static final int EDGE = 20;
+    /** A skin may end on half a step. */
+    private static final long CELL = 50_000;
+
+    /** Every cell of the grid that is no void and lies within a wall of one is in just one body, and no other is in any. */
+    private static void partition(Massing massing) {
+        var covered = new int[CELLS][CELLS];
+        for (var box : bodies(massing)) {
+            for (var x = (int) (box.min().x() / CELL) + EDGE; x < box.max().x() / CELL + EDGE; x++) {
+                for (var y = (int) (box.min().y() / CELL) + EDGE; y < box.max().y() / CELL + EDGE; y++) {
+                    covered[x][y]++;
+                }
+            }
+        }
+        var voids = new boolean[CELLS][CELLS];
+        var near = new boolean[CELLS][CELLS];
+        for (var x = 4; x < CELLS - 4; x++) {
+            for (var y = 4; y < CELLS - 4; y++) {
+                var px = (x - EDGE) * CELL + CELL / 2;
+                var py = (y - EDGE) * CELL + CELL / 2;
+                voids[x][y] = massing.rooms().stream().anyMatch(r -> isInside(r, px, py));
+                if (voids[x][y]) {
+                    for (var dx = -4; dx <= 4; dx++) {
+                        Arrays.fill(near[x + dx], y - 4, y + 5, true);
+                    }
+                }
+            }
+        }
+        for (var x = 0; x < CELLS; x++) {
+            for (var y = 0; y < CELLS; y++) {
+                if (covered[x][y] != (near[x][y] && !voids[x][y] ? 1 : 0)) {
+                    fail("cell %d %d is covered %d times: %s", x - EDGE, y - EDGE, covered[x][y], massing.rooms());
+                }
+            }
+        }
+    }
+
+    /** Even-odd rule along a ray to the west. */
+    private static boolean isInside(Room room, long x, long y) {
+        return room.outline().edges().stream().filter(e -> e.x0() == e.x1() && e.x0() < x && Math.min(e.y0(), e.y1()) < y && y < Math.max(e.y0(), e.y1())).count() % 2 == 1;
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void stretchesAndPostsPartitionTheMass(long seed) {
+        var rooms = rooms(new Random(seed));
+        partition(new Massing(settings(seed % 2 == 0), rooms, List.of()));
+    }
+
+    /** TRADE.md: 1024 outside with walls of 12 is 1000 inside. */
+    @Test
+    void theHollowBox() {
+        var u = SiteSettings.USUAL;
+        var thin = new SiteSettings(u.unit(), mm(1), mm(12), u.storey(), u.pixelsPerMetre(), false, false);
+        var massing = new Massing(thin, List.of(new Room(1, "Box", Vec.ofMillimetres(12, 12, 12), mm(1000), mm(1000), mm(488))), List.of());
+        assertThat(massing.runs()).extracting(WallRun::length).containsOnly(mm(1000));
+        assertThat(bodies(massing).stream().reduce(Box::union)).contains(new Box(Vec.ofMillimetres(0, 0, 12), Vec.ofMillimetres(1024, 1024, 500)));
+        assertThat(massing.posts()).hasSize(4).allSatisfy(p -> assertThat(p.box().size()).isEqualTo(Vec.ofMillimetres(12, 12, 488)));
+    }
+
+    /** By hand: 5 m and 3 m side by side with 200 mm between; six posts, and the wall between belongs to the first. */
+    @Test
+    void roomsOneWallApartShareIt() {
+        var massing = massing(List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000)));
+        assertThat(massing.runs()).extracting(WallRun::name, r -> r.length(), r -> r.depth()).containsExactly(
+                tuple("Room 1, north", mm(5000), mm(200)), tuple("Room 1, east", mm(4000), mm(200)), tuple("Room 1, south", mm(5000), mm(200)),
+                tuple("Room 1, west", mm(4000), mm(200)), tuple("Room 2, north", mm(3000), mm(200)), tuple("Room 2, east", mm(4000), mm(200)),
+                tuple("Room 2, south", mm(3000), mm(200)));
+        assertThat(massing.posts()).hasSize(6);
+    }
+
+    @Test
+    void asSkinsEachHasItsHalf() {
+        var massing = new Massing(settings(true), List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000)), List.of());
+        assertThat(massing.runs()).hasSize(8).filteredOn(r -> r.depth().equals(mm(100))).extracting(WallRun::name).containsExactly("Room 1, east", "Room 2, west");
+    }
+
+    /** By hand: the notch of an L takes a wall's thickness from both runs that meet in it. */
+    @Test
+    void theInnerCornerOfAnLTakesAPost() {
+        var l = room(1, 0, 0, 5000, 4000).outline().without(rect(3000, 2000, 5000, 4000));
+        var massing = massing(List.of(room(1, 0, 0, 5000, 4000).over(l)));
+        // West 4, north 3, east of the stem 2 less a post, north of the foot 2 less a post, east 2, south 5.
+        assertThat(massing.runs()).extracting(WallRun::length).containsExactlyInAnyOrder(mm(4000), mm(3000), mm(1800), mm(1800), mm(2000), mm(5000));
+        assertThat(massing.posts()).hasSize(6).allSatisfy(p -> assertThat(p.box().size()).isEqualTo(Vec.ofMillimetres(200, 200, 3000)));
+    }
+
+    @Test
+    void roomsThatTouchOrOverlapAreOneSpace() {
+        for (var x : List.of(5000, 4000)) {
+            var massing = massing(List.of(room(1, 0, 0, 5000, 4000), room(2, x, 0, 3000, 4000)));
+            assertThat(massing.runs()).noneMatch(r -> r.side() == Side.EAST && r.room() == 1 || r.side() == Side.WEST && r.room() == 2);
+            assertThat(massing.posts()).hasSize(4);
+        }
+    }
+
+    @Test
+    void aDoorGoesThroughBothSkins() {
+        var rooms = List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, -1000, 3000, 5000));
+        var massing = new Massing(settings(true), rooms, List.of(door(9, Side.EAST, 1000, 900)));
+        var panels = massing.runs().stream().filter(r -> !r.panels().isEmpty()).toList();
+        assertThat(panels).extracting(WallRun::name).containsExactly("Room 1, east", "Room 2, west, 2");
+        // 1 m from the north end at Y 4 m: from Y 3 m down to 2.1 m, seen from both rooms.
+        assertThat(panels).allSatisfy(run -> {
+            var gap = run.gap(run.panels().get(0));
+            assertThat(List.of(gap.min().y(), gap.max().y())).containsExactly(2_100_000L, 3_000_000L);
+        });
+    }
+
+    /** By hand: 3 m of wall between the two, so a door of 1 m begins 1 m from its left end, seen from the second room's west wall. */
+    @Test
+    void aUsualDoorLeadsIntoTheNextRoom() {
+        var rooms = List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 500, 3000, 3000));
+        var door = massing(rooms).usualOpening(9, rooms.get(1), Opening.Kind.DOOR);
+        assertThat(door.edge()).isEqualTo(Side.WEST.ordinal());
+        assertThat(door.at()).isEqualTo(mm(1000));
+        assertThat(massing(rooms, door).misfits()).isEmpty();
+        assertThat(massing(rooms, door).usualOpening(10, rooms.get(1), Opening.Kind.DOOR).edge()).isNotEqualTo(Side.WEST.ordinal());
+    }
+
+    @Test
+    void anOpeningWhoseWallIsGoneIsKeptAndTold() {
+        var door = door(9, Side.EAST, 1000, 900);
+        var massing = massing(List.of(room(1, 0, 0, 5000, 4000), room(2, 5000, 0, 3000, 4000)), door);
+        assertThat(massing.misfits()).singleElement().satisfies(m -> assertThat(m.fault().message()).contains("No wall is left"));
+    }
+
+    /** By hand: storeys of 3 m with a slab of 200 mm: the lower walls go on through the slab, under which the upper room has no ceiling to lay. */
+    @Test
+    void storeysShareTheSlabBetweenThem() {
+        var below = room(1, 0, 0, 5000, 4000);
+        var above = new Room(2, "Above", Vec.ofMillimetres(0, 0, 3200), mm(5000), mm(2000), mm(3000));
+        var massing = massing(List.of(below, above));
+        assertThat(massing.ceiling(below)).isEqualTo(Region.of(rect(0, 2000, 5000, 4000)));
+        assertThat(massing.floor(above)).isEqualTo(above.region());
+        assertThat(massing.walls(below, mm(100)).runs()).extracting(WallRun::side, WallRun::height).containsExactly(
+                tuple(Side.NORTH, mm(3000)), tuple(Side.EAST, mm(3200)), tuple(Side.SOUTH, mm(3200)), tuple(Side.WEST, mm(3200)));
+    }
+
+    /** A basin sunk into a hall: no floor over it, and its own walls end under the hall's floor. */
+    @Test
+    void aBasinIsOpenToItsHall() {
+        var hall = room(1, 0, 0, 9000, 6000);
+        var basin = new Room(2, "Basin", Vec.ofMillimetres(2000, 2000, -1200), mm(4000), mm(2000), mm(1200));
+        var massing = massing(List.of(hall, basin));
+        assertThat(massing.floor(hall)).isEqualTo(hall.region().minus(basin.region()));
+        assertThat(massing.ceiling(basin).isEmpty()).isTrue();
+        assertThat(massing.walls(basin, mm(100)).runs()).hasSize(4).allSatisfy(r -> assertThat(r.height()).isEqualTo(mm(1000)));
+    }
+
+    /** The face over the lower of two joined rooms: from the top of its ceiling's slab to the higher ceiling. */
+    @Test
+    void theHigherOfTwoJoinedRoomsHasAFaceAboveTheLower() {
+        var low = new Room(2, "Low", Vec.ofMillimetres(5000, 1000, 0), mm(3000), mm(2000), mm(2400));
+        var massing = massing(List.of(room(1, 0, 0, 5000, 4000), low));
+        assertThat(massing.runs()).filteredOn(r -> r.tier() == WallRun.Tier.ABOVE).singleElement().satisfies(r -> {
+            assertThat(r.box()).isEqualTo(new Box(Vec.ofMillimetres(5000, 1000, 2600), Vec.ofMillimetres(5200, 3000, 3000)));
+            assertThat(r.side()).isEqualTo(Side.EAST);
+        });
+    }
+
+    /** An edit far away takes no wall anew: the very same are in the next massing. */
+    @Test
+    void wallsHangOnlyOnWhatIsNear() {
+        var near = List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000), room(3, 20_000, 0, 3000, 4000));
+        var before = massing(near);
+        before.runs();
+        var after = before.next(before.settings(), List.of(near.get(0), near.get(1), room(3, 21_000, 0, 3000, 5000)), List.of());
+        assertThat(after.walls(near.get(0), Length.ofMillimetres(100))).isSameAs(before.walls(near.get(0), Length.ofMillimetres(100)));
+        assertThat(after.walls(after.rooms().get(2), Length.ofMillimetres(100))).isNotEqualTo(before.walls(near.get(2), Length.ofMillimetres(100)));
+    }
+}

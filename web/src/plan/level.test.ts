@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest'
+import type { MassingView } from '../api/client'
+import { below, isSeen, onLevel } from './level'
+
+const box = (z0: number, z1: number) => ({ min: { x: 0, y: 0, z: z0 }, max: { x: 1, y: 1, z: z1 } })
+const [ground, upper] = [
+  { id: 0, name: 'Ground', floorMm: 0, storeyMm: 3200 },
+  { id: 7, name: 'Upper', floorMm: 3200, storeyMm: 3200 },
+]
+const massing = {
+  levels: [ground, upper],
+  rooms: [
+    { id: 1, levelId: 0 },
+    { id: 2, levelId: 7 },
+  ],
+  openings: [{ roomId: 1 }, { roomId: 2 }],
+  walls: [box(0, 3200), box(3200, 6200), box(0, 6200)],
+  gaps: [],
+  chains: [{ roomId: 2 }],
+} as unknown as MassingView
+
+describe('the plan of a level', () => {
+  it('has its own rooms and what is cut a metre above its floor, tall rooms from below included', () => {
+    const plan = onLevel(massing, upper)
+    expect(plan.rooms.map((r) => r.id)).toEqual([2])
+    expect(plan.walls).toEqual([box(3200, 6200), box(0, 6200)])
+    expect(plan.chains).toHaveLength(1)
+    expect(onLevel(massing, ground).chains).toHaveLength(0)
+  })
+
+  it('shows the level below faintly, and nothing below the lowest', () => {
+    expect(below(massing, upper)).toEqual([box(0, 3200), box(0, 6200)])
+    expect(below(massing, ground)).toEqual([])
+  })
+
+  it('leaves out what stands on another level, but not where there is only one', () => {
+    expect(isSeen(massing, ground, 3200, 4000)).toBe(false)
+    expect(isSeen(massing, upper, 3200, 4000)).toBe(true)
+    expect(isSeen({ ...massing, levels: [ground] }, ground, 3200, 4000)).toBe(true)
+  })
+})
