@@ -130,7 +130,7 @@ const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an ope
           @click="table.drawing = table.drawing === d.what ? '' : d.what"
           >{{ table.drawing === d.what ? 'Drag on the plan …' : d.label }}</Button
         >
-        <span class="soft">or drag a wall on the plan</span>
+        <span class="soft">or drag a wall</span>
       </div>
       <section v-if="edges.length > 4" aria-label="Walls">
         <h3>Walls</h3>

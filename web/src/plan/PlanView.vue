@@ -60,6 +60,7 @@ function draw() {
     wallMm: site.site.wallMm,
     unit: site.unit,
     massing: onLevel(site.massing, table.level),
+    floorMm: table.level?.floorMm ?? 0,
     below: below(site.massing, table.level),
     placements: inSight(width, height),
     holder: (id) => site.placements.get(id),

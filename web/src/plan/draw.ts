@@ -117,6 +117,12 @@ function drawFloors(c: CanvasRenderingContext2D, p: Plan, tiles: PlacementView[]
     path(c, p.lie, footprint(t, piece, piece.boxMm))
     c.stroke()
   }
+  // The edge of what is sunk or raised.
+  c.strokeStyle = ink
+  for (const r of p.massing.rooms.filter((o) => o.cornerMm.z !== p.floorMm)) {
+    outline(c, p.lie, r)
+    c.stroke()
+  }
 }
 
 function drawBelow(c: CanvasRenderingContext2D, p: Plan) {
@@ -296,10 +302,14 @@ function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementVi
     const name = c.measureText(r.name).width
     const whole = { x: (Math.max(130, name) / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
     const alone = { x: (name / 2 + 4) / p.lie.scale, y: 10 / p.lie.scale }
-    const placesFor = (half: { x: number; y: number }) =>
-      [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((fy) =>
-        [0.5, 0.35, 0.65, 0.2, 0.8].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })).filter((at) => liesIn(r, at, half)),
-      )
+    const others = p.massing.rooms.filter((o) => o !== r)
+    const placesFor = (half: { x: number; y: number }) => {
+      // Clear of the chains that stand along the walls.
+      const clear = { x: half.x + 20 / p.lie.scale, y: half.y + 20 / p.lie.scale }
+      return [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8, 0.12, 0.88]
+        .flatMap((fy) => [0.5, 0.35, 0.65, 0.2, 0.8].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })))
+        .filter((at) => liesIn(r, at, half === alone ? half : clear) && !others.some((o) => o.areaM2 < r.areaM2 && isIn(o, at)))
+    }
     const half = placesFor(whole).length ? whole : alone
     const places = placesFor(half)
     if (!places.length) continue

@@ -10,12 +10,13 @@ const [ground, upper] = [
 const massing = {
   levels: [ground, upper],
   rooms: [
-    { id: 1, levelId: 0 },
-    { id: 2, levelId: 7 },
+    { id: 1, levelId: 0, cornerMm: { z: -1400 } },
+    { id: 2, levelId: 7, cornerMm: { z: 3200 } },
   ],
   openings: [{ roomId: 1 }, { roomId: 2 }],
   walls: [box(0, 3200), box(3200, 6200), box(0, 6200)],
-  gaps: [],
+  over: [box(0, 4000)],
+  gaps: [{ box: box(900, 2000) }, { box: box(4000, 5000) }],
   chains: [{ roomId: 2 }],
 } as unknown as MassingView
 
@@ -24,6 +25,8 @@ describe('the plan of a level', () => {
     const plan = onLevel(massing, upper)
     expect(plan.rooms.map((r) => r.id)).toEqual([2])
     expect(plan.walls).toEqual([box(3200, 6200), box(0, 6200)])
+    expect(plan.gaps).toEqual([{ box: box(4000, 5000) }])
+    expect(onLevel(massing, ground).walls).toContainEqual(box(0, 4000))
     expect(plan.chains).toHaveLength(1)
     expect(onLevel(massing, ground).chains).toHaveLength(0)
   })
@@ -36,6 +39,8 @@ describe('the plan of a level', () => {
   it('leaves out what stands on another level, but not where there is only one', () => {
     expect(isSeen(massing, ground, 3200, 4000)).toBe(false)
     expect(isSeen(massing, upper, 3200, 4000)).toBe(true)
+    expect(isSeen(massing, ground, -1500, -1400)).toBe(true)
+    expect(isSeen(massing, ground, -1600, -1500)).toBe(false)
     expect(isSeen({ ...massing, levels: [ground] }, ground, 3200, 4000)).toBe(true)
   })
 })

@@ -12,8 +12,9 @@ export function onLevel(m: MassingView, level: LevelView | undefined): MassingVi
     ...m,
     rooms,
     openings: m.openings.filter((o) => own.has(o.roomId)),
-    walls: m.walls.filter(isCut(level)),
-    gaps: m.gaps.filter((g) => isCut(level)(g.box)),
+    // What is above or below an opening of another storey is cut here as the wall is.
+    walls: [...m.walls, ...m.over].filter(isCut(level)),
+    gaps: m.gaps.filter((g) => g.box.min.z >= level.floorMm && g.box.min.z < level.floorMm + level.storeyMm),
     chains: m.chains.filter((c) => own.has(c.roomId)),
   }
 }
@@ -28,5 +29,7 @@ export function below(m: MassingView, level: LevelView | undefined): BoxMm[] {
 
 /** Whether what reaches from one height to another is seen on a level's plan. */
 export function isSeen(m: MassingView, level: LevelView | undefined, low: number, high: number): boolean {
-  return !level || m.levels.length < 2 || (low < level.floorMm + level.storeyMm && high >= level.floorMm)
+  if (!level || m.levels.length < 2) return true
+  const deepest = Math.min(level.floorMm, ...m.rooms.filter((r) => r.levelId === level.id).map((r) => r.cornerMm.z))
+  return low < level.floorMm + level.storeyMm && high >= deepest
 }

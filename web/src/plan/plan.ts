@@ -11,6 +11,8 @@ export interface Plan {
   wallMm: number
   unit: Unit
   massing: MassingView
+  /** The floor of the level that is drawn. */
+  floorMm: number
   /** Walls of the level below. */
   below: BoxMm[]
   /** What can be seen; with the chunks out of sight left out. */

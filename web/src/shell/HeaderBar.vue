@@ -111,6 +111,10 @@ async function save() {
 </template>
 
 <style scoped>
+.level {
+  width: 120px;
+  flex: none;
+}
 .bar {
   display: flex;
   align-items: center;

@@ -90,7 +90,7 @@ class DemoSites implements ApplicationRunner {
         for (var x : new int[] {1_900, 8_900}) {
             open(id, passage, Opening.Kind.DOOR, Side.NORTH, x, 1_200, 2_200, 0);
         }
-        for (var x : new int[] {800, 3_800, 6_800, 9_800}) {
+        for (var x : new int[] {3_700, 6_400, 10_500}) {
             open(id, gallery, Opening.Kind.WINDOW, Side.NORTH, x, 1_400, 1_600, 1_000);
         }
         for (var x : new int[] {1_600, 5_600, 9_600, 13_600}) {
