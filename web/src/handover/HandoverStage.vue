@@ -23,6 +23,9 @@ const files = computed(() => [
     says: `${unused.value ? site.pieces.length : standing.value.length} files of binary glTF 2.0, each piece at its own pivot.`,
   },
   { name: 'pieces.csv', title: 'The bill of pieces', says: 'Code, role, name, size in millimetres and count, as comma-separated values.' },
+  { name: 'rooms.csv', title: 'The rooms', says: 'Level by level: area, perimeter, height and volume.' },
+  { name: 'openings.csv', title: 'The openings', says: 'Room, wall, place and size of every door and window.' },
+  { name: 'runs.csv', title: 'The runs', says: 'Length, height and thickness of every stretch of wall.' },
 ])
 const against = computed(() => {
   const list = site.cards

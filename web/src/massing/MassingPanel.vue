@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import { Button, Input } from 'ant-design-vue'
+import { Button, Input, Switch } from 'ant-design-vue'
 import Choice from '../parts/Choice.vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { Refusal, type LevelView, type OpeningView, type RoomView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { edgesOf } from './edges'
+import { useForeseen } from './foreseen'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 
 const site = useSite()
 const table = useTable()
+const { make, did } = useForeseen()
 const room = computed(() => table.room)
 const edges = computed(() => (room.value ? edgesOf(room.value) : []))
 const openings = computed(() => site.massing.openings.filter((o) => o.roomId === room.value?.id))
@@ -30,16 +32,16 @@ const openingRefusal = ref<{ id: number; refusal: Refusal }>()
 const levelRefusal = ref<Refusal>()
 const onLevels = (work: () => Promise<unknown>) => attempt(work, (r) => (levelRefusal.value = r))
 const goTo = (made?: LevelView) => made && (table.chosenLevel = made.id)
-const addLevel = () => onLevels(async () => goTo(await site.make<LevelView | undefined>('Add a level', 'POST', '/levels', {})))
-const copyLevel = () => onLevels(async () => goTo(await site.make<LevelView | undefined>('Copy the level', 'POST', `/levels/${table.level?.id ?? 0}/copies`)))
-const changeLevel = (change: Partial<LevelView>) => onLevels(() => site.make('Change the level', 'PATCH', `/levels/${table.level!.id}`, change))
-const removeLevel = () => onLevels(() => site.make('Remove the level', 'DELETE', `/levels/${table.level!.id}`))
+const addLevel = () => onLevels(async () => goTo(await make<LevelView>('Add a level', 'POST', '/levels', {})))
+const copyLevel = () => onLevels(async () => goTo(await make<LevelView>('Copy the level', 'POST', `/levels/${table.level?.id ?? 0}/copies`)))
+const changeLevel = (change: Partial<LevelView>) => onLevels(() => make('Change the level', 'PATCH', `/levels/${table.level!.id}`, change))
+const removeLevel = () => onLevels(() => make('Remove the level', 'DELETE', `/levels/${table.level!.id}`))
 const walls = computed(() => edges.value.map((e) => ({ value: e.edge, label: e.label })))
 /** Why an opening is not built. */
 const misfit = (o: OpeningView) => site.massing.remarks.find((r) => r.field === `opening.${o.id}`)?.message
 const setLength = (edge: number, lengthMm: number) =>
   attempt(
-    () => site.make('Size a wall', 'POST', `/rooms/${room.value!.id}/edges/${edge}/length`, { lengthMm }),
+    () => make('Size a wall', 'POST', `/rooms/${room.value!.id}/edges/${edge}/length`, { lengthMm }),
     (r) => (edgeRefusal.value = r && { edge, refusal: r }),
   )
 const edgeRefusal = ref<{ edge: number; refusal: Refusal }>()
@@ -69,7 +71,7 @@ async function attempt(work: () => Promise<unknown>, on: (r?: Refusal) => void =
 const addRoom = () =>
   attempt(
     async () => {
-      const made = await site.make<RoomView | undefined>('Add a room', 'POST', '/rooms', {
+      const made = await make<RoomView>('Add a room', 'POST', '/rooms', {
         name: fresh.name.trim() || nextName.value,
         widthMm: fresh.widthMm,
         depthMm: fresh.depthMm,
@@ -83,8 +85,8 @@ const addRoom = () =>
     },
     (r) => (newRefusal.value = r),
   )
-const changeRoom = (change: Partial<RoomView>) => attempt(() => site.make('Change the room', 'PATCH', `/rooms/${room.value!.id}`, change))
-const removeRoom = () => attempt(() => site.make('Remove the room', 'DELETE', `/rooms/${room.value!.id}`))
+const changeRoom = (change: Partial<RoomView>) => attempt(() => make('Change the room', 'PATCH', `/rooms/${room.value!.id}`, change))
+const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms/${room.value!.id}`))
 
 /** Of usual size, where there is room for it; everything is corrected by typing. */
 const addOpening = (kind: 'DOOR' | 'WINDOW') => attempt(() => site.make('Add an opening', 'POST', `/rooms/${room.value!.id}/openings/usual`, { kind }))
@@ -99,6 +101,7 @@ const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an ope
 
 <template>
   <div class="panel">
+    <p v-if="did" class="soft" role="status">The last change: {{ did }}.</p>
     <template v-if="room">
       <div v-if="table.rooms.length > 1" class="rooms">
         <button v-for="r in table.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="table.chosenRoom = r.id">
@@ -121,6 +124,9 @@ const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an ope
         <LengthField label="Corner Y" :mm="room.cornerMm.y" @change="(mm) => changeRoom({ cornerMm: { ...room!.cornerMm, y: mm } })" />
         <div class="end"><Button size="small" danger @click="removeRoom">Remove room</Button></div>
       </div>
+      <label class="row"
+        ><Switch size="small" :checked="room.openToSky" aria-label="Open to the sky" @change="(on) => changeRoom({ openToSky: !!on })" /> Open to the sky</label
+      >
       <div class="row" role="group" aria-label="Change its ground">
         <Button
           v-for="d in draws"
@@ -187,7 +193,7 @@ const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an ope
           ><Button size="small" @click="addLevel">Add level</Button><Button size="small" :disabled="!room" @click="copyLevel">Copy level up</Button></span
         >
       </div>
-      <div class="rooms">
+      <div class="levels">
         <button
           v-for="l in [...site.massing.levels].reverse()"
           :key="l.id"
@@ -248,7 +254,8 @@ button.plain {
   font-size: 13px;
   color: var(--dark-ochre);
 }
-.rooms {
+.rooms,
+.levels {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 12px;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { RoomView } from '../api/client'
-import { edgeNear, edgesOf, isIn, outward } from './edges'
+import { alongEdge, edgeNear, edgesOf, isIn, onEdge, outward } from './edges'
 
 /** An L of 10 × 10 without its north-east quarter. */
 const L = {
@@ -34,6 +34,15 @@ describe('edges of a room', () => {
     expect(edgeNear(L, { x: 2, y: 2.5 }, 1)).toBeUndefined()
     expect(outward(edgesOf(L)[1]!, { x: 5.5, y: 7 })).toBeCloseTo(0.5)
     expect(outward(edgesOf(L)[4]!, { x: 5, y: 1 })).toBe(-1)
+  })
+
+  it('are measured from their left end, seen from inside', () => {
+    const [north, , , , south, west] = edgesOf(L)
+    expect(onEdge(north!, 2, 1)).toEqual({ x: 2, y: 9 })
+    expect(onEdge(south!, 2, 1)).toEqual({ x: 8, y: 1 })
+    expect(onEdge(west!, 2, 1)).toEqual({ x: 1, y: 2 })
+    expect(alongEdge(south!, { x: 3, y: 9 })).toBe(-3)
+    expect(alongEdge(west!, { x: 3, y: 9 })).toBe(9)
   })
 
   it('hold the points of its ground and no others', () => {

@@ -54,3 +54,17 @@ export function edgeNear(room: RoomView, at: Point, reachMm: number): Edge | und
 export function isIn(room: RoomView, { x, y }: Point): boolean {
   return edgesOf(room).filter((e) => isUpright(e) && e.from.x <= x && Math.min(e.from.y, e.to.y) <= y && y < Math.max(e.from.y, e.to.y)).length % 2 === 1
 }
+
+/** East, north, south or west of an edge, as one long. */
+const ALONG: Record<Side, Point> = { NORTH: { x: 1, y: 0 }, EAST: { x: 0, y: -1 }, SOUTH: { x: -1, y: 0 }, WEST: { x: 0, y: 1 } }
+
+/** The place on an edge so far from its left end, and so far into the room. */
+export function onEdge(e: Edge, alongMm: number, inwardMm = 0): Point {
+  const a = ALONG[e.side]
+  return { x: e.from.x + a.x * alongMm + a.y * inwardMm, y: e.from.y + a.y * alongMm - a.x * inwardMm }
+}
+
+/** How far along an edge, toward its right end, a way leads. */
+export function alongEdge(e: Edge, by: Point): number {
+  return ALONG[e.side].x * by.x + ALONG[e.side].y * by.y
+}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { PlacementView } from '../api/client'
+import type { BoxMm, GapView, PlacementView } from '../api/client'
 import { edgeNear, isIn, isUpright, outward, type Edge, type Point } from '../massing/edges'
 import { usePlacing } from '../build/placing'
 import { boxOf, extentOf, extentOfPlacements, footprint } from '../site/extent'
@@ -22,6 +22,8 @@ const props = defineProps<{ massing: boolean }>()
 const room = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 /** The edge under the pointer, or held and dragged so far outward. */
 const edge = ref<{ edge: Edge; byMm: number; held: boolean }>()
+/** The opening under the pointer, or held and dragged along its wall. */
+const opening = ref<{ gap: GapView; start?: Point; by: Point }>()
 /** How near to an edge a hand must be to take it. */
 const EDGE_REACH_PX = 7
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
@@ -71,6 +73,7 @@ function draw() {
     room: room.value && { ...room.value, cuts: table.drawing === 'cut' },
     chosen: props.massing ? table.room : undefined,
     edge: props.massing ? edge.value : undefined,
+    opening: props.massing && opening.value ? { box: opening.value.gap.box, by: opening.value.by } : undefined,
     figureMm: table.figureMm,
     gaps: site.survey.findings.filter((f) => f.kind === 'GAP').map((f) => f.placeMm),
   })
@@ -123,6 +126,7 @@ watch(
     placing.held,
     room.value,
     edge.value,
+    opening.value,
     table.room,
     table.level,
     props.massing,
@@ -203,6 +207,9 @@ function down(e: PointerEvent) {
   } else if (e.button === 0 && table.drawing) {
     const [x, y] = toSiteMm(lie.value, px, py)
     room.value = { x0: onStep(x), y0: onStep(y), x1: onStep(x), y1: onStep(y) }
+  } else if (e.button === 0 && opening.value) {
+    const [x, y] = toSiteMm(lie.value, px, py)
+    opening.value = { ...opening.value, start: { x, y } }
   } else if (e.button === 0 && edge.value) {
     edge.value = { ...edge.value, held: true }
   } else if (e.button === 0 && !placing.held && nearFigure(...toSiteMm(lie.value, px, py))) {
@@ -224,6 +231,11 @@ function move(e: PointerEvent) {
   } else if (room.value) {
     const [x, y] = toSiteMm(lie.value, px, py)
     room.value = { ...room.value, x1: onStep(x), y1: onStep(y) }
+  } else if (opening.value?.start) {
+    const [x, y] = toSiteMm(lie.value, px, py)
+    const { gap, start } = opening.value
+    const lies = gap.side === 'NORTH' || gap.side === 'SOUTH'
+    opening.value = { gap, start, by: lies ? { x: onStep(x - start.x), y: 0 } : { x: 0, y: onStep(y - start.y) } }
   } else if (edge.value?.held) {
     const [x, y] = toSiteMm(lie.value, px, py)
     edge.value = { ...edge.value, byMm: onStep(outward(edge.value.edge, { x, y })) }
@@ -233,7 +245,10 @@ function move(e: PointerEvent) {
     placing.point(pointed(e))
   } else if (props.massing && e.buttons === 0) {
     const [x, y] = toSiteMm(lie.value, px, py)
-    const near = table.room && !table.drawing ? edgeNear(table.room, { x, y }, EDGE_REACH_PX / lie.value.scale) : undefined
+    const reach = EDGE_REACH_PX / lie.value.scale
+    const gap = table.drawing ? undefined : onLevel(site.massing, table.level).gaps.find((g) => isAt(g.box, x, y, reach))
+    if (gap?.openingId !== opening.value?.gap.openingId) opening.value = gap && { gap, by: { x: 0, y: 0 } }
+    const near = table.room && !table.drawing && !gap ? edgeNear(table.room, { x, y }, EDGE_REACH_PX / lie.value.scale) : undefined
     if (near?.edge !== edge.value?.edge.edge || near?.lengthMm !== edge.value?.edge.lengthMm) edge.value = near && { edge: near, byMm: 0, held: false }
   }
 }
@@ -242,12 +257,21 @@ function up(e: PointerEvent) {
   pan = undefined
   figureHeld = false
   if (room.value) finishRoom()
+  else if (opening.value?.start) finishOpening()
   else if (edge.value?.held) finishEdge()
   else if (band.value && e.button === 0) finishBand(e)
   band.value = undefined
 }
 
-const emit = defineEmits<{ ground: [from: Point, to: Point]; edge: [edge: number, outwardMm: number] }>()
+const emit = defineEmits<{ ground: [from: Point, to: Point]; edge: [edge: number, outwardMm: number]; opening: [id: number, by: Point] }>()
+
+const isAt = (b: BoxMm, x: number, y: number, reach: number) => x >= b.min.x - reach && x <= b.max.x + reach && y >= b.min.y - reach && y <= b.max.y + reach
+
+function finishOpening() {
+  const { gap, by } = opening.value!
+  opening.value = undefined
+  if (by.x !== 0 || by.y !== 0) emit('opening', gap.openingId, by)
+}
 
 function finishEdge() {
   const held = edge.value!
@@ -326,7 +350,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
   <div
     ref="holder"
     class="plan"
-    :class="{ crosshair: table.drawing || placing.held, upright: edge && isUpright(edge.edge), lying: edge && !isUpright(edge.edge) }">
+    :class="{ crosshair: table.drawing || placing.held, upright: edge && isUpright(edge.edge), lying: edge && !isUpright(edge.edge), moving: opening }">
     <canvas
       ref="canvas"
       data-testid="plan"
@@ -366,6 +390,9 @@ canvas {
 }
 .crosshair {
   cursor: crosshair;
+}
+.moving {
+  cursor: move;
 }
 .upright {
   cursor: ew-resize;

@@ -1,7 +1,7 @@
 import type { BoxMm, PieceView, PlacementView, RoomView } from '../api/client'
 import { format } from '../measure/format'
 import { boxOf, footprint, toSite } from '../site/extent'
-import { isIn } from '../massing/edges'
+import { edgesOf, isIn, onEdge } from '../massing/edges'
 import { brick, hairline, ink, mono, paper, plum, sans, sheet, softInk, verdigris } from '../styles/theme'
 import { drawChains } from './chains'
 import { text } from './lettering'
@@ -31,6 +31,8 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan) {
   drawChains(c, p)
   drawRoomNames(c, p, groups.stands)
   for (const list of [groups.floor, groups.walls, groups.stands]) list.filter((x) => p.selection.has(x.id)).forEach((x) => drawSelected(c, p, x))
+  drawSwings(c, p)
+  if (p.opening) drawHeldOpening(c, p, p.opening)
   if (p.chosen) drawChosen(c, p, p.chosen)
   if (p.finding) drawFinding(c, p, p.finding.placeMm)
   if (p.ghost) drawGhost(c, p)
@@ -167,6 +169,37 @@ function drawWalls(c: CanvasRenderingContext2D, p: Plan) {
       c.stroke()
     }
   }
+}
+
+/** A door's leaf stands open into its room, hung at its left end seen from inside. */
+function drawSwings(c: CanvasRenderingContext2D, p: Plan) {
+  c.strokeStyle = softInk
+  c.lineWidth = 1
+  for (const o of p.massing.openings) {
+    const room = p.massing.rooms.find((r) => r.id === o.roomId)
+    const edge = room && edgesOf(room).find((e) => e.edge === o.edge)
+    if (o.kind !== 'DOOR' || !edge || p.massing.remarks.some((r) => r.field === `opening.${o.id}`)) continue
+    const [hx, hy] = toPixel(p.lie, ...xy(onEdge(edge, o.atMm)))
+    const [ex, ey] = toPixel(p.lie, ...xy(onEdge(edge, o.atMm + o.widthMm)))
+    const [ox, oy] = toPixel(p.lie, ...xy(onEdge(edge, o.atMm, o.widthMm)))
+    const [closed, open] = [Math.atan2(ey - hy, ex - hx), Math.atan2(oy - hy, ox - hx)]
+    c.beginPath()
+    c.moveTo(hx, hy)
+    c.lineTo(ox, oy)
+    c.arc(hx, hy, Math.hypot(ex - hx, ey - hy), open, closed, true)
+    c.stroke()
+  }
+}
+
+const xy = ({ x, y }: { x: number; y: number }): [number, number] => [x, y]
+
+function drawHeldOpening(c: CanvasRenderingContext2D, p: Plan, { box, by }: NonNullable<Plan['opening']>) {
+  rectangle(c, p.lie, { min: { x: box.min.x + by.x, y: box.min.y + by.y, z: 0 }, max: { x: box.max.x + by.x, y: box.max.y + by.y, z: 0 } })
+  c.fillStyle = 'rgba(47,127,121,.25)'
+  c.fill()
+  c.strokeStyle = verdigris
+  c.lineWidth = 2
+  c.stroke()
 }
 
 /** The joints between wall pieces, in the cut. */

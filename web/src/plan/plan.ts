@@ -1,5 +1,5 @@
 import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, RoomView, Unit } from '../api/client'
-import type { Edge } from '../massing/edges'
+import type { Edge, Point } from '../massing/edges'
 import type { Lie } from './sheet'
 
 /** What the plan is drawn from: plain data. */
@@ -29,6 +29,8 @@ export interface Plan {
   room?: { x0: number; y0: number; x1: number; y1: number; cuts: boolean }
   /** The room that is being worked on, where rooms are. */
   chosen?: RoomView
+  /** An opening that is held, and how far it is dragged. */
+  opening?: { box: BoxMm; by: Point }
   /** An edge of it that is held, and how far it is dragged. */
   edge?: { edge: Edge; byMm: number }
   figureMm: { x: number; y: number }

@@ -9,7 +9,8 @@ import { useKeys } from '../build/keys'
 import { usePlacing } from '../build/placing'
 import HandoverStage from '../handover/HandoverStage.vue'
 import KitStage from '../kit/KitStage.vue'
-import type { Point } from '../massing/edges'
+import { alongEdge, edgesOf, type Point } from '../massing/edges'
+import { useForeseen } from '../massing/foreseen'
 import LineUp from '../lineup/LineUp.vue'
 import MassingPanel from '../massing/MassingPanel.vue'
 import { useEdits } from '../site/edits'
@@ -30,6 +31,7 @@ const site = useSite()
 const edits = useEdits()
 const placing = usePlacing()
 const table = useTable()
+const massing = useForeseen()
 const keys = ref(false)
 
 const id = computed(() => Number(route.params.id))
@@ -74,13 +76,25 @@ async function drawn(from: Point, to: Point) {
   table.drawing = ''
   try {
     await site.inTurn(async () => {
-      if (what === 'join' && room) await site.make('Add ground', 'POST', `/rooms/${room.id}/join`, ground)
-      else if (what === 'cut' && room) await site.make('Cut ground', 'POST', `/rooms/${room.id}/cut`, ground)
+      if (what === 'join' && room) await massing.make('Add ground', 'POST', `/rooms/${room.id}/join`, ground)
+      else if (what === 'cut' && room) await massing.make('Cut ground', 'POST', `/rooms/${room.id}/cut`, ground)
       else
-        table.chosenRoom = (
-          await site.make<RoomView | undefined>('Add a room', 'POST', '/rooms/drawn', { name: 'Room 1', levelId: table.level?.id ?? 0, ...ground })
-        )?.id
+        table.chosenRoom = (await massing.make<RoomView>('Add a room', 'POST', '/rooms/drawn', { name: 'Room 1', levelId: table.level?.id ?? 0, ...ground }))
+          ?.id
     })
+  } catch (e) {
+    tell(e)
+  }
+}
+
+/** Moves an opening along its wall. */
+async function moveOpening(id: number, by: Point) {
+  const opening = site.massing.openings.find((o) => o.id === id)
+  const room = site.massing.rooms.find((r) => r.id === opening?.roomId)
+  const edge = room && edgesOf(room).find((e) => e.edge === opening?.edge)
+  if (!opening || !edge) return
+  try {
+    await site.inTurn(() => massing.make('Move an opening', 'PATCH', `/openings/${id}`, { atMm: opening.atMm + alongEdge(edge, by) }))
   } catch (e) {
     tell(e)
   }
@@ -90,7 +104,7 @@ async function moveEdge(edge: number, outwardMm: number) {
   const room = table.room
   if (!room) return
   try {
-    await site.inTurn(() => site.make('Move a wall', 'POST', `/rooms/${room.id}/edges/${edge}/move`, { outwardMm }))
+    await site.inTurn(() => massing.make('Move a wall', 'POST', `/rooms/${room.id}/edges/${edge}/move`, { outwardMm }))
   } catch (e) {
     tell(e)
   }
@@ -117,7 +131,7 @@ async function moveEdge(edge: number, outwardMm: number) {
         <KitStage v-else-if="stage === 'kit'" />
         <HandoverStage v-else-if="stage === 'handover'" />
         <div v-show="hasTable" class="work">
-          <TableView :massing="stage === 'massing'" @ground="drawn" @edge="moveEdge" />
+          <TableView :massing="stage === 'massing'" @ground="drawn" @edge="moveEdge" @opening="moveOpening" />
           <aside class="side" aria-label="Details">
             <MassingPanel v-if="stage === 'massing'" />
             <BuildPanel v-else-if="stage === 'build'" />

@@ -10,7 +10,7 @@ import SpaceView from '../space/SpaceView.vue'
 import { useTable } from './table'
 
 defineProps<{ massing: boolean }>()
-defineEmits<{ ground: [from: Point, to: Point]; edge: [edge: number, outwardMm: number] }>()
+defineEmits<{ ground: [from: Point, to: Point]; edge: [edge: number, outwardMm: number]; opening: [id: number, by: Point] }>()
 const site = useSite()
 const placing = usePlacing()
 const table = useTable()
@@ -51,7 +51,11 @@ const holds = computed(() =>
 <template>
   <div ref="whole" class="table">
     <div v-show="table.share > 0" class="half" :style="{ flex: `${table.share} 1 0` }">
-      <PlanView :massing="massing" @ground="(from, to) => $emit('ground', from, to)" @edge="(edge, by) => $emit('edge', edge, by)" />
+      <PlanView
+        :massing="massing"
+        @ground="(from, to) => $emit('ground', from, to)"
+        @edge="(edge, by) => $emit('edge', edge, by)"
+        @opening="(id, by) => $emit('opening', id, by)" />
       <span class="title caps">Plan</span>
     </div>
     <div

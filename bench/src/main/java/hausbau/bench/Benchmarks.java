@@ -26,6 +26,8 @@ public final class Benchmarks {
         print(results, "Takeoff: times a general solve of the same system", "calibrateAndMeasure", "generalSolve");
         print(results, "Board of 200 pictures: times the same bytes as plain files", "openBoard", "plainFiles");
         print(results, "Set from nothing, indexed and written: times a plain loop", "computedIndexedAndWritten", "plainLoop");
+        print(results, "Walls of a building: times union and difference by JTS", "walls", "unionAndDifferenceByJts");
+        growth(results, "One edge dragged", "dragged");
         growth(results, "One piece more, followed", "followed");
         growth(results, "One piece more, surveyed and tallied", "followedSurveyedAndTallied");
         growth(results, "One placement, request to answer", "place");

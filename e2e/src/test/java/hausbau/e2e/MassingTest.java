@@ -24,6 +24,61 @@ class MassingTest {
         assertThat(desk.get(desk.site() + "/massing").get("rooms").get(0).get("depthMm").asInt()).isEqualTo(3_500);
     }
 
+    /** Counted: a click, a drag, a typed value with Enter and a key are one action each. */
+    @Test
+    void anLASecondRoomAndADoorBetweenTakeTwoActionsEach() {
+        var desk = SharedApplication.desk().newSite("Counted rooms");
+        desk.button("Draw on the plan").click();
+        desk.dragPlan(0, 0, 8_000, 6_000);
+        assertThat(desk.field("Clear width")).hasValue("8 m");
+        // An L: two.
+        desk.button("Cut ground").click();
+        desk.dragPlan(5_000, 3_000, 8_000, 6_000);
+        assertThat(desk.page.getByText("Cut from “Room 1”")).isVisible();
+        assertThat(desk.field("north 2")).hasValue("3 m");
+        // A second room that shares both walls of the notch: two.
+        desk.button("Draw on the plan").click();
+        desk.dragPlan(5_200, 3_200, 8_000, 6_000);
+        assertThat(desk.field("Room name")).hasValue("Room 2");
+        // A door between them: one, since the room that was drawn is chosen.
+        desk.button("Add door").click();
+        assertThat(desk.page.getByTestId("opening-door")).isVisible();
+        var massing = desk.get(desk.site() + "/massing");
+        var door = massing.get("openings").get(0);
+        assertThat(door.get("roomId").asLong()).isEqualTo(massing.get("rooms").get(1).get("id").asLong());
+        var gap = massing.get("gaps").get(0).get("box");
+        // In one of the two shared walls, which lie at X 5 to 5.2 m and at Y 3 to 3.2 m.
+        assertThat(gap.get("min").get("x").asInt() == 5_000 && gap.get("max").get("x").asInt() == 5_200
+                || gap.get("min").get("y").asInt() == 3_000 && gap.get("max").get("y").asInt() == 3_200).isTrue();
+        // A storey copied from the first: one, on the level's own panel.
+        desk.button("Copy level up").click();
+        assertThat(desk.field("Level name")).hasValue("Level 1");
+        assertThat(desk.get(desk.site() + "/massing").get("rooms").valueStream().map(r -> r.get("cornerMm").get("z").asInt())).containsExactly(0, 0, 3_200, 3_200);
+        desk.handsOff();
+        desk.press("Control+z");
+        assertThat(desk.page.getByLabel("Level name")).isHidden();
+        // Before any kit the rooms stand in Space as blocks.
+        desk.page.waitForFunction("() => Number(document.querySelector('[data-testid=space]').dataset.triangles) > 200");
+    }
+
+    /** The wall follows the hand by the step, keeps its number, and typed lengths move the wall that follows. */
+    @Test
+    void aWallIsDraggedAndItsLengthTyped() {
+        var desk = SharedApplication.desk().newSite("Dragged walls");
+        desk.button("Draw on the plan").click();
+        desk.dragPlan(0, 0, 5_000, 4_000);
+        assertThat(desk.field("Clear width")).hasValue("5 m");
+        desk.dragPlan(5_000, 1_500, 6_040, 1_900);
+        assertThat(desk.field("Clear width")).hasValue("6 m");
+        desk.button("Add ground").click();
+        desk.dragPlan(0, 4_000, 2_000, 5_000);
+        assertThat(desk.field("west")).hasValue("5 m");
+        desk.type("north 1", "2.5 m");
+        assertThat(desk.page.getByText("Size “Room 1”")).isVisible();
+        var room = desk.get(desk.site() + "/massing").get("rooms").get(0);
+        assertThat(room.get("areaM2").asDouble()).isEqualTo(6 * 4 + 2.5);
+    }
+
     @Test
     void aDoorStandsWhereThereIsRoomAndIsRefusedWhereThereIsNone() {
         var desk = SharedApplication.desk().hall("Door hall");

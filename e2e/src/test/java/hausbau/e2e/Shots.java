@@ -1,6 +1,7 @@
 package hausbau.e2e;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.file.Path;
 
 /** Makes the pictures of the documents again, from the demo, each at 1280 × 800. */
@@ -35,6 +36,11 @@ public final class Shots {
                 desk.waitFor("td .good");
             }
             picture(stage.toLowerCase());
+            if (stage.equals("Massing")) {
+                desk.page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setLabel("Gallery"));
+                picture("gallery");
+                desk.page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setLabel("Ground"));
+            }
         }
         desk.stage("Brief");
         picture("brief");

@@ -13,7 +13,7 @@ create table level (
     storey_um bigint       not null
 );
 create index level_site on level (site_id);
-alter table room add column level_id bigint not null default 0;
+alter table room add column level_id bigint not null default 0, add column sky boolean not null default false;
 
 alter table opening add column edge integer;
 update opening set edge = array_position(array['NORTH', 'EAST', 'SOUTH', 'WEST'], side::text) - 1;

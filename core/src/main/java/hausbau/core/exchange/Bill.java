@@ -7,8 +7,6 @@ import java.util.List;
 /** The bill of pieces as comma-separated values (RFC 4180). */
 public final class Bill {
 
-    private static final String HEAD = "code,role,name,width_mm,depth_mm,height_mm,count";
-
     private Bill() {
     }
 
@@ -16,24 +14,15 @@ public final class Bill {
     }
 
     public static String csv(List<Line> lines) {
-        var csv = new StringBuilder(HEAD).append("\r\n");
+        var csv = new Csv("code,role,name,width_mm,depth_mm,height_mm,count");
         for (var line : lines) {
             var piece = line.piece();
-            csv.append(field(piece.code())).append(',').append(piece.role().label()).append(',')
-                    .append(field(piece.name())).append(',')
-                    .append(mm(piece.size().x())).append(',').append(mm(piece.size().y())).append(',')
-                    .append(mm(piece.size().z())).append(',').append(line.count()).append("\r\n");
+            csv.line(piece.code(), piece.role().label(), piece.name(), mm(piece.size().x()), mm(piece.size().y()), mm(piece.size().z()), line.count());
         }
         return csv.toString();
     }
 
-    private static String mm(long um) {
+    static String mm(long um) {
         return new Length(um).toMillimetres().toPlainString();
-    }
-
-    private static String field(String text) {
-        // A leading sign would be read as a formula by spreadsheets.
-        var safe = !text.isEmpty() && "=+-@".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
-        return safe.matches("(?s).*[\",\r\n].*") ? '"' + safe.replace("\"", "\"\"") + '"' : safe;
     }
 }

@@ -293,10 +293,13 @@ public final class Massing {
     }
 
     /**
-     * The ground of a room's ceiling: where no other room goes through it, and no floor of a room above lies on it, since
+     * The ground of a room's ceiling: none under the sky, else where no other room goes through it, and no floor of a room above lies on it, since
      * floor and ceiling are the two faces of one slab.
      */
     public Region ceiling(Room room) {
+        if (room.sky()) {
+            return Region.EMPTY;
+        }
         var top = room.ceiling();
         return less(room, r -> r.floor() < top && top < r.ceiling() || r.ceiling() == top && r.id() < room.id() && r.floor() < top
                 || r.floor() >= top && r.floor() <= top + settings.wall().um());

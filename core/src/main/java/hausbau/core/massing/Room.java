@@ -13,14 +13,15 @@ import hausbau.core.plane.Region;
  * @param level  the storey that it belongs to; 0 for the ground level
  * @param floor  height of its floor, µm; that of its level, or sunk or raised
  * @param height floor to ceiling; above 0
+ * @param sky    whether it is open to the sky: nothing is laid over it
  * @param anchor what places in the room are counted from: it goes along when the room is moved, and stays when the room
  *               grows or shrinks, so that a place lasts as long as the same thing stands there
  */
-public record Room(long id, String name, long level, Outline outline, long floor, Length height, Vec anchor) {
+public record Room(long id, String name, long level, Outline outline, long floor, Length height, boolean sky, Vec anchor) {
 
     /** A new rectangular room: its places are counted from its corner. */
     public Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
-        this(id, name, 0, Outline.rectangle(rect(corner, width, depth)), corner.z(), height, corner);
+        this(id, name, 0, Outline.rectangle(rect(corner, width, depth)), corner.z(), height, false, corner);
     }
 
     private static Rect rect(Vec corner, Length width, Length depth) {
@@ -35,26 +36,31 @@ public record Room(long id, String name, long level, Outline outline, long floor
         var by = newCorner.minus(corner());
         var moves = newWidth.equals(width()) && newDepth.equals(depth());
         var shape = moves ? outline.movedBy(by.x(), by.y()) : outline.within(rect(newCorner, newWidth, newDepth));
-        return new Room(id, newName, level, shape, newCorner.z(), newHeight, moves ? anchor.plus(by) : anchor);
+        return new Room(id, newName, level, shape, newCorner.z(), newHeight, sky, moves ? anchor.plus(by) : anchor);
     }
 
     /** The same room over another outline. */
     public Room over(Outline other) {
-        return new Room(id, name, level, other, floor, height, anchor);
+        return new Room(id, name, level, other, floor, height, sky, anchor);
+    }
+
+    /** The same room, open to the sky or under a ceiling. */
+    public Room under(boolean openSky) {
+        return new Room(id, name, level, outline, floor, height, openSky, anchor);
     }
 
     public Room named(String other) {
-        return new Room(id, other, level, outline, floor, height, anchor);
+        return new Room(id, other, level, outline, floor, height, sky, anchor);
     }
 
     /** The same room on a level, at its height. */
     public Room on(Level on) {
-        return new Room(id, name, on.id(), outline, on.floor(), height, anchor);
+        return new Room(id, name, on.id(), outline, on.floor(), height, sky, anchor);
     }
 
     /** The same room, another one, so much higher, on another level. */
     public Room copied(long newId, String newName, long newLevel, long up) {
-        return new Room(newId, newName, newLevel, outline, floor + up, height, anchor);
+        return new Room(newId, newName, newLevel, outline, floor + up, height, sky, anchor);
     }
 
     /** A room between two corners of its floor as a hand drew them, each taken to the nearest step. */

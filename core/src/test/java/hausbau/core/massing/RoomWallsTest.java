@@ -197,6 +197,13 @@ class RoomWallsTest {
                 tuple(Side.NORTH, mm(3000)), tuple(Side.EAST, mm(3200)), tuple(Side.SOUTH, mm(3200)), tuple(Side.WEST, mm(3200)));
     }
 
+    @Test
+    void underTheSkyNoCeilingIsLaid() {
+        var court = room(1, 0, 0, 5000, 4000).under(true);
+        assertThat(massing(List.of(court)).ceiling(court).isEmpty()).isTrue();
+        assertThat(massing(List.of(court)).floor(court)).isEqualTo(court.region());
+    }
+
     /** A basin sunk into a hall: no floor over it, and its own walls end under the hall's floor. */
     @Test
     void aBasinIsOpenToItsHall() {

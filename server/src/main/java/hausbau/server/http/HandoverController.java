@@ -43,6 +43,12 @@ class HandoverController {
         return file(handover.bill(siteId).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", handover.name(siteId) + " pieces.csv");
     }
 
+    @GetMapping(path = "/{what}.csv", produces = "text/csv")
+    @Operation(summary = "A schedule of the building: rooms, openings or runs")
+    ResponseEntity<byte[]> schedule(@PathVariable long siteId, @PathVariable String what) {
+        return file(handover.schedule(siteId, what).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", handover.name(siteId) + " " + what + ".csv");
+    }
+
     private static ResponseEntity<byte[]> file(byte[] bytes, String type, String name) {
         return ResponseEntity.ok().contentType(MediaType.parseMediaType(type))
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())

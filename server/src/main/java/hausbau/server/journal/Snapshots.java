@@ -78,7 +78,7 @@ class Snapshots {
     private static void fromFormat2(Aggregate table, JsonNode snapshot) {
         if (snapshot instanceof ObjectNode row) {
             switch (table) {
-                case ROOM -> row.put("outline", "").put("levelId", 0);
+                case ROOM -> row.put("outline", "").put("levelId", 0).put("sky", false);
                 case OPENING -> row.put("edge", SIDES.indexOf(row.path("side").asString()));
                 case SITE -> row.put("skins", false);
                 default -> { }

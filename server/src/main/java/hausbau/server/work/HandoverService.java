@@ -4,8 +4,10 @@ import hausbau.core.exchange.Bill;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
+import hausbau.core.exchange.Schedules;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
+import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import java.io.ByteArrayOutputStream;
@@ -24,12 +26,14 @@ public class HandoverService {
     private final Sets sets;
     private final KitService kit;
     private final MeshShelf meshes;
+    private final MassingService massing;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes) {
+    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes, MassingService massing) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
         this.meshes = meshes;
+        this.massing = massing;
     }
 
     @Reading
@@ -77,6 +81,19 @@ public class HandoverService {
     @Reading
     public String bill(long siteId) {
         return Bill.csv(kit.pieces(siteId).stream().filter(use -> use.count() > 0).map(u -> new Bill.Line(u.piece(), u.count())).toList());
+    }
+
+    /** @throws NotFound if there is no such schedule */
+    @Reading
+    public String schedule(long siteId, String what) {
+        var found = sets.current(siteId).decisions().massing();
+        var schedules = new Schedules(found, massing.levels(siteId, found.settings()));
+        return switch (what) {
+            case "rooms" -> schedules.rooms();
+            case "openings" -> schedules.openings();
+            case "runs" -> schedules.runs();
+            default -> throw new NotFound("There are schedules of rooms, openings and runs.");
+        };
     }
 
     /** The plan as a small picture, and what it is of. */

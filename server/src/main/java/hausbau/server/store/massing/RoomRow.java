@@ -29,6 +29,7 @@ public class RoomRow implements Row {
     /** Empty for a rectangle whose edges are numbered as sides. */
     String outline = "";
     long levelId;
+    boolean sky;
 
     protected RoomRow() {
     }
@@ -46,12 +47,13 @@ public class RoomRow implements Row {
 
     public Room toRoom() {
         var shape = outline.isEmpty() ? Outline.rectangle(new Rect(xUm, yUm, xUm + widthUm, yUm + depthUm)) : Outline.parse(outline);
-        return new Room(id, name, levelId, shape, zUm, new Length(heightUm), new Vec(xAnchorUm, yAnchorUm, 0));
+        return new Room(id, name, levelId, shape, zUm, new Length(heightUm), sky, new Vec(xAnchorUm, yAnchorUm, 0));
     }
 
     public final void set(Room room) {
         name = room.name();
         levelId = room.level();
+        sky = room.sky();
         xUm = room.corner().x();
         yUm = room.corner().y();
         zUm = room.corner().z();
