@@ -14,7 +14,7 @@ export function onLevel(m: MassingView, level: LevelView | undefined): MassingVi
     openings: m.openings.filter((o) => own.has(o.roomId)),
     // What is above or below an opening of another storey is cut here as the wall is.
     walls: [...m.walls, ...m.over].filter(isCut(level)),
-    gaps: m.gaps.filter((g) => g.box.min.z >= level.floorMm && g.box.min.z < level.floorMm + level.storeyMm),
+    gaps: m.gaps.filter((g) => isCut(level)(g.box) || (g.box.min.z >= level.floorMm && g.box.min.z < level.floorMm + level.storeyMm)),
     chains: m.chains.filter((c) => own.has(c.roomId)),
   }
 }

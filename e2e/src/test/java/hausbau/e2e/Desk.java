@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
@@ -27,6 +28,8 @@ final class Desk {
         this.application = application;
         this.page = page;
         page.setDefaultTimeout(SLOW);
+        // No test may depend on how fast the machine is.
+        PlaywrightAssertions.setDefaultAssertionTimeout(SLOW);
     }
 
     static Desk at(Application application) {

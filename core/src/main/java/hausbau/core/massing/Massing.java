@@ -17,6 +17,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The rooms of a site and what is cut into their walls. Rooms are voids, and walls are what is left between and around them.
@@ -36,11 +37,14 @@ public final class Massing {
     private final Map<Long, Inputs> inputs = new HashMap<>();
     private final Map<Length, Map<Long, RoomWalls>> walls = new ConcurrentHashMap<>();
 
-    /** @param openings those of the room and of the rooms around it, by id */
+    /**
+     * @param around   beside the room, or right above or below it
+     * @param openings those of the room and of the rooms around it, by id
+     */
     private record Inputs(SiteSettings settings, Room room, List<Room> around, List<Opening> openings) {
 
         RoomWalls walls(Length step) {
-            return RoomWalls.of(settings, step, room, around, openings);
+            return RoomWalls.of(settings, step, room, beside(this), openings);
         }
     }
 
@@ -55,7 +59,7 @@ public final class Massing {
         for (var room : rooms) {
             var around = new ArrayList<Room>();
             index.touching(room.clear().flat(), i -> {
-                if (rooms.get(i) != room) {
+                if (rooms.get(i) != room && isNear(room, rooms.get(i))) {
                     around.add(rooms.get(i));
                 }
             });
@@ -64,6 +68,22 @@ public final class Massing {
             around.forEach(r -> near.addAll(of.getOrDefault(r.id(), List.of())));
             inputs.put(room.id(), new Inputs(settings, room, List.copyOf(around), List.copyOf(near)));
         }
+    }
+
+    /** Whether anything of a room can hang on another one, as far as heights go: with a slab or two between them, or less. */
+    private boolean isNear(Room room, Room other) {
+        var slabs = 2 * settings.wall().um();
+        return other.floor() <= room.ceiling() + slabs && room.floor() <= other.ceiling() + slabs;
+    }
+
+    /** What the walls of two rooms hang on is alike: lower rooms do not matter to them. */
+    private static boolean wallsAlike(Inputs was, @Nullable Inputs is) {
+        return is != null && was.settings().equals(is.settings()) && was.room().equals(is.room()) && was.openings().equals(is.openings())
+                && beside(was).equals(beside(is));
+    }
+
+    private static List<Room> beside(Inputs inputs) {
+        return inputs.around().stream().filter(r -> r.ceiling() > inputs.room().floor()).toList();
     }
 
     /** The same site otherwise; walls that hang on nothing that changed are taken over. */
@@ -75,7 +95,7 @@ public final class Massing {
         walls.forEach((step, known) -> {
             var kept = new ConcurrentHashMap<Long, RoomWalls>();
             known.forEach((id, of) -> {
-                if (Objects.equals(inputs.get(id), next.inputs.get(id))) {
+                if (wallsAlike(Objects.requireNonNull(inputs.get(id)), next.inputs.get(id))) {
                     kept.put(id, of);
                 }
             });

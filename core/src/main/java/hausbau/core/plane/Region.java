@@ -178,7 +178,29 @@ public final class Region {
 
     /** With east in the place of north: what lies at x, y lies at y, x. */
     public Region transposed() {
-        return of(rects().stream().map(r -> new Rect(r.y0(), r.x0(), r.y1(), r.x1())).toList());
+        var cuts = Arrays.stream(xs).flatMapToLong(Arrays::stream).sorted().distinct().toArray();
+        var bands = new Bands(Math.max(1, cuts.length));
+        var at = new int[xs.length];
+        for (var k = 0; k + 1 < cuts.length; k++) {
+            var stretches = new long[2 * xs.length];
+            var n = 0;
+            for (var i = 0; i < xs.length; i++) {
+                // The first stretch of the band that does not end before here.
+                while (at[i] < xs[i].length && xs[i][at[i] + 1] <= cuts[k]) {
+                    at[i] += 2;
+                }
+                if (at[i] < xs[i].length && xs[i][at[i]] <= cuts[k]) {
+                    if (n > 0 && stretches[n - 1] == ys[2 * i]) {
+                        stretches[n - 1] = ys[2 * i + 1];
+                    } else {
+                        stretches[n++] = ys[2 * i];
+                        stretches[n++] = ys[2 * i + 1];
+                    }
+                }
+            }
+            bands.add(cuts[k], cuts[k + 1], Arrays.copyOf(stretches, n));
+        }
+        return bands.region();
     }
 
     /** What lies at x lies at −x. */
