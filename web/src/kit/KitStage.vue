@@ -2,8 +2,7 @@
 import { Button, InputNumber } from 'ant-design-vue'
 import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { NoAnswer, Refusal, send, type OpeningView, type SitePlanView } from '../api/client'
-import { edgesOf } from '../massing/edges'
+import { NoAnswer, Refusal, send, type SitePlanView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
 import OptionChart from './OptionChart.vue'
@@ -21,12 +20,6 @@ let ticking: ReturnType<typeof setInterval> | undefined
 
 const option = computed(() => plan.value?.options[chosen.value])
 const standing = computed(() => site.site?.kit?.kindsMm.join())
-const heightMm = computed(() => Math.max(site.site?.storeyMm ?? 3000, ...site.massing.rooms.map((r) => r.heightMm)))
-function runOf(o: OpeningView) {
-  const room = site.massing.rooms.find((r) => r.id === o.roomId)
-  return room ? `${room.name}, ${edgesOf(room).find((e) => e.edge === o.edge)?.label}` : ''
-}
-const doors = computed(() => site.massing.openings.map((o) => ({ run: runOf(o), atMm: o.atMm, widthMm: o.widthMm, heightMm: o.heightMm, sillMm: o.sillMm })))
 
 watch(
   () => site.site?.id,
@@ -165,7 +158,7 @@ const percent = (i: number) => {
     <div class="preview">
       <template v-if="option">
         <h2>The runs, from inside</h2>
-        <RunElevations :runs="plan!.layouts[chosen]!" :kinds-mm="option.kindsMm" :height-mm="heightMm" :unit="site.unit" :doors="doors" />
+        <RunElevations :runs="plan!.layouts[chosen]!" :kinds-mm="option.kindsMm" :faces="plan!.faces" :unit="site.unit" />
       </template>
       <p v-else class="soft empty">Work out the kit, and every wall is drawn here as it would be built.</p>
     </div>

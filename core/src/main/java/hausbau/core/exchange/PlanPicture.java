@@ -3,6 +3,7 @@ package hausbau.core.exchange;
 import hausbau.core.build.StandingSet;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Drawing;
+import hausbau.core.massing.Room;
 import hausbau.core.measure.Box;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,6 +16,7 @@ public final class PlanPicture {
     /** More than this many things are only a blur at this size. */
     private static final int MOST = 1500;
     private static final long EMPTY_M = 8;
+    private static final long CUT = 1_000_000;
 
     private PlanPicture() {
     }
@@ -22,19 +24,22 @@ public final class PlanPicture {
     /** @param width pixels, @param height pixels */
     public static String of(StandingSet set, int width, int height) {
         var massing = set.decisions().massing();
+        // Cut above the floor of the first room: of a building of several storeys, the one that was begun with.
+        var cut = massing.rooms().stream().findFirst().map(Room::floor).orElse(0L) + CUT;
         var drawing = Drawing.of(massing);
+        var walls = drawing.walls().stream().filter(w -> w.min().z() < cut && w.max().z() > cut).toList();
         var things = things(set);
-        var all = new ArrayList<>(drawing.walls());
+        var all = new ArrayList<>(walls);
         all.addAll(things);
         var extent = all.stream().reduce(Box::union).orElse(Box.of(0, 0, 0, EMPTY_M * 1_000_000, EMPTY_M * 1_000_000, 0));
         var scale = Math.min((width - 16.0) / extent.size().x(), (height - 16.0) / extent.size().y());
         var svg = new StringBuilder("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + width + "\" height=\"" + height
                 + "\" viewBox=\"0 0 " + width + " " + height + "\"><g transform=\"translate("
                 + number((width - extent.size().x() * scale) / 2) + " " + number((height + extent.size().y() * scale) / 2) + ")\">");
-        massing.rooms().forEach(room -> room.region().rects().forEach(r ->
+        massing.rooms().stream().filter(room -> room.floor() < cut && room.ceiling() > cut - 2 * CUT).forEach(room -> room.region().rects().forEach(r ->
                 rectangle(svg, Box.of(r.x0(), r.y0(), 0, r.x1(), r.y1(), 0), extent, scale, SHEET, "none")));
-        drawing.walls().forEach(wall -> rectangle(svg, wall, extent, scale, INK, "none"));
-        drawing.openings().forEach(gap -> rectangle(svg, gap.box(), extent, scale, SHEET, INK));
+        walls.forEach(wall -> rectangle(svg, wall, extent, scale, INK, "none"));
+        drawing.openings().stream().filter(gap -> gap.box().min().z() < 3 * CUT + cut && gap.box().max().z() > cut - CUT).forEach(gap -> rectangle(svg, gap.box(), extent, scale, SHEET, INK));
         things.forEach(thing -> rectangle(svg, thing, extent, scale, SHEET, INK));
         return svg.append("</g></svg>").toString();
     }

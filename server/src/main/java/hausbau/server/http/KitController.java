@@ -12,6 +12,7 @@ import hausbau.core.fit.KitQuestion;
 import hausbau.core.fit.Run;
 import hausbau.core.kit.Role;
 import hausbau.core.kit.Solid;
+import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.server.work.KitService;
 import hausbau.server.work.SiteService;
@@ -84,8 +85,27 @@ class KitController {
             @NotNull List<UnfillableView> unfillable) {
     }
 
-    /** @param layouts for each option, the runs laid out */
-    record SitePlanView(@NotNull List<OptionView> options, Integer recommended, @NotNull List<List<RunView>> layouts,
+    /** A clear opening in a run, from its start and from its foot. */
+    record HoleView(@NotNull Length atMm, @NotNull Length widthMm, @NotNull Length sillMm, @NotNull Length heightMm) {
+
+        static HoleView of(WallRun.Panel p) {
+            return new HoleView(p.from(), p.opening().width(), p.sill(), p.opening().height());
+        }
+    }
+
+    /** What a run is, whatever it is built from. */
+    record FaceView(@NotNull Length heightMm, @NotNull Length thicknessMm, @NotNull List<HoleView> holes) {
+
+        static FaceView of(WallRun run) {
+            return new FaceView(run.height(), run.depth(), run.panels().stream().map(HoleView::of).toList());
+        }
+    }
+
+    /**
+     * @param layouts for each option, the runs laid out
+     * @param faces   of the runs, in the order of each layout
+     */
+    record SitePlanView(@NotNull List<OptionView> options, Integer recommended, @NotNull List<List<RunView>> layouts, @NotNull List<FaceView> faces,
             @NotNull List<UnfillableView> unfillable) {
     }
 
@@ -126,7 +146,7 @@ class KitController {
         var planned = kit.plan(siteId, body.minPieceMm(), body.maxPieceMm(), body.maxKinds(), word(token));
         var plan = planned.plan();
         return new SitePlanView(options(plan), recommended(plan),
-                plan.options().stream().map(o -> layout(planned, o)).toList(), unfillable(plan));
+                plan.options().stream().map(o -> layout(planned, o)).toList(), planned.runs().stream().map(FaceView::of).toList(), unfillable(plan));
     }
 
     private static List<OptionView> options(KitPlan plan) {
