@@ -2,7 +2,7 @@
 import { Button, Input, Switch } from 'ant-design-vue'
 import Choice from '../parts/Choice.vue'
 import { computed, reactive, ref, watch } from 'vue'
-import { Refusal, type LevelView, type OpeningView, type RoomView } from '../api/client'
+import { Refusal, type LevelView, type OpeningView, type RoomView, type VecMm } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { edgesOf } from './edges'
 import { useForeseen } from './foreseen'
@@ -86,6 +86,12 @@ const addRoom = () =>
     (r) => (newRefusal.value = r),
   )
 const changeRoom = (change: Partial<RoomView>) => attempt(() => make('Change the room', 'PATCH', `/rooms/${room.value!.id}`, change))
+/** A copy stands a wall's thickness east of its original, so that the two share that wall. */
+const arrange = (label: string, how: { byMm?: VecMm; quarterTurns?: number; mirror?: boolean; copy?: boolean }) =>
+  attempt(async () => {
+    const made = await make<RoomView>(label, 'POST', `/rooms/${room.value!.id}/arrange`, how)
+    if (made) table.chosenRoom = made.id
+  })
 const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms/${room.value!.id}`))
 
 /** Of usual size, where there is room for it; everything is corrected by typing. */
@@ -127,6 +133,13 @@ const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an ope
       <label class="row"
         ><Switch size="small" :checked="room.openToSky" aria-label="Open to the sky" @change="(on) => changeRoom({ openToSky: !!on })" /> Open to the sky</label
       >
+      <div class="row" role="group" aria-label="The whole room">
+        <Button size="small" @click="arrange('Copy the room', { copy: true, byMm: { x: room.widthMm + (site.site?.wallMm ?? 0), y: 0, z: 0 } })"
+          >Copy room</Button
+        >
+        <Button size="small" @click="arrange('Turn the room', { quarterTurns: 1 })">Turn room</Button>
+        <Button size="small" @click="arrange('Mirror the room', { mirror: true })">Mirror room</Button>
+      </div>
       <div class="row" role="group" aria-label="Change its ground">
         <Button
           v-for="d in draws"

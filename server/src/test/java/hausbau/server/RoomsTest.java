@@ -108,6 +108,30 @@ class RoomsTest {
         assertThat(outline(id)).isEqualTo(states.get(0));
     }
 
+    /** By hand: the door begins 0.5 m from the left end of the 6 m north wall, so 4.5 m from it once mirrored; turned, that wall lies in the west. */
+    @Test
+    void aRoomIsMirroredTurnedAndCopiedWithItsOpenings() {
+        var id = room("{\"name\":\"Hall\",\"cornerMm\":{\"x\":1000,\"y\":2000,\"z\":0},\"widthMm\":6000,\"depthMm\":4000}").get("id").asLong();
+        caller.post(site + "/rooms/" + id + "/openings", "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":500,\"widthMm\":1000,\"heightMm\":2100}");
+        var before = caller.get(site + "/massing").text();
+        assertThat(caller.post(site + "/rooms/" + id + "/arrange", "{\"mirror\":true}").status()).isEqualTo(200);
+        assertThat(caller.get(site + "/massing").json().get("openings").get(0).get("atMm").asInt()).isEqualTo(4500);
+        var turned = caller.post(site + "/rooms/" + id + "/arrange", "{\"quarterTurns\":1,\"byMm\":{\"x\":0,\"y\":500,\"z\":0}}").json();
+        assertThat(List.of(turned.get("widthMm").asInt(), turned.get("depthMm").asInt())).containsExactly(4000, 6000);
+        assertThat(List.of(turned.get("cornerMm").get("x").asInt(), turned.get("cornerMm").get("y").asInt())).containsExactly(1000, 2500);
+        var gap = caller.get(site + "/massing").json().get("gaps").get(0);
+        assertThat(gap.get("side").asString()).isEqualTo("WEST");
+        // From the left end of a west wall, in the south, 4.5 m.
+        assertThat(gap.get("box").get("min").get("y").asInt()).isEqualTo(7000);
+        var copy = caller.post(site + "/rooms/" + id + "/arrange", "{\"copy\":true,\"byMm\":{\"x\":4200,\"y\":0,\"z\":0}}");
+        assertThat(copy.json().get("name").asString()).isEqualTo("Hall 2");
+        assertThat(caller.get(site + "/massing").json().get("openings")).hasSize(2);
+        for (var i = 0; i < 3; i++) {
+            caller.post(site + "/undo", null);
+        }
+        assertThat(caller.get(site + "/massing").text()).isEqualTo(before);
+    }
+
     /** A door that no longer fits since its wall was shortened is kept, told, and built again when the wall is longer. */
     @Test
     void anOpeningThatNoLongerFitsIsKeptAndFound() {

@@ -50,6 +50,11 @@ public record Opening(long id, long roomId, Kind kind, int edge, Length at, Leng
         }
     }
 
+    /** In the same wall of another room, or of the same room mirrored. */
+    public Opening in(long newId, long room, Length newAt) {
+        return new Opening(newId, room, kind, edge, newAt, width, height, sill);
+    }
+
     public Length end() {
         return at.plus(width);
     }

@@ -1,6 +1,8 @@
 package hausbau.core.massing;
 
 import hausbau.core.measure.Refused;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
 import hausbau.core.plane.Loop;
 import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
@@ -199,6 +201,29 @@ public final class Outline {
 
     private Outline mapped(LongUnaryOperator x, LongUnaryOperator y) {
         return new Outline(loops.stream().map(l -> l.stream().map(c -> new Corner(c.edge(), x.applyAsLong(c.x()), y.applyAsLong(c.y()))).toList()).toList());
+    }
+
+    /** Turned by quarters, counter-clockwise, about a point; every edge keeps its number. */
+    public Outline turned(int quarters, long x, long y) {
+        var turn = new Turn(quarters);
+        return new Outline(loops.stream().map(l -> l.stream().map(c -> {
+            var at = turn.apply(new Vec(c.x() - x, c.y() - y, 0));
+            return new Corner(c.edge(), at.x() + x, at.y() + y);
+        }).toList()).toList());
+    }
+
+    /** Mirrored at an upright line; every edge keeps its number, and runs from what was its other end. */
+    public Outline mirrored(long x) {
+        var mirrored = new ArrayList<List<Corner>>();
+        for (var loop : loops) {
+            var corners = new ArrayList<Corner>();
+            for (var i = loop.size() - 1; i >= 0; i--) {
+                var end = loop.get((i + 1) % loop.size());
+                corners.add(new Corner(loop.get(i).edge(), 2 * x - end.x(), end.y()));
+            }
+            mirrored.add(corners);
+        }
+        return new Outline(mirrored);
     }
 
     /** With its extent at these bounds: the edges that lie farthest out move, the others stay. */

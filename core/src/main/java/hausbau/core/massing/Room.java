@@ -44,6 +44,14 @@ public record Room(long id, String name, long level, Outline outline, long floor
         return new Room(id, name, level, other, floor, height, sky, anchor);
     }
 
+    /** The same room mirrored, then turned by quarters, its extent's south-west corner where it was, then moved. */
+    public Room arranged(boolean mirror, int quarters, Vec by) {
+        var shape = (mirror ? outline.mirrored(corner().x()) : outline).turned(quarters, corner().x(), corner().y());
+        var at = shape.extent();
+        var moved = shape.movedBy(corner().x() - at.x0() + by.x(), corner().y() - at.y0() + by.y());
+        return new Room(id, name, level, moved, floor + by.z(), height, sky, anchor.plus(by));
+    }
+
     /** The same room, open to the sky or under a ceiling. */
     public Room under(boolean openSky) {
         return new Room(id, name, level, outline, floor, height, openSky, anchor);

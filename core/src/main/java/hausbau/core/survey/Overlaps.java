@@ -4,6 +4,8 @@ import hausbau.core.build.Chunk;
 import hausbau.core.build.Standing;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -11,23 +13,46 @@ import org.jspecify.annotations.Nullable;
 /** Pairs of pieces whose solids share volume. Cost for a set: O(n log n) and the pairs whose boxes touch. */
 final class Overlaps {
 
+    private static final int MOST = 12;
+
     private final Site site;
 
     Overlaps(Site site) {
         this.site = site;
     }
 
-    /** Adds those overlaps of a piece that are kept under its place: a pair is kept under the lesser of its two. */
+    /** Another piece whose box overlaps, by its place in words. */
+    private record Near(String place, Standing standing) {
+    }
+
+    /**
+     * Adds those overlaps of a piece that are kept under its place: a pair is kept under the lesser of its two, and of more
+     * than {@link #MOST} the first by their places, since a heap of thousands has millions of pairs.
+     */
     void check(Chunk chunk, int row, Box box, List<Finding> found) {
+        var near = new ArrayList<Near>(0);
+        var place = new String[1];
         site.set().touching(box, (other, otherRow) -> {
             if ((other != chunk || otherRow != row) && box.overlaps(other.box(otherRow))) {
-                var a = chunk.standing(row);
-                var b = other.standing(otherRow);
-                if (a.place().toString().compareTo(b.place().toString()) < 0) {
-                    compare(a, b, found);
+                place[0] = place[0] == null ? chunk.place(row).toString() : place[0];
+                var theirs = other.place(otherRow).toString();
+                if (place[0].compareTo(theirs) < 0) {
+                    near.add(new Near(theirs, other.standing(otherRow)));
                 }
             }
         });
+        if (near.isEmpty()) {
+            return;
+        }
+        near.sort(Comparator.comparing(Near::place));
+        var own = chunk.standing(row);
+        var before = found.size();
+        for (var other : near) {
+            compare(own, other.standing(), found);
+            if (found.size() - before >= MOST) {
+                return;
+            }
+        }
     }
 
     private void compare(Standing a, Standing b, List<Finding> found) {

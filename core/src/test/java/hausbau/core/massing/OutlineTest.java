@@ -96,6 +96,22 @@ class OutlineTest {
         assertThatThrownBy(() -> SQUARE.moved(Side.NORTH.ordinal(), -10)).isInstanceOf(Refused.class);
     }
 
+    /** Four quarters and two mirrors are the outline itself; each edge keeps its number and its length. */
+    @Test
+    void turnedAndMirroredItStaysItself() {
+        var l = SQUARE.without(new Rect(6, 4, 10, 10));
+        var turned = l;
+        for (var i = 0; i < 4; i++) {
+            turned = turned.turned(1, 3, -2);
+        }
+        assertThat(turned).isEqualTo(l);
+        assertThat(l.turned(1, 0, 0).edge(Side.NORTH.ordinal()).orElseThrow()).isEqualTo(new Outline.Edge(0, Side.WEST, -10, 0, -10, 6));
+        var mirrored = l.mirrored(5);
+        assertThat(mirrored.region()).isEqualTo(Region.of(List.of(new Rect(0, 0, 10, 4), new Rect(4, 4, 10, 10))));
+        l.edges().forEach(e -> assertThat(mirrored.edge(e.number()).orElseThrow().length()).isEqualTo(e.length()));
+        assertThat(mirrored.mirrored(5).edges()).containsExactlyInAnyOrderElementsOf(l.edges());
+    }
+
     @Test
     void typedSizesMoveTheFarthestEdges() {
         var l = SQUARE.without(new Rect(6, 4, 10, 10)).within(new Rect(0, 0, 12, 11));

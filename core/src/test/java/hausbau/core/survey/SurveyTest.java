@@ -41,6 +41,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
@@ -228,6 +229,14 @@ class SurveyTest {
             assertThat(f.places()).containsExactly(gone);
             assertThat(f.fix()).containsInstanceOf(Finding.Fix.Remove.class);
         });
+    }
+
+    /** Twenty in one place are 190 pairs: of each the first twelve, so 8 × 12 and 11 + 10 + … + 1. */
+    @Test
+    void aHeapIsFoundWithoutNamingEveryPair() {
+        var heap = LongStream.rangeClosed(101, 120).mapToObj(id -> byHand(id, BENCH, 2000, 2000, 0)).toArray(HandPlacement[]::new);
+        var set = with(BUILT, heap);
+        assertThat(survey(set)).filteredOn(f -> f.check() == Finding.Check.OVERLAP).hasSize(8 * 12 + 66);
     }
 
     /** With 0.1 m between them, room 2's floor slab of 0.2 m lies in the upper 0.1 m of room 1. */

@@ -10,6 +10,7 @@ import hausbau.core.massing.Room;
 import hausbau.core.massing.Side;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
+import hausbau.core.measure.Vec;
 import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.work.MassingService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -209,6 +210,20 @@ class MassingController {
         return RoomView.of(massing.changeRoom(siteId, roomId, seen, r -> r.reshaped(
                 orElse(body.name(), r.name()), body.cornerMm() == null ? r.corner() : body.cornerMm().toVec(),
                 orElse(body.widthMm(), r.width()), orElse(body.depthMm(), r.depth()), orElse(body.heightMm(), r.height())).under(orElse(body.openToSky(), r.sky()))));
+    }
+
+    /**
+     * @param quarterTurns counter-clockwise
+     * @param copy         whether the room stays, and a copy of it is mirrored, turned and moved
+     */
+    record ArrangeBody(@Valid VecMm byMm, @Min(-3) @Max(3) Integer quarterTurns, Boolean mirror, Boolean copy) {
+    }
+
+    @PostMapping("/rooms/{roomId}/arrange")
+    @Operation(summary = "Mirrors, turns and moves a room, or a copy of it, with its openings")
+    RoomView arrange(@PathVariable long siteId, @PathVariable long roomId, Seen seen, @Valid @RequestBody ArrangeBody body) {
+        return RoomView.of(massing.arrange(siteId, roomId, seen, orElse(body.mirror(), false), orElse(body.quarterTurns(), 0),
+                body.byMm() == null ? Vec.ZERO : body.byMm().toVec(), orElse(body.copy(), false)));
     }
 
     /** Two corners of a rectangle as drawn; it takes the nearest steps. */

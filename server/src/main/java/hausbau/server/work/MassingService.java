@@ -209,6 +209,36 @@ public class MassingService {
         });
     }
 
+    /** Mirrors, turns and moves a room, or a copy of it; its openings go along in their walls. */
+    public Room arrange(long siteId, long roomId, Seen seen, boolean mirror, int quarters, Vec by, boolean copy) {
+        return edit(siteId, seen, edit -> {
+            var row = room(siteId, roomId);
+            var room = row.toRoom();
+            var massing = edit.before().decisions().massing();
+            var arranged = room.arranged(mirror, quarters, by);
+            var made = copy ? arranged.copied(store.nextId(), massing.freshName(room.name()), room.level(), 0) : arranged;
+            edit.name((copy ? "Copy “" : mirror ? "Mirror “" : quarters != 0 ? "Turn “" : "Move “") + room.name() + "”");
+            if (copy) {
+                edit.add(new RoomRow(siteId, made));
+            } else {
+                edit.change(row, r -> r.set(made));
+            }
+            for (var opening : store.massing().openings(siteId)) {
+                var was = opening.toOpening();
+                if (was.roomId() == roomId && (copy || mirror)) {
+                    var length = room.outline().edge(was.edge()).map(e -> new Length(e.length())).orElse(was.end());
+                    var at = mirror ? length.minus(was.end()) : was.at();
+                    if (copy) {
+                        edit.add(new OpeningRow(siteId, was.in(store.nextId(), made.id(), at)));
+                    } else {
+                        edit.change(opening, o -> o.set(was.in(was.id(), roomId, at)));
+                    }
+                }
+            }
+            return made;
+        });
+    }
+
     /** Joins a rectangle that a hand drew to a room. */
     public Room join(long siteId, long roomId, Seen seen, Vec from, Vec to) {
         return reshape(siteId, roomId, seen, "Add to", (outline, step) -> outline.joined(Room.ground(from, to, step)));
