@@ -3,6 +3,7 @@ package hausbau.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -59,6 +60,49 @@ class MassingTest {
         assertThat(desk.page.getByLabel("Level name")).isHidden();
         // Before any kit the rooms stand in Space as blocks.
         desk.page.waitForFunction("() => Number(document.querySelector('[data-testid=space]').dataset.triangles) > 200");
+    }
+
+    /** By hand: 1 m of door in the middle of 5 m begins at 2 m; a metre on at 3 m; mirrored at 5 − 3 − 1 m. */
+    @Test
+    void aDoorIsDraggedAndGoesAlongWhenItsRoomIsMirroredTurnedAndCopied() {
+        var desk = SharedApplication.desk().newSite("Dragged door");
+        desk.button("Draw on the plan").click();
+        desk.dragPlan(0, 0, 5_000, 4_000);
+        desk.button("Add door").click();
+        var from = desk.page.getByTestId("opening-door").getByLabel("from left");
+        assertThat(from).hasValue("2 m");
+        desk.dragPlan(2_500, 4_100, 3_540, 4_180);
+        assertThat(from).hasValue("3 m");
+        desk.button("Mirror room").click();
+        assertThat(from).hasValue("1 m");
+        desk.button("Turn room").click();
+        assertThat(desk.field("Clear width")).hasValue("4 m");
+        desk.button("Copy room").click();
+        assertThat(desk.field("Room name")).hasValue("Room 2");
+        // A wall's thickness apart, so that the two share it.
+        assertThat(desk.field("Corner X")).hasValue("4.2 m");
+        assertThat(desk.page.getByTestId("opening-door")).hasCount(1);
+        assertThat(desk.get(desk.site() + "/massing").get("openings")).hasSize(2);
+    }
+
+    /** What a change of the rooms did to what stands is told; what it would strand is asked about first. */
+    @Test
+    void aChangeSaysWhatItDidAndAsksBeforeItStrandsWhatHandsChanged() {
+        var desk = SharedApplication.desk().hall("Told hall").stage("Massing");
+        desk.type("Clear width", "6 m");
+        assertThat(desk.page.getByText("The last change:")).containsText("placed");
+        var wall = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().contains(".north.")).findFirst().orElseThrow();
+        desk.post(desk.site() + "/placements/arrange", "{\"ids\":[" + wall.get("id") + "],\"byMm\":{\"x\":0,\"y\":0,\"z\":500}}");
+        desk.button("Remove room").click();
+        var asked = desk.page.getByRole(AriaRole.DIALOG);
+        assertThat(asked).containsText("1 changed by hand without a place");
+        asked.getByText("Cancel").click();
+        assertThat(desk.field("Clear width")).hasValue("6 m");
+        assertThat(desk.get(desk.site() + "/massing").get("rooms")).hasSize(1);
+        desk.button("Remove room").click();
+        desk.page.getByRole(AriaRole.DIALOG).last().getByText("Remove the room", new Locator.GetByTextOptions().setExact(true)).last().click();
+        assertThat(desk.page.getByText("The first room")).isVisible();
+        assertThat(desk.get(desk.site() + "/massing").get("rooms")).isEmpty();
     }
 
     /** The wall follows the hand by the step, keeps its number, and typed lengths move the wall that follows. */

@@ -94,7 +94,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
         }
 
         /** Some of an edge, with the wall behind it. */
-        private record Stretch(long from, long to, Rect wall, Optional<Room> behind) {
+        private record Stretch(long from, long to, Rect wall, Optional<Beside> behind) {
         }
 
         private List<WallRun> runs(Outline.Edge edge) {
@@ -107,7 +107,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
             stretches.sort(Comparator.comparingLong(edge.side() == Side.NORTH || edge.side() == Side.WEST ? Stretch::from : s -> -s.from()));
             var runs = new ArrayList<WallRun>();
             for (var stretch : joined(edge, stretches)) {
-                if (settings.skins() || stretch.behind().isEmpty() || stretch.behind().get().id() > room.id()) {
+                if (settings.skins() || isOurs(edge, stretch)) {
                     runs.add(run(edge, stretch, runs.size()));
                 }
             }
@@ -158,7 +158,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
             for (var cut : cuts.tailSet(from, false)) {
                 var low = last;
                 if (before.stream().noneMatch(b -> b.covers(low, cut))) {
-                    stretches.add(new Stretch(low, cut, rect, behind.stream().filter(b -> b.covers(low, cut)).map(Beside::room).min(Comparator.comparingLong(Room::id))));
+                    stretches.add(new Stretch(low, cut, rect, behind.stream().filter(b -> b.covers(low, cut)).min(Beside.ORDER)));
                 }
                 last = cut;
             }
@@ -167,14 +167,16 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
 
         private record Beside(Room room, Outline.Edge edge) {
 
+            private static final Comparator<Beside> ORDER = Comparator.comparingLong((Beside b) -> b.room().id()).thenComparingInt(b -> b.edge().number());
+
             boolean covers(long from, long to) {
                 return edge.from() <= from && edge.to() >= to;
             }
         }
 
-        /** The edges of other rooms that face a wall from a line. */
+        /** The edges that face a wall from a line. */
         private List<Beside> along(Side side, long line, Rect rect) {
-            return near.stream().flatMap(r -> r.outline().edges().stream().filter(e -> e.side() == side && e.line() == line && faces(e, rect)).map(e -> new Beside(r, e))).toList();
+            return beside().flatMap(r -> r.outline().edges().stream().filter(e -> e.side() == side && e.line() == line && faces(e, rect)).map(e -> new Beside(r, e))).toList();
         }
 
         /** What is built alike and meets is one run, whoever lives behind it. */
@@ -182,7 +184,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
             var joined = new ArrayList<Stretch>();
             for (var s : stretches) {
                 var last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
-                if (last != null && (last.to() == s.from() || s.to() == last.from()) && depth(edge, last) == depth(edge, s) && isOurs(last) == isOurs(s)
+                if (last != null && (last.to() == s.from() || s.to() == last.from()) && depth(edge, last) == depth(edge, s) && isOurs(edge, last) == isOurs(edge, s)
                         && top(last) == top(s) && foot(last) == foot(s)) {
                     var wide = new Rect(Math.min(last.wall().x0(), s.wall().x0()), Math.min(last.wall().y0(), s.wall().y0()),
                             Math.max(last.wall().x1(), s.wall().x1()), Math.max(last.wall().y1(), s.wall().y1()));
@@ -194,8 +196,9 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
             return joined;
         }
 
-        private boolean isOurs(Stretch s) {
-            return s.behind().isEmpty() || s.behind().get().id() > room.id();
+        /** Of two rooms that share a wall the one with the lesser id builds it; of two edges of one room the lesser. */
+        private boolean isOurs(Outline.Edge edge, Stretch s) {
+            return s.behind().isEmpty() || Beside.ORDER.compare(new Beside(room, edge), s.behind().get()) < 0;
         }
 
         private long depth(Outline.Edge edge, Stretch s) {
@@ -203,15 +206,15 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
             if (!settings.skins() || s.behind().isEmpty()) {
                 return whole;
             }
-            return isOurs(s) ? whole - whole / 2 : whole / 2;
+            return isOurs(edge, s) ? whole - whole / 2 : whole / 2;
         }
 
         private long foot(Stretch s) {
-            return settings.skins() || s.behind().isEmpty() ? room.floor() : Math.min(room.floor(), s.behind().get().floor());
+            return settings.skins() || s.behind().isEmpty() ? room.floor() : Math.min(room.floor(), s.behind().get().room().floor());
         }
 
         private long top(Stretch s) {
-            var top = settings.skins() || s.behind().isEmpty() ? room.ceiling() : Math.max(room.ceiling(), s.behind().get().ceiling());
+            var top = settings.skins() || s.behind().isEmpty() ? room.ceiling() : Math.max(room.ceiling(), s.behind().get().room().ceiling());
             return throughSlab(s.wall(), top);
         }
 

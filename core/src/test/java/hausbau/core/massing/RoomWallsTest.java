@@ -145,6 +145,16 @@ class RoomWallsTest {
         assertThat(massing.posts()).hasSize(6).allSatisfy(p -> assertThat(p.box().size()).isEqualTo(Vec.ofMillimetres(200, 200, 3000)));
     }
 
+    /** A U whose arms lie one wall apart: the wall between them is built once, though both its faces are the room's own. */
+    @Test
+    void aRoomSharesAWallWithItself() {
+        var u = room(1, 0, 0, 5000, 4000).over(room(1, 0, 0, 5000, 4000).outline().without(rect(2000, 1000, 2200, 4000)));
+        var through = massing(List.of(u)).runs().stream().filter(r -> r.box().min().x() == 2_000_000 && r.box().max().x() == 2_200_000).toList();
+        assertThat(through).singleElement().satisfies(r -> assertThat(r.length()).isEqualTo(mm(3000)));
+        var skins = new Massing(settings(true), List.of(u), List.of()).runs().stream().filter(r -> r.depth().equals(mm(100))).toList();
+        assertThat(skins).hasSize(2);
+    }
+
     @Test
     void roomsThatTouchOrOverlapAreOneSpace() {
         for (var x : List.of(5000, 4000)) {
