@@ -21,6 +21,19 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
       .catch(tell)
     return true
   }
+  /** What takes something into the hand once its turn has come; Enter pressed meanwhile is for that. */
+  let taking = 0
+  const take = (work: () => unknown) => {
+    taking++
+    return run(async () => {
+      try {
+        await work()
+      } finally {
+        taking--
+      }
+    })
+  }
+  const holds = () => !!placing.held || taking > 0
   const onSelection = (work: () => unknown) => run(() => (site.selection.size ? work() : undefined))
 
   function withControl(e: KeyboardEvent): boolean {
@@ -30,7 +43,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
       case 'c':
         return run(() => placing.copyToClipboard())
       case 'v':
-        return run(() => placing.paste())
+        return take(() => placing.paste())
       case 'd':
         return onSelection(() => placing.copyBy({ x: site.site!.stepMm, y: 0, z: 0 }))
       default:
@@ -85,9 +98,9 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
       case 'n':
         return run(() => placing.repeat())
       case 'y':
-        return run(() => placing.pickUp())
+        return take(() => placing.pickUp())
       case 'Enter':
-        return placing.held || site.isBusy() ? run(() => placing.setDown()) : false
+        return holds() ? run(() => placing.setDown()) : false
       case 'Escape':
         return letGo()
       case 'Delete':
@@ -116,7 +129,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
     if (target.closest('input, textarea, select, [role=combobox], [role=dialog]')) return
     if (e.altKey || !site.site) return
     // Enter and Space press a focused button, except while something is held: then Enter sets it down.
-    if (target.closest('button, a') && (e.key === ' ' || (e.key === 'Enter' && !placing.held && !site.isBusy()))) return
+    if (target.closest('button, a') && (e.key === ' ' || (e.key === 'Enter' && !holds()))) return
     if (e.ctrlKey || e.metaKey ? withControl(e) : plain(e)) e.preventDefault()
   }
 

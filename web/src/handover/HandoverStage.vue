@@ -2,11 +2,18 @@
 import { Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { formatCount } from '../measure/format'
+import { query } from '../section/line'
 import { useSite } from '../site/site'
+import { useTable } from '../table/table'
 
 /** What goes out, and what speaks against it. */
 const site = useSite()
 const unused = ref(false)
+const table = useTable()
+const FORMATS = [
+  { ending: 'svg', says: 'SVG to a scale of 1 : 50, with layers and dimensions.' },
+  { ending: 'dxf', says: 'DXF in millimetres, with layers and dimensions.' },
+]
 const base = computed(() => `/api/sites/${site.site!.id}/handover`)
 const standing = computed(() => site.pieces.filter((p) => p.count > 0))
 const idle = computed(() => site.pieces.length - standing.value.length)
@@ -26,6 +33,13 @@ const files = computed(() => [
   { name: 'rooms.csv', title: 'The rooms', says: 'Level by level: area, perimeter, height and volume.' },
   { name: 'openings.csv', title: 'The openings', says: 'Room, wall, place and size of every door and window.' },
   { name: 'runs.csv', title: 'The runs', says: 'Length, height and thickness of every stretch of wall.' },
+  ...(site.massing.stairs.length
+    ? [{ name: 'stairs.csv', title: 'The stairs', says: 'Shape, width, rise, risers, going and headroom of every flight of stairs and ramp.' }]
+    : []),
+  ...site.massing.levels
+    .filter((l) => site.massing.rooms.some((r) => r.levelId === l.id))
+    .flatMap((l) => FORMATS.map((f) => ({ name: `plan.${f.ending}`, query: `?level=${l.id}`, title: `Plan: ${l.name}`, says: f.says }))),
+  ...(table.section ? FORMATS.map((f) => ({ name: `section.${f.ending}`, query: `?${query(table.section!)}`, title: 'The section', says: f.says })) : []),
 ])
 const against = computed(() => {
   const list = site.cards
@@ -48,7 +62,7 @@ const against = computed(() => {
     <section class="out" aria-label="What goes out">
       <h2>What goes out</h2>
       <p v-if="site.placements.size === 0" class="soft">The set is empty: the files will hold no placement yet.</p>
-      <a v-for="f in files" :key="f.name" class="file" :href="`${base}/${f.name}${f.query ?? ''}`" download>
+      <a v-for="f in files" :key="f.name + (f.query ?? '')" class="file" :href="`${base}/${f.name}${f.query ?? ''}`" download>
         <b>{{ f.title }}</b> <span class="figures">{{ f.name }}</span>
         <span class="soft">{{ f.says }}</span>
       </a>

@@ -4,9 +4,13 @@ const NAMES: Record<PieceView['role'], string> = {
   WALL: 'wall',
   DOOR: 'door',
   WINDOW: 'window',
+  PASSAGE: 'passage',
   POST: 'post',
   FLOOR: 'floor',
   CEILING: 'ceiling',
+  STAIR: 'stairs',
+  GUARD: 'guard',
+  SOLID: 'solid',
   PILLAR: 'pillar',
   PROP: 'prop',
 }

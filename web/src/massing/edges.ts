@@ -50,6 +50,11 @@ export function edgeNear(room: RoomView, at: Point, reachMm: number): Edge | und
     .sort((a, b) => Math.abs(outward(a, at)) - Math.abs(outward(b, at)))[0]
 }
 
+/** The corner within reach of a point: that in which an edge begins. */
+export function cornerNear(room: RoomView, at: Point, reachMm: number): Edge | undefined {
+  return edgesOf(room).find((e) => Math.hypot(e.from.x - at.x, e.from.y - at.y) <= reachMm)
+}
+
 /** Whether a point lies in a room's ground (even-odd along a ray to the west). */
 export function isIn(room: RoomView, { x, y }: Point): boolean {
   return edgesOf(room).filter((e) => isUpright(e) && e.from.x <= x && Math.min(e.from.y, e.to.y) <= y && y < Math.max(e.from.y, e.to.y)).length % 2 === 1

@@ -74,7 +74,7 @@ async function read() {
       size="small"
       class="figures"
       :status="fault || error ? 'error' : ''"
-      :aria-label="aria"
+      :aria-label="aria ?? label"
       :placeholder="mixed ? 'various' : ''"
       :aria-invalid="!!(fault || error)"
       :aria-describedby="fault || error ? `${id}-fault` : undefined"

@@ -1,38 +1,60 @@
 <script setup lang="ts">
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { BoxMm, GapView, PlacementView } from '../api/client'
-import { edgeNear, isIn, isUpright, outward, type Edge, type Point } from '../massing/edges'
+import { get, type PlacementView } from '../api/client'
+import { isIn, isUpright } from '../massing/edges'
+import { useBringIn, withOutlines } from '../massing/bringIn'
+import { useFlow } from '../massing/flow'
 import { usePlacing } from '../build/placing'
 import { boxOf, extentOf, extentOfPlacements, footprint } from '../site/extent'
 import { tell, useSite } from '../site/site'
 import { extentOfChunk, placementOf } from '../site/standing'
+import { straight } from '../section/line'
 import { useTable } from '../table/table'
 import { drawPlan } from './draw'
-import { below, isSeen, onLevel } from './level'
+import ChainEntry from './ChainEntry.vue'
+import type { Written } from './chains'
+import { useHand, type Deed } from './hand'
+import { above, below, guardsOn, isSeen, onLevel, solidsOn, stairsOn } from './level'
+import { asked } from './typed'
 import { fitted, magnified, toPixel, toSiteMm, type Lie } from './sheet'
 
 const site = useSite()
+const flow = useFlow()
+const { drawn } = useBringIn()
 const placing = usePlacing()
 const table = useTable()
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
 const props = defineProps<{ massing: boolean }>()
-const room = ref<{ x0: number; y0: number; x1: number; y1: number }>()
-/** The edge under the pointer, or held and dragged so far outward. */
-const edge = ref<{ edge: Edge; byMm: number; held: boolean }>()
-/** The opening under the pointer, or held and dragged along its wall. */
-const opening = ref<{ gap: GapView; start?: Point; by: Point }>()
-/** How near to an edge a hand must be to take it. */
-const EDGE_REACH_PX = 7
+const emit = defineEmits<{ deed: [deed: Deed] }>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 let pan: { x: number; y: number } | undefined
 /** Until a hand moves the sheet, it is fitted anew whenever the window or the rooms change. */
 let touched = false
 let due = 0
+let written: Written[] = []
+/** The length of a chain that is being typed. */
+const typing = ref<Written>()
+/** How near to a written length a hand must be to type it. */
+const WORD_REACH_PX = 14
 let spaceHeld = false
 let figureHeld = false
+
+const hand = useHand(
+  () => ({
+    massing: site.massing,
+    level: table.level,
+    room: table.room,
+    stair: table.stair,
+    solid: table.solid,
+    stepMm: site.site!.stepMm,
+    scale: lie.value.scale,
+  }),
+  (deed) => emit('deed', deed),
+)
+const { room, line, corner, edge, opening, body } = hand
 
 /** How far a hand may miss the figure's middle: half its width. */
 const FIGURE_REACH_MM = 200
@@ -54,7 +76,7 @@ function draw() {
   }
   c.setTransform(ratio, 0, 0, ratio, 0, 0)
   const piece = placing.heldPieceId === undefined ? undefined : site.pieceById.get(placing.heldPieceId)
-  drawPlan(c, {
+  written = drawPlan(c, {
     lie: lie.value,
     width,
     height,
@@ -64,6 +86,19 @@ function draw() {
     massing: onLevel(site.massing, table.level),
     floorMm: table.level?.floorMm ?? 0,
     below: below(site.massing, table.level),
+    above: above(site.massing, table.level),
+    stairs: stairsOn(site.massing, table.level),
+    chosenStair: props.massing ? table.chosenStair : undefined,
+    solids: solidsOn(site.massing, table.level),
+    chosenSolid: props.massing ? table.chosenSolid : undefined,
+    guards: guardsOn(site.massing, table.level),
+    run: props.massing ? table.run?.box : undefined,
+    coming: props.massing ? (drawn.value?.read.outlines ?? []) : [],
+    flow: props.massing ? flow.value : undefined,
+    section: table.section && straight(table.section),
+    line: line.value && [line.value.from, line.value.to].map((q) => ({ ...q, z: 0 })),
+    typed: hand.typed.value,
+    body: props.massing && body.value ? body.value : undefined,
     placements: inSight(width, height),
     holder: (id) => site.placements.get(id),
     pieceById: site.pieceById,
@@ -71,8 +106,9 @@ function draw() {
     ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined,
     finding: site.finding,
     room: room.value && { ...room.value, cuts: table.drawing === 'cut' },
-    chosen: props.massing ? table.room : undefined,
+    chosen: props.massing && !table.stair && !table.solid ? table.room : undefined,
     edge: props.massing ? edge.value : undefined,
+    corner: props.massing ? corner.value : undefined,
     opening: props.massing && opening.value ? { box: opening.value.gap.box, by: opening.value.by } : undefined,
     figureMm: table.figureMm,
     gaps: site.survey.findings.filter((f) => f.kind === 'GAP').map((f) => f.placeMm),
@@ -106,7 +142,10 @@ function frame(of: 'all' | 'selection') {
   const box =
     of === 'selection'
       ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected))
-      : (extentOf(site) ?? { min: { x: 0, y: 0, z: 0 }, max: { x: 8000, y: 6000, z: 0 } })
+      : (withOutlines(extentOf(site), props.massing ? (drawn.value?.read.outlines ?? []) : []) ?? {
+          min: { x: 0, y: 0, z: 0 },
+          max: { x: 8000, y: 6000, z: 0 },
+        })
   const { width, height } = size()
   if (!box || width === 0) return
   const whole = fitted(box, width, height)
@@ -125,9 +164,19 @@ watch(
     placing.ghost,
     placing.held,
     room.value,
+    line.value,
+    corner.value,
+    table.section,
+    flow.value,
+    drawn.value,
+    body.value,
+    hand.typed.value,
     edge.value,
     opening.value,
     table.room,
+    table.chosenStair,
+    table.chosenRun,
+    table.chosenSolid,
     table.level,
     props.massing,
     site.site,
@@ -163,10 +212,31 @@ watch(
   },
 )
 
-const onKeyDown = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = true)
+const onKeyDown = (e: KeyboardEvent) => {
+  if (e.key === ' ') spaceHeld = true
+  if (!room.value) return
+  // Sizes can be typed while ground is drawn: 6x4 and Enter.
+  if (/^[\dA-Za-z.,'"/×*+ -]$/.test(e.key)) hand.typed.value += e.key
+  else if (e.key === 'Backspace') hand.typed.value = hand.typed.value.slice(0, -1)
+  else if (e.key === 'Enter' && hand.typed.value) void typedGround().catch(tell)
+  else if (e.key === 'Escape') room.value = undefined
+  else return
+  e.preventDefault()
+  e.stopImmediatePropagation()
+}
+
+/** Ground of the sizes that were typed, from where the drag began, the way that it went. */
+async function typedGround() {
+  const r = room.value!
+  const words = hand.typed.value.split(/[x×*]/)
+  room.value = undefined
+  const sizes = await Promise.all(words.map((w) => get<{ mm: number }>(`/api/lengths?unit=${site.unit}&text=${encodeURIComponent(w)}`)))
+  const [width, depth] = [sizes[0]!.mm, (sizes[1] ?? sizes[0])!.mm]
+  emit('deed', { what: 'ground', from: { x: r.x0, y: r.y0 }, to: { x: r.x0 + (r.x1 < r.x0 ? -width : width), y: r.y0 + (r.y1 < r.y0 ? -depth : depth) } })
+}
 const onKeyUp = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = false)
 
-useEventListener(window, 'keydown', onKeyDown)
+useEventListener(window, 'keydown', onKeyDown, { capture: true })
 useEventListener(window, 'keyup', onKeyUp)
 useResizeObserver(holder, () => {
   if (!touched) frame('all')
@@ -196,25 +266,22 @@ function pointed(e: PointerEvent) {
 
 const nearFigure = (x: number, y: number) => Math.hypot(x - table.figureMm.x, y - table.figureMm.y) < FIGURE_REACH_MM
 
-/** Shows a new room's corner on the step, where the server will take it. */
-const onStep = (v: number) => Math.round(v / site.site!.stepMm) * site.site!.stepMm
+const at = (px: number, py: number) => {
+  const [x, y] = toSiteMm(lie.value, px, py)
+  return { x, y }
+}
+const KIND = { '': '', room: 'ground', join: 'ground', cut: 'ground', solid: 'ground', stair: 'line', section: 'line' } as const
 
 function down(e: PointerEvent) {
   canvas.value!.setPointerCapture(e.pointerId)
   const [px, py] = place(e)
   if (e.button === 1 || e.button === 2 || (e.button === 0 && spaceHeld)) {
     pan = { x: px, y: py }
-  } else if (e.button === 0 && table.drawing) {
-    const [x, y] = toSiteMm(lie.value, px, py)
-    room.value = { x0: onStep(x), y0: onStep(y), x1: onStep(x), y1: onStep(y) }
-  } else if (e.button === 0 && opening.value) {
-    const [x, y] = toSiteMm(lie.value, px, py)
-    opening.value = { ...opening.value, start: { x, y } }
-  } else if (e.button === 0 && edge.value) {
-    edge.value = { ...edge.value, held: true }
-  } else if (e.button === 0 && !placing.held && nearFigure(...toSiteMm(lie.value, px, py))) {
+  } else if (e.button !== 0) {
+    return
+  } else if (!table.drawing && !placing.held && !edge.value && !corner.value && !opening.value && nearFigure(...toSiteMm(lie.value, px, py))) {
     figureHeld = true
-  } else if (e.button === 0) {
+  } else if (!((props.massing || table.drawing) && !placing.held && hand.take(at(px, py), KIND[table.drawing]))) {
     band.value = { x0: px, y0: py, x1: px, y1: py }
   }
 }
@@ -228,70 +295,33 @@ function move(e: PointerEvent) {
   } else if (figureHeld) {
     const [x, y] = toSiteMm(lie.value, px, py)
     table.standFigure({ x, y, z: floorZ(x, y) })
-  } else if (room.value) {
-    const [x, y] = toSiteMm(lie.value, px, py)
-    room.value = { ...room.value, x1: onStep(x), y1: onStep(y) }
-  } else if (opening.value?.start) {
-    const [x, y] = toSiteMm(lie.value, px, py)
-    const { gap, start } = opening.value
-    const lies = gap.side === 'NORTH' || gap.side === 'SOUTH'
-    opening.value = { gap, start, by: lies ? { x: onStep(x - start.x), y: 0 } : { x: 0, y: onStep(y - start.y) } }
-  } else if (edge.value?.held) {
-    const [x, y] = toSiteMm(lie.value, px, py)
-    edge.value = { ...edge.value, byMm: onStep(outward(edge.value.edge, { x, y })) }
+  } else if (hand.drag(at(px, py))) {
+    return
   } else if (band.value) {
     band.value = { ...band.value, x1: px, y1: py }
   } else if (placing.held && e.buttons === 0) {
     placing.point(pointed(e))
   } else if (props.massing && e.buttons === 0) {
-    const [x, y] = toSiteMm(lie.value, px, py)
-    const reach = EDGE_REACH_PX / lie.value.scale
-    const gap = table.drawing ? undefined : onLevel(site.massing, table.level).gaps.find((g) => isAt(g.box, x, y, reach))
-    if (gap?.openingId !== opening.value?.gap.openingId) opening.value = gap && { gap, by: { x: 0, y: 0 } }
-    const near = table.room && !table.drawing && !gap ? edgeNear(table.room, { x, y }, EDGE_REACH_PX / lie.value.scale) : undefined
-    if (near?.edge !== edge.value?.edge.edge || near?.lengthMm !== edge.value?.edge.lengthMm) edge.value = near && { edge: near, byMm: 0, held: false }
+    hand.point(at(px, py), !!table.drawing)
   }
 }
 
 function up(e: PointerEvent) {
+  const wasPan = pan
+  const wasFigure = figureHeld
   pan = undefined
   figureHeld = false
-  if (room.value) finishRoom()
-  else if (opening.value?.start) finishOpening()
-  else if (edge.value?.held) finishEdge()
-  else if (band.value && e.button === 0) finishBand(e)
+  if (!wasPan && !wasFigure && !hand.letGo() && e.button === 0) {
+    const [x1, y1] = place(e)
+    finishBand(e, band.value ?? { x0: x1, y0: y1, x1, y1 })
+  }
   band.value = undefined
 }
 
-const emit = defineEmits<{ ground: [from: Point, to: Point]; edge: [edge: number, outwardMm: number]; opening: [id: number, by: Point] }>()
-
-const isAt = (b: BoxMm, x: number, y: number, reach: number) => x >= b.min.x - reach && x <= b.max.x + reach && y >= b.min.y - reach && y <= b.max.y + reach
-
-function finishOpening() {
-  const { gap, by } = opening.value!
-  opening.value = undefined
-  if (by.x !== 0 || by.y !== 0) emit('opening', gap.openingId, by)
-}
-
-function finishEdge() {
-  const held = edge.value!
-  edge.value = undefined
-  if (held.byMm !== 0) emit('edge', held.edge.edge, held.byMm)
-}
-
-function finishRoom() {
-  const r = room.value!
-  room.value = undefined
-  if (r.x0 !== r.x1 && r.y0 !== r.y1) {
-    emit('ground', { x: r.x0, y: r.y0 }, { x: r.x1, y: r.y1 })
-  }
-}
-
-function finishBand(e: PointerEvent) {
-  const b = band.value!
+function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
   if (placing.held) {
-    const at = pointed(e)
-    void site.inTurn(() => placing.setDown(at)).catch(tell)
+    const where = pointed(e)
+    void site.inTurn(() => placing.setDown(where)).catch(tell)
   } else if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4) {
     const [x0, y0] = toSiteMm(lie.value, Math.min(b.x0, b.x1), Math.max(b.y0, b.y1))
     const [x1, y1] = toSiteMm(lie.value, Math.max(b.x0, b.x1), Math.min(b.y0, b.y1))
@@ -305,8 +335,8 @@ function finishBand(e: PointerEvent) {
     site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
   } else {
     const [x, y] = toSiteMm(lie.value, b.x1, b.y1)
-    const inside = props.massing ? table.rooms.find((r) => isIn(r, { x, y })) : undefined
-    if (inside) table.chosenRoom = inside.id
+    const found = props.massing ? hand.bodyAt({ x, y }) : undefined
+    if (found) table.choose('room' in found ? { room: found.room.id } : 'stair' in found ? { stair: found.stair.id } : { solid: found.solid.id })
     const id = props.massing ? undefined : under(x, y)
     if (e.shiftKey && id !== undefined) site.toggle(id)
     else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
@@ -338,7 +368,17 @@ function inside(corners: { x: number; y: number }[], x: number, y: number): bool
   return sides.every((s) => s >= 0) || sides.every((s) => s <= 0)
 }
 
+/** A double click on a written length lets it be typed. */
+function write(e: MouseEvent) {
+  if (!props.massing || table.drawing) return
+  const r = canvas.value!.getBoundingClientRect()
+  const [x, y] = [e.clientX - r.left, e.clientY - r.top]
+  typing.value = written.find((w) => Math.hypot(w.x - x, w.y - y) <= WORD_REACH_PX && asked(w, 0, site.massing.openings))
+}
+
 function wheel(e: WheelEvent) {
+  typing.value = undefined
+
   touched = true
   lie.value = magnified(lie.value, Math.exp(-e.deltaY * 0.0015), ...place(e))
 }
@@ -350,7 +390,12 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
   <div
     ref="holder"
     class="plan"
-    :class="{ crosshair: table.drawing || placing.held, upright: edge && isUpright(edge.edge), lying: edge && !isUpright(edge.edge), moving: opening }">
+    :class="{
+      crosshair: table.drawing || placing.held,
+      upright: edge && isUpright(edge.edge),
+      lying: edge && !isUpright(edge.edge),
+      moving: opening || body || corner,
+    }">
     <canvas
       ref="canvas"
       data-testid="plan"
@@ -362,8 +407,10 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
       @pointerdown="down"
       @pointermove="move"
       @pointerup="up"
+      @dblclick="write"
       @wheel.prevent="wheel"
       @contextmenu.prevent />
+    <ChainEntry v-if="typing" :written="typing" @done="typing = undefined" />
     <div
       v-if="band && !placing.held"
       class="band"

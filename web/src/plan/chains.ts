@@ -4,20 +4,36 @@ import type { Plan } from './plan'
 import { text } from './lettering'
 import { toPixel } from './sheet'
 
+/** A length written in a chain, about a pixel: it can be typed there. */
+export interface Written {
+  x: number
+  y: number
+  roomId: number
+  edge: number
+  /** From where to where along the edge, of how much. */
+  fromMm: number
+  toMm: number
+  wholeMm: number
+}
+
 /** Dimension chains outside the walls: the whole length, and inside that what cuts it. */
-export function drawChains(c: CanvasRenderingContext2D, p: Plan) {
+export function drawChains(c: CanvasRenderingContext2D, p: Plan): Written[] {
+  const written: Written[] = []
   for (const chain of p.massing.chains) {
     const length = chain.ticksMm[chain.ticksMm.length - 1]!
     const along = { x: (chain.toMm.x - chain.fromMm.x) / length, y: (chain.toMm.y - chain.fromMm.y) / length }
     const out = { x: -along.y, y: along.x }
+    const note = (x: number, y: number, fromMm: number, toMm: number) =>
+      written.push({ x, y, roomId: chain.roomId, edge: chain.edge, fromMm, toMm, wholeMm: length })
     // Where another room lies behind the wall, the chain stands within its own.
     if (chain.inner) {
-      drawChain(c, p, chain.fromMm, along, out, chain.ticksMm, -14)
+      drawChain(c, p, chain.fromMm, along, out, chain.ticksMm, -14, note)
       continue
     }
     const rows = chain.ticksMm.length > 2 ? [chain.ticksMm, [0, length]] : [[0, length]]
-    rows.forEach((ticks, row) => drawChain(c, p, chain.fromMm, along, out, ticks, p.wallMm * p.lie.scale + 16 + row * 20))
+    rows.forEach((ticks, row) => drawChain(c, p, chain.fromMm, along, out, ticks, p.wallMm * p.lie.scale + 16 + row * 20, note))
   }
+  return written
 }
 
 function drawChain(
@@ -28,6 +44,7 @@ function drawChain(
   out: { x: number; y: number },
   ticks: number[],
   off: number,
+  note: (x: number, y: number, fromMm: number, toMm: number) => void,
 ) {
   const at = (t: number): [number, number] => {
     const [x, y] = toPixel(p.lie, from.x + along.x * t, from.y + along.y * t)
@@ -53,6 +70,7 @@ function drawChain(
     const beside = w + 8 > size * p.lie.scale
     if (beside && w > size * p.lie.scale + 16) continue
     const [x, y] = at((ticks[i]! + ticks[i + 1]!) / 2)
+    note(x, y, ticks[i]!, ticks[i + 1]!)
     c.save()
     c.translate(x, y)
     if (Math.abs(along.y) > 0.5) c.rotate(-Math.PI / 2)

@@ -1,5 +1,21 @@
-import type { BoxMm, FindingView, MassingView, PieceView, PlacementView, PreviewView, RoomView, Unit } from '../api/client'
+import type {
+  BoxMm,
+  FindingView,
+  FlowView,
+  MassingView,
+  OutlineView,
+  PieceView,
+  PlacementView,
+  PreviewView,
+  RoomView,
+  MassView,
+  StairView,
+  Unit,
+  VecMm,
+} from '../api/client'
 import type { Edge, Point } from '../massing/edges'
+import type { Body } from './hand'
+import type { SectionLine } from '../section/line'
 import type { Lie } from './sheet'
 
 /** What the plan is drawn from: plain data. */
@@ -13,6 +29,28 @@ export interface Plan {
   massing: MassingView
   /** The floor of the level that is drawn. */
   floorMm: number
+  /** Stairs that begin on the level or come up to it. */
+  stairs: StairView[]
+  chosenStair?: number
+  solids: MassView[]
+  chosenSolid?: number
+  guards: BoxMm[]
+  /** Rooms above the cut that hang over the level. */
+  above: RoomView[]
+  /** A body that is dragged. */
+  body?: { body: Body; by: Point }
+  /** Sizes that are typed while ground is drawn. */
+  typed: string
+  /** The run that is chosen. */
+  run?: BoxMm
+  /** Outlines that are being brought in. */
+  coming: OutlineView[]
+  /** Where one gets to, while that is shown. */
+  flow?: FlowView
+  /** Where the section is cut. */
+  section?: SectionLine
+  /** A line that is being drawn, from its start to the pointer. */
+  line?: VecMm[]
   /** Walls of the level below. */
   below: BoxMm[]
   /** What can be seen; with the chunks out of sight left out. */
@@ -31,6 +69,8 @@ export interface Plan {
   chosen?: RoomView
   /** An opening that is held, and how far it is dragged. */
   opening?: { box: BoxMm; by: Point }
+  /** A corner of it that is held, and how far it is dragged. */
+  corner?: { edge: Edge; by: Point }
   /** An edge of it that is held, and how far it is dragged. */
   edge?: { edge: Edge; byMm: number }
   figureMm: { x: number; y: number }

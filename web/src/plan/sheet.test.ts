@@ -22,3 +22,8 @@ it('grid lines stay apart: 100 mm at 0.05 px/mm are 5 px, so every fifth is draw
   expect(gridPitch(100, 0.05)).toBe(500)
   expect(gridPitch(100, 0.2)).toBe(100)
 })
+
+it('fits into any window, however narrow', () => {
+  const box = { min: { x: 0, y: 0, z: 0 }, max: { x: 8000, y: 6000, z: 0 } }
+  for (const width of [1, 40, 87, 150]) expect(fitted(box, width, 600).scale).toBeGreaterThan(0)
+})

@@ -14,7 +14,9 @@ export const toSiteMm = (lie: Lie, px: number, py: number): [number, number] => 
 export function fitted(box: BoxMm, width: number, height: number, margin = 76): Lie {
   const w = Math.max(500, box.max.x - box.min.x)
   const h = Math.max(500, box.max.y - box.min.y)
-  const scale = Math.min((width - 2 * margin) / w, (height - 2 * margin) / h, 0.5)
+  // A narrow window keeps half of itself for the drawing.
+  const free = (size: number) => Math.max(size - 2 * margin, size / 2, 1)
+  const scale = Math.min(free(width) / w, free(height) / h, 0.5)
   return { scale, x: width / 2 - ((box.min.x + box.max.x) / 2) * scale, y: height / 2 + ((box.min.y + box.max.y) / 2) * scale }
 }
 

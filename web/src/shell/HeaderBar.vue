@@ -34,6 +34,7 @@ function open() {
     pixelsPerMetre: s.pixelsPerMetre,
     tilesByCentre: s.tilesByCentre,
     skins: s.skins,
+    guardDropMm: s.guardDropMm,
   }
   refusal.value = undefined
   settingUp.value = true

@@ -9,13 +9,11 @@ import { useKeys } from '../build/keys'
 import { usePlacing } from '../build/placing'
 import HandoverStage from '../handover/HandoverStage.vue'
 import KitStage from '../kit/KitStage.vue'
-import { alongEdge, edgesOf, type Point } from '../massing/edges'
-import { useForeseen } from '../massing/foreseen'
+import { useDeeds } from '../massing/deeds'
 import LineUp from '../lineup/LineUp.vue'
 import MassingPanel from '../massing/MassingPanel.vue'
 import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
-import type { RoomView } from '../api/client'
 import SurveyPanel from '../survey/SurveyPanel.vue'
 import { useTable } from '../table/table'
 import TableView from '../table/TableView.vue'
@@ -31,7 +29,7 @@ const site = useSite()
 const edits = useEdits()
 const placing = usePlacing()
 const table = useTable()
-const massing = useForeseen()
+const deeds = useDeeds()
 const keys = ref(false)
 
 const id = computed(() => Number(route.params.id))
@@ -68,47 +66,6 @@ useKeys((key) => {
   if (wanted) void router.push(`/sites/${id.value}/${wanted.name}`)
   return !!wanted
 }, keys)
-
-/** What was drawn becomes a room, or goes to or from the chosen one. */
-async function drawn(from: Point, to: Point) {
-  const [what, room] = [table.drawing, table.room]
-  const ground = { fromMm: { ...from, z: 0 }, toMm: { ...to, z: 0 } }
-  table.drawing = ''
-  try {
-    await site.inTurn(async () => {
-      if (what === 'join' && room) await massing.make('Add ground', 'POST', `/rooms/${room.id}/join`, ground)
-      else if (what === 'cut' && room) await massing.make('Cut ground', 'POST', `/rooms/${room.id}/cut`, ground)
-      else
-        table.chosenRoom = (await massing.make<RoomView>('Add a room', 'POST', '/rooms/drawn', { name: 'Room 1', levelId: table.level?.id ?? 0, ...ground }))
-          ?.id
-    })
-  } catch (e) {
-    tell(e)
-  }
-}
-
-/** Moves an opening along its wall. */
-async function moveOpening(id: number, by: Point) {
-  const opening = site.massing.openings.find((o) => o.id === id)
-  const room = site.massing.rooms.find((r) => r.id === opening?.roomId)
-  const edge = room && edgesOf(room).find((e) => e.edge === opening?.edge)
-  if (!opening || !edge) return
-  try {
-    await site.inTurn(() => massing.make('Move an opening', 'PATCH', `/openings/${id}`, { atMm: opening.atMm + alongEdge(edge, by) }))
-  } catch (e) {
-    tell(e)
-  }
-}
-
-async function moveEdge(edge: number, outwardMm: number) {
-  const room = table.room
-  if (!room) return
-  try {
-    await site.inTurn(() => massing.make('Move a wall', 'POST', `/rooms/${room.id}/edges/${edge}/move`, { outwardMm }))
-  } catch (e) {
-    tell(e)
-  }
-}
 </script>
 
 <template>
@@ -131,7 +88,7 @@ async function moveEdge(edge: number, outwardMm: number) {
         <KitStage v-else-if="stage === 'kit'" />
         <HandoverStage v-else-if="stage === 'handover'" />
         <div v-show="hasTable" class="work">
-          <TableView :massing="stage === 'massing'" @ground="drawn" @edge="moveEdge" @opening="moveOpening" />
+          <TableView :massing="stage === 'massing'" @deed="deeds.finish" />
           <aside class="side" aria-label="Details">
             <MassingPanel v-if="stage === 'massing'" />
             <BuildPanel v-else-if="stage === 'build'" />

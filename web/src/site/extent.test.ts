@@ -65,6 +65,7 @@ describe('where things stand', () => {
   it('the extent of a set is that of its rooms and of what stands outside them', () => {
     const pieceById = new Map([[1, bench]])
     const massing = {
+      cutMm: 1000,
       levels: [],
       rooms: [],
       openings: [],
@@ -73,6 +74,10 @@ describe('where things stand', () => {
       gaps: [],
       chains: [],
       remarks: [],
+      stairs: [],
+      solids: [],
+      guards: [],
+      runs: [],
       walls: [{ min: { x: 0, y: 0, z: 0 }, max: { x: 4000, y: 200, z: 3000 } }],
     }
     const set = { massing, pieces: [bench], pieceById, placements: oneStanding(placed()) }

@@ -63,3 +63,17 @@ export function extentOf(set: Set): BoxMm | undefined {
   }
   return walls && placed ? union(walls, placed) : (walls ?? placed)
 }
+
+/** What each body of a placement takes. */
+export function bodiesOf(p: PlacementView, pieceById: Map<number, PieceView>): BoxMm[] {
+  const piece = pieceById.get(p.pieceId)
+  if (!piece) return []
+  return piece.solidsMm.map((solid) => {
+    const corners = footprint(p, piece, solid)
+    const [xs, ys] = [corners.map((c) => c.x), corners.map((c) => c.y)]
+    return {
+      min: { x: Math.min(...xs), y: Math.min(...ys), z: p.atMm.z + solid.min.z },
+      max: { x: Math.max(...xs), y: Math.max(...ys), z: p.atMm.z + solid.max.z },
+    }
+  })
+}

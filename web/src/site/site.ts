@@ -23,7 +23,22 @@ import { openFeed } from './feed'
 import { readChunk, StandingSet } from './standing'
 import { inTurns } from './turns'
 
-const noMassing: MassingView = { levels: [], rooms: [], openings: [], walls: [], over: [], floors: [], gaps: [], chains: [], remarks: [] }
+const noMassing: MassingView = {
+  cutMm: 1000,
+  levels: [],
+  rooms: [],
+  openings: [],
+  walls: [],
+  over: [],
+  floors: [],
+  gaps: [],
+  chains: [],
+  remarks: [],
+  stairs: [],
+  solids: [],
+  guards: [],
+  runs: [],
+}
 const nothingFound: SurveyView = { faults: 0, cautions: 0, accepted: 0, findings: [], revision: 0 }
 const RECKON_MS = 120
 

@@ -24,6 +24,9 @@ function shell(): ArrayBuffer {
     [2, 4e6, 1e6],
     [5, -2e6, 5e5],
     [6, 2, 0],
+    [11, 4, 0],
+    [12, -5e4, 1e3],
+    [13, 0, 0],
   ]
   const n = rows.length
   const bytes = new ArrayBuffer(24 + 8 + 44 * n)
@@ -47,16 +50,27 @@ describe('the standing set as typed arrays', () => {
 
   it('names places as the server does', () => {
     const chunk = readChunk('shell.7.0', 'd', shell())
-    expect([0, 1, 2, 3].map((i) => placementOf(chunk, i).id)).toEqual([
+    expect([0, 1, 2, 3, 4, 5, 6].map((i) => placementOf(chunk, i).id)).toEqual([
       'room.7.opening.12',
       'room.7.north.4000000.1000000',
       'room.7.west.-2000000.500000',
       'room.7.post.south-east',
+      'stairs.7.4',
+      'room.7.guard.-50000.1000',
+      'solid.7',
     ])
     const set = new StandingSet(new Map([['shell.7.0', chunk]]))
     expect(set.locate('room.7.north.4000000.1000000')?.row).toBe(1)
     expect(set.has('room.7.north.4000000.2000000')).toBe(false)
     expect(set.has('room.8.opening.12')).toBe(false)
+  })
+
+  it('finds stairs, guards and solids in the chunks of their own', () => {
+    const named = (name: string) => new StandingSet(new Map([[name, readChunk(name, 'd', shell())]]))
+    expect(named('stairs.7.0').has('stairs.7.4')).toBe(true)
+    expect(named('guards.7.0').has('room.7.guard.-50000.1000')).toBe(true)
+    expect(named('solids.7.0').has('solid.7')).toBe(true)
+    expect(named('shell.7.0').has('stairs.7.4')).toBe(false)
   })
 
   it('finds what has lost its place among what has', () => {

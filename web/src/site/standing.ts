@@ -55,7 +55,11 @@ export function readChunk(name: string, digest: string, bytes: ArrayBuffer): Chu
 export function idOf(c: Chunk, row: number): string {
   const code = c.code[row]!
   if (code === 0) return `hand.${c.a[row]}`
-  const room = `room.${c.owner?.[row] || c.ownerId}`
+  const owner = c.owner?.[row] || c.ownerId
+  if (code === 11) return `stairs.${owner}.${c.a[row]}`
+  if (code === 13) return `solid.${owner}`
+  const room = `room.${owner}`
+  if (code === 12) return `${room}.guard.${c.a[row]}.${c.b[row]}`
   if (code === 1) return `${room}.opening.${c.a[row]}`
   if (code === 6) return `${room}.post.${CORNERS[c.a[row]!] ?? `edge${c.a[row]}`}`
   if (code === 10) return `${room}.post.at.${c.a[row]}.${c.b[row]}`
@@ -107,6 +111,9 @@ function rowOf(c: Chunk, id: string): number | undefined {
 function sourceOf(id: string): string {
   const part = id.split('.')
   if (part[0] === 'hand') return `hands.${Math.floor(Number(part[1]) / HAND_BLOCK)}`
+  if (part[0] === 'stairs') return `stairs.${part[1]}`
+  if (part[0] === 'solid') return `solids.${part[1]}`
+  if (part[2] === 'guard') return `guards.${part[1]}`
   return part[2] === 'floor' || part[2] === 'ceiling' ? `tiles.${part[1]}` : `shell.${part[1]}`
 }
 

@@ -43,6 +43,7 @@ export class Batch {
   private edgeTint = new InstancedBufferAttribute(new Float32Array(0), 3)
   private meshes: InstancedMesh[] = []
   private lines?: LineSegments
+  private shown = true
   /** What stands in each slot. */
   readonly chunks: (Chunk | undefined)[] = []
   readonly rows: number[] = []
@@ -124,6 +125,7 @@ export class Batch {
       mesh.instanceMatrix = this.matrices
       mesh.instanceColor = this.tints
       mesh.frustumCulled = false
+      mesh.castShadow = mesh.receiveShadow = true
       this.group.add(mesh)
       return mesh
     })
@@ -135,6 +137,18 @@ export class Batch {
     this.lines = new LineSegments(geometry, this.line)
     this.lines.frustumCulled = false
     this.group.add(this.lines)
+    this.visible = this.shown
+  }
+
+  /** Whether it is drawn at all. */
+  set visible(on: boolean) {
+    this.shown = on
+    for (const m of this.meshes) m.visible = on
+    if (this.lines) this.lines.visible = on
+  }
+
+  get visible() {
+    return this.shown
   }
 
   dispose() {
@@ -227,6 +241,17 @@ export class Batches {
       this.batches.set(key, batch)
     }
     return batch
+  }
+
+  /** Draws all but these pieces. @returns whether that is a change */
+  hide(pieces: ReadonlySet<number>): boolean {
+    let changed = false
+    for (const [key, batch] of this.batches) {
+      const on = !pieces.has(Number(key.split('/')[0]))
+      changed ||= batch.visible !== on
+      if (batch.visible !== on) batch.visible = on
+    }
+    return changed
   }
 
   /** Paints what is selected now, and unpaints what was. */

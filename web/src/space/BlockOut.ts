@@ -11,9 +11,9 @@ export class BlockOut {
 
   constructor(
     private readonly paper: Material,
-    cut: Plane,
+    cuts: Plane[],
   ) {
-    this.lines = new LineBasicMaterial({ color: ink, clippingPlanes: [cut] })
+    this.lines = new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.34, depthWrite: false, clippingPlanes: cuts })
   }
 
   /** @returns whether it shows other blocks than before */
@@ -23,7 +23,9 @@ export class BlockOut {
     this.clear()
     if (boxes.length) {
       const blocks = boxes.map(block)
-      this.group.add(new Mesh(mergeGeometries(blocks), this.paper))
+      const mesh = new Mesh(mergeGeometries(blocks), this.paper)
+      mesh.castShadow = mesh.receiveShadow = true
+      this.group.add(mesh)
       this.group.add(new LineSegments(mergeGeometries(blocks.map((b) => new EdgesGeometry(b))), this.lines))
     }
     return true

@@ -34,6 +34,7 @@ export class Picking {
     const matrix = new Matrix4()
     const box = new Box3()
     for (const batch of this.batches.all()) {
+      if (!batch.visible) continue
       const extent = new Box3()
       for (const part of batch.parts) {
         part.geometry.computeBoundingBox()

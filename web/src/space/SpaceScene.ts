@@ -1,10 +1,8 @@
 import {
-  AmbientLight,
   Box3,
   Box3Helper,
   BufferGeometry,
   Color,
-  DirectionalLight,
   Float32BufferAttribute,
   Group,
   LineBasicMaterial,
@@ -15,6 +13,7 @@ import {
   MeshBasicMaterial,
   MOUSE,
   Object3D,
+  PCFShadowMap,
   PerspectiveCamera,
   Plane,
   Quaternion,
@@ -29,11 +28,14 @@ import type { BoxMm, PlacementView, PreviewView, VecMm } from '../api/client'
 import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import { Batches } from './Batches'
+import { Daylight, type Sun } from './Daylight'
+import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
 import { loadShape, type Shape } from './geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
 import { Picking } from './Picking'
+import type { View } from './walk'
 
 /** What to show: plain data; the scene keeps the meshes to itself. */
 export interface Description {
@@ -44,7 +46,15 @@ export interface Description {
   selection: ReadonlySet<string>
   /** Height at which the set is cut open, millimetres; absent: whole. */
   cutMm?: number
+  /** Nothing below this height is shown, millimetres. */
+  lowMm?: number
+  /** Pieces that are out of the way. */
+  hidden: ReadonlySet<number>
+  /** Absent: even light. */
+  sun?: Sun
   finding?: BoxMm
+  /** The run that is chosen. */
+  run?: BoxMm
   extent?: BoxMm
   figureMm: VecMm
 }
@@ -68,7 +78,10 @@ export class SpaceScene {
   private readonly ink = edgeMaterial()
   private readonly ghostMaterial = new MeshBasicMaterial({ color: verdigris, transparent: true, opacity: 0.35, depthWrite: false })
   private readonly batches = new Batches(this.set, (swatch) => this.paper(swatch), this.ink)
-  private readonly blockOut = new BlockOut(this.paper('plaster'), cut.plane)
+  private readonly blockOut = new BlockOut(this.paper('plaster'), [cut.plane, cut.base])
+  private readonly daylight = new Daylight()
+  private readonly paperPass = new PaperPass()
+  private drawn = { calls: 0, triangles: 0 }
   private readonly picking = new Picking(this.batches)
   private due = 0
   private extent = new Box3(new Vector3(0, 0, 0), new Vector3(5, 5, 3))
@@ -78,18 +91,17 @@ export class SpaceScene {
     container: HTMLElement,
     private readonly onDraw: (scene: SpaceScene) => void,
   ) {
-    this.renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true })
+    this.renderer = new WebGLRenderer({ preserveDrawingBuffer: true })
     this.canvas = this.renderer.domElement
     container.appendChild(this.canvas)
     this.renderer.localClippingEnabled = true
     this.renderer.setPixelRatio(window.devicePixelRatio)
     this.scene.background = new Color(paper)
     this.camera.up.copy(UP)
-    const sun = new DirectionalLight('#fffaf0', 1.7)
-    sun.position.set(-4, -7, 9)
-    const back = new DirectionalLight('#e6eef6', 0.8)
-    back.position.set(6, 4, 3)
-    this.scene.add(new AmbientLight('#ffffff', 1.3), sun, back, this.ground, this.set, this.ghost, this.marks, this.figure, this.blockOut.group)
+    this.renderer.shadowMap.enabled = true
+    this.renderer.shadowMap.type = PCFShadowMap
+    this.renderer.shadowMap.autoUpdate = false
+    this.scene.add(this.daylight.group, this.ground, this.set, this.ghost, this.marks, this.figure, this.blockOut.group)
     this.controls = new OrbitControls(this.camera, this.canvas)
     this.controls.zoomToCursor = true
     // Never below the ground unasked.
@@ -104,6 +116,8 @@ export class SpaceScene {
     this.controls.dispose()
     this.batches.dispose()
     this.blockOut.dispose()
+    this.daylight.dispose()
+    this.paperPass.dispose()
     this.renderer.dispose()
     this.canvas.remove()
   }
@@ -117,6 +131,7 @@ export class SpaceScene {
     const { clientWidth: w, clientHeight: h } = this.canvas.parentElement!
     if (w === 0 || h === 0) return
     this.renderer.setSize(w, h)
+    this.paperPass.resize(w, h, this.renderer.getPixelRatio())
     this.camera.aspect = w / h
     this.camera.updateProjectionMatrix()
     this.draw()
@@ -126,17 +141,17 @@ export class SpaceScene {
     if (this.due) return
     this.due = requestAnimationFrame(() => {
       this.due = 0
-      this.renderer.render(this.scene, this.camera)
+      this.drawn = this.paperPass.render(this.renderer, this.scene, this.camera)
       this.onDraw(this)
     })
   }
 
   get drawCalls() {
-    return this.renderer.info.render.calls
+    return this.drawn.calls
   }
 
   get triangles() {
-    return this.renderer.info.render.triangles
+    return this.drawn.triangles
   }
 
   get instances() {
@@ -160,15 +175,19 @@ export class SpaceScene {
     }
     this.reshaped.forEach((id) => reshaped.add(id))
     this.reshaped.clear()
-    this.cutAt(d.cutMm)
+    this.cutAt(d.cutMm, d.lowMm)
     const changed = this.batches.show(d.set, this.shapes, reshaped)
     if (changed) this.picking.forget()
-    this.blockOut.show(d.blocks)
+    const blocked = this.blockOut.show(d.blocks)
+    const hid = this.batches.hide(d.hidden)
+    if (hid) this.picking.forget()
     this.batches.select(d.selection, d.set, changed)
     this.marks.clear()
     if (d.finding) this.marks.add(new Box3Helper(toBox(d.finding).expandByScalar(0.02), new Color(brick)))
+    if (d.run) this.marks.add(new Box3Helper(toBox(d.run).expandByScalar(0.03), new Color(verdigris)))
     this.figure.position.copy(metres(d.figureMm))
     this.layGround(d.extent)
+    this.shine(d.sun, changed || blocked || hid)
     this.draw()
   }
 
@@ -191,11 +210,23 @@ export class SpaceScene {
     return this.shapes.get(pieceId)?.shape
   }
 
-  private cutAt(mm: number | undefined) {
+  private sun?: Sun
+
+  /** Shadows are cast anew only when what casts them has changed. */
+  private shine(sun: Sun | undefined, changed: boolean) {
+    if (sun === this.sun && !changed) return
+    this.sun = sun
+    this.renderer.shadowMap.needsUpdate = this.daylight.shine(sun, this.extent)
+  }
+
+  private cutAt(mm: number | undefined, lowMm: number | undefined) {
     const height = mm === undefined ? 1e6 : mm / 1000
     cut.plane.constant = height
     cut.height.value = height
     cut.open.value = mm === undefined ? 0 : 1
+    const low = lowMm === undefined ? -1e6 : lowMm / 1000
+    cut.base.constant = -low
+    cut.low.value = low
   }
 
   private paper(swatch: string): Material {
@@ -226,7 +257,7 @@ export class SpaceScene {
     for (let y = y0; y <= y1; y += every) lines.push(x0, y, -0.005, x1, y, -0.005)
     const geometry = new BufferGeometry()
     geometry.setAttribute('position', new Float32BufferAttribute(lines, 3))
-    this.ground.add(new LineSegments(geometry, new LineBasicMaterial({ color: hairline })))
+    this.ground.add(new LineSegments(geometry, new LineBasicMaterial({ color: hairline, depthWrite: false })))
   }
 
   /** The held piece, where it would come to stand. */
@@ -278,6 +309,26 @@ export class SpaceScene {
     this.camera.position.copy(target).addScaledVector(direction, Math.max(1, near))
     this.controls.update()
     this.draw()
+  }
+
+  /** Looks from a place as someone standing there does; the figure itself is out of sight. */
+  walk(view: View) {
+    this.controls.enabled = false
+    this.figure.visible = false
+    const [b, p] = [(view.bearing * Math.PI) / 180, (view.pitch * Math.PI) / 180]
+    this.camera.fov = 60
+    this.camera.updateProjectionMatrix()
+    this.camera.position.copy(metres(view.eye))
+    this.camera.lookAt(this.camera.position.clone().add(new Vector3(Math.cos(b) * Math.cos(p), Math.sin(b) * Math.cos(p), Math.sin(p))))
+    this.draw()
+  }
+
+  /** Looks from outside again. */
+  endWalk() {
+    this.controls.enabled = true
+    this.figure.visible = true
+    this.camera.fov = 45
+    this.camera.updateProjectionMatrix()
   }
 
   private ray(x: number, y: number): Raycaster {

@@ -2,10 +2,16 @@
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { usePlacing } from '../build/placing'
-import { extentOf, extentOfPlacements } from '../site/extent'
+import { isIn } from '../massing/edges'
+import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
+import { placementOf } from '../site/standing'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
+import type { BoxMm } from '../api/client'
+import { EYES } from './Walker'
+import { useSun } from './sun'
 import { SpaceScene } from './SpaceScene'
+import { useWalk } from './walk'
 
 const site = useSite()
 const placing = usePlacing()
@@ -16,12 +22,60 @@ const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '' })
 let scene: SpaceScene | undefined
 let framed = 0
 
-const blocks = computed(() => [...site.massing.walls, ...site.massing.over, ...site.massing.floors])
+const blocks = computed(() => {
+  const m = site.massing
+  return [...m.walls, ...m.over, ...m.floors, ...m.solids.map((s) => s.boxMm), ...m.stairs.flatMap((s) => s.bodiesMm), ...m.guards]
+})
+
+/** What levels leave of the set: nothing above the next floor, nothing below the slab under this one. */
+const levels = computed(() => {
+  const level = table.level
+  if (!level || table.shownLevels === 'all') return {}
+  const rooms = site.massing.rooms.filter((r) => r.levelId === level.id)
+  const low = Math.min(level.floorMm, ...rooms.map((r) => r.cornerMm.z)) - (site.site?.wallMm ?? 0) - 1
+  return { top: level.floorMm + level.storeyMm, low: table.shownLevels === 'one' ? low : undefined }
+})
+const hidden = computed(() => new Set(table.ceilings ? [] : site.pieces.filter((p) => p.role === 'CEILING').map((p) => p.id)))
+const sun = useSun()
+
+/** What stops someone walking, and what they walk on: the massing, and whatever hands set down. */
+function* obstacles(): Generator<BoxMm> {
+  yield* blocks.value
+  for (const c of site.placements.chunks.values()) {
+    if (!c.name.startsWith('hands.')) continue
+    for (let i = 0; i < c.count; i++) yield* bodiesOf(placementOf(c, i), site.pieceById)
+  }
+}
+/** The bearing of the middle of the room that someone stands in, degrees. */
+function towardMiddle(at: { x: number; y: number }) {
+  const room = site.massing.rooms.filter((r) => isIn(r, at)).sort((a, b) => a.areaM2 - b.areaM2)[0]
+  return room ? (Math.atan2(room.cornerMm.y + room.depthMm / 2 - at.y, room.cornerMm.x + room.widthMm / 2 - at.x) * 180) / Math.PI : 90
+}
+const walk = useWalk(
+  obstacles,
+  (view) => {
+    scene?.walk(view)
+    table.standFigure({ ...view.eye, z: view.eye.z - EYES })
+  },
+  () => {
+    table.walking = false
+    scene?.endWalk()
+    const extent = extentOf(site)
+    if (extent) scene?.look(extent, false)
+  },
+)
+watch(
+  () => table.walking,
+  (on) => (on ? walk.start(table.figureMm, towardMiddle(table.figureMm)) : walk.stop()),
+)
 
 async function show() {
   if (!scene || !site.site) return
   const extent = extentOf(site)
-  const cutMm = table.cutaway ? (table.level?.floorMm ?? 0) + table.cutMm : undefined
+  // Someone inside sees everything.
+  const open = table.cutaway && !table.walking ? (table.level?.floorMm ?? 0) + table.cutMm : undefined
+  const top = table.walking ? undefined : levels.value.top
+  const cutMm = open === undefined ? top : top === undefined ? open : Math.min(open, top)
   await scene.show({
     pieces: site.pieces.map((p) => ({
       id: p.id,
@@ -32,7 +86,11 @@ async function show() {
     blocks: site.site.kit ? [] : blocks.value,
     selection: site.selection,
     cutMm,
+    lowMm: table.walking ? undefined : levels.value.low,
+    hidden: hidden.value,
+    sun: sun.value,
     finding: site.finding?.placeMm,
+    run: table.run?.box,
     extent,
     figureMm: table.figureMm,
   })
@@ -64,7 +122,23 @@ onBeforeUnmount(() => scene?.dispose())
 useResizeObserver(holder, () => scene?.resize())
 
 watch(
-  () => [site.placements, site.pieces, site.massing, site.selection, site.finding, site.shapes, table.cutaway, table.cutMm, table.level, table.figureMm],
+  () => [
+    site.placements,
+    site.pieces,
+    site.massing,
+    site.selection,
+    site.finding,
+    site.shapes,
+    table.cutaway,
+    table.cutMm,
+    table.level,
+    table.figureMm,
+    table.run,
+    levels.value,
+    hidden.value,
+    sun.value,
+    table.walking,
+  ],
   showSoon,
   { deep: false },
 )
@@ -92,7 +166,15 @@ function place(e: PointerEvent) {
   return [e.clientX - r.left, e.clientY - r.top] as const
 }
 
+let head: { x: number; y: number } | undefined
+
 function down(e: PointerEvent) {
+  if (walk.walking.value) {
+    const [x, y] = place(e)
+    head = { x, y }
+    holder.value!.setPointerCapture(e.pointerId)
+    return
+  }
   if (e.button !== 0) return
   const [x, y] = place(e)
   band.value = { x0: x, y0: y, x1: x, y1: y }
@@ -101,7 +183,10 @@ function down(e: PointerEvent) {
 
 function move(e: PointerEvent) {
   const [x, y] = place(e)
-  if (band.value) band.value = { ...band.value, x1: x, y1: y }
+  if (head) {
+    walk.turn(x - head.x, y - head.y)
+    head = { x, y }
+  } else if (band.value) band.value = { ...band.value, x1: x, y1: y }
   else if (placing.held && e.buttons === 0) {
     const at = scene!.pick(x, y).atMm
     if (at) placing.point(at)
@@ -109,6 +194,8 @@ function move(e: PointerEvent) {
 }
 
 function up(e: PointerEvent) {
+  head = undefined
+  if (walk.walking.value) return
   const b = band.value
   band.value = undefined
   if (!b || e.button !== 0) return
@@ -141,6 +228,8 @@ function up(e: PointerEvent) {
     :data-triangles="drawn.triangles"
     :data-instances="drawn.instances"
     :data-view="drawn.view"
+    :data-walking="table.walking"
+    :data-sun="sun ? [sun.x, sun.y, sun.z].map((v) => v.toFixed(4)).join(' ') : ''"
     @pointerdown="down"
     @pointermove="move"
     @pointerup="up"

@@ -5,14 +5,21 @@ import { ink } from '../styles/theme'
 const PAPERS: Record<string, string> = { plaster: '#EFECE4', stone: '#DEDACF', timber: '#DCD5C8', metal: '#B4B7B7', opal: '#FBF8EE' }
 
 /** Shared by everything that the cutaway cuts. */
-export const cut = { plane: new Plane(new Vector3(0, 0, -1), 1e6), height: { value: 1e6 }, open: { value: 0 } }
+export const cut = {
+  plane: new Plane(new Vector3(0, 0, -1), 1e6),
+  height: { value: 1e6 },
+  open: { value: 0 },
+  /** Nothing below this is drawn either. */
+  base: new Plane(new Vector3(0, 0, 1), 1e6),
+  low: { value: -1e6 },
+}
 
 /** Fronts in paper. Backs are a fault, hatched in ochre; where the set is cut open they are what was cut, filled in ink. */
 export function paperMaterial(swatch: string): MeshLambertMaterial {
   const material = new MeshLambertMaterial({
     color: PAPERS[swatch] ?? PAPERS.plaster,
     side: DoubleSide,
-    clippingPlanes: [cut.plane],
+    clippingPlanes: [cut.plane, cut.base],
     polygonOffset: true,
     polygonOffsetFactor: 1,
     polygonOffsetUnits: 1,
@@ -35,7 +42,9 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
 /** Ink edges of instances: each has a place, a turn and a colour. */
 export function edgeMaterial(): ShaderMaterial {
   return new ShaderMaterial({
-    uniforms: { cutHeight: cut.height, ink: { value: new Color(ink) } },
+    transparent: true,
+    depthWrite: false,
+    uniforms: { cutHeight: cut.height, cutLow: cut.low, ink: { value: new Color(ink) } },
     vertexShader: `
       attribute vec3 place;
       attribute vec2 turn;
@@ -50,11 +59,14 @@ export function edgeMaterial(): ShaderMaterial {
       }`,
     fragmentShader: `
       uniform float cutHeight;
+      uniform float cutLow;
+      uniform vec3 ink;
       varying vec3 colour;
       varying float height;
       void main() {
-        if (height > cutHeight) discard;
-        gl_FragColor = vec4(colour, 1.0);
+        if (height > cutHeight || height < cutLow) discard;
+        // Joints are fine, so that silhouettes read before them; what is selected is not.
+        gl_FragColor = vec4(colour, distance(colour, ink) < 0.02 ? 0.34 : 1.0);
       }`,
   })
 }

@@ -39,6 +39,12 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
         :error="refusal?.about('wallMm')"
         @change="(mm) => set({ wallMm: mm })" />
       <LengthField label="Storey height" :mm="body.storeyMm" :unit="body.unit" :error="refusal?.about('storeyMm')" @change="(mm) => set({ storeyMm: mm })" />
+      <LengthField
+        label="Drop without a guard"
+        :mm="body.guardDropMm ?? 750"
+        :unit="body.unit"
+        :error="refusal?.about('guardDropMm')"
+        @change="(mm) => set({ guardDropMm: mm })" />
       <label class="field"
         ><span>Pixels per metre</span>
         <Input
@@ -58,7 +64,9 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
       ><Switch size="small" :checked="body.skins" aria-label="Walls between rooms as two skins" @change="(on) => set({ skins: !!on })" /> Walls between rooms as
       two skins <span class="soft">(else one piece through)</span></label
     >
-    <p v-if="refusal && !refusal.faults.some((f) => ['stepMm', 'wallMm', 'storeyMm'].includes(f.field))" class="fault" role="alert">{{ refusal.message }}</p>
+    <p v-if="refusal && !refusal.faults.some((f) => ['stepMm', 'wallMm', 'storeyMm', 'guardDropMm'].includes(f.field))" class="fault" role="alert">
+      {{ refusal.message }}
+    </p>
     <button type="submit" class="unseen" tabindex="-1" aria-hidden="true">Done</button>
   </form>
 </template>

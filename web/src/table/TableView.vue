@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { usePlacing } from '../build/placing'
-import type { Point } from '../massing/edges'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
+import { keepFlow } from '../massing/flow'
+import type { Deed } from '../plan/hand'
 import PlanView from '../plan/PlanView.vue'
 import { useSite } from '../site/site'
+import SectionView from '../section/SectionView.vue'
 import SpaceView from '../space/SpaceView.vue'
 import { useTable } from './table'
 
 defineProps<{ massing: boolean }>()
-defineEmits<{ ground: [from: Point, to: Point]; edge: [edge: number, outwardMm: number]; opening: [id: number, by: Point] }>()
+defineEmits<{ deed: [deed: Deed] }>()
 const site = useSite()
+keepFlow()
 const placing = usePlacing()
 const table = useTable()
 const whole = ref<HTMLElement>()
@@ -37,6 +40,20 @@ const picks = computed(() => [
   ...[...new Set(site.pieces.map((p) => p.role))].map((r) => ({ value: r as string, label: `${r.toLowerCase()}s only` })),
 ])
 
+const LEVELS = [
+  { value: 'all', label: 'all levels' },
+  { value: 'one', label: 'this level' },
+  { value: 'below', label: 'up to this level' },
+] as const
+const shine = (change: Partial<typeof table.sun>) => (table.sun = { ...table.sun, ...change })
+const valueOf = (e: Event) => Number((e.target as HTMLInputElement).value)
+const clock = computed(() => `${Math.floor(table.sun.hour)}:${String(Math.round((table.sun.hour % 1) * 60)).padStart(2, '0')}`)
+/** The keys that walk must not press the button again. */
+function walkOn(e: MouseEvent) {
+  table.walking = !table.walking
+  ;(e.currentTarget as HTMLElement).blur()
+}
+
 const KINDS = { GRID: 'on the step', FLOOR: 'on the floor', EDGE: 'to the edge of', SURFACE: 'on top of' }
 
 /** What holds the ghost, in words. */
@@ -51,12 +68,23 @@ const holds = computed(() =>
 <template>
   <div ref="whole" class="table">
     <div v-show="table.share > 0" class="half" :style="{ flex: `${table.share} 1 0` }">
-      <PlanView
-        :massing="massing"
-        @ground="(from, to) => $emit('ground', from, to)"
-        @edge="(edge, by) => $emit('edge', edge, by)"
-        @opening="(id, by) => $emit('opening', id, by)" />
-      <span class="title caps">Plan</span>
+      <PlanView v-show="table.drawn === 'plan'" :massing="massing" @deed="(deed) => $emit('deed', deed)" />
+      <SectionView v-if="table.section && table.drawn === 'section'" />
+      <span class="title caps">{{ table.drawn === 'section' ? 'Section' : 'Plan' }}</span>
+      <div class="tools left">
+        <button
+          v-if="table.drawn === 'plan'"
+          type="button"
+          class="tool"
+          :aria-pressed="table.drawing === 'section'"
+          title="Draw a line on the plan; the section looks to its left"
+          @click="table.drawing = table.drawing === 'section' ? '' : 'section'">
+          {{ table.drawing === 'section' ? 'Drag a line …' : table.section ? 'Another section' : 'Section' }}
+        </button>
+        <button v-if="table.section" type="button" class="tool" @click="table.drawn = table.drawn === 'plan' ? 'section' : 'plan'">
+          {{ table.drawn === 'plan' ? 'Show the section' : 'Show the plan' }}
+        </button>
+      </div>
     </div>
     <div
       class="divider"
@@ -74,10 +102,43 @@ const holds = computed(() =>
     <div v-show="table.share < 1" class="half" :style="{ flex: `${1 - table.share} 1 0` }">
       <SpaceView />
       <span class="title caps">Space</span>
+      <p v-if="table.walking" class="walking" role="status">Arrow keys walk, dragging looks round, Esc ends.</p>
       <div class="tools">
         <span class="picks"><Choice :value="table.picks" :options="picks" label="What a box selects" @change="(p) => (table.picks = p)" /></span>
         <span v-if="table.cutaway" class="height"><LengthField label="cut at" :mm="table.cutMm" @change="(mm) => (table.cutMm = mm)" /></span>
         <button type="button" class="tool" :aria-pressed="table.cutaway" title="Cutaway (K)" @click="table.cutaway = !table.cutaway">Cutaway</button>
+        <span class="picks"
+          ><Choice :value="table.shownLevels" :options="LEVELS" label="Levels that Space shows" @change="(l) => (table.shownLevels = l)"
+        /></span>
+        <button type="button" class="tool" :aria-pressed="table.ceilings" @click="table.ceilings = !table.ceilings">Ceilings</button>
+        <button type="button" class="tool" :aria-pressed="table.sun.on" @click="table.sun = { ...table.sun, on: !table.sun.on }">Sun</button>
+        <span v-if="table.sun.on" class="sun">
+          <label
+            >hour
+            <input
+              type="range"
+              min="0"
+              max="24"
+              step="0.25"
+              :value="table.sun.hour"
+              aria-label="Hour of the day"
+              @input="(e) => shine({ hour: valueOf(e) })" /><span class="figures">{{ clock }}</span></label
+          >
+          <label
+            >north
+            <input
+              type="range"
+              min="-180"
+              max="180"
+              step="5"
+              :value="table.sun.north"
+              aria-label="Bearing of north"
+              @input="(e) => shine({ north: valueOf(e) })" /><span class="figures">{{ table.sun.north }}°</span></label
+          >
+        </span>
+        <button type="button" class="tool" :aria-pressed="table.walking" title="Walk from where the Figure stands" @click="walkOn">
+          {{ table.walking ? 'Stop walking' : 'Walk' }}
+        </button>
         <button type="button" class="tool" title="Show the whole set (H)" @click="table.look('all')">Show the whole set</button>
       </div>
     </div>
@@ -102,6 +163,7 @@ const holds = computed(() =>
 }
 .half {
   position: relative;
+  overflow: hidden;
   min-width: 0;
 }
 .title {
@@ -132,6 +194,9 @@ const holds = computed(() =>
   gap: 6px;
   pointer-events: none;
 }
+.tools.left {
+  right: auto;
+}
 .tools > * {
   pointer-events: auto;
 }
@@ -152,6 +217,35 @@ const holds = computed(() =>
 .height :deep(input) {
   flex: 1;
   width: 0;
+}
+.sun {
+  display: flex;
+  gap: 10px;
+  font-size: 13px;
+  background: var(--sheet);
+  border: 1px solid var(--hairline);
+  padding: 2px 8px;
+}
+.sun label {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+}
+.sun input {
+  width: 84px;
+  accent-color: var(--verdigris);
+}
+.walking {
+  position: absolute;
+  left: 50%;
+  bottom: 12px;
+  transform: translateX(-50%);
+  margin: 0;
+  padding: 4px 12px;
+  background: var(--sheet);
+  border: 1px solid var(--hairline);
+  white-space: nowrap;
+  pointer-events: none;
 }
 .tool {
   font: 13px var(--sans);

@@ -6,6 +6,9 @@ import { useSite } from '../site/site'
 /** Between a thing and the figure that is stood beside it, to the figure's middle. */
 const BESIDE_MM = 400
 
+/** What the next drag on the plan draws. */
+export type Drawing = '' | 'room' | 'join' | 'cut' | 'stair' | 'solid' | 'section'
+
 /** How the Table shows the set: what both drawings share besides the set and the selection. */
 export const useTable = defineStore('table', () => {
   const site = useSite()
@@ -13,9 +16,35 @@ export const useTable = defineStore('table', () => {
   const cutMm = ref(2000)
   /** Plan's share of the width, 0 to 1. */
   const share = ref(0.5)
-  /** What the next rectangle drawn on the plan is: a new room, ground added to the chosen one, or cut from it. */
-  const drawing = ref<'' | 'room' | 'join' | 'cut'>('')
+  const drawing = ref<Drawing>('')
   const chosenRoom = ref<number>()
+  const chosenRun = ref<string>()
+  const run = computed(() => site.massing.runs.find((r) => r.id === chosenRun.value))
+  const chosenStair = ref<number>()
+  const chosenSolid = ref<number>()
+  const stair = computed(() => site.massing.stairs.find((s) => s.id === chosenStair.value))
+  const solid = computed(() => site.massing.solids.find((s) => s.id === chosenSolid.value))
+  /** Chooses one thing of the massing, and nothing else. */
+  function choose(what: { room?: number; stair?: number; solid?: number }) {
+    if (what.room !== undefined) chosenRoom.value = what.room
+    chosenStair.value = what.stair
+    chosenSolid.value = what.solid
+  }
+  /** Which levels Space shows: all, that which is worked on, or all up to it. */
+  const shownLevels = ref<'all' | 'one' | 'below'>('all')
+  const ceilings = ref(true)
+  /** Sun and sky in place of even light: the hour of the day, and the bearing of north, degrees clockwise from up the plan. */
+  const sun = ref({ on: false, hour: 10, north: 0 })
+  const walking = ref(false)
+  /** Whether the flow from the Figure is shown. */
+  const flow = ref(false)
+  /** The line that the section is cut along, seen to its left; shown in place of the plan while that is asked for. */
+  const section = ref<{ from: { x: number; y: number }; to: { x: number; y: number } }>()
+  const drawn = ref<'plan' | 'section'>('plan')
+  function cutSection(from: { x: number; y: number }, to: { x: number; y: number }) {
+    section.value = { from, to }
+    drawn.value = 'section'
+  }
   const chosenLevel = ref(0)
   const level = computed(() => site.massing.levels.find((l) => l.id === chosenLevel.value) ?? site.massing.levels.find((l) => l.id === 0))
   /** The rooms of the level that is worked on. */
@@ -50,5 +79,37 @@ export const useTable = defineStore('table', () => {
     asked.value = { at, count: asked.value.count + 1 }
   }
 
-  return { picks, takes, cutaway, cutMm, share, drawing, chosenRoom, room, rooms, chosenLevel, level, asked, figureMm, standFigure, standFigureBeside, look }
+  return {
+    picks,
+    takes,
+    cutaway,
+    cutMm,
+    share,
+    drawing,
+    shownLevels,
+    ceilings,
+    sun,
+    walking,
+    flow,
+    section,
+    drawn,
+    cutSection,
+    choose,
+    chosenRun,
+    run,
+    chosenStair,
+    stair,
+    chosenSolid,
+    solid,
+    chosenRoom,
+    room,
+    rooms,
+    chosenLevel,
+    level,
+    asked,
+    figureMm,
+    standFigure,
+    standFigureBeside,
+    look,
+  }
 })

@@ -121,6 +121,7 @@ const originOf = computed(() => {
       <label class="field"
         ><span>Mirrored</span>
         <Switch
+          class="narrow"
           size="small"
           :checked="mirrored === true"
           aria-label="Mirrored"
@@ -146,6 +147,9 @@ const originOf = computed(() => {
 </template>
 
 <style scoped>
+.narrow {
+  align-self: start;
+}
 .deeds {
   display: flex;
   flex-wrap: wrap;

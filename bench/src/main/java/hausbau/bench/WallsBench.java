@@ -120,6 +120,6 @@ public class WallsBench {
         var edge = some.outline().edges().get(0).number();
         var changed = new ArrayList<>(rooms);
         changed.set(rooms.indexOf(some), some.over(some.outline().moved(edge, next++ % 2 == 0 ? -100_000 : -200_000)));
-        return massing.next(massing.settings(), changed, List.of()).runs();
+        return massing.next(massing.settings(), massing.building().withRooms(changed)).runs();
     }
 }

@@ -101,6 +101,15 @@ final class Desk {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).first();
     }
 
+    Locator button(String name, boolean exactly) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(exactly)).first();
+    }
+
+    /** Where the figure stands on the plan, millimetres. */
+    double[] figure() {
+        return numbers(page.getByTestId("plan").getAttribute("data-figure"));
+    }
+
     Locator field(String label) {
         return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
     }
@@ -152,10 +161,29 @@ final class Desk {
         page.mouse().click(at[0], at[1]);
     }
 
+    void doubleClickPlan(double x, double y) {
+        var at = planPixel(x, y);
+        page.mouse().dblclick(at[0], at[1]);
+    }
+
     void dragPlan(double x0, double y0, double x1, double y1) {
         var from = planPixel(x0, y0);
         var to = planPixel(x1, y1);
         drag(from, to);
+    }
+
+    void movePlan(double x, double y) {
+        var at = planPixel(x, y);
+        page.mouse().move(at[0], at[1]);
+    }
+
+    /** Drags without letting go. */
+    void pressPlan(double x0, double y0, double x1, double y1) {
+        var from = planPixel(x0, y0);
+        var to = planPixel(x1, y1);
+        page.mouse().move(from[0], from[1]);
+        page.mouse().down();
+        page.mouse().move(to[0], to[1]);
     }
 
     private void drag(double[] from, double[] to) {

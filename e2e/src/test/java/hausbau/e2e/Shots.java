@@ -1,6 +1,7 @@
 package hausbau.e2e;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
 import java.nio.file.Path;
 
@@ -37,9 +38,7 @@ public final class Shots {
             }
             picture(stage.toLowerCase());
             if (stage.equals("Massing")) {
-                desk.page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setLabel("Gallery"));
-                picture("gallery");
-                desk.page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setLabel("Ground"));
+                building();
             }
         }
         desk.stage("Brief");
@@ -48,6 +47,51 @@ public final class Shots {
             desk.page.getByText(view, new Page.GetByTextOptions().setExact(true)).first().click();
             picture(view.toLowerCase().replace(' ', '-'));
         }
+    }
+
+    /** The other level, the section, the building in the sun, and from within. */
+    private void building() {
+        level("Gallery");
+        picture("gallery");
+        level("Ground");
+        desk.button("Section", true).click();
+        desk.dragPlan(8_600, -1_500, 8_600, 27_000);
+        widen(0.95);
+        picture("section");
+        desk.button("Show the plan", true).click();
+        widen(0);
+        desk.button("Cutaway", true).click();
+        desk.button("Ceilings", true).click();
+        desk.button("Sun", true).click();
+        desk.page.waitForTimeout(4_000);
+        picture("sun");
+        desk.button("Ceilings", true).click();
+        widen(0.4);
+        desk.page.waitForTimeout(2_000);
+        desk.dragPlan(desk.figure()[0], desk.figure()[1], 16_000, 16_400);
+        widen(0);
+        desk.button("Walk", true).click();
+        desk.page.waitForTimeout(3_000);
+        picture("walk");
+        desk.press("Escape");
+        desk.button("Sun", true).click();
+        desk.button("Cutaway", true).click();
+        widen(0.5);
+    }
+
+    private void level(String label) {
+        desk.page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setLabel(label));
+    }
+
+    /** Gives the plan this share of the Table. */
+    private void widen(double share) {
+        var table = desk.page.locator(".table").first().boundingBox();
+        var divider = desk.page.getByRole(AriaRole.SEPARATOR).boundingBox();
+        desk.page.mouse().move(divider.x + divider.width / 2, divider.y + 300);
+        desk.page.mouse().down();
+        desk.page.mouse().move(table.x + table.width * share, table.y + 300);
+        desk.page.mouse().up();
+        desk.page.waitForTimeout(1_500);
     }
 
     private void picture(String name) {

@@ -37,7 +37,7 @@ class SitesTest {
         var desk = SharedApplication.desk();
         desk.page.navigate(desk.application.url("/"));
         desk.page.getByText("Ottersteg Baths", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(desk.page.getByLabel("Take PRP-CUBICLE, changing cubicle, 6 placed")).isVisible();
+        assertThat(desk.page.getByLabel("Take PRP-CUBICLE, changing cubicle, 12 placed")).isVisible();
         assertThat(desk.page.locator(".spine .count")).isHidden();
     }
 

@@ -31,6 +31,9 @@ public final class Chunk {
     /** A run of an edge that is no side of a rectangle: the edge and its tier above the length in the last column. */
     static final byte EDGE = 9;
     static final byte BETWEEN = 10;
+    static final byte STAIRS = 11;
+    static final byte GUARD = 12;
+    static final byte SOLID = 13;
     private static final int LENGTH_BITS = 36;
     private static final int EDGE_BITS = 10;
 
@@ -111,6 +114,9 @@ public final class Chunk {
             case BETWEEN -> new Place.Between(owner, a, b);
             case EDGE -> new Place.InRun(owner, (int) (b >> LENGTH_BITS) & (1 << EDGE_BITS) - 1, WallRun.Tier.values()[(int) (b >> LENGTH_BITS + EDGE_BITS)],
                     a, b & (1L << LENGTH_BITS) - 1);
+            case STAIRS -> new Place.OfStairs(owner, (int) a);
+            case GUARD -> new Place.AtDrop(owner, a, b);
+            case SOLID -> new Place.OfSolid(owner);
             case FLOOR -> new Place.Tile(owner, Place.Layer.FLOOR, a, b);
             case CEILING -> new Place.Tile(owner, Place.Layer.CEILING, a, b);
             default -> new Place.InRun(owner, code - RUN, WallRun.Tier.WALL, a, b);

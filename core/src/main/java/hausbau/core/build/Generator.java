@@ -1,8 +1,11 @@
 package hausbau.core.build;
 
 import hausbau.core.fit.Span;
+import hausbau.core.massing.Guard;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.RoomWalls;
+import hausbau.core.massing.Solid;
+import hausbau.core.massing.Stair;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.plane.Region;
@@ -61,6 +64,48 @@ public sealed interface Generator {
         @Override
         public Made run() {
             return new TileLaying(this).run();
+        }
+    }
+
+    /** What keeps people from falling off a room's floor. */
+    record Guards(Room room, List<Guard> guards, KitChoice choice, List<Departure> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Guards(room.id());
+        }
+
+        @Override
+        public Made run() {
+            return Furnishing.guards(this);
+        }
+    }
+
+    /** Flights and landings with the guards on them. */
+    record Stairs(Stair stair, List<Guard> guards, List<Departure> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Stairs(stair.id());
+        }
+
+        @Override
+        public Made run() {
+            return Furnishing.stairs(this);
+        }
+    }
+
+    /** A mass that stays, as one piece. */
+    record Solids(Solid solid, List<Departure> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Solids(solid.id());
+        }
+
+        @Override
+        public Made run() {
+            return Furnishing.solid(this);
         }
     }
 

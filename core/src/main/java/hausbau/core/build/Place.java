@@ -114,6 +114,52 @@ public sealed interface Place {
         }
     }
 
+    /** A guard at the edge of a room's floor, by its least corner. */
+    record AtDrop(long room, long x, long y) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Guards(room);
+        }
+
+        @Override
+        public String toString() {
+            return "room." + room + ".guard." + x + "." + y;
+        }
+    }
+
+    /**
+     * A part of stairs.
+     *
+     * @param part its number from below; guards come after flights and landings
+     */
+    record OfStairs(long stair, int part) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Stairs(stair);
+        }
+
+        @Override
+        public String toString() {
+            return "stairs." + stair + "." + part;
+        }
+    }
+
+    /** A mass that stays. */
+    record OfSolid(long solid) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Solids(solid);
+        }
+
+        @Override
+        public String toString() {
+            return "solid." + solid;
+        }
+    }
+
     /** The corners of a rectangular room, clockwise. */
     enum Corner {
         NORTH_WEST, NORTH_EAST, SOUTH_EAST, SOUTH_WEST;
@@ -147,9 +193,11 @@ public sealed interface Place {
     }
 
     Pattern HAND = Pattern.compile("hand\\.(\\d{1,18})");
+    Pattern STAIRS = Pattern.compile("stairs\\.(\\d{1,18})\\.(\\d{1,4})");
+    Pattern SOLID = Pattern.compile("solid\\.(\\d{1,18})");
     Pattern RUN = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
     Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
-            + "|at\\.(-?\\d{1,15})\\.(-?\\d{1,15}))|(floor|ceiling)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
+            + "|at\\.(-?\\d{1,15})\\.(-?\\d{1,15}))|(floor|ceiling|guard)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
 
     /** @throws Refused if the text names no place */
     static Place parse(String text) {
@@ -161,6 +209,14 @@ public sealed interface Place {
         var hand = HAND.matcher(text);
         if (hand.matches()) {
             return Optional.of(new ByHand(Long.parseLong(hand.group(1))));
+        }
+        var stairs = STAIRS.matcher(text);
+        if (stairs.matches()) {
+            return Optional.of(new OfStairs(Long.parseLong(stairs.group(1)), Integer.parseInt(stairs.group(2))));
+        }
+        var solid = SOLID.matcher(text);
+        if (solid.matches()) {
+            return Optional.of(new OfSolid(Long.parseLong(solid.group(1))));
         }
         var run = RUN.matcher(text);
         if (run.matches()) {
@@ -184,6 +240,9 @@ public sealed interface Place {
         }
         if (m.group(5) != null) {
             return Optional.of(new Between(room, Long.parseLong(m.group(5)), Long.parseLong(m.group(6))));
+        }
+        if (m.group(7).equals("guard")) {
+            return Optional.of(new AtDrop(room, Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
         }
         return Optional.of(new Tile(room, Layer.valueOf(upper(m.group(7))), Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
     }

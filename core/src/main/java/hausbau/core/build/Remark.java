@@ -33,7 +33,7 @@ public record Remark(long roomId, String field, String message) {
                     + unit.format(u.span().length()) + " in the " + u.run().side().label() + " wall, from " + unit.format(u.span().at()) + "; that much stays open. "
                     + wouldDo(Filling.nearest(kit.step(), kit.kinds(), u.span().length()), massing.settings()) + " Or work out the kit again."));
         });
-        massing.misfits().forEach(m -> remarks.add(new Remark(m.opening().roomId(), "opening." + m.opening().id(), m.fault().message())));
+        massing.fit().misfits().forEach(m -> remarks.add(new Remark(m.opening().roomId(), "opening." + m.opening().id(), m.fault().message())));
         return remarks;
     }
 

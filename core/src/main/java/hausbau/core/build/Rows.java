@@ -164,6 +164,21 @@ public final class Rows {
                 owner = tile.room();
                 a = tile.x();
                 b = tile.y();
+            } else if (place instanceof Place.OfStairs stairs) {
+                code = Chunk.STAIRS;
+                owner = stairs.stair();
+                a = stairs.part();
+                b = 0;
+            } else if (place instanceof Place.AtDrop guard) {
+                code = Chunk.GUARD;
+                owner = guard.room();
+                a = guard.x();
+                b = guard.y();
+            } else if (place instanceof Place.OfSolid solid) {
+                code = Chunk.SOLID;
+                owner = solid.solid();
+                a = 0;
+                b = 0;
             } else if (place instanceof Place.Between post) {
                 code = Chunk.BETWEEN;
                 owner = post.room();

@@ -5,7 +5,6 @@ import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
-import hausbau.core.massing.Opening;
 import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
@@ -69,9 +68,14 @@ final class ShellBuilding {
     }
 
     private static Kind openingPanel(WallRun run, WallRun.Panel panel) {
-        var role = panel.opening().kind() == Opening.Kind.DOOR ? Role.DOOR : Role.WINDOW;
+        var kind = panel.opening().kind();
         var clear = Box.of(panel.from().minus(panel.at()).um(), 0, panel.sill().um(), panel.to().minus(panel.at()).um(), run.depth().um(), panel.head().um());
-        return new Kind(role, new Recipe.OpeningPanel(Vec.of(panel.length(), run.depth(), run.height()), clear), Pivot.FACE_START);
+        var size = Vec.of(panel.length(), run.depth(), run.height());
+        return switch (kind) {
+            case DOOR -> new Kind(Role.DOOR, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START);
+            case WINDOW -> new Kind(Role.WINDOW, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START);
+            case PASSAGE -> new Kind(Role.PASSAGE, new Recipe.PassagePanel(size, clear), Pivot.FACE_START);
+        };
     }
 
     private void close(Post post) {

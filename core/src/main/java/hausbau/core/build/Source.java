@@ -21,6 +21,33 @@ public sealed interface Source extends Comparable<Source> {
         }
     }
 
+    /** The guards round a room's floor. */
+    record Guards(long room) implements Source {
+
+        @Override
+        public String toString() {
+            return "guards." + room;
+        }
+    }
+
+    /** The flights, landings and guards of stairs. */
+    record Stairs(long stair) implements Source {
+
+        @Override
+        public String toString() {
+            return "stairs." + stair;
+        }
+    }
+
+    /** A mass that stays. */
+    record Solids(long solid) implements Source {
+
+        @Override
+        public String toString() {
+            return "solids." + solid;
+        }
+    }
+
     /** Some of what hands set down: ids are never given twice and rise, so what was set down together lies together. */
     record Hands(long block) implements Source {
 
@@ -55,10 +82,11 @@ public sealed interface Source extends Comparable<Source> {
     }
 
     private static int rank(Source s) {
-        return s instanceof Shell ? 0 : s instanceof Tiles ? 1 : s instanceof Hands ? 2 : 3;
+        return s instanceof Shell ? 0 : s instanceof Tiles ? 1 : s instanceof Hands ? 2 : s instanceof Lost ? 3 : s instanceof Guards ? 4 : s instanceof Stairs ? 5 : 6;
     }
 
     private static long number(Source s) {
-        return s instanceof Shell shell ? shell.room() : s instanceof Tiles tiles ? tiles.room() : s instanceof Hands hands ? hands.block() : 0;
+        return s instanceof Shell shell ? shell.room() : s instanceof Tiles tiles ? tiles.room() : s instanceof Hands hands ? hands.block()
+                : s instanceof Guards guards ? guards.room() : s instanceof Stairs stairs ? stairs.stair() : s instanceof Solids solids ? solids.solid() : 0;
     }
 }

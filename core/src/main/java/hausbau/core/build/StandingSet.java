@@ -1,6 +1,7 @@
 package hausbau.core.build;
 
 import hausbau.core.kit.Kind;
+import hausbau.core.massing.Building;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Box;
@@ -30,7 +31,7 @@ public final class StandingSet {
     /** More than this is refused: a site is planned for 100 000 placements. */
     public static final long MOST = 200_000;
 
-    private static final Massing NOTHING = new Massing(SiteSettings.USUAL, List.of(), List.of());
+    private static final Massing NOTHING = new Massing(SiteSettings.USUAL, Building.NONE);
 
     private final Decisions decisions;
     private final TreeMap<Source, Generator.Made> made;
@@ -97,9 +98,15 @@ public final class StandingSet {
                         to.departures().getOrDefault(new Source.Shell(room.id()), List.of())));
                 add(wanted, new Generator.Tiles(room, massing.floor(room), massing.ceiling(room), settings.wall(), settings.tilesByCentre(), choice,
                         to.departures().getOrDefault(new Source.Tiles(room.id()), List.of())));
+                var guards = massing.guards(room);
+                if (!guards.isEmpty()) {
+                    add(wanted, new Generator.Guards(room, guards, choice, to.departures().getOrDefault(new Source.Guards(room.id()), List.of())));
+                }
             }
+            massing.stairs().forEach(s -> add(wanted, new Generator.Stairs(s, massing.guards(s), to.departures().getOrDefault(new Source.Stairs(s.id()), List.of()))));
+            massing.solids().forEach(s -> add(wanted, new Generator.Solids(s, to.departures().getOrDefault(new Source.Solids(s.id()), List.of()))));
         });
-        next.keySet().removeIf(source -> (source instanceof Source.Shell || source instanceof Source.Tiles) && !wanted.containsKey(source) && touched.add(source));
+        next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && touched.add(source));
         wanted.forEach((source, generator) -> run(next, touched, source, generator));
         var lost = lost(to, next).stream().filter(Departure.Restood.class::isInstance).map(Departure.Restood.class::cast).toList();
         if (lost.isEmpty()) {

@@ -74,6 +74,12 @@ public final class NodeNames {
             var opening = openings.get(p.opening());
             return massing.room(opening.roomId()).flatMap(r -> r.outline().edge(opening.edge())).map(e -> e.side().label()).orElse("former") + " wall, " + opening.kind().label() + " at " + massing.settings().unit().format(opening.at());
         }
+        if (s.place() instanceof Place.OfStairs p) {
+            return "stairs, part " + (p.part() + 1);
+        }
+        if (s.place() instanceof Place.AtDrop p && room != null) {
+            return "guard at " + format(p.x()) + " " + format(p.y());
+        }
         var at = s.stance().at();
         return "at " + format(at.x()) + " " + format(at.y()) + " " + format(at.z());
     }

@@ -2,9 +2,11 @@ package hausbau.core.exchange;
 
 import static hausbau.core.exchange.Bill.mm;
 
+import hausbau.core.massing.Headroom;
 import hausbau.core.massing.Level;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
+import hausbau.core.massing.Stair;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.Comparator;
@@ -52,12 +54,24 @@ public final class Schedules {
     public String openings() {
         var csv = new Csv("level,room,wall,kind,from_left_mm,width_mm,height_mm,sill_mm,built");
         var misfits = new HashSet<Long>();
-        massing.misfits().forEach(m -> misfits.add(m.opening().id()));
+        massing.fit().misfits().forEach(m -> misfits.add(m.opening().id()));
         for (var room : rooms) {
             massing.openings().stream().filter(o -> o.roomId() == room.id()).forEach(o -> csv.line(level(room), room.name(),
                     room.outline().edge(o.edge()).map(e -> e.side().label()).orElse("none"), o.kind().label(), mm(o.at().um()), mm(o.width().um()), mm(o.height().um()),
                     mm(o.sill().um()), misfits.contains(o.id()) ? "no" : "yes"));
         }
+        return csv.toString();
+    }
+
+    /** Every flight of stairs and ramp, by the level it begins on. */
+    public String stairs() {
+        var csv = new Csv("level,shape,width_mm,rise_mm,risers,riser_mm,going_mm,length_mm,headroom_mm");
+        massing.stairs().stream().sorted(Comparator.comparingLong((Stair s) -> s.foot().z()).thenComparingLong(Stair::id)).forEach(s -> {
+            var level = levels.get(s.level());
+            var free = massing.headroom().least(s).map(Headroom.Tight::clear).orElse(Stair.HEADROOM);
+            csv.line(level == null ? "" : level.name(), s.shape().label(), mm(s.width().um()), mm(s.rise().um()), s.risers(), mm(s.rise().um() / s.risers()), mm(s.going().um()),
+                    mm(s.walk().um()), (free.equals(Stair.HEADROOM) ? "at least " : "") + mm(free.um()));
+        });
         return csv.toString();
     }
 

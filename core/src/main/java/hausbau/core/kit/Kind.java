@@ -85,8 +85,20 @@ public final class Kind {
         if (recipe instanceof Recipe.Lamp) {
             return "PRP-LAMP";
         }
-        if (recipe instanceof Recipe.Tile) {
+        if (recipe instanceof Recipe.Tile || recipe instanceof Recipe.Landing) {
             return Piece.code(role, x, new Length(size.y()));
+        }
+        if (recipe instanceof Recipe.Mass) {
+            return Piece.code(role, x, new Length(size.y()), new Length(size.z()));
+        }
+        if (recipe instanceof Recipe.Flight flight) {
+            return Piece.code(role, x) + "-S" + flight.treads();
+        }
+        if (recipe instanceof Recipe.SlopedGuard guard) {
+            return Piece.code(role, x) + "-S" + guard.treads();
+        }
+        if (recipe instanceof Recipe.Guard) {
+            return Piece.code(role, x);
         }
         var code = Piece.code(role, x);
         return size.z() == storey.um() ? code : code + "-H" + new Length(size.z()).toMillimetres().toPlainString();
@@ -100,6 +112,10 @@ public final class Kind {
             var clear = panel.clear().size();
             return role.label() + " " + unit.format(new Length(clear.x())) + " × " + unit.format(new Length(clear.z()));
         }
+        if (recipe instanceof Recipe.PassagePanel panel) {
+            var clear = panel.clear().size();
+            return "passage " + unit.format(new Length(clear.x())) + " × " + unit.format(new Length(clear.z()));
+        }
         if (recipe instanceof Recipe.Tile) {
             return role.label() + " tile " + x + " × " + unit.format(new Length(size.y()));
         }
@@ -108,6 +124,18 @@ public final class Kind {
         }
         if (recipe instanceof Recipe.CornerPost) {
             return "corner post";
+        }
+        if (recipe instanceof Recipe.Landing) {
+            return "landing " + x + " × " + unit.format(new Length(size.y()));
+        }
+        if (recipe instanceof Recipe.Flight flight) {
+            return "flight of " + flight.treads() + (flight.treads() == 1 ? " step" : " steps");
+        }
+        if (recipe instanceof Recipe.Ramp) {
+            return "ramp " + x;
+        }
+        if (recipe instanceof Recipe.SlopedGuard) {
+            return "sloped guard " + x;
         }
         if (recipe instanceof Recipe.Bench) {
             return "bench";

@@ -91,6 +91,90 @@ sealed interface Part {
         }
     }
 
+    /**
+     * A flight of steps along X with a sloped soffit.
+     *
+     * @param foot  how much of its height hangs below the first riser
+     * @param waist upright, from the inner corner of a step to the soffit
+     */
+    record Stepped(Swatch swatch, Vec size, int treads, long foot, long waist) implements Part {
+
+        private long top(int tread) {
+            return foot + (size.z() - foot) * tread / treads;
+        }
+
+        /** Of the soffit right under the inner corner of this step. */
+        private long soffit(int tread) {
+            return Math.max(0, top(tread) - Math.max(waist, foot));
+        }
+
+        @Override
+        public List<Box> solids() {
+            var solids = new ArrayList<Box>();
+            for (var i = 0; i < treads; i++) {
+                solids.add(Box.of(size.x() * i / treads, 0, soffit(i), size.x() * (i + 1) / treads, size.y(), top(i + 1)));
+            }
+            return solids;
+        }
+
+        @Override
+        public void addTo(MeshBuilder mesh, Finish finish) {
+            var outline = new ArrayList<Corner>();
+            for (var i = 0; i < treads; i++) {
+                var x = size.x() / 1000.0 * i / treads;
+                outline.add(new Corner(x, top(i) / 1000.0));
+                outline.add(new Corner(x, top(i + 1) / 1000.0));
+            }
+            outline.add(new Corner(size.x() / 1000.0, size.z() / 1000.0));
+            var under = size.z() - Math.max(waist, foot);
+            if (under <= 0) {
+                outline.add(new Corner(size.x() / 1000.0, 0));
+            } else {
+                outline.add(new Corner(size.x() / 1000.0, under / 1000.0));
+                if (waist > foot) {
+                    outline.add(new Corner(size.x() / 1000.0 * (waist - foot) / (size.z() - foot), 0));
+                }
+            }
+            if (foot > 0) {
+                outline.add(new Corner(0, 0));
+            }
+            BevelledPrism.add(mesh, finish, swatch, outline, List.of(), 0, size.y() / 1000.0);
+        }
+    }
+
+    /**
+     * A body along X between two slopes: its lower face goes from one height to another, and so does its upper one.
+     *
+     * @param isWedge whether it begins in an edge
+     */
+    record Sloped(Swatch swatch, long length, long y0, long y1, long lowFrom, long highFrom, long lowTo, long highTo, boolean isWedge) implements Part {
+
+        /** Slices that hold it. */
+        private static final int SLICES = 12;
+
+        @Override
+        public List<Box> solids() {
+            if (lowFrom == lowTo && highFrom == highTo) {
+                return List.of(Box.of(0, y0, lowFrom, length, y1, highFrom));
+            }
+            var solids = new ArrayList<Box>();
+            for (var i = 0; i < SLICES; i++) {
+                solids.add(Box.of(length * i / SLICES, y0, lowFrom + (lowTo - lowFrom) * i / SLICES, length * (i + 1) / SLICES, y1,
+                        highFrom + (highTo - highFrom) * (i + 1) / SLICES));
+            }
+            return solids;
+        }
+
+        @Override
+        public void addTo(MeshBuilder mesh, Finish finish) {
+            var outline = new ArrayList<>(List.of(new Corner(0, lowFrom / 1000.0), new Corner(length / 1000.0, lowTo / 1000.0), new Corner(length / 1000.0, highTo / 1000.0)));
+            if (!isWedge) {
+                outline.add(new Corner(0, highFrom / 1000.0));
+            }
+            BevelledPrism.add(mesh, finish, swatch, outline, List.of(), y0 / 1000.0, y1 / 1000.0);
+        }
+    }
+
     /** A body turned about an upright axis, with 24 sides. */
     record Turned(Swatch swatch, Vec foot, List<Lathe.Station> profile) implements Part {
 

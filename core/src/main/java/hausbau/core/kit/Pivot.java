@@ -6,9 +6,9 @@ import hausbau.core.measure.Vec;
 public enum Pivot {
     /** Walls: at the base, where the face toward the room begins. */
     FACE_START,
-    /** Posts, pillars, props, ceiling tiles: the centre of the base. */
+    /** Posts, solids, pillars, props, ceiling tiles: the centre of the base. */
     BASE_CENTRE,
-    /** Ceiling tiles: the least corner of the base. */
+    /** Ceiling tiles, stairs, guards: the least corner of the base. */
     BASE_CORNER,
     /** Floor tiles: the centre of the surface walked on. */
     TOP_CENTRE,
@@ -18,10 +18,10 @@ public enum Pivot {
     /** The pivot of a stand-in for a piece of this role: what the piece itself would have. */
     public static Pivot of(Role role) {
         return switch (role) {
-            case WALL, DOOR, WINDOW -> FACE_START;
+            case WALL, DOOR, WINDOW, PASSAGE -> FACE_START;
             case FLOOR -> TOP_CORNER;
-            case CEILING -> BASE_CORNER;
-            case POST, PILLAR, PROP -> BASE_CENTRE;
+            case CEILING, STAIR, GUARD -> BASE_CORNER;
+            case POST, SOLID, PILLAR, PROP -> BASE_CENTRE;
         };
     }
 

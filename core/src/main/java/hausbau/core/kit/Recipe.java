@@ -2,6 +2,8 @@ package hausbau.core.kit;
 
 import hausbau.core.kit.Part.Block;
 import hausbau.core.kit.Part.Holed;
+import hausbau.core.kit.Part.Sloped;
+import hausbau.core.kit.Part.Stepped;
 import hausbau.core.kit.Part.Turned;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
@@ -80,12 +82,88 @@ public sealed interface Recipe {
         }
     }
 
+    /** A panel with a bare hole from its base. */
+    record PassagePanel(Vec size, Box clear) implements Recipe {
+
+        @Override
+        public List<Part> parts() {
+            return List.of(new Holed(Swatch.PLASTER, new Box(Vec.ZERO, size), clear));
+        }
+    }
+
     /** A square post that closes a corner. */
     record CornerPost(Vec size) implements Recipe {
 
         @Override
         public List<Part> parts() {
             return List.of(new Block(Swatch.PLASTER, new Box(Vec.ZERO, size)));
+        }
+    }
+
+    /** A mass that stays. */
+    record Mass(Vec size) implements Recipe {
+
+        @Override
+        public List<Part> parts() {
+            return List.of(new Block(Swatch.STONE, new Box(Vec.ZERO, size)));
+        }
+    }
+
+    /** A landing of stairs. */
+    record Landing(Vec size) implements Recipe {
+
+        @Override
+        public List<Part> parts() {
+            return List.of(new Block(Swatch.STONE, new Box(Vec.ZERO, size)));
+        }
+    }
+
+    /**
+     * A flight of steps going up along X, its soffit sloped with it.
+     *
+     * @param treads surfaces to step on, 1 or more; the last riser belongs to the floor or landing that it leads to
+     * @param foot   how much of its height hangs below its first riser
+     */
+    record Flight(Vec size, int treads, Length foot) implements Recipe {
+
+        /** Upright, from the inner corner of a step to the soffit. Common practice, no source. */
+        public static final Length WAIST = Length.ofMillimetres(200);
+
+        @Override
+        public List<Part> parts() {
+            return List.of(new Stepped(Swatch.STONE, size, treads, foot.um(), WAIST.um()));
+        }
+    }
+
+    /** A ramp going up along X from nothing to its whole height. */
+    record Ramp(Vec size) implements Recipe {
+
+        @Override
+        public List<Part> parts() {
+            return List.of(new Sloped(Swatch.STONE, size.x(), 0, size.y(), 0, 0, 0, size.z(), true));
+        }
+    }
+
+    /** A level guard along X: a rail on balusters that no ball of 100 mm passes (IBC 1015.4, from memory: 4 in). */
+    record Guard(Vec size) implements Recipe {
+
+        @Override
+        public List<Part> parts() {
+            return Railing.parts(size, 0, 0);
+        }
+    }
+
+    /**
+     * A guard along X that rises with a flight or a ramp.
+     *
+     * @param rise  from its lower end to its upper one
+     * @param treads of the flight; 0 for a ramp
+     */
+    record SlopedGuard(Vec size, Length rise, int treads) implements Recipe {
+
+        @Override
+        public List<Part> parts() {
+            return Railing.parts(size, rise.um(), treads);
         }
     }
 

@@ -4,7 +4,7 @@ import java.util.Locale;
 
 /** What a piece is for; the prefix begins its code. */
 public enum Role {
-    WALL("WAL"), DOOR("DOR"), WINDOW("WIN"), POST("POS"), FLOOR("FLR"), CEILING("CEI"), PILLAR("PIL"), PROP("PRP");
+    WALL("WAL"), DOOR("DOR"), WINDOW("WIN"), PASSAGE("PAS"), POST("POS"), FLOOR("FLR"), CEILING("CEI"), STAIR("STA"), GUARD("GRD"), SOLID("SOL"), PILLAR("PIL"), PROP("PRP");
 
     private final String prefix;
 
@@ -22,7 +22,7 @@ public enum Role {
 
     /** Whether pieces of this role close a room's side. */
     public boolean closesARun() {
-        return this == WALL || this == DOOR || this == WINDOW || this == POST;
+        return this == WALL || this == DOOR || this == WINDOW || this == PASSAGE || this == POST;
     }
 
     /** Whether massing makes pieces of this role; the others a person sets down. */

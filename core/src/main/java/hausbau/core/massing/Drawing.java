@@ -15,8 +15,12 @@ import java.util.TreeSet;
  * @param over     the wall above and below openings, as boxes
  * @param floors   the ground of every room's floor, a slab thick, as boxes
  * @param chains   outside each wall, from left to right seen from inside
+ * @param guards   along every drop
  */
-public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<Box> floors, List<Chain> chains) {
+public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<Box> floors, List<Chain> chains, List<Guard> guards) {
+
+    /** Plans are cut this high above the floor: common practice, no source. */
+    public static final Length CUT = Length.ofMillimetres(1000);
 
     /** An opening as the plan shows it: through the run's depth. */
     public record Gap(Opening opening, Side side, Box box) {
@@ -58,7 +62,10 @@ public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<
                 chains.add(chain(massing, room, edge));
             }
         }
-        return new Drawing(walls, gaps, over, floors, chains);
+        var guards = new ArrayList<Guard>();
+        massing.rooms().forEach(room -> guards.addAll(massing.guards(room)));
+        massing.stairs().forEach(stair -> guards.addAll(massing.guards(stair)));
+        return new Drawing(walls, gaps, over, floors, chains, guards);
     }
 
     private static Chain chain(Massing massing, Room room, Outline.Edge edge) {

@@ -23,6 +23,24 @@ public record Level(long id, String name, long floor, Length storey) {
         return new Level(0, "Ground", 0, settings.storey().plus(settings.wall()));
     }
 
+    public Level named(String other) {
+        return new Level(id, other, floor, storey);
+    }
+
+    /** The same level elsewhere. */
+    public Level at(long newFloor) {
+        return new Level(id, name, newFloor, storey);
+    }
+
+    /**
+     * Two levels in one another's place, the lower one's floor first: what was stacked stays stacked.
+     *
+     * @param lower right under the other one
+     */
+    public static List<Level> swapped(Level lower, Level upper) {
+        return List.of(upper.at(lower.floor()), lower.at(lower.floor() + upper.storey().um()));
+    }
+
     /** @throws Refused if its storey or its floor is out of bounds */
     public Level checked(Unit unit) {
         if (storey.compareTo(LEAST) < 0 || storey.compareTo(GREATEST) > 0) {

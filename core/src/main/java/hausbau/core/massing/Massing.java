@@ -1,7 +1,6 @@
 package hausbau.core.massing;
 
 import hausbau.core.measure.BoxIndex;
-import hausbau.core.measure.Fault;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
@@ -31,8 +30,7 @@ public final class Massing {
     private static final Length CLEARANCE = Length.ofMillimetres(1000);
 
     private final SiteSettings settings;
-    private final List<Room> rooms;
-    private final List<Opening> openings;
+    private final Building building;
     /** Of each room what its walls hang on. */
     private final Map<Long, Inputs> inputs = new HashMap<>();
     private final Map<Length, Map<Long, RoomWalls>> walls = new ConcurrentHashMap<>();
@@ -48,14 +46,18 @@ public final class Massing {
         }
     }
 
-    /** @throws Refused if a room is beyond the limits */
     public Massing(SiteSettings settings, List<Room> rooms, List<Opening> openings) {
+        this(settings, new Building(rooms, openings, List.of(), List.of()));
+    }
+
+    /** @throws Refused if a room is beyond the limits */
+    public Massing(SiteSettings settings, Building building) {
         this.settings = settings;
-        this.rooms = List.copyOf(rooms);
-        this.openings = List.copyOf(openings);
+        this.building = building;
+        var rooms = building.rooms();
         rooms.forEach(this::check);
         var index = new BoxIndex(rooms.stream().map(r -> r.outer(new Length(RoomWalls.reach(settings))).flat()).toList());
-        var of = openings.stream().sorted(Comparator.comparingLong(Opening::id)).collect(Collectors.groupingBy(Opening::roomId));
+        var of = building.openings().stream().sorted(Comparator.comparingLong(Opening::id)).collect(Collectors.groupingBy(Opening::roomId));
         for (var room : rooms) {
             var around = new ArrayList<Room>();
             index.touching(room.clear().flat(), i -> {
@@ -87,8 +89,8 @@ public final class Massing {
     }
 
     /** The same site otherwise; walls that hang on nothing that changed are taken over. */
-    public Massing next(SiteSettings newSettings, List<Room> newRooms, List<Opening> newOpenings) {
-        var next = new Massing(newSettings, newRooms, newOpenings);
+    public Massing next(SiteSettings newSettings, Building newBuilding) {
+        var next = new Massing(newSettings, newBuilding);
         if (next.equals(this)) {
             return this;
         }
@@ -108,12 +110,25 @@ public final class Massing {
         return settings;
     }
 
+    /** What was decided. */
+    public Building building() {
+        return building;
+    }
+
     public List<Room> rooms() {
-        return rooms;
+        return building.rooms();
     }
 
     public List<Opening> openings() {
-        return openings;
+        return building.openings();
+    }
+
+    public List<Stair> stairs() {
+        return building.stairs();
+    }
+
+    public List<Solid> solids() {
+        return building.solids();
     }
 
     public Optional<Room> room(long id) {
@@ -128,78 +143,22 @@ public final class Massing {
 
     /** All runs, their opening panels reaching out to the site's step. */
     public List<WallRun> runs() {
-        return rooms.stream().flatMap(room -> walls(room, settings.step()).runs().stream()).toList();
+        return rooms().stream().flatMap(room -> walls(room, settings.step()).runs().stream()).toList();
     }
 
     /** All posts between them. */
     public List<Post> posts() {
-        return rooms.stream().flatMap(room -> walls(room, settings.step()).posts().stream()).toList();
+        return rooms().stream().flatMap(room -> walls(room, settings.step()).posts().stream()).toList();
     }
 
-    /** An opening that no wall takes as it is, and why. */
-    public record Misfit(Opening opening, Fault fault) {
+    /** How its openings fit into its walls. */
+    public OpeningFit fit() {
+        return new OpeningFit(this);
     }
 
-    /** Openings that are not built: their wall has moved away, has become too short, or is taken. */
-    public List<Misfit> misfits() {
-        var built = runs().stream().flatMap(r -> r.panels().stream()).map(p -> p.opening().id()).collect(Collectors.toSet());
-        return openings.stream().filter(o -> !built.contains(o.id())).map(o -> new Misfit(o, fault(o))).toList();
-    }
-
-    private Fault fault(Opening opening) {
-        var what = opening.kind().label();
-        var interval = room(opening.roomId()).flatMap(room -> Panels.Interval.of(opening, room));
-        if (interval.isEmpty()) {
-            return new Fault("edge", "The wall of this " + what + " is gone.");
-        }
-        var i = interval.get();
-        var run = around(i).stream().max(Comparator.comparingLong(r -> overlap(r, i)));
-        if (run.isEmpty()) {
-            return new Fault("edge", "No wall is left where this " + what + " was: the rooms on both sides are one.");
-        }
-        return Panels.fault(settings.unit(), run.get(), i).orElseGet(() -> clash(run.get(), i));
-    }
-
-    private Fault clash(WallRun run, Panels.Interval interval) {
-        var unit = settings.unit();
-        var panel = Panels.panel(settings.step(), run, interval);
-        var shift = interval.opening().at().minus(panel.from());
-        var other = run.panels().stream().filter(p -> p.at().compareTo(panel.end()) < 0 && panel.at().compareTo(p.end()) < 0).findFirst();
-        return new Fault("atMm", "The " + interval.opening().kind().label() + " at " + unit.format(interval.opening().at()) + other.map(o -> " runs into the "
-                + o.opening().kind().label() + " beside it, whose panel goes from " + unit.format(o.at().plus(shift)) + " to " + unit.format(o.end().plus(shift))
-                + ". It could begin at " + unit.format(o.end().plus(Panels.JAMB).plus(shift)) + ".").orElse(" does not fit."));
-    }
-
-    private static long overlap(WallRun run, Panels.Interval i) {
-        var along = i.along(run).um();
-        return Math.min(run.length().um(), along + i.opening().width().um()) - Math.max(0, along);
-    }
-
-    /** The runs of the wall that an opening is in, from its own side or else from behind. */
-    private List<WallRun> around(Panels.Interval i) {
-        var own = walls(i.room(), settings.step()).runs().stream().filter(r -> r.edge() == i.edge().number()).toList();
-        if (!own.isEmpty()) {
-            return own;
-        }
-        return Objects.requireNonNull(inputs.get(i.room().id())).around().stream().flatMap(r -> walls(r, settings.step()).runs().stream())
-                .filter(r -> r.side() == i.edge().side().opposite() && Math.abs(back(r) - i.edge().line()) == 0).toList();
-    }
-
-    private static long back(WallRun run) {
-        var box = run.box();
-        return switch (run.side()) {
-            case NORTH -> box.max().y();
-            case SOUTH -> box.min().y();
-            case EAST -> box.max().x();
-            case WEST -> box.min().x();
-        };
-    }
-
-    /** @throws Refused if this opening is one that no wall takes */
-    public void refuseMisfit(long opening) {
-        misfits().stream().filter(m -> m.opening().id() == opening).findFirst().ifPresent(m -> {
-            throw new Refused(List.of(m.fault()));
-        });
+    /** The rooms beside a room, or right above or below it. */
+    List<Room> around(Room room) {
+        return Objects.requireNonNull(inputs.get(room.id())).around();
     }
 
     private void check(Room room) {
@@ -220,80 +179,25 @@ public final class Massing {
 
     /** Where one more room's south-west corner can lie whatever its size: east of all, a metre clear of their walls. */
     public Vec freeCorner() {
-        if (rooms.isEmpty()) {
+        if (rooms().isEmpty()) {
             return Vec.ZERO;
         }
-        var east = rooms.stream().mapToLong(r -> r.outer(settings.wall()).max().x()).max().orElseThrow();
+        var east = rooms().stream().mapToLong(r -> r.outer(settings.wall()).max().x()).max().orElseThrow();
         var x = new Length(east + settings.wall().um()).plus(CLEARANCE).ceilTo(settings.step());
-        return new Vec(x.um(), 0, rooms.get(0).corner().z());
-    }
-
-    /**
-     * A door or window of usual size in the first wall with room for it, to be corrected by typing: in the wall's middle,
-     * or beside what stands in it.
-     *
-     * @throws Refused if no wall of the room has room for it
-     */
-    public Opening usualOpening(long id, Room room, Opening.Kind kind) {
-        var edges = new ArrayList<>(room.outline().edges());
-        if (kind == Opening.Kind.DOOR) {
-            // A door leads somewhere: into another room, where there is one behind a wall without a door yet.
-            edges.sort(Comparator.comparing(e -> !leadsOn(room, e) || facing(room, e).stream().anyMatch(r -> !r.panels().isEmpty())));
-        }
-        for (var edge : edges) {
-            for (var at : places(room, edge, kind)) {
-                var opening = new Opening(id, room.id(), kind, edge.number(), at, kind.usualWidth(), kind.usualHeight(), kind.usualSill());
-                var all = new ArrayList<>(openings);
-                all.add(opening);
-                if (next(settings, rooms, all).misfits().stream().noneMatch(m -> m.opening().id() == id)) {
-                    return opening;
-                }
-            }
-        }
-        throw new Refused("roomId", "No wall of “" + room.name() + "” has room for a usual " + kind.label() + ", "
-                + settings.unit().format(kind.usualWidth()) + " wide and up to " + settings.unit().format(kind.usualSill().plus(kind.usualHeight()))
-                + " high, beside what stands in it.");
+        return new Vec(x.um(), 0, rooms().get(0).corner().z());
     }
 
     /** Whether another room lies behind the wall at an edge, or right behind the edge itself. */
     boolean leadsOn(Room room, Outline.Edge edge) {
-        return Objects.requireNonNull(inputs.get(room.id())).around().stream().filter(room::sharesHeightWith)
+        return around(room).stream().filter(room::sharesHeightWith)
                 .flatMap(r -> r.outline().edges().stream()).anyMatch(e -> e.side() == edge.side().opposite() && e.from() < edge.to() && edge.from() < e.to()
                         && (edge.line() - e.line()) * (edge.side() == Side.NORTH || edge.side() == Side.EAST ? -1 : 1) >= 0
                         && Math.abs(edge.line() - e.line()) <= 2 * settings.wall().um());
     }
 
-    /** The runs of the wall behind an edge, of this room or of the one that builds it from behind. */
-    private List<WallRun> facing(Room room, Outline.Edge edge) {
-        var own = walls(room, settings.step()).runs().stream().filter(r -> r.edge() == edge.number() && r.tier() == WallRun.Tier.WALL);
-        var behind = Objects.requireNonNull(inputs.get(room.id())).around().stream().filter(room::sharesHeightWith).flatMap(r -> walls(r, settings.step()).runs().stream())
-                .filter(r -> r.side() == edge.side().opposite() && r.tier() == WallRun.Tier.WALL && back(r) == edge.line());
-        return Stream.concat(own, behind).toList();
-    }
-
-    /** Seen from the edge's left end: the middle of each of its runs, and beside each panel. */
-    private List<Length> places(Room room, Outline.Edge edge, Opening.Kind kind) {
-        var places = new ArrayList<Length>();
-        var rising = edge.side() == Side.NORTH || edge.side() == Side.WEST;
-        for (var run : facing(room, edge)) {
-            var box = run.box();
-            var from = Math.max(edge.from(), edge.side().runsEastWest() ? box.min().x() : box.min().y());
-            var to = Math.min(edge.to(), edge.side().runsEastWest() ? box.max().x() : box.max().y());
-            if (from < to) {
-                var shift = new Length(rising ? from - edge.from() : edge.to() - to);
-                places.add(new Length((to - from - kind.usualWidth().um()) / 2).roundTo(settings.step()).plus(shift));
-                for (var panel : run.panels()) {
-                    places.add(panel.end().plus(Panels.JAMB).ceilTo(settings.step()).plus(shift));
-                    places.add(panel.at().minus(Panels.JAMB).minus(kind.usualWidth()).floorTo(settings.step()).plus(shift));
-                }
-            }
-        }
-        return places;
-    }
-
     /** The name wanted for a room, or with a number where a room has it. */
     public String freshName(String wanted) {
-        var taken = rooms.stream().map(Room::name).collect(Collectors.toSet());
+        var taken = rooms().stream().map(Room::name).collect(Collectors.toSet());
         var base = wanted.strip();
         var name = base;
         for (var n = 2; taken.contains(name); n++) {
@@ -304,12 +208,75 @@ public final class Massing {
 
     /** Which room a point belongs to. */
     public Whereabouts whereabouts() {
-        return new Whereabouts(settings, rooms);
+        return new Whereabouts(settings, rooms());
     }
 
-    /** The ground of a room's floor: where no other room goes through it, or opens up into it from below. */
+    /** The ground of a room's floor: where no other room goes through it, or opens up into it from below, and no stairs do. */
     public Region floor(Room room) {
-        return less(room, r -> r.floor() < room.floor() && room.floor() <= r.ceiling() || r.floor() == room.floor() && r.id() < room.id());
+        var ground = less(room, r -> r.floor() < room.floor() && room.floor() <= r.ceiling() || r.floor() == room.floor() && r.id() < room.id());
+        return ground.minus(wells(room, room.floor() - settings.wall().um(), room.floor()));
+    }
+
+    /** What stairs cut from a slab of the room's. */
+    private Region wells(Room room, long low, long high) {
+        var wells = Region.EMPTY;
+        for (var stair : stairs()) {
+            if (stair.foot().z() < high && stair.top() > low && stair.ground().extent().grown(settings.step().um()).overlaps(room.outline().extent())) {
+                wells = wells.plus(stair.well(low, high, settings.step()));
+            }
+        }
+        return wells;
+    }
+
+    /** The guards round a room's floor. */
+    public List<Guard> guards(Room room) {
+        return new Drops(this).of(room);
+    }
+
+    /** The guards on stairs. */
+    public List<Guard> guards(Stair stair) {
+        return new Drops(this).of(stair);
+    }
+
+    /** The gaps of openings that one goes through: what has no sill. */
+    List<Drawing.Gap> walkThrough() {
+        return runs().stream().flatMap(run -> run.panels().stream().filter(p -> p.opening().kind() != Opening.Kind.WINDOW)
+                .map(p -> new Drawing.Gap(p.opening(), run.side(), run.gap(p)))).toList();
+    }
+
+    /**
+     * Stairs from a room to the floor above, to be corrected by typing: straight along the first wall that has room for them, else
+     * a half turn.
+     *
+     * @param rise from its floor to that above
+     * @throws Refused if the room has room for neither
+     */
+    public Stair usualStair(long id, Room room, Length rise) {
+        var width = Stair.USUAL_WIDTH;
+        for (var shape : List.of(Stair.Shape.STRAIGHT, Stair.Shape.HALF_TURN)) {
+            for (var edge : room.outline().edges()) {
+                // From the wall's left end seen from inside, a step and a person's width into it, with the wall at the left.
+                var up = edge.side().turn();
+                var inward = up.apply(new Vec(width.um(), -width.um(), 0));
+                var stair = Stair.usual(id, room.level(), shape, true, new Vec(edge.x0(), edge.y0(), room.floor()).plus(inward), up, width, rise, settings.unit());
+                var landing = Region.of(stair.departure(width.um())).plus(stair.ground()).plus(Region.of(stair.arrival(width.um())));
+                if (room.region().contains(landing) && headroom().least(stair).isEmpty() && solids().stream().noneMatch(s -> Region.of(s.ground()).overlaps(landing))
+                        && stairs().stream().noneMatch(s -> s.foot().z() == stair.foot().z() && s.ground().overlaps(landing))) {
+                    return stair;
+                }
+            }
+        }
+        throw new Refused("roomId", "“" + room.name() + "” has no room along its walls for stairs of " + settings.unit().format(rise) + " with headroom, straight or in a half turn. "
+                + "They need a room above that is open over them. Draw them where they are to go.");
+    }
+
+    /** Where people get to. */
+    public Flow flow() {
+        return new Flow(this);
+    }
+
+    public Headroom headroom() {
+        return new Headroom(this);
     }
 
     /**
@@ -321,21 +288,24 @@ public final class Massing {
             return Region.EMPTY;
         }
         var top = room.ceiling();
+        var slab = settings.wall().um();
+        // Walls that stand in the slab, those of a rooflight, take their ground from it.
+        var upstands = Region.union(around(room).stream().filter(r -> r.floor() >= top && r.floor() < top + slab).map(r -> r.region().grown(slab)).toList());
         return less(room, r -> r.floor() < top && top < r.ceiling() || r.ceiling() == top && r.id() < room.id() && r.floor() < top
-                || r.floor() >= top && r.floor() <= top + settings.wall().um());
+                || r.floor() >= top && r.floor() <= top + slab).minus(upstands).minus(wells(room, top, top + slab));
     }
 
     private Region less(Room room, Predicate<Room> others) {
-        return Objects.requireNonNull(inputs.get(room.id())).around().stream().filter(others).map(Room::region).reduce(room.region(), Region::minus);
+        return around(room).stream().filter(others).map(Room::region).reduce(room.region(), Region::minus);
     }
 
     @Override
     public boolean equals(Object o) {
-        return this == o || o instanceof Massing m && settings.equals(m.settings) && rooms.equals(m.rooms) && openings.equals(m.openings);
+        return this == o || o instanceof Massing m && settings.equals(m.settings) && building.equals(m.building);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(settings, rooms, openings);
+        return Objects.hash(settings, building);
     }
 }

@@ -75,7 +75,7 @@ public final class Outline {
     public Outline(List<List<Corner>> loops) {
         this.loops = loops.stream().map(List::copyOf).toList();
         this.edges = this.loops.stream().flatMap(Outline::edges).toList();
-        this.region = ground();
+        this.region = Region.inside(this.loops.stream().map(l -> new Loop(l.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList())).toList());
         check();
     }
 
@@ -83,6 +83,14 @@ public final class Outline {
     public static Outline rectangle(Rect r) {
         return new Outline(List.of(List.of(new Corner(Side.NORTH.ordinal(), r.x0(), r.y1()), new Corner(Side.EAST.ordinal(), r.x1(), r.y1()),
                 new Corner(Side.SOUTH.ordinal(), r.x1(), r.y0()), new Corner(Side.WEST.ordinal(), r.x0(), r.y0()))));
+    }
+
+    /** @throws Refused if it is not one piece of ground */
+    public static Outline of(Region region) {
+        if (region.isEmpty()) {
+            throw refused("There is no ground in it.");
+        }
+        return region.rects().size() == 1 ? rectangle(region.extent()) : rectangle(region.extent()).reshaped(region);
     }
 
     private static Stream<Edge> edges(List<Corner> loop) {
@@ -97,24 +105,6 @@ public final class Outline {
             edges.add(new Edge(a.edge(), side, a.x(), a.y(), b.x(), b.y()));
         }
         return edges.stream();
-    }
-
-    /** The ground between the west and east edges, band by band. */
-    private Region ground() {
-        var upright = edges.stream().filter(e -> !e.side().runsEastWest()).toList();
-        var cuts = upright.stream().flatMap(e -> Stream.of(e.y0(), e.y1())).distinct().sorted().toList();
-        var rects = new ArrayList<Rect>();
-        for (var i = 0; i + 1 < cuts.size(); i++) {
-            var low = cuts.get(i);
-            var high = cuts.get(i + 1);
-            var xs = upright.stream().filter(e -> e.from() <= low && e.to() >= high).mapToLong(Edge::x0).sorted().toArray();
-            for (var j = 0; j + 1 < xs.length; j += 2) {
-                if (xs[j] < xs[j + 1]) {
-                    rects.add(new Rect(xs[j], low, xs[j + 1], high));
-                }
-            }
-        }
-        return Region.of(rects);
     }
 
     private void check() {
@@ -205,7 +195,7 @@ public final class Outline {
 
     /** Turned by quarters, counter-clockwise, about a point; every edge keeps its number. */
     public Outline turned(int quarters, long x, long y) {
-        var turn = new Turn(quarters);
+        var turn = Turn.of(quarters);
         return new Outline(loops.stream().map(l -> l.stream().map(c -> {
             var at = turn.apply(new Vec(c.x() - x, c.y() - y, 0));
             return new Corner(c.edge(), at.x() + x, at.y() + y);
@@ -243,6 +233,27 @@ public final class Outline {
             throw refused("That would leave nothing of the room.");
         }
         return reshaped(region.minus(Region.of(ground)));
+    }
+
+    /**
+     * With one corner moved: the edges that meet there move along.
+     *
+     * @param edge the number of the edge that begins in the corner
+     * @throws Refused if the outline has no such edge, or nothing of one piece would be left
+     */
+    public Outline cornerMoved(int edge, long x, long y) {
+        var begins = edge(edge).orElseThrow(() -> new Refused("edge", "The room has no edge " + edge + "."));
+        var ends = edges.stream().filter(e -> e.x1() == begins.x0() && e.y1() == begins.y0()).findFirst().orElseThrow();
+        return moved(begins.number(), outward(begins, x, y)).moved(ends.number(), outward(ends, x, y));
+    }
+
+    private static long outward(Edge edge, long x, long y) {
+        return switch (edge.side()) {
+            case NORTH -> y;
+            case SOUTH -> -y;
+            case EAST -> x;
+            case WEST -> -x;
+        };
     }
 
     /**

@@ -86,8 +86,8 @@ final class Panels {
             return fault("atMm", "A " + what + " " + unit.format(opening.width()) + " wide needs " + unit.format(JAMB)
                     + " of wall on both sides: it can begin from " + unit.format(JAMB.plus(shift)) + " to " + unit.format(last.plus(shift)) + ".");
         }
-        if (opening.kind() == Opening.Kind.DOOR && opening.sill().um() != 0) {
-            return fault("sillMm", "A door has no sill: it begins at the floor.");
+        if (opening.kind() != Opening.Kind.WINDOW && opening.sill().um() != 0) {
+            return fault("sillMm", "A " + what + " has no sill: it begins at the floor.");
         }
         if (opening.kind() == Opening.Kind.WINDOW && opening.sill().compareTo(JAMB) < 0) {
             return fault("sillMm", "A window's sill must be at least " + unit.format(JAMB) + " high.");

@@ -66,9 +66,14 @@ public record Room(long id, String name, long level, Outline outline, long floor
         return new Room(id, name, on.id(), outline, on.floor(), height, sky, anchor);
     }
 
-    /** The same room, another one, so much higher, on another level. */
-    public Room copied(long newId, String newName, long newLevel, long up) {
-        return new Room(newId, newName, newLevel, outline, floor + up, height, sky, anchor);
+    /** Another room like it. */
+    public Room copied(long newId, String newName) {
+        return new Room(newId, newName, level, outline, floor, height, sky, anchor);
+    }
+
+    /** The same room so much higher, on another level. */
+    public Room raised(long newLevel, long up) {
+        return new Room(id, name, newLevel, outline, floor + up, height, sky, anchor);
     }
 
     /** A room between two corners of its floor as a hand drew them, each taken to the nearest step. */

@@ -17,18 +17,23 @@ import java.util.ArrayList;
  * @param tilesByCentre  whether tiles have their pivot at the centre instead of a corner
  * @param skins          whether a wall between two rooms is built as two skins back to back, each facing one of them, instead
  *                       of through pieces that face both
+ * @param guardDrop      where one could fall farther than this, a guard stands; 0.1 to 100 m
  */
 public record SiteSettings(Unit unit, Length step, Length wall, Length storey, int pixelsPerMetre, boolean tilesByCentre,
-        boolean skins) {
+        boolean skins, Length guardDrop) {
+
+    /** Common practice, no source. */
+    private static final Length USUAL_DROP = Length.ofMillimetres(750);
 
     public static final SiteSettings USUAL = new SiteSettings(Unit.METRE, Length.ofMillimetres(100),
-            Length.ofMillimetres(200), Length.ofMillimetres(3000), 256, false, false);
+            Length.ofMillimetres(200), Length.ofMillimetres(3000), 256, false, false, USUAL_DROP);
 
     public SiteSettings {
         var faults = new ArrayList<Fault>();
         check(faults, "stepMm", "step", unit, step, 1, 100_000);
         check(faults, "wallMm", "wall thickness", unit, wall, 10, 5_000);
         check(faults, "storeyMm", "storey height", unit, storey, 500, 100_000);
+        check(faults, "guardDropMm", "drop without a guard", unit, guardDrop, 100, 100_000);
         if (pixelsPerMetre < 1 || pixelsPerMetre > 65_536) {
             faults.add(new Fault("pixelsPerMetre", "The texel density must be from 1 to 65536 pixels per metre."));
         }
@@ -43,5 +48,10 @@ public record SiteSettings(Unit unit, Length step, Length wall, Length storey, i
         if (value.compareTo(from) < 0 || value.compareTo(to) > 0) {
             faults.add(new Fault(field, "The " + what + " must be from " + unit.format(from) + " to " + unit.format(to) + "."));
         }
+    }
+
+    /** The same with walls as skins, or through. */
+    public SiteSettings withSkins(boolean asSkins) {
+        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, asSkins, guardDrop);
     }
 }

@@ -38,6 +38,34 @@ public final class Region {
         return union(rects.stream().map(Region::of).toList());
     }
 
+    /** The ground inside an odd number of right-angled loops: between their upright edges, band by band. */
+    public static Region inside(List<Loop> loops) {
+        var upright = new ArrayList<long[]>();
+        for (var loop : loops) {
+            var corners = loop.corners();
+            for (var i = 0; i < corners.size(); i++) {
+                var a = corners.get(i);
+                var b = corners.get((i + 1) % corners.size());
+                if (a.y() != b.y()) {
+                    upright.add(new long[] {a.x(), Math.min(a.y(), b.y()), Math.max(a.y(), b.y())});
+                }
+            }
+        }
+        var cuts = upright.stream().flatMapToLong(e -> Arrays.stream(e, 1, 3)).distinct().sorted().toArray();
+        var rects = new ArrayList<Rect>();
+        for (var i = 0; i + 1 < cuts.length; i++) {
+            var low = cuts[i];
+            var high = cuts[i + 1];
+            var xs = upright.stream().filter(e -> e[1] <= low && e[2] >= high).mapToLong(e -> e[0]).sorted().toArray();
+            for (var j = 0; j + 1 < xs.length; j += 2) {
+                if (xs[j] < xs[j + 1]) {
+                    rects.add(new Rect(xs[j], low, xs[j + 1], high));
+                }
+            }
+        }
+        return of(rects);
+    }
+
     /** Halves and halves again, so that no region is gone over more often than the logarithm of their number. */
     public static Region union(List<Region> regions) {
         return switch (regions.size()) {

@@ -31,6 +31,7 @@ public record Finding(String key, long about, Check check, String title, String 
         INTRUSION(true, "It stands in the middle of another room."),
         BLIND_DOOR(true, "Whoever goes through walks into a wall."),
         UNBUILT_OPENING(true, "What was decided is not built: one cannot get through, or see out."),
+        HEADROOM(true, "Whoever goes up runs their head into it."),
         ODD_WALL(false, "A wall thinner or thicker than its neighbours needs pieces of its own."),
         KIT(true, "What is built next would not meet what stands."),
         OFF_GRID(false, "What is off the grid does not meet its neighbours, and copies drift further."),

@@ -2,9 +2,11 @@ package hausbau.core.survey;
 
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
+import hausbau.core.massing.OpeningFit;
 import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Side;
+import hausbau.core.massing.Stair;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
@@ -34,9 +36,23 @@ final class MassingChecks {
         var found = new ArrayList<Finding>();
         checks.otherStep().ifPresent(found::add);
         site.massing().runs().forEach(run -> run.panels().forEach(panel -> checks.blindDoor(run, panel).ifPresent(found::add)));
-        site.massing().misfits().forEach(misfit -> found.add(checks.unbuilt(misfit)));
+        site.massing().fit().misfits().forEach(misfit -> found.add(checks.unbuilt(misfit)));
         site.massing().runs().forEach(run -> checks.oddWall(run).ifPresent(found::add));
+        site.massing().stairs().forEach(stair -> checks.tight(stair).ifPresent(found::add));
         return found;
+    }
+
+    /** Stairs without headroom, or that run into the mass. */
+    private Optional<Finding> tight(Stair stair) {
+        return massing.headroom().least(stair).map(tight -> {
+            var at = tight.tread();
+            var heading = tight.clear().isPositive() ? "Headroom of " + site.unit().format(tight.clear()) + " on the stairs" : "The stairs run into the wall";
+            var g = at.ground();
+            return new Finding("headroom:" + stair.id(), Finding.about(stair, tight), Finding.Check.HEADROOM, heading, "At " + site.format(at.z() - stair.foot().z())
+                    + " above their foot there is " + site.unit().format(tight.clear()) + " of free height, and it takes " + site.unit().format(Stair.HEADROOM)
+                    + ". Move the stairs, or make the room higher or larger there. " + Finding.Check.HEADROOM.why(), new Finding.Card(Finding.Check.HEADROOM, heading, ""), List.of(),
+                    Box.of(g.x0(), g.y0(), at.z(), g.x1(), g.y1(), at.z() + Stair.HEADROOM.um()), Optional.empty());
+        });
     }
 
     private Optional<Finding> otherStep() {
@@ -49,7 +65,7 @@ final class MassingChecks {
         });
     }
 
-    private Finding unbuilt(Massing.Misfit misfit) {
+    private Finding unbuilt(OpeningFit.Misfit misfit) {
         var opening = misfit.opening();
         var room = massing.room(opening.roomId());
         var heading = "A " + opening.kind().label() + " of “" + room.map(Room::name).orElse("") + "” is not built";
@@ -97,7 +113,7 @@ final class MassingChecks {
     /** A door behind which another room's wall stands closed. */
     private Optional<Finding> blindDoor(WallRun run, WallRun.Panel panel) {
         var opening = panel.opening();
-        if (opening.kind() != Opening.Kind.DOOR || opening.roomId() != run.room()) {
+        if (opening.kind() == Opening.Kind.WINDOW || opening.roomId() != run.room()) {
             return Optional.empty();
         }
         var beyond = run.box(panel.from().um(), run.depth().um(), panel.sill().um(), panel.to().um(), run.depth().um() + wall, panel.head().um());
@@ -105,10 +121,10 @@ final class MassingChecks {
         var room = massing.room(run.room()).orElseThrow();
         return massing.rooms().stream().filter(o -> o.id() != room.id() && o.floor() < beyond.max().z() && beyond.min().z() < o.ceiling())
                 .filter(o -> o.outer(new Length(wall)).overlapsInPlan(beyond)).filter(o -> isClosed(o, ground, beyond)).min(Comparator.comparingLong(Room::id)).map(other -> {
-                    var heading = "A door of “" + room.name() + "” opens onto the wall of “" + other.name() + "”";
+                    var heading = "A " + opening.kind().label() + " of “" + room.name() + "” opens onto the wall of “" + other.name() + "”";
                     return new Finding("blind:" + opening.id() + ":" + other.id(), Finding.about(opening, room.corner(), other.outline()),
-                            Finding.Check.BLIND_DOOR, heading, "Behind the door in the " + run.side().label() + " wall, “" + other.name()
-                            + "” has no opening as wide and as high. Give it one there, or move the door. " + Finding.Check.BLIND_DOOR.why(),
+                            Finding.Check.BLIND_DOOR, heading, "Behind the " + opening.kind().label() + " in the " + run.side().label() + " wall, “" + other.name()
+                            + "” has no opening as wide and as high. Give it one there, or move this one. " + Finding.Check.BLIND_DOOR.why(),
                             new Finding.Card(Finding.Check.BLIND_DOOR, heading, room.name()), List.of(), beyond, Optional.empty());
                 });
     }

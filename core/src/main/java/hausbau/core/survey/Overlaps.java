@@ -1,6 +1,7 @@
 package hausbau.core.survey;
 
 import hausbau.core.build.Chunk;
+import hausbau.core.build.Place;
 import hausbau.core.build.Standing;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
@@ -55,7 +56,15 @@ final class Overlaps {
         }
     }
 
+    /** Parts of the same stairs are made to meet. */
+    private static boolean isOneThing(Standing a, Standing b) {
+        return a.place() instanceof Place.OfStairs s && b.place() instanceof Place.OfStairs t && s.stair() == t.stair();
+    }
+
     private void compare(Standing a, Standing b, List<Finding> found) {
+        if (isOneThing(a, b)) {
+            return;
+        }
         var exact = a.stance().isExact() && b.stance().isExact();
         var shared = exact ? sharedExactly(a, b) : sharedFreely(a, b);
         if (shared == null) {

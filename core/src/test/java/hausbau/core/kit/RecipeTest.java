@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
@@ -33,9 +34,41 @@ class RecipeTest {
                 new Recipe.Bench(), new Recipe.Cubicle(), new Recipe.Lamp());
     }
 
+    /** Those, and what stairs are made of. */
+    static Stream<Recipe> all() {
+        return Stream.concat(recipes(), Stream.of(new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1700), 10, Length.ZERO),
+                new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1900), 10, Length.ofMillimetres(200)), new Recipe.Flight(Vec.ofMillimetres(290, 1200, 170), 1, Length.ZERO),
+                new Recipe.Landing(Vec.ofMillimetres(1200, 2500, 200)), new Recipe.Ramp(Vec.ofMillimetres(4800, 1200, 400)), new Recipe.Mass(Vec.ofMillimetres(500, 600, 3000)),
+                new Recipe.Guard(Vec.ofMillimetres(2000, 50, 1070)), new Recipe.Guard(Vec.ofMillimetres(50, 50, 1070)),
+                new Recipe.SlopedGuard(Vec.ofMillimetres(2900, 50, 2770), Length.ofMillimetres(1700), 10), new Recipe.SlopedGuard(Vec.ofMillimetres(4800, 50, 1470), Length.ofMillimetres(400), 0)));
+    }
+
+    /** Steps less the wedge under the soffit, worked by hand: r·g·n(n+1)/2 − (n·r − w)²·g/2r, as wide as the flight. */
+    @Test
+    void aFlightHasTheVolumeOfItsStepsLessTheWedgeUnderIt() {
+        var mesh = new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1700), 10, Length.ZERO).mesh(new Finish(0.001, 256));
+        var side = 170.0 * 290 * 55 - 1500.0 * 1500 * 290 / (2 * 170);
+        assertThat(volume(mesh)).isCloseTo(side * 1200, within(side * 1200 * 1e-5));
+        assertThat(euler(mesh)).isEqualTo(2);
+    }
+
+    /** IBC 1015.4, from memory: no ball of 4 in passes a guard. */
+    @Test
+    void noBallOfFourInchesPassesAGuard() {
+        for (var recipe : List.of(new Recipe.Guard(Vec.ofMillimetres(1970, 50, 1070)), new Recipe.SlopedGuard(Vec.ofMillimetres(2900, 50, 2770), Length.ofMillimetres(1700), 10))) {
+            var posts = recipe.solids().stream().map(s -> s.box()).filter(b -> b.size().x() == 20_000).sorted(java.util.Comparator.comparing(b -> b.min().x())).toList();
+            var last = 0L;
+            for (var post : posts) {
+                assertThat(post.min().x() - last).isLessThan(101_600);
+                last = post.max().x();
+            }
+            assertThat(recipe.size().x() - last).isLessThan(101_600);
+        }
+    }
+
     /** Every edge is walked once each way: no hole, no inner face, no face turned inside out beside another. */
     @ParameterizedTest
-    @MethodSource("recipes")
+    @MethodSource("all")
     void everyRecipeIsClosed(Recipe recipe) {
         var edges = new HashMap<List<Point>, Integer>();
         triangles(recipe.mesh(FINISH)).forEach(t -> {
@@ -48,7 +81,7 @@ class RecipeTest {
     }
 
     @ParameterizedTest
-    @MethodSource("recipes")
+    @MethodSource("all")
     void everyRecipeFillsItsSizeAndFacesOutward(Recipe recipe) {
         var mesh = recipe.mesh(FINISH);
         assertThat(volume(mesh)).isPositive();
@@ -104,7 +137,7 @@ class RecipeTest {
 
     /** UVs lie on the face itself: area in the sheet, over area in the world, is the density squared, everywhere. */
     @ParameterizedTest
-    @MethodSource("recipes")
+    @MethodSource("all")
     void texelDensityIsOneEverywhere(Recipe recipe) {
         var mesh = recipe.mesh(FINISH);
         var expected = Math.pow(256 / 1000.0 / 1024, 2);

@@ -36,8 +36,8 @@ class MassingTest {
     private static void refused(String field, Opening last, Opening before, String... words) {
         var massing = massing(List.of(ROOM), before, last);
         assertThat(massing.openings()).hasSize(2);
-        assertThat(massing.misfits()).extracting(m -> m.opening().id()).containsExactly(last.id());
-        refused(() -> massing.refuseMisfit(last.id()), field, words);
+        assertThat(massing.fit().misfits()).extracting(m -> m.opening().id()).containsExactly(last.id());
+        refused(() -> massing.fit().refuseMisfit(last.id()), field, words);
     }
 
     private static void refused(String field, Opening opening, String... words) {
@@ -131,7 +131,7 @@ class MassingTest {
     @Test
     void settingsOutOfRangeAreNamedOneByOne() {
         var usual = SiteSettings.USUAL;
-        assertThatThrownBy(() -> new SiteSettings(usual.unit(), Length.ZERO, mm(1), usual.storey(), 0, false, false))
+        assertThatThrownBy(() -> new SiteSettings(usual.unit(), Length.ZERO, mm(1), usual.storey(), 0, false, false, usual.guardDrop()))
                 .isInstanceOfSatisfying(Refused.class, refused ->
                         assertThat(refused.faults()).extracting("field").containsExactly("stepMm", "wallMm", "pixelsPerMetre"));
     }
@@ -160,18 +160,18 @@ class MassingTest {
         var room = room(1, 0, 0, 4000, 3000);
         var openings = new ArrayList<Opening>();
         for (var id = 1; id <= 3; id++) {
-            openings.add(massing(List.of(room), openings.toArray(Opening[]::new)).usualOpening(id, room, Opening.Kind.DOOR));
+            openings.add(massing(List.of(room), openings.toArray(Opening[]::new)).fit().usual(id, room, Opening.Kind.DOOR));
         }
         // 1 m in the middle of 4 m; its panel ends at 2.6 m, and a jamb of 0.1 m later the next begins.
         assertThat(openings).extracting(Opening::edge).containsOnly(Side.NORTH.ordinal());
         assertThat(openings).extracting(o -> o.at().toMillimetres().intValue()).containsExactly(1500, 2700, 300);
-        assertThat(massing(List.of(room), openings.toArray(Opening[]::new)).usualOpening(4, room, Opening.Kind.WINDOW).edge()).isEqualTo(Side.EAST.ordinal());
+        assertThat(massing(List.of(room), openings.toArray(Opening[]::new)).fit().usual(4, room, Opening.Kind.WINDOW).edge()).isEqualTo(Side.EAST.ordinal());
     }
 
     @Test
     void whereNoWallHasRoomForADoorItIsSaid() {
         var closet = room(1, 0, 0, 900, 900);
-        assertThatThrownBy(() -> massing(List.of(closet)).usualOpening(1, closet, Opening.Kind.DOOR))
+        assertThatThrownBy(() -> massing(List.of(closet)).fit().usual(1, closet, Opening.Kind.DOOR))
                 .isInstanceOf(Refused.class).hasMessageContaining("No wall of “Room 1” has room for a usual door, 1 m wide");
     }
 

@@ -118,4 +118,30 @@ class OutlineTest {
         assertThat(l.region()).isEqualTo(Region.of(List.of(new Rect(0, 0, 12, 4), new Rect(0, 4, 6, 11))));
         assertThat(SQUARE.movedBy(5, -5).extent()).isEqualTo(new Rect(5, -5, 15, 5));
     }
+
+    /** A notch's inner corner goes one way for one of its walls and the other way for the other. */
+    @Test
+    void aCornerMovesBothItsEdgesAndNothingElse() {
+        var notched = Outline.rectangle(new Rect(0, 0, 8000, 6000)).without(new Rect(5000, 4000, 8000, 6000));
+        var inner = notched.loops().get(0).stream().filter(c -> c.x() == 5000 && c.y() == 4000).findFirst().orElseThrow();
+        var moved = notched.cornerMoved(inner.edge(), 500, -300);
+        assertThat(moved.region()).isEqualTo(Outline.rectangle(new Rect(0, 0, 8000, 6000)).without(new Rect(5500, 3700, 8000, 6000)).region());
+        assertThat(moved.edges()).extracting(Outline.Edge::number).containsExactlyInAnyOrderElementsOf(notched.edges().stream().map(Outline.Edge::number).toList());
+    }
+
+    @Test
+    void groundOfOnePieceIsAnOutlineAndNumbersTheSidesOfARectangle() {
+        var court = Region.of(new Rect(0, 0, 9000, 9000)).minus(Region.of(new Rect(3000, 3000, 6000, 6000)));
+        assertThat(Outline.of(court).region()).isEqualTo(court);
+        assertThat(Outline.of(Region.of(new Rect(0, 0, 2000, 1000)))).isEqualTo(Outline.rectangle(new Rect(0, 0, 2000, 1000)));
+        assertThatThrownBy(() -> Outline.of(Region.EMPTY)).hasMessageContaining("no ground");
+        assertThatThrownBy(() -> Outline.of(court.plus(Region.of(new Rect(20_000, 0, 21_000, 1000))))).isInstanceOf(Refused.class);
+    }
+
+    @Test
+    void quartersTurnEitherWay() {
+        var l = Outline.rectangle(new Rect(0, 0, 8000, 6000)).without(new Rect(5000, 4000, 8000, 6000));
+        assertThat(l.turned(-1, 0, 0)).isEqualTo(l.turned(3, 0, 0));
+        assertThat(l.turned(5, 100, 200).region()).isEqualTo(l.turned(1, 100, 200).region());
+    }
 }

@@ -34,7 +34,7 @@ class RoomWallsTest {
 
     private static SiteSettings settings(boolean skins) {
         var u = SiteSettings.USUAL;
-        return new SiteSettings(u.unit(), u.step(), u.wall(), u.storey(), u.pixelsPerMetre(), false, skins);
+        return u.withSkins(skins);
     }
 
     private static Rect rect(long x0, long y0, long x1, long y1) {
@@ -111,7 +111,7 @@ class RoomWallsTest {
     @Test
     void theHollowBox() {
         var u = SiteSettings.USUAL;
-        var thin = new SiteSettings(u.unit(), mm(1), mm(12), u.storey(), u.pixelsPerMetre(), false, false);
+        var thin = new SiteSettings(u.unit(), mm(1), mm(12), u.storey(), u.pixelsPerMetre(), false, false, u.guardDrop());
         var massing = new Massing(thin, List.of(new Room(1, "Box", Vec.ofMillimetres(12, 12, 12), mm(1000), mm(1000), mm(488))), List.of());
         assertThat(massing.runs()).extracting(WallRun::length).containsOnly(mm(1000));
         assertThat(bodies(massing).stream().reduce(Box::union)).contains(new Box(Vec.ofMillimetres(0, 0, 12), Vec.ofMillimetres(1024, 1024, 500)));
@@ -181,18 +181,18 @@ class RoomWallsTest {
     @Test
     void aUsualDoorLeadsIntoTheNextRoom() {
         var rooms = List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 500, 3000, 3000));
-        var door = massing(rooms).usualOpening(9, rooms.get(1), Opening.Kind.DOOR);
+        var door = massing(rooms).fit().usual(9, rooms.get(1), Opening.Kind.DOOR);
         assertThat(door.edge()).isEqualTo(Side.WEST.ordinal());
         assertThat(door.at()).isEqualTo(mm(1000));
-        assertThat(massing(rooms, door).misfits()).isEmpty();
-        assertThat(massing(rooms, door).usualOpening(10, rooms.get(1), Opening.Kind.DOOR).edge()).isNotEqualTo(Side.WEST.ordinal());
+        assertThat(massing(rooms, door).fit().misfits()).isEmpty();
+        assertThat(massing(rooms, door).fit().usual(10, rooms.get(1), Opening.Kind.DOOR).edge()).isNotEqualTo(Side.WEST.ordinal());
     }
 
     @Test
     void anOpeningWhoseWallIsGoneIsKeptAndTold() {
         var door = door(9, Side.EAST, 1000, 900);
         var massing = massing(List.of(room(1, 0, 0, 5000, 4000), room(2, 5000, 0, 3000, 4000)), door);
-        assertThat(massing.misfits()).singleElement().satisfies(m -> assertThat(m.fault().message()).contains("No wall is left"));
+        assertThat(massing.fit().misfits()).singleElement().satisfies(m -> assertThat(m.fault().message()).contains("No wall is left"));
     }
 
     /** By hand: storeys of 3 m with a slab of 200 mm: the lower walls go on through the slab, under which the upper room has no ceiling to lay. */
@@ -242,7 +242,7 @@ class RoomWallsTest {
         var near = List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000), room(3, 20_000, 0, 3000, 4000));
         var before = massing(near);
         before.runs();
-        var after = before.next(before.settings(), List.of(near.get(0), near.get(1), room(3, 21_000, 0, 3000, 5000)), List.of());
+        var after = before.next(before.settings(), before.building().withRooms(List.of(near.get(0), near.get(1), room(3, 21_000, 0, 3000, 5000))));
         assertThat(after.walls(near.get(0), Length.ofMillimetres(100))).isSameAs(before.walls(near.get(0), Length.ofMillimetres(100)));
         assertThat(after.walls(after.rooms().get(2), Length.ofMillimetres(100))).isNotEqualTo(before.walls(near.get(2), Length.ofMillimetres(100)));
     }

@@ -35,7 +35,7 @@ class BuildingTest {
 
     private static SiteSettings settings(boolean skins) {
         var u = SiteSettings.USUAL;
-        return new SiteSettings(u.unit(), u.step(), u.wall(), u.storey(), u.pixelsPerMetre(), false, skins);
+        return u.withSkins(skins);
     }
 
     /** Rooms on the step that lie apart, share a wall, touch or overlap; some of them are an L or a U. */
@@ -99,7 +99,7 @@ class BuildingTest {
     void twoStoreysAlikeMeetInOneSlab(long seed) {
         var below = rooms(new Random(seed), 3);
         var rooms = new ArrayList<>(below);
-        below.forEach(r -> rooms.add(r.copied(r.id() + 50, r.name() + " above", 0, STOREY)));
+        below.forEach(r -> rooms.add(r.copied(r.id() + 50, r.name() + " above").raised(0, STOREY)));
         var massing = new Massing(settings(seed % 2 == 0), rooms, List.of());
         var set = built(massing);
         assertThat(amiss(set)).as("seed %d: %s", seed, below).isEmpty();
@@ -122,7 +122,7 @@ class BuildingTest {
             var room = rooms.get(n);
             var edge = room.outline().edges().get(random.nextInt(room.outline().edges().size()));
             rooms.set(n, room.over(room.outline().moved(edge.number(), 100_000L * (1 + random.nextInt(4)))));
-            massing = massing.next(massing.settings(), rooms, List.of());
+            massing = massing.next(massing.settings(), massing.building().withRooms(rooms));
             var d = set.decisions();
             set = set.next(new Decisions(massing, d.kit(), d.hands(), d.departures()));
             var fresh = StandingSet.of(new Decisions(new Massing(massing.settings(), rooms, List.of()), d.kit(), d.hands(), d.departures()));

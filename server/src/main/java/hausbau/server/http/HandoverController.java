@@ -44,7 +44,7 @@ class HandoverController {
     }
 
     @GetMapping(path = "/{what}.csv", produces = "text/csv")
-    @Operation(summary = "A schedule of the building: rooms, openings or runs")
+    @Operation(summary = "A schedule of the building: rooms, openings, stairs or runs")
     ResponseEntity<byte[]> schedule(@PathVariable long siteId, @PathVariable String what) {
         return file(handover.schedule(siteId, what).getBytes(StandardCharsets.UTF_8), "text/csv;charset=UTF-8", handover.name(siteId) + " " + what + ".csv");
     }

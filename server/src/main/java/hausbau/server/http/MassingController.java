@@ -3,15 +3,16 @@ package hausbau.server.http;
 import hausbau.core.build.Remark;
 import hausbau.server.journal.Seen;
 import hausbau.core.massing.Drawing;
-import hausbau.core.massing.Level;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Side;
+import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.server.http.VecMm.BoxMm;
+import hausbau.server.work.LevelService;
 import hausbau.server.work.MassingService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -20,6 +21,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -39,52 +41,11 @@ import org.springframework.web.bind.annotation.RestController;
 class MassingController {
 
     private final MassingService massing;
+    private final LevelService levels;
 
-    MassingController(MassingService massing) {
+    MassingController(MassingService massing, LevelService levels) {
         this.massing = massing;
-    }
-
-    /** @param storeyMm from its floor to the floor above, slab included */
-    record LevelView(@NotNull long id, @NotNull String name, @NotNull Length floorMm, @NotNull Length storeyMm) {
-
-        static LevelView of(Level l) {
-            return new LevelView(l.id(), l.name(), new Length(l.floor()), l.storey());
-        }
-    }
-
-    /** Left out: on top of the highest level, as high as that. */
-    record LevelBody(String name, Length floorMm, Length storeyMm) {
-    }
-
-    @PostMapping("/levels")
-    @Operation(summary = "Adds a level")
-    @ResponseStatus(HttpStatus.CREATED)
-    LevelView addLevel(@PathVariable long siteId, Seen seen, @Valid @RequestBody LevelBody body) {
-        return LevelView.of(massing.addLevel(siteId, seen, (id, all) -> {
-            var top = all.get(all.size() - 1);
-            return new Level(id, orElse(body.name(), "Level " + all.size()), body.floorMm() == null ? top.top() : body.floorMm().um(), orElse(body.storeyMm(), top.storey()));
-        }));
-    }
-
-    @PatchMapping("/levels/{levelId}")
-    @Operation(summary = "Changes a level; what is on it goes up and down with its floor")
-    LevelView changeLevel(@PathVariable long siteId, @PathVariable long levelId, Seen seen, @Valid @RequestBody LevelBody body) {
-        return LevelView.of(massing.changeLevel(siteId, levelId, seen, l -> new Level(l.id(), orElse(body.name(), l.name()),
-                body.floorMm() == null ? l.floor() : body.floorMm().um(), orElse(body.storeyMm(), l.storey()))));
-    }
-
-    @DeleteMapping("/levels/{levelId}")
-    @Operation(summary = "Removes a level with the rooms on it")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void removeLevel(@PathVariable long siteId, @PathVariable long levelId, Seen seen) {
-        massing.removeLevel(siteId, levelId, seen);
-    }
-
-    @PostMapping("/levels/{levelId}/copies")
-    @Operation(summary = "Copies a level with all that is on it, to stand on top of it")
-    @ResponseStatus(HttpStatus.CREATED)
-    LevelView copyLevel(@PathVariable long siteId, @PathVariable long levelId, Seen seen) {
-        return LevelView.of(massing.copyLevel(siteId, levelId, seen));
+        this.levels = levels;
     }
 
     /** @param edge the lasting number of the edge that begins here */
@@ -109,10 +70,10 @@ class MassingController {
     }
 
     record OpeningView(@NotNull long id, @NotNull long roomId, @NotNull Opening.Kind kind, @NotNull int edge, @NotNull Length atMm,
-            @NotNull Length widthMm, @NotNull Length heightMm, @NotNull Length sillMm) {
+            @NotNull Length widthMm, @NotNull Length heightMm, @NotNull Length sillMm, @NotNull Opening.Hold hold) {
 
         static OpeningView of(Opening o) {
-            return new OpeningView(o.id(), o.roomId(), o.kind(), o.edge(), o.at(), o.width(), o.height(), o.sill());
+            return new OpeningView(o.id(), o.roomId(), o.kind(), o.edge(), o.at(), o.width(), o.height(), o.sill(), o.hold());
         }
     }
 
@@ -143,8 +104,14 @@ class MassingController {
     record UsualOpeningBody(@NotNull Opening.Kind kind) {
     }
 
-    /** Only what is told changes. */
-    record OpeningChange(Opening.Kind kind, @Min(0) @Max(1023) Integer edge, Side side, Length atMm, Length widthMm, Length heightMm, Length sillMm) {
+    /**
+     * Only what is told changes.
+     *
+     * @param fromRightMm in place of atMm: from the right end of the wall
+     * @param centred     in place of atMm: in the wall's middle
+     */
+    record OpeningChange(Opening.Kind kind, @Min(0) @Max(1023) Integer edge, Side side, Length atMm, Length widthMm, Length heightMm, Length sillMm,
+            Opening.Hold hold, Length fromRightMm, Boolean centred) {
     }
 
     record GapView(@NotNull long openingId, @NotNull Opening.Kind kind, @NotNull Side side, @NotNull BoxMm box) {
@@ -153,17 +120,43 @@ class MassingController {
     record ChainView(@NotNull long roomId, @NotNull int edge, @NotNull Side side, @NotNull boolean inner, @NotNull VecMm fromMm, @NotNull VecMm toMm, @NotNull List<Length> ticksMm) {
     }
 
+    /** @param fromMm from the start of the run, @param sillMm above its foot */
+    record CutView(@NotNull Opening.Kind kind, @NotNull Length fromMm, @NotNull Length widthMm, @NotNull Length sillMm, @NotNull Length heightMm) {
+    }
+
+    /**
+     * A stretch of wall from post to post.
+     *
+     * @param id lasts while the same stretch stands there
+     */
+    record StretchView(@NotNull String id, @NotNull long roomId, @NotNull int edge, @NotNull String name, @NotNull Length lengthMm, @NotNull Length heightMm, @NotNull Length depthMm,
+            @NotNull BoxMm box, @NotNull List<CutView> openings) {
+
+        static StretchView of(WallRun r, int number) {
+            return new StretchView(r.room() + "." + r.edge() + "." + r.tier() + "." + number, r.room(), r.edge(), r.name(), r.length(), r.height(), r.depth(), BoxMm.of(r.box()),
+                    r.panels().stream().map(p -> new CutView(p.opening().kind(), p.from(), p.opening().width(), p.sill(), p.opening().height())).toList());
+        }
+
+        /** Numbered along their edge. */
+        static List<StretchView> of(List<WallRun> runs) {
+            var counts = new HashMap<List<Object>, Integer>();
+            return runs.stream().map(r -> of(r, counts.merge(List.of(r.room(), r.edge(), r.tier()), 1, Integer::sum))).toList();
+        }
+    }
+
     /** What should be heard about a size where it is typed. */
     record RemarkView(@NotNull long roomId, @NotNull String field, @NotNull String message) {
     }
 
     /**
+     * @param cutMm  how high above their floor plans are cut
      * @param walls  what is filled in plan; see Drawing
      * @param over   the wall above and below openings
      * @param floors the slabs under the rooms
      */
-    record MassingView(@NotNull List<LevelView> levels, @NotNull List<RoomView> rooms, @NotNull List<OpeningView> openings, @NotNull List<BoxMm> walls,
-            @NotNull List<BoxMm> over, @NotNull List<BoxMm> floors, @NotNull List<GapView> gaps, @NotNull List<ChainView> chains, @NotNull List<RemarkView> remarks) {
+    record MassingView(@NotNull Length cutMm, @NotNull List<LevelController.LevelView> levels, @NotNull List<RoomView> rooms, @NotNull List<OpeningView> openings, @NotNull List<BoxMm> walls,
+            @NotNull List<BoxMm> over, @NotNull List<BoxMm> floors, @NotNull List<GapView> gaps, @NotNull List<ChainView> chains, @NotNull List<RemarkView> remarks,
+            @NotNull List<StairController.StairView> stairs, @NotNull List<StairController.MassView> solids, @NotNull List<BoxMm> guards, @NotNull List<StretchView> runs) {
     }
 
     @GetMapping("/massing")
@@ -171,12 +164,14 @@ class MassingController {
         var state = massing.find(siteId);
         var found = state.decisions().massing();
         var drawing = Drawing.of(found);
-        return new MassingView(massing.levels(siteId, found.settings()).stream().map(LevelView::of).toList(), found.rooms().stream().map(RoomView::of).toList(),
+        return new MassingView(Drawing.CUT, levels.all(siteId, found.settings()).stream().map(LevelController.LevelView::of).toList(), found.rooms().stream().map(RoomView::of).toList(),
                 found.openings().stream().map(OpeningView::of).toList(),
                 drawing.walls().stream().map(BoxMm::of).toList(), drawing.over().stream().map(BoxMm::of).toList(), drawing.floors().stream().map(BoxMm::of).toList(),
                 drawing.openings().stream().map(g -> new GapView(g.opening().id(), g.opening().kind(), g.side(), BoxMm.of(g.box()))).toList(),
                 drawing.chains().stream().map(c -> new ChainView(c.roomId(), c.edge(), c.side(), c.inner(), VecMm.of(c.from()), VecMm.of(c.to()), c.ticks())).toList(),
-                Remark.of(state.set()).stream().map(r -> new RemarkView(r.roomId(), r.field(), r.message())).toList());
+                Remark.of(state.set()).stream().map(r -> new RemarkView(r.roomId(), r.field(), r.message())).toList(),
+                found.stairs().stream().map(StairController.StairView::of).toList(), found.solids().stream().map(StairController.MassView::of).toList(),
+                drawing.guards().stream().map(g -> BoxMm.of(g.box())).toList(), StretchView.of(found.runs()));
     }
 
     private static <T> T orElse(T told, T standing) {
@@ -188,11 +183,11 @@ class MassingController {
     RoomView addRoom(@PathVariable long siteId, Seen seen,
             @Valid @RequestBody RoomBody body) {
         return RoomView.of(massing.addRoom(siteId, seen, (id, standing) -> {
-            var on = massing.level(siteId, orElse(body.levelId(), 0L), standing.settings());
+            var on = levels.find(siteId, orElse(body.levelId(), 0L), standing.settings());
             var room = new Room(id, body.name(), body.cornerMm() == null ? standing.freeCorner() : body.cornerMm().toVec(),
                     body.widthMm(), body.depthMm(), orElse(body.heightMm(), on.storey().minus(standing.settings().wall())));
             // A corner that is told may be sunk below its level's floor, or raised.
-            return body.cornerMm() == null ? room.on(on) : room.copied(id, room.name(), on.id(), 0);
+            return body.cornerMm() == null ? room.on(on) : room.raised(on.id(), 0);
         }));
     }
 
@@ -254,6 +249,15 @@ class MassingController {
         return RoomView.of(massing.moveEdge(siteId, roomId, seen, edge, body.outwardMm()));
     }
 
+    record CornerMove(@NotNull @Valid VecMm byMm) {
+    }
+
+    @PostMapping("/rooms/{roomId}/edges/{edge}/corner")
+    @Operation(summary = "Moves the corner in which an edge begins, with both edges that meet there")
+    RoomView moveCorner(@PathVariable long siteId, @PathVariable long roomId, @PathVariable int edge, Seen seen, @Valid @RequestBody CornerMove body) {
+        return RoomView.of(massing.moveCorner(siteId, roomId, seen, edge, body.byMm().toVec()));
+    }
+
     @PostMapping("/rooms/{roomId}/edges/{edge}/length")
     @Operation(summary = "Makes one edge as long as told; the edge that follows it moves")
     RoomView setLength(@PathVariable long siteId, @PathVariable long roomId, @PathVariable int edge, Seen seen, @Valid @RequestBody EdgeLength body) {
@@ -297,9 +301,21 @@ class MassingController {
     @PatchMapping("/openings/{openingId}")
     OpeningView changeOpening(@PathVariable long siteId, @PathVariable long openingId,
             Seen seen, @Valid @RequestBody OpeningChange body) {
-        return OpeningView.of(massing.changeOpening(siteId, openingId, seen, (o, room) -> new Opening(o.id(), o.roomId(),
-                orElse(body.kind(), o.kind()), edge(room, body.edge(), body.side(), o.edge()), orElse(body.atMm(), o.at()),
-                orElse(body.widthMm(), o.width()), orElse(body.heightMm(), o.height()), orElse(body.sillMm(), o.sill()))));
+        return OpeningView.of(massing.changeOpening(siteId, openingId, seen, (o, room) -> {
+            var changed = new Opening(o.id(), o.roomId(), orElse(body.kind(), o.kind()), edge(room, body.edge(), body.side(), o.edge()), orElse(body.atMm(), o.at()),
+                    orElse(body.widthMm(), o.width()), orElse(body.heightMm(), o.height()), orElse(body.sillMm(), o.sill()), orElse(body.hold(), o.hold()));
+            var wall = room.outline().edge(changed.edge());
+            if (wall.isPresent() && body.fromRightMm() != null) {
+                return changed.fromRight(wall.get(), body.fromRightMm());
+            }
+            return wall.isPresent() && Boolean.TRUE.equals(body.centred()) ? changed.centred(wall.get()) : changed;
+        }));
+    }
+
+    @PostMapping("/rooms/{roomId}/edges/{edge}/spread")
+    @Operation(summary = "Spreads the openings of one wall evenly")
+    List<OpeningView> spread(@PathVariable long siteId, @PathVariable long roomId, @PathVariable int edge, Seen seen) {
+        return massing.spreadOpenings(siteId, roomId, edge, seen).stream().map(OpeningView::of).toList();
     }
 
     @DeleteMapping("/openings/{openingId}")

@@ -2,6 +2,7 @@ package hausbau.server.journal;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
+import hausbau.core.massing.SiteSettings;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.Row;
 import hausbau.server.store.set.HandRow;
@@ -21,7 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
 class Snapshots {
 
     /** How entries are written now. V6 carried over those of format 1; those of 2 are read as they are. */
-    static final int FORMAT = 3;
+    static final int FORMAT = 4;
     private static final List<String> SIDES = List.of("NORTH", "EAST", "SOUTH", "WEST");
 
     // A field that a later version adds or drops must not make older entries unreadable.
@@ -71,7 +72,21 @@ class Snapshots {
         if (entry.format() == 2) {
             changes.forEach(c -> Stream.of(c.before(), c.after()).forEach(snapshot -> fromFormat2(c.table(), snapshot)));
         }
+        if (entry.format() < 4) {
+            changes.forEach(c -> Stream.of(c.before(), c.after()).forEach(snapshot -> fromFormat3(c.table(), snapshot)));
+        }
         return changes;
+    }
+
+    /** Openings kept their place from the left, and no site said where guards stand. */
+    private static void fromFormat3(Aggregate table, JsonNode snapshot) {
+        if (snapshot instanceof ObjectNode row) {
+            switch (table) {
+                case OPENING -> row.put("hold", "LEFT");
+                case SITE -> row.put("guardDropUm", SiteSettings.USUAL.guardDrop().um()).put("groundName", "Ground");
+                default -> { }
+            }
+        }
     }
 
     /** All rooms were plain rectangles, openings lay on a side, and there were no skins. */

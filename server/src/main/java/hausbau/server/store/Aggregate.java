@@ -6,6 +6,8 @@ import hausbau.server.store.list.ListedRow;
 import hausbau.server.store.massing.LevelRow;
 import hausbau.server.store.massing.OpeningRow;
 import hausbau.server.store.massing.RoomRow;
+import hausbau.server.store.massing.SolidRow;
+import hausbau.server.store.massing.StairRow;
 import hausbau.server.store.set.AcceptedRow;
 import hausbau.server.store.set.DepartureRow;
 import hausbau.server.store.site.SiteRow;
@@ -28,6 +30,8 @@ public enum Aggregate {
     LEVEL("level", Part.MASSING, LevelRow.class),
     ROOM("room", Part.MASSING, RoomRow.class, "level_id"),
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),
+    STAIR("stair", Part.MASSING, StairRow.class, "level_id"),
+    SOLID("solid", Part.MASSING, SolidRow.class, "level_id"),
     PLACEMENT("placement", Part.SET, "piece_id"),
     DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),
     ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),

@@ -7,12 +7,14 @@ import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Side;
 import hausbau.core.massing.SiteSettings;
+import hausbau.core.massing.Stair;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
 import hausbau.server.store.Stores;
 import hausbau.server.journal.Seen;
+import java.util.Optional;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
@@ -30,16 +32,20 @@ class DemoSites implements ApplicationRunner {
     private final Stores store;
     private final SiteService sites;
     private final MassingService massing;
+    private final LevelService levels;
+    private final StairService stairs;
     private final KitService kit;
     private final PlacementService placements;
     private final DemoBoard board;
     private final TransactionTemplate transaction;
 
-    DemoSites(Stores store, SiteService sites, MassingService massing, KitService kit, PlacementService placements,
+    DemoSites(Stores store, SiteService sites, MassingService massing, LevelService levels, StairService stairs, KitService kit, PlacementService placements,
             DemoBoard board, TransactionTemplate transaction) {
         this.store = store;
         this.sites = sites;
         this.massing = massing;
+        this.levels = levels;
+        this.stairs = stairs;
         this.kit = kit;
         this.placements = placements;
         this.board = board;
@@ -55,7 +61,7 @@ class DemoSites implements ApplicationRunner {
     }
 
     private void makeBaths() {
-        var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false, false);
+        var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false, false, mm(1500));
         var id = sites.create(BATHS, usual -> settings).site().getId();
         var hall = massing.addRoom(id, NOT_TOLD, (roomId, standing) -> new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200))).id();
         open(id, hall, Opening.Kind.DOOR, Side.SOUTH, 5_100, 1_800, 2_600, 0);
@@ -78,20 +84,35 @@ class DemoSites implements ApplicationRunner {
         kit.choose(id, NOT_TOLD, plan.options().get(plan.recommended().orElseThrow()).kinds(), mm(200), mm(4_000));
     }
 
-    /** Behind the ticket hall the cloakroom passage and the pool hall through two storeys, a gallery above the passage, the boiler walk below. */
+    /**
+     * Behind the ticket hall the cloakroom passage and the pool hall through two storeys under rooflights; a gallery over the passage that
+     * looks into the hall, with stairs up to it; the boiler walk below, with stairs down to it.
+     */
     private void addBaths(long id) {
         var pool = room(id, "Pool hall", 0, 0, 11_400, 0, 18_000, 14_000, 7_600);
         room(id, "Basin", 0, 4_000, 14_400, -1_400, 10_000, 8_000, 1_400);
-        var passage = room(id, "Cloakroom passage", 0, 0, 8_200, 0, 12_000, 3_000, 4_200);
-        var upper = massing.addLevel(id, NOT_TOLD, (level, all) -> new Level(level, "Gallery", mm(4_400).um(), mm(3_400))).id();
-        var gallery = room(id, "Gallery", upper, 0, 8_200, 4_400, 12_000, 3_000, 3_200);
-        var lower = massing.addLevel(id, NOT_TOLD, (level, all) -> new Level(level, "Below", mm(-3_000).um(), mm(3_000))).id();
-        room(id, "Boiler walk", lower, 0, 0, -3_000, 2_600, 8_000, 2_800);
-        for (var x : new int[] {1_900, 8_900}) {
-            open(id, passage, Opening.Kind.DOOR, Side.NORTH, x, 1_200, 2_200, 0);
+        var passage = room(id, "Cloakroom passage", 0, 0, 8_200, 0, 18_000, 3_000, 4_200);
+        var upper = levels.add(id, NOT_TOLD, (level, all) -> new Level(level, "Gallery", mm(4_400).um(), mm(3_400))).id();
+        var gallery = room(id, "Gallery", upper, 0, 8_200, 4_400, 18_000, 3_000, 3_200);
+        var lower = levels.add(id, NOT_TOLD, (level, all) -> new Level(level, "Below", mm(-3_000).um(), mm(3_000))).id();
+        room(id, "Boiler walk", lower, 0, 0, -3_000, 3_000, 8_000, 2_800);
+        for (var x : new int[] {3_200, 8_200, 13_200}) {
+            var light = room(id, "Rooflight", upper, x, 14_600, 7_600, 1_600, 7_600, 800);
+            massing.changeRoom(id, light, NOT_TOLD, r -> r.under(true));
         }
-        for (var x : new int[] {3_700, 6_400, 10_500}) {
+        open(id, gallery, Opening.Kind.DOOR, Side.NORTH, 300, 1_200, 2_200, 0);
+        for (var x : new int[] {3_700, 6_400, 10_500, 13_000}) {
             open(id, gallery, Opening.Kind.WINDOW, Side.NORTH, x, 1_400, 1_600, 1_000);
+        }
+        stairs.add(id, NOT_TOLD, 0, (stair, on, above, settings) -> Stair.drawn(stair, on, Vec.ofMillimetres(900, 18_650, 0), Vec.ofMillimetres(900, 11_400, 0), mm(1_200), mm(4_400), settings));
+        // Their going makes the well four metres long, so that whole tiles go round it.
+        stairs.add(id, NOT_TOLD, lower, (stair, on, above, settings) -> Stair.drawn(stair, on, Vec.ofMillimetres(500, 815, 0), Vec.ofMillimetres(500, 8_000, 0), mm(1_000), mm(3_000), settings)
+                .stepped(18, Optional.of(mm(305))).onStep(mm(1_000)));
+        // Down into the basin at its corner.
+        stairs.add(id, NOT_TOLD, 0, (stair, on, above, settings) -> Stair.usual(stair, on.id(), Stair.Shape.STRAIGHT, false, Vec.ofMillimetres(5_960, 15_600, -1_400), new Turn(2),
+                mm(1_200), mm(1_400), settings.unit()));
+        for (var x : new int[] {1_900, 8_900, 15_400}) {
+            open(id, passage, Opening.Kind.DOOR, Side.NORTH, x, 1_200, 2_200, 0);
         }
         for (var x : new int[] {1_600, 5_600, 9_600, 13_600}) {
             open(id, pool, Opening.Kind.WINDOW, Side.NORTH, x + 600, 1_600, 4_200, 2_000);
@@ -103,7 +124,7 @@ class DemoSites implements ApplicationRunner {
     }
 
     private long room(long site, String name, long level, long x, long y, long z, long width, long depth, long height) {
-        return massing.addRoom(site, NOT_TOLD, (id, standing) -> new Room(id, name, Vec.ofMillimetres(x, y, z), mm(width), mm(depth), mm(height)).copied(id, name, level, 0)).id();
+        return massing.addRoom(site, NOT_TOLD, (id, standing) -> new Room(id, name, Vec.ofMillimetres(x, y, z), mm(width), mm(depth), mm(height)).raised(level, 0)).id();
     }
 
     private void furnishBaths(long id) {
@@ -113,11 +134,14 @@ class DemoSites implements ApplicationRunner {
                 placements.place(id, NOT_TOLD, tall, Stance.at(Vec.ofMillimetres(x, y, 0), Turn.NONE), true);
             }
         }
+        for (var x : new int[] {600, 1_600, 2_600, 3_600, 4_600, 5_600, 6_600, 7_600, 10_600, 11_600, 12_600, 13_600}) {
+            place(id, "PRP-CUBICLE", x, 8_800, 2);
+        }
         for (var x : new int[] {1_500, 5_000, 9_000, 13_000}) {
             place(id, "PRP-BENCH", x, 24_900, 0);
         }
         for (var y : new int[] {14_500, 18_400, 22_300}) {
-            place(id, "PRP-LAMP", 1_000, y, 0);
+            place(id, "PRP-LAMP", 2_400, y, 0);
             place(id, "PRP-LAMP", 17_000, y, 0);
         }
     }
@@ -127,9 +151,6 @@ class DemoSites implements ApplicationRunner {
             for (var y : new int[] {2_600, 5_400}) {
                 place(id, "PIL-400", x, y, 0);
             }
-        }
-        for (var i = 0; i < 6; i++) {
-            place(id, "PRP-CUBICLE", 600 + 1_000 * i, 7_400, 0);
         }
         place(id, "PRP-BENCH", 3_500, 3_800, 0);
         place(id, "PRP-BENCH", 8_500, 3_800, 0);

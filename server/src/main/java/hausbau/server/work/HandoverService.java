@@ -26,14 +26,14 @@ public class HandoverService {
     private final Sets sets;
     private final KitService kit;
     private final MeshShelf meshes;
-    private final MassingService massing;
+    private final LevelService levels;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes, MassingService massing) {
+    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes, LevelService levels) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
         this.meshes = meshes;
-        this.massing = massing;
+        this.levels = levels;
     }
 
     @Reading
@@ -87,12 +87,13 @@ public class HandoverService {
     @Reading
     public String schedule(long siteId, String what) {
         var found = sets.current(siteId).decisions().massing();
-        var schedules = new Schedules(found, massing.levels(siteId, found.settings()));
+        var schedules = new Schedules(found, levels.all(siteId, found.settings()));
         return switch (what) {
             case "rooms" -> schedules.rooms();
             case "openings" -> schedules.openings();
             case "runs" -> schedules.runs();
-            default -> throw new NotFound("There are schedules of rooms, openings and runs.");
+            case "stairs" -> schedules.stairs();
+            default -> throw new NotFound("There are schedules of rooms, openings, stairs and runs.");
         };
     }
 

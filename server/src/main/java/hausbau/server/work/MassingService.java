@@ -1,15 +1,13 @@
 package hausbau.server.work;
 
-import hausbau.core.build.HandPlacement;
-import hausbau.core.massing.Level;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
-import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.plane.Region;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -17,17 +15,13 @@ import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Stores;
-import hausbau.server.store.massing.LevelRow;
 import hausbau.server.store.massing.OpeningRow;
 import hausbau.server.store.massing.RoomRow;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
@@ -38,11 +32,13 @@ public class MassingService {
     private final Stores store;
     private final Journal journal;
     private final Sets sets;
+    private final LevelService levels;
 
-    public MassingService(Stores store, Journal journal, Sets sets) {
+    public MassingService(Stores store, Journal journal, Sets sets, LevelService levels) {
         this.store = store;
         this.journal = journal;
         this.sets = sets;
+        this.levels = levels;
     }
 
     public SiteState find(long siteId) {
@@ -57,115 +53,9 @@ public class MassingService {
     /** Adds a room between two corners that a hand drew, on a level and as high as that leaves under its slab. */
     public Room drawRoom(long siteId, Seen seen, long level, String name, Vec from, Vec to) {
         return addRoom(siteId, seen, (id, massing) -> {
-            var on = level(siteId, level, massing.settings());
+            var on = levels.find(siteId, level, massing.settings());
             return Room.drawn(id, massing.freshName(name), from, to, on.storey().minus(massing.settings().wall()), massing.settings().step()).on(on);
         });
-    }
-
-    /** The ground level and all others, from the lowest up. */
-    public List<Level> levels(long siteId, SiteSettings settings) {
-        return Stream.concat(Stream.of(Level.ground(settings)), store.massing().levels(siteId).stream().map(LevelRow::toLevel))
-                .sorted(Comparator.comparingLong(Level::floor).thenComparing(Level::id)).toList();
-    }
-
-    public Level level(long siteId, long level, SiteSettings settings) {
-        return levels(siteId, settings).stream().filter(l -> l.id() == level).findFirst().orElseThrow(() -> new NotFound("The site has no level " + level + "."));
-    }
-
-    /** Makes a level from its id and the ones there are. */
-    public interface LevelMaker {
-        Level make(long id, List<Level> standing);
-    }
-
-    public Level addLevel(long siteId, Seen seen, LevelMaker maker) {
-        return edit(siteId, seen, edit -> {
-            var settings = edit.before().settings();
-            var made = checked(maker.make(store.nextId(), levels(siteId, settings)), settings);
-            edit.name("Add level “" + made.name() + "”");
-            edit.add(new LevelRow(siteId, made));
-            return made;
-        });
-    }
-
-    private static Level checked(Level level, SiteSettings settings) {
-        return new Level(level.id(), SiteService.checkedName(level.name()), level.floor(), level.storey()).checked(settings.unit());
-    }
-
-    /** Changes a level; what is on it goes up and down with its floor. */
-    public Level changeLevel(long siteId, long level, Seen seen, UnaryOperator<Level> change) {
-        return edit(siteId, seen, edit -> {
-            var row = levelRow(siteId, level);
-            var was = row.toLevel();
-            var is = checked(change.apply(was), edit.before().settings());
-            edit.name("Change level “" + is.name() + "”");
-            edit.change(row, r -> r.set(is));
-            var up = is.floor() - was.floor();
-            if (up != 0) {
-                store.massing().rooms(siteId).stream().filter(r -> r.toRoom().level() == level)
-                        .forEach(r -> edit.change(r, c -> c.set(c.toRoom().copied(c.getId(), c.toRoom().name(), level, up))));
-                hands(edit, was).forEach(h -> edit.put(new HandPlacement(h.id(), h.kind(), h.stance().movedBy(new Vec(0, 0, up)).withinReach(), h.free())));
-            }
-            return is;
-        });
-    }
-
-    /** Removes a level with the rooms on it; what hands set down stays. */
-    public void removeLevel(long siteId, long level, Seen seen) {
-        edit(siteId, seen, edit -> {
-            var row = levelRow(siteId, level);
-            edit.name("Remove level “" + row.toLevel().name() + "”");
-            store.massing().rooms(siteId).stream().filter(r -> r.toRoom().level() == level).forEach(room -> {
-                store.massing().openings(siteId).stream().filter(o -> o.toOpening().roomId() == room.getId()).forEach(edit::remove);
-                edit.remove(room);
-            });
-            edit.remove(row);
-            return null;
-        });
-    }
-
-    /** Copies a level with its rooms, openings and what hands set down on it, to stand on top of it. */
-    public Level copyLevel(long siteId, long level, Seen seen) {
-        return edit(siteId, seen, edit -> {
-            var settings = edit.before().settings();
-            var all = levels(siteId, settings);
-            var from = level(siteId, level, settings);
-            var above = all.stream().filter(l -> l.floor() >= from.top() && l.floor() < from.top() + from.storey().um()).findFirst();
-            if (above.isPresent()) {
-                throw new Refused("level", "“" + above.get().name() + "” lies there already. Copy the topmost level, or move that one first.");
-            }
-            var copy = checked(new Level(store.nextId(), freshName(all), from.top(), from.storey()), settings);
-            edit.name("Copy level “" + from.name() + "”");
-            edit.add(new LevelRow(siteId, copy));
-            var names = edit.before().decisions().massing();
-            for (var row : store.massing().rooms(siteId)) {
-                var room = row.toRoom();
-                if (room.level() == level) {
-                    var made = room.copied(store.nextId(), names.freshName(room.name()), copy.id(), from.storey().um());
-                    names = names.next(settings, Stream.concat(names.rooms().stream(), Stream.of(made)).toList(), names.openings());
-                    edit.add(new RoomRow(siteId, made));
-                    store.massing().openings(siteId).stream().map(OpeningRow::toOpening).filter(o -> o.roomId() == room.id()).forEach(o -> edit.add(new OpeningRow(siteId,
-                            new Opening(store.nextId(), made.id(), o.kind(), o.edge(), o.at(), o.width(), o.height(), o.sill()))));
-                }
-            }
-            hands(edit, from).forEach(h -> edit.put(new HandPlacement(store.nextId(), h.kind(), h.stance().movedBy(new Vec(0, 0, from.storey().um())).withinReach(), h.free())));
-            return copy;
-        });
-    }
-
-    private static String freshName(List<Level> levels) {
-        var taken = levels.stream().map(Level::name).collect(Collectors.toSet());
-        return IntStream.iterate(levels.size(), n -> n + 1).mapToObj(n -> "Level " + n).filter(n -> !taken.contains(n)).findFirst().orElseThrow();
-    }
-
-    private static List<HandPlacement> hands(Edit edit, Level level) {
-        return edit.before().decisions().hands().all().filter(h -> h.stance().at().z() >= level.floor() && h.stance().at().z() < level.top()).toList();
-    }
-
-    private LevelRow levelRow(long siteId, long level) {
-        if (level == 0) {
-            throw new Refused("level", "The ground level stays as it is. Its storey is the site's.");
-        }
-        return Stores.find(store.massing().levels(siteId), level, "level");
     }
 
     /** @param room makes the room from its id and the massing as it stands */
@@ -179,12 +69,35 @@ public class MassingService {
         });
     }
 
+    /** Ground that a room is to be made of. */
+    public record Ground(String name, Region region) {
+    }
+
+    /** Adds a room of each ground on a level, as high as that leaves under its slab, in one edit. */
+    public List<Room> bringIn(long siteId, Seen seen, long level, List<Ground> grounds) {
+        return edit(siteId, seen, edit -> {
+            var massing = edit.before().decisions().massing();
+            var on = levels.find(siteId, level, massing.settings());
+            var made = new ArrayList<Room>();
+            for (var ground : grounds) {
+                var names = massing.next(massing.settings(), massing.building().withRooms(Stream.concat(massing.rooms().stream(), made.stream()).toList()));
+                var outline = Outline.of(ground.region());
+                var corner = new Vec(outline.extent().x0(), outline.extent().y0(), on.floor());
+                made.add(new Room(store.nextId(), names.freshName(SiteService.checkedName(ground.name())), on.id(), outline, on.floor(), on.storey().minus(massing.settings().wall()), false, corner));
+            }
+            edit.name(made.size() == 1 ? "Bring in “" + made.get(0).name() + "”" : "Bring in " + made.size() + " rooms");
+            made.forEach(room -> edit.add(new RoomRow(siteId, room)));
+            return made;
+        });
+    }
+
     public Room changeRoom(long siteId, long roomId, Seen seen, UnaryOperator<Room> change) {
         return edit(siteId, seen, edit -> {
             var row = room(siteId, roomId);
-            var changed = checked(change.apply(row.toRoom()), edit.before().decisions().massing());
+            var was = row.toRoom();
+            var changed = checked(change.apply(was), edit.before().decisions().massing());
             edit.name("Change “" + changed.name() + "”");
-            edit.change(row, r -> r.set(changed));
+            set(edit, row, was, changed);
             return changed;
         });
     }
@@ -204,9 +117,21 @@ public class MassingService {
             var room = row.toRoom();
             var changed = room.over(change.apply(room.outline(), edit.before().settings().step()));
             edit.name(verb + " “" + changed.name() + "”");
-            edit.change(row, r -> r.set(changed));
+            set(edit, row, room, changed);
             return changed;
         });
+    }
+
+    /** Changes a room; its openings keep their distance from what they hold to. */
+    private void set(Edit edit, RoomRow row, Room was, Room is) {
+        edit.change(row, r -> r.set(is));
+        for (var opening : store.massing().openings(edit.site().getId())) {
+            var stood = opening.toOpening();
+            var stands = stood.following(was.outline(), is.outline());
+            if (stood.roomId() == was.id() && !stands.equals(stood)) {
+                edit.change(opening, o -> o.set(stands));
+            }
+        }
     }
 
     /** Mirrors, turns and moves a room, or a copy of it; its openings go along in their walls. */
@@ -216,7 +141,7 @@ public class MassingService {
             var room = row.toRoom();
             var massing = edit.before().decisions().massing();
             var arranged = room.arranged(mirror, quarters, by);
-            var made = copy ? arranged.copied(store.nextId(), massing.freshName(room.name()), room.level(), 0) : arranged;
+            var made = copy ? arranged.copied(store.nextId(), massing.freshName(room.name())) : arranged;
             edit.name((copy ? "Copy “" : mirror ? "Mirror “" : quarters != 0 ? "Turn “" : "Move “") + room.name() + "”");
             if (copy) {
                 edit.add(new RoomRow(siteId, made));
@@ -229,9 +154,10 @@ public class MassingService {
                     var length = room.outline().edge(was.edge()).map(e -> new Length(e.length())).orElse(was.end());
                     var at = mirror ? length.minus(was.end()) : was.at();
                     if (copy) {
-                        edit.add(new OpeningRow(siteId, was.in(store.nextId(), made.id(), at)));
+                        var id = store.nextId();
+                        edit.add(new OpeningRow(siteId, mirror ? was.mirrored(id, made.id(), at) : was.in(id, made.id(), at)));
                     } else {
-                        edit.change(opening, o -> o.set(was.in(was.id(), roomId, at)));
+                        edit.change(opening, o -> o.set(was.mirrored(was.id(), roomId, at)));
                     }
                 }
             }
@@ -254,6 +180,11 @@ public class MassingService {
         return reshape(siteId, roomId, seen, "Move a wall of", (outline, step) -> outline.moved(edge, outward.um()));
     }
 
+    /** Moves the corner in which an edge begins, with both edges that meet there. */
+    public Room moveCorner(long siteId, long roomId, Seen seen, int edge, Vec by) {
+        return reshape(siteId, roomId, seen, "Move a corner of", (outline, step) -> outline.cornerMoved(edge, by.x(), by.y()));
+    }
+
     /** Makes an edge as long as told: the edge that follows it moves. */
     public Room setLength(long siteId, long roomId, Seen seen, int edge, Length length) {
         return reshape(siteId, roomId, seen, "Size", (outline, step) -> outline.sized(edge, length.um()));
@@ -273,7 +204,7 @@ public class MassingService {
     public Opening addUsualOpening(long siteId, Seen seen, long roomId, Opening.Kind kind) {
         return edit(siteId, seen, edit -> {
             var room = room(siteId, roomId).toRoom();
-            return add(edit, room, edit.before().decisions().massing().usualOpening(store.nextId(), room, kind));
+            return add(edit, room, edit.before().decisions().massing().fit().usual(store.nextId(), room, kind));
         });
     }
 
@@ -290,7 +221,7 @@ public class MassingService {
         var all = new ArrayList<>(massing.openings());
         all.removeIf(o -> o.id() == opening.id());
         all.add(opening);
-        massing.next(massing.settings(), massing.rooms(), all).refuseMisfit(opening.id());
+        massing.next(massing.settings(), massing.building().withOpenings(all)).fit().refuseMisfit(opening.id());
     }
 
     /** Makes an opening from its id and its room. */
@@ -315,6 +246,23 @@ public class MassingService {
             edit.name("Change a " + changed.kind().label());
             edit.change(row, r -> r.set(changed));
             return changed;
+        });
+    }
+
+    /** Spreads the openings of one wall evenly. */
+    public List<Opening> spreadOpenings(long siteId, long roomId, int edge, Seen seen) {
+        return edit(siteId, seen, edit -> {
+            var room = room(siteId, roomId).toRoom();
+            var wall = room.outline().edge(edge).orElseThrow(() -> new NotFound("“" + room.name() + "” has no wall " + edge + "."));
+            var rows = store.massing().openings(siteId).stream().filter(o -> o.toOpening().roomId() == roomId && o.toOpening().edge() == edge).toList();
+            var spread = Opening.spread(wall, rows.stream().map(OpeningRow::toOpening).toList(), edit.before().settings().step());
+            var massing = edit.before().decisions().massing();
+            var others = massing.openings().stream().filter(o -> o.roomId() != roomId || o.edge() != edge);
+            var all = massing.next(massing.settings(), massing.building().withOpenings(Stream.concat(others, spread.stream()).toList()));
+            spread.forEach(o -> all.fit().refuseMisfit(o.id()));
+            edit.name("Spread the openings of a wall");
+            spread.forEach(o -> edit.change(Stores.find(rows, o.id(), "opening"), r -> r.set(o)));
+            return spread;
         });
     }
 

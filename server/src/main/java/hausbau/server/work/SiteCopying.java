@@ -34,6 +34,7 @@ class SiteCopying {
         var from = stores.sites().lockedSite(id);
         var copy = new SiteRow(stores.nextId(), name, from.settings());
         from.kit().ifPresent(copy::set);
+        copy.nameGround(from.groundName());
         stores.sites().add(copy);
         jdbc.execute("create temporary table new_id (old bigint primary key, fresh bigint) on commit drop");
         for (var aggregate : Aggregate.values()) {

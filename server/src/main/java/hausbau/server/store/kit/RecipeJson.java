@@ -2,6 +2,7 @@ package hausbau.server.store.kit;
 
 import hausbau.core.kit.Recipe;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -20,15 +21,35 @@ public final class RecipeJson {
         var json = JSON.createObjectNode().put("version", VERSION).put("made", made(recipe));
         vec(json, "size", recipe.size());
         if (recipe instanceof Recipe.OpeningPanel panel) {
-            vec(json, "clearFrom", panel.clear().min());
-            vec(json, "clearTo", panel.clear().max());
+            clear(json, panel.clear());
+        } else if (recipe instanceof Recipe.PassagePanel panel) {
+            clear(json, panel.clear());
+        } else if (recipe instanceof Recipe.Flight flight) {
+            json.put("treads", flight.treads()).put("foot", flight.foot().um());
+        } else if (recipe instanceof Recipe.SlopedGuard guard) {
+            json.put("treads", guard.treads()).put("rise", guard.rise().um());
         }
         return JSON.writeValueAsString(json);
     }
 
+    private static void clear(ObjectNode json, Box clear) {
+        vec(json, "clearFrom", clear.min());
+        vec(json, "clearTo", clear.max());
+    }
+
+    private static Box clear(JsonNode json) {
+        return new Box(vec(json.get("clearFrom")), vec(json.get("clearTo")));
+    }
+
+    private static Length length(JsonNode json) {
+        return new Length(json.asLong());
+    }
+
     private static String made(Recipe recipe) {
         return recipe instanceof Recipe.WallPanel ? "wall" : recipe instanceof Recipe.OpeningPanel ? "opening"
-                : recipe instanceof Recipe.CornerPost ? "post" : recipe instanceof Recipe.Tile ? "tile"
+                : recipe instanceof Recipe.PassagePanel ? "passage" : recipe instanceof Recipe.Flight ? "flight" : recipe instanceof Recipe.Landing ? "landing"
+                : recipe instanceof Recipe.Ramp ? "ramp" : recipe instanceof Recipe.Guard ? "guard" : recipe instanceof Recipe.SlopedGuard ? "sloped-guard"
+                : recipe instanceof Recipe.Mass ? "mass" : recipe instanceof Recipe.CornerPost ? "post" : recipe instanceof Recipe.Tile ? "tile"
                 : recipe instanceof Recipe.StandIn ? "stand-in" : recipe instanceof Recipe.Pillar ? "pillar"
                 : recipe instanceof Recipe.Bench ? "bench" : recipe instanceof Recipe.Cubicle ? "cubicle" : "lamp";
     }
@@ -46,7 +67,14 @@ public final class RecipeJson {
         var size = vec(json.get("size"));
         return switch (json.get("made").asString()) {
             case "wall" -> new Recipe.WallPanel(size);
-            case "opening" -> new Recipe.OpeningPanel(size, new Box(vec(json.get("clearFrom")), vec(json.get("clearTo"))));
+            case "opening" -> new Recipe.OpeningPanel(size, clear(json));
+            case "passage" -> new Recipe.PassagePanel(size, clear(json));
+            case "flight" -> new Recipe.Flight(size, json.get("treads").asInt(), length(json.get("foot")));
+            case "landing" -> new Recipe.Landing(size);
+            case "ramp" -> new Recipe.Ramp(size);
+            case "guard" -> new Recipe.Guard(size);
+            case "sloped-guard" -> new Recipe.SlopedGuard(size, length(json.get("rise")), json.get("treads").asInt());
+            case "mass" -> new Recipe.Mass(size);
             case "post" -> new Recipe.CornerPost(size);
             case "tile" -> new Recipe.Tile(size);
             case "stand-in" -> new Recipe.StandIn(size);

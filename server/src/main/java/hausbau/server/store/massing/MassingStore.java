@@ -1,12 +1,13 @@
 package hausbau.server.store.massing;
 
+import hausbau.core.massing.Building;
 import hausbau.core.massing.Massing;
 import hausbau.server.store.site.SiteRow;
 import jakarta.persistence.EntityManager;
 import java.util.List;
 import org.springframework.stereotype.Repository;
 
-/** Rooms and openings. */
+/** Levels, rooms and openings, stairs and solids. */
 @Repository
 public class MassingStore {
 
@@ -29,14 +30,26 @@ public class MassingStore {
         return rows.createQuery("from OpeningRow where siteId = :site order by id", OpeningRow.class).setParameter("site", siteId).getResultList();
     }
 
+    public List<StairRow> stairs(long siteId) {
+        return rows.createQuery("from StairRow where siteId = :site order by id", StairRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public List<SolidRow> solids(long siteId) {
+        return rows.createQuery("from SolidRow where siteId = :site order by id", SolidRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    private Building building(long siteId) {
+        return new Building(rooms(siteId).stream().map(RoomRow::toRoom).toList(), openings(siteId).stream().map(OpeningRow::toOpening).toList(),
+                stairs(siteId).stream().map(StairRow::toStair).toList(), solids(siteId).stream().map(SolidRow::toSolid).toList());
+    }
+
     /** The massing as it is decided now; what of it is as in the one before is not worked out again. */
     public Massing massing(SiteRow site, Massing before) {
-        return before.next(site.settings(), rooms(site.getId()).stream().map(RoomRow::toRoom).toList(), openings(site.getId()).stream().map(OpeningRow::toOpening).toList());
+        return before.next(site.settings(), building(site.getId()));
     }
 
     /** @throws hausbau.core.measure.Refused if what stands in the rows is no massing that can be built */
     public Massing massing(SiteRow site) {
-        return new Massing(site.settings(), rooms(site.getId()).stream().map(RoomRow::toRoom).toList(),
-                openings(site.getId()).stream().map(OpeningRow::toOpening).toList());
+        return new Massing(site.settings(), building(site.getId()));
     }
 }

@@ -24,6 +24,8 @@ public class OpeningRow implements Row {
     long widthUm;
     long heightUm;
     long sillUm;
+    @Enumerated(EnumType.STRING)
+    Opening.Hold hold;
 
     protected OpeningRow() {
     }
@@ -40,7 +42,7 @@ public class OpeningRow implements Row {
     }
 
     public Opening toOpening() {
-        return new Opening(id, roomId, kind, edge, new Length(atUm), new Length(widthUm), new Length(heightUm), new Length(sillUm));
+        return new Opening(id, roomId, kind, edge, new Length(atUm), new Length(widthUm), new Length(heightUm), new Length(sillUm), hold);
     }
 
     public final void set(Opening opening) {
@@ -51,5 +53,6 @@ public class OpeningRow implements Row {
         widthUm = opening.width().um();
         heightUm = opening.height().um();
         sillUm = opening.sill().um();
+        hold = opening.hold();
     }
 }

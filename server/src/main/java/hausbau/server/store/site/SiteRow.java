@@ -32,6 +32,8 @@ public class SiteRow implements Row {
     int pixelsPerMetre;
     boolean tilesByCentre;
     boolean skins;
+    long guardDropUm;
+    String groundName = "Ground";
     /** Wall lengths, falling; empty until a kit is chosen. */
     long[] kitKinds = {};
     long[] kitTiles = {};
@@ -76,8 +78,17 @@ public class SiteRow implements Row {
         name = newName;
     }
 
+    /** What the ground level is called. */
+    public String groundName() {
+        return groundName;
+    }
+
+    public void nameGround(String newName) {
+        groundName = newName;
+    }
+
     public SiteSettings settings() {
-        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre, skins);
+        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre, skins, new Length(guardDropUm));
     }
 
     public final void set(SiteSettings settings) {
@@ -88,6 +99,7 @@ public class SiteRow implements Row {
         pixelsPerMetre = settings.pixelsPerMetre();
         tilesByCentre = settings.tilesByCentre();
         skins = settings.skins();
+        guardDropUm = settings.guardDrop().um();
     }
 
     public Optional<KitChoice> kit() {

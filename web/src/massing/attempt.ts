@@ -1,0 +1,21 @@
+import { ref, type Ref } from 'vue'
+import { Refusal } from '../api/client'
+import { tell, useSite } from '../site/site'
+
+/** Edits whose refusal is shown where they were asked for. */
+export function useAttempt() {
+  const site = useSite()
+  const refusal = ref<Refusal>()
+
+  async function attempt(work: () => Promise<unknown>, into: Ref<Refusal | undefined> = refusal) {
+    try {
+      await site.inTurn(work)
+      into.value = undefined
+    } catch (e) {
+      if (e instanceof Refusal) into.value = e
+      else tell(e)
+    }
+  }
+
+  return { refusal, attempt }
+}

@@ -1,0 +1,152 @@
+import { ref, type Ref } from 'vue'
+import type { BoxMm, GapView, LevelView, MassingView, RoomView, MassView, StairView } from '../api/client'
+import { cornerNear, edgeNear, isIn, outward, type Edge, type Point } from '../massing/edges'
+import { onLevel, solidsOn, stairsOn } from './level'
+
+/** What a hand can take hold of in the massing. */
+export type Body = { room: RoomView } | { stair: StairView } | { solid: MassView }
+
+/** What a hand decided, once it lets go. */
+export type Deed =
+  | { what: 'ground'; from: Point; to: Point }
+  | { what: 'line'; from: Point; to: Point }
+  | { what: 'edge'; edge: number; outwardMm: number }
+  | { what: 'corner'; edge: number; by: Point }
+  | { what: 'opening'; id: number; by: Point }
+  | { what: 'body'; body: Body; by: Point }
+
+/** How near to an edge a hand must be to take it. */
+const EDGE_REACH_PX = 7
+
+interface Ground {
+  massing: MassingView
+  level?: LevelView
+  room?: RoomView
+  stair?: StairView
+  solid?: MassView
+  stepMm: number
+  scale: number
+}
+
+/** What is held of the massing on the plan: ground or a line being drawn, an edge, an opening, or a whole body. Pointer positions are millimetres of the site. */
+export function useHand(ground: () => Ground, done: (deed: Deed) => void) {
+  const room = ref<{ x0: number; y0: number; x1: number; y1: number }>()
+  const line = ref<{ from: Point; to: Point }>()
+  /** The edge under the pointer, or held and dragged so far outward. */
+  const edge = ref<{ edge: Edge; byMm: number; held: boolean }>()
+  /** The opening under the pointer, or held and dragged along its wall. */
+  const opening = ref<{ gap: GapView; start?: Point; by: Point }>()
+  /** The corner under the pointer, or held and dragged. */
+  const corner = ref<{ edge: Edge; start?: Point; by: Point }>()
+  const body = ref<{ body: Body; start: Point; by: Point }>()
+  /** Sizes typed while ground is drawn, such as `6x4`. */
+  const typed = ref('')
+
+  const onStep = (v: number) => Math.round(v / ground().stepMm) * ground().stepMm
+
+  /** @returns whether something is held now */
+  function take(at: Point, drawing: '' | 'ground' | 'line'): boolean {
+    typed.value = ''
+    if (drawing === 'ground') room.value = { x0: onStep(at.x), y0: onStep(at.y), x1: onStep(at.x), y1: onStep(at.y) }
+    else if (drawing === 'line') line.value = { from: at, to: at }
+    else if (corner.value) corner.value = { ...corner.value, start: at }
+    else if (opening.value) opening.value = { ...opening.value, start: at }
+    else if (edge.value) edge.value = { ...edge.value, held: true }
+    else {
+      const found = chosenAt(at)
+      if (!found) return false
+      body.value = { body: found, start: at, by: { x: 0, y: 0 } }
+    }
+    return true
+  }
+
+  /** What is chosen already, and under the pointer. */
+  function chosenAt(at: Point): Body | undefined {
+    const g = ground()
+    if (g.stair && isOnStair(g.stair, at)) return { stair: g.stair }
+    if (g.solid && isAt(g.solid.boxMm, at.x, at.y, 0)) return { solid: g.solid }
+    return !g.stair && !g.solid && g.room && isIn(g.room, at) ? { room: g.room } : undefined
+  }
+
+  /** @returns whether something is held */
+  function drag(at: Point): boolean {
+    if (room.value) room.value = { ...room.value, x1: onStep(at.x), y1: onStep(at.y) }
+    else if (line.value) line.value = { ...line.value, to: at }
+    else if (corner.value?.start) {
+      const { edge: of, start } = corner.value
+      corner.value = { edge: of, start, by: { x: onStep(at.x - start.x), y: onStep(at.y - start.y) } }
+    } else if (opening.value?.start) {
+      const { gap, start } = opening.value
+      const lies = gap.side === 'NORTH' || gap.side === 'SOUTH'
+      opening.value = { gap, start, by: lies ? { x: onStep(at.x - start.x), y: 0 } : { x: 0, y: onStep(at.y - start.y) } }
+    } else if (edge.value?.held) edge.value = { ...edge.value, byMm: onStep(outward(edge.value.edge, at)) }
+    else if (body.value) body.value = { ...body.value, by: { x: onStep(at.x - body.value.start.x), y: onStep(at.y - body.value.start.y) } }
+    else return false
+    return true
+  }
+
+  /** Shows what could be taken. */
+  function point(at: Point, drawing: boolean) {
+    const g = ground()
+    const reach = EDGE_REACH_PX / g.scale
+    const point = g.room && !g.stair && !g.solid && !drawing ? cornerNear(g.room, at, reach) : undefined
+    if (point?.edge !== corner.value?.edge.edge) corner.value = point && { edge: point, by: { x: 0, y: 0 } }
+    const gap = drawing || point ? undefined : onLevel(g.massing, g.level).gaps.find((o) => isAt(o.box, at.x, at.y, reach))
+    if (gap?.openingId !== opening.value?.gap.openingId) opening.value = gap && { gap, by: { x: 0, y: 0 } }
+    const near = g.room && !drawing && !gap && !point ? edgeNear(g.room, at, reach) : undefined
+    if (near?.edge !== edge.value?.edge.edge || near?.lengthMm !== edge.value?.edge.lengthMm) edge.value = near && { edge: near, byMm: 0, held: false }
+  }
+
+  /** Lets go. @returns whether something was held and moved, so that it was no click */
+  function letGo(): boolean {
+    const [r, l, o, e, b, k] = [room.value, line.value, opening.value, edge.value, body.value, corner.value]
+    room.value = line.value = body.value = undefined
+    if (r) {
+      if (r.x0 !== r.x1 && r.y0 !== r.y1) done({ what: 'ground', from: { x: r.x0, y: r.y0 }, to: { x: r.x1, y: r.y1 } })
+      return true
+    }
+    if (l) {
+      if (Math.hypot(l.to.x - l.from.x, l.to.y - l.from.y) >= ground().stepMm) done({ what: 'line', ...l })
+      return true
+    }
+    if (k?.start) {
+      corner.value = undefined
+      if (k.by.x || k.by.y) done({ what: 'corner', edge: k.edge.edge, by: k.by })
+      return true
+    }
+    if (o?.start) {
+      opening.value = undefined
+      if (o.by.x || o.by.y) done({ what: 'opening', id: o.gap.openingId, by: o.by })
+      return true
+    }
+    if (e?.held) {
+      edge.value = undefined
+      if (e.byMm) done({ what: 'edge', edge: e.edge.edge, outwardMm: e.byMm })
+      return true
+    }
+    if (b && (b.by.x || b.by.y)) {
+      done({ what: 'body', body: b.body, by: b.by })
+      return true
+    }
+    return false
+  }
+
+  /** The topmost thing of the massing at a point. */
+  function bodyAt(at: Point): Body | undefined {
+    const { massing, level } = ground()
+    const solid = solidsOn(massing, level).find((s) => isAt(s.boxMm, at.x, at.y, 0))
+    if (solid) return { solid }
+    const stair = stairsOn(massing, level).find((s) => isOnStair(s, at))
+    if (stair) return { stair }
+    const found = massing.rooms.find((r) => (!level || r.levelId === level.id) && isIn(r, at))
+    return found && { room: found }
+  }
+
+  return { room, line, corner, edge, opening, body, typed, take, drag, point, letGo, bodyAt }
+}
+
+export type Hand = ReturnType<typeof useHand>
+export type Held<T> = Ref<T | undefined>
+
+const isAt = (b: BoxMm, x: number, y: number, reach: number) => x >= b.min.x - reach && x <= b.max.x + reach && y >= b.min.y - reach && y <= b.max.y + reach
+const isOnStair = (s: StairView, at: Point) => s.treadsMm.some((t) => isAt(t, at.x, at.y, 0))

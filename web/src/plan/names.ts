@@ -1,0 +1,44 @@
+import type { PlacementView, RoomView } from '../api/client'
+import { isIn } from '../massing/edges'
+import { format } from '../measure/format'
+import { boxOf } from '../site/extent'
+import { ink, mono, sans, sheet, softInk } from '../styles/theme'
+import { text } from './lettering'
+import type { Plan } from './plan'
+import { toPixel } from './sheet'
+
+/** Names and heights, in the first place of each room where nothing stands. */
+export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementView[]) {
+  const taken = stands.slice(0, 2000).map((s) => boxOf(s, p.pieceById.get(s.pieceId)!))
+  for (const r of p.massing.rooms) {
+    if (r.widthMm * p.lie.scale < 40) continue
+    // Width and depth stand on the chains outside.
+    const size = `${r.areaM2.toFixed(1)} m² · ${format(r.heightMm, p.unit)} high`
+    c.font = `600 14px ${sans}`
+    const name = c.measureText(r.name).width
+    const whole = { x: (Math.max(130, name) / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
+    const alone = { x: (name / 2 + 4) / p.lie.scale, y: 10 / p.lie.scale }
+    const others = p.massing.rooms.filter((o) => o !== r)
+    const placesFor = (half: { x: number; y: number }) => {
+      // Clear of the chains that stand along the walls.
+      const clear = { x: half.x + 20 / p.lie.scale, y: half.y + 20 / p.lie.scale }
+      return [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8, 0.12, 0.88]
+        .flatMap((fy) => [0.5, 0.35, 0.65, 0.2, 0.8].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })))
+        .filter((at) => liesIn(r, at, half === alone ? half : clear) && !others.some((o) => o.areaM2 < r.areaM2 && isIn(o, at)))
+    }
+    const half = placesFor(whole).length ? whole : alone
+    const places = placesFor(half)
+    if (!places.length) continue
+    const free =
+      places.find(({ x, y }) => !taken.some((b) => b.min.x < x + half.x && b.max.x > x - half.x && b.min.y < y + half.y && b.max.y > y - half.y)) ?? places[0]!
+    const [x, y] = toPixel(p.lie, free.x, free.y)
+    c.fillStyle = sheet
+    c.fillRect(x - half.x * p.lie.scale, y - half.y * p.lie.scale, half.x * 2 * p.lie.scale, half.y * 2 * p.lie.scale)
+    text(c, r.name, x, half === whole ? y - 9 : y, `600 14px ${sans}`, ink)
+    if (half === whole) text(c, size, x, y + 9, `11.5px ${mono}`, softInk)
+  }
+}
+
+/** Whether a label lies in a room with all of its corners. */
+const liesIn = (r: RoomView, at: { x: number; y: number }, half: { x: number; y: number }) =>
+  [-1, 0, 1].every((fx) => [-1, 1].every((fy) => isIn(r, { x: at.x + fx * half.x, y: at.y + fy * half.y })))

@@ -1,0 +1,27 @@
+import { computed, shallowRef, watch } from 'vue'
+import { get } from '../api/client'
+import { tell } from '../site/site'
+import { useTable } from '../table/table'
+import type { Sun } from './Daylight'
+
+/** Where the sun stands at the hour that the Table is set to; nothing in even light. The server reckons it. */
+export function useSun() {
+  const table = useTable()
+  const found = shallowRef<Sun>()
+  let asked = 0
+  watch(
+    () => [table.sun.hour, table.sun.north, table.sun.on],
+    async () => {
+      if (!table.sun.on) return
+      const mine = ++asked
+      try {
+        const sun = await get<Sun>(`/api/sun?hour=${table.sun.hour}&north=${table.sun.north}`)
+        if (mine === asked) found.value = sun
+      } catch (e) {
+        tell(e)
+      }
+    },
+    { immediate: true },
+  )
+  return computed(() => (table.sun.on ? found.value : undefined))
+}
