@@ -61,7 +61,7 @@ const draw = (what: Drawing) => (table.drawing = table.drawing === what ? '' : w
     <StairPanel v-if="table.stair" :stair="table.stair" />
     <SolidPanel v-else-if="table.solid" :solid="table.solid" />
     <template v-else-if="room">
-      <div v-if="table.rooms.length > 1" class="tabs">
+      <div v-if="table.rooms.length > 1" class="tabs" role="group" aria-label="Rooms of this level">
         <button v-for="r in table.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="table.choose({ room: r.id })">
           {{ r.name }}
         </button>

@@ -178,7 +178,7 @@ class MassingTest {
         var desk = SharedApplication.desk().hall("Double hall").stage("Massing");
         desk.button("Add room").click();
         assertThat(desk.page.getByText("Another room")).isVisible();
-        desk.page.waitForFunction("() => document.querySelectorAll('.rooms button').length === 2");
+        assertThat(desk.page.getByLabel("Rooms of this level").getByRole(AriaRole.BUTTON)).hasCount(2);
         var rooms = desk.get(desk.site() + "/massing").get("rooms");
         // 5 m of room, two walls of 0.2 m, and a metre between.
         assertThat(rooms.get(1).get("cornerMm").get("x").asInt()).isEqualTo(6_400);
