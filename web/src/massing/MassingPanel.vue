@@ -80,7 +80,7 @@ const draw = (what: Drawing) => (table.drawing = table.drawing === what ? '' : w
       <div class="row">
         <Button size="small" @click="addStairs">Add stairs</Button>
         <Button size="small" @click="addSolid">Add a solid</Button>
-        <Button size="small" @click="cutThrough">Cut a section through it</Button>
+        <Button size="small" @click="cutThrough">Cut a section</Button>
       </div>
       <div class="row">
         <Button v-for="d in more" :key="d.what" size="small" :aria-pressed="table.drawing === d.what" @click="draw(d.what)">{{

@@ -1,6 +1,10 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { RoomView } from '../api/client'
+import LengthField from '../parts/LengthField.vue'
+import { useAttempt } from './attempt'
+import { useForeseen } from './foreseen'
 import { FIGURE_OUTLINE } from '../space/figure'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
@@ -11,6 +15,11 @@ const site = useSite()
 const table = useTable()
 const runs = computed(() => site.massing.runs.filter((r) => r.roomId === props.room.id))
 const chosen = computed(() => runs.value.find((r) => r.id === table.chosenRun))
+/** What the wall behind the run's edge is told to be; nothing where as the site's. */
+const own = computed(() => props.room.outlineMm.flat().find((c) => c.edge === chosen.value?.edge)?.wallMm ?? undefined)
+const { make } = useForeseen()
+const { refusal, attempt } = useAttempt()
+const thicken = (wallMm?: number) => attempt(() => make('Thickness of a wall', 'PUT', `/rooms/${props.room.id}/edges/${chosen.value!.edge}/wall`, { wallMm }))
 /** Beside the run, for the Figure. */
 const ASIDE_MM = 700
 </script>
@@ -29,6 +38,11 @@ const ASIDE_MM = 700
         <span class="figures soft">{{ site.show(r.lengthMm) }} × {{ site.show(r.heightMm) }}</span>
       </li>
     </ul>
+    <div v-if="chosen" class="row thickness">
+      <LengthField label="Wall on this side" :error="refusal?.message" :mm="own ?? site.site!.wallMm" @change="thicken" />
+      <Button v-if="own" size="small" @click="thicken()">As the site’s</Button>
+      <span v-else class="soft">as the site’s</span>
+    </div>
     <svg
       v-if="chosen"
       data-testid="run"
@@ -59,6 +73,12 @@ li {
   display: flex;
   justify-content: space-between;
   gap: 6px;
+}
+.thickness {
+  align-items: flex-end;
+}
+.thickness label {
+  width: 120px;
 }
 button[aria-pressed='true'] {
   font-weight: 600;

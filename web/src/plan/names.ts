@@ -9,7 +9,10 @@ import { toPixel } from './sheet'
 
 /** Names and heights, in the first place of each room where nothing stands. */
 export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementView[]) {
-  const taken = stands.slice(0, 2000).map((s) => boxOf(s, p.pieceById.get(s.pieceId)!))
+  const taken = stands
+    .slice(0, 2000)
+    .map((s) => boxOf(s, p.pieceById.get(s.pieceId)!))
+    .concat(p.massing.solids.map((s) => s.boxMm))
   for (const r of p.massing.rooms) {
     if (r.widthMm * p.lie.scale < 40) continue
     // Width and depth stand on the chains outside.
@@ -32,10 +35,8 @@ export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: Plac
     const free =
       places.find(({ x, y }) => !taken.some((b) => b.min.x < x + half.x && b.max.x > x - half.x && b.min.y < y + half.y && b.max.y > y - half.y)) ?? places[0]!
     const [x, y] = toPixel(p.lie, free.x, free.y)
-    c.fillStyle = sheet
-    c.fillRect(x - half.x * p.lie.scale, y - half.y * p.lie.scale, half.x * 2 * p.lie.scale, half.y * 2 * p.lie.scale)
-    text(c, r.name, x, half === whole ? y - 9 : y, `600 14px ${sans}`, ink)
-    if (half === whole) text(c, size, x, y + 9, `11.5px ${mono}`, softInk)
+    text(c, r.name, x, half === whole ? y - 9 : y, `600 14px ${sans}`, ink, sheet)
+    if (half === whole) text(c, size, x, y + 9, `11.5px ${mono}`, softInk, sheet)
   }
 }
 

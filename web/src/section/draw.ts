@@ -73,10 +73,8 @@ function drawNames(c: CanvasRenderingContext2D, d: SectionDrawing) {
     c.font = `600 13px ${sans}`
     const w = Math.max(c.measureText(r.name).width, 70)
     if (w + 8 > (r.box.x1 - r.box.x0) * d.lie.scale || (r.box.y1 - r.box.y0) * d.lie.scale < 40) continue
-    c.fillStyle = 'rgba(255,255,255,.8)'
-    c.fillRect(x - w / 2 - 4, y - 18, w + 8, 36)
-    text(c, r.name, x, y - 8, `600 13px ${sans}`, ink)
-    text(c, `${format(r.heightMm, d.unit)} high`, x, y + 9, `11.5px ${mono}`, softInk)
+    text(c, r.name, x, y - 8, `600 13px ${sans}`, ink, sheet)
+    text(c, `${format(r.heightMm, d.unit)} high`, x, y + 9, `11.5px ${mono}`, softInk, sheet)
   }
 }
 

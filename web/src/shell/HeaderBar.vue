@@ -35,6 +35,8 @@ function open() {
     tilesByCentre: s.tilesByCentre,
     skins: s.skins,
     guardDropMm: s.guardDropMm,
+    corners: s.corners,
+    cornerLegMm: s.cornerLegMm,
   }
   refusal.value = undefined
   settingUp.value = true

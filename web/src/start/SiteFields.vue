@@ -12,6 +12,11 @@ defineProps<{ refusal?: Refusal }>()
 const emit = defineEmits<{ submit: [] }>()
 
 const units = (Object.keys(UNIT_NAMES) as Unit[]).map((value) => ({ value, label: UNIT_NAMES[value] }))
+const CORNERS = [
+  { value: 'POST', label: 'a post' },
+  { value: 'LEG', label: 'a corner piece with legs' },
+  { value: 'LAP', label: 'one wall laps the other' },
+]
 const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...change })
 </script>
 
@@ -64,7 +69,23 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
       ><Switch size="small" :checked="body.skins" aria-label="Walls between rooms as two skins" @change="(on) => set({ skins: !!on })" /> Walls between rooms as
       two skins <span class="soft">(else one piece through)</span></label
     >
-    <p v-if="refusal && !refusal.faults.some((f) => ['stepMm', 'wallMm', 'storeyMm', 'guardDropMm'].includes(f.field))" class="fault" role="alert">
+    <div class="fields">
+      <label class="field"
+        ><span>Where two walls meet</span>
+        <Choice :value="body.corners ?? 'POST'" :options="CORNERS" label="Where two walls meet" @change="(c) => set({ corners: c as SiteBody['corners'] })" />
+      </label>
+      <LengthField
+        v-if="body.corners === 'LEG'"
+        label="Leg of a corner piece"
+        :mm="body.cornerLegMm ?? 100"
+        :unit="body.unit"
+        :error="refusal?.about('cornerLegMm')"
+        @change="(mm) => set({ cornerLegMm: mm })" />
+    </div>
+    <p
+      v-if="refusal && !refusal.faults.some((f) => ['stepMm', 'wallMm', 'storeyMm', 'guardDropMm', 'cornerLegMm'].includes(f.field))"
+      class="fault"
+      role="alert">
       {{ refusal.message }}
     </p>
     <button type="submit" class="unseen" tabindex="-1" aria-hidden="true">Done</button>

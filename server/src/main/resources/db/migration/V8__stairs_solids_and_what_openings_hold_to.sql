@@ -35,3 +35,7 @@ alter table opening add column hold varchar(10) not null default 'LEFT';
 
 -- The ground level has no row of its own.
 alter table site add column ground_name varchar(200) not null default 'Ground';
+
+-- How the corners of walls are built.
+alter table site add column corners varchar(10) not null default 'POST';
+alter table site add column corner_leg_um bigint not null default 100000;

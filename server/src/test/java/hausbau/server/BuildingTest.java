@@ -231,7 +231,7 @@ class BuildingTest {
         caller.call("PATCH", site + "/openings/" + door, "{\"atMm\":2000,\"hold\":\"RIGHT\"}", null);
         caller.call("PATCH", site, "{\"name\":\"Building\",\"wallMm\":300}", null);
         var id = Long.parseLong(site.substring("/api/sites/".length()));
-        jdbc.update("update journal set format = 3, changes = regexp_replace(regexp_replace(changes::text, ',?\"hold\": ?\"[A-Z]+\"', '', 'g'), ',?\"(guardDropUm|groundName)\": ?(\"[^\"]*\"|[0-9]+)', '', 'g') "
+        jdbc.update("update journal set format = 3, changes = regexp_replace(regexp_replace(changes::text, ',?\"hold\": ?\"[A-Z]+\"', '', 'g'), ',?\"(guardDropUm|groundName|corners|cornerLegUm)\": ?(\"[^\"]*\"|[0-9]+)', '', 'g') "
                 + "where site_id = ?", id);
         assertThat(jdbc.queryForObject("select count(*) from journal where site_id = ? and changes::text like '%hold%'", Long.class, id)).isZero();
         caller.post(site + "/undo", null);

@@ -9,6 +9,7 @@ import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -78,14 +79,23 @@ final class ShellBuilding {
         };
     }
 
+    private static Recipe recipe(Post post) {
+        var size = post.box().size();
+        return post.legs().<Recipe>map(legs -> {
+            var sideways = legs.turn().quarters() % 2 != 0;
+            return new Recipe.CornerPiece(new Vec((sideways ? size.y() : size.x()) + legs.length(), (sideways ? size.x() : size.y()) + legs.length(), size.z()), new Length(legs.length()));
+        }).orElseGet(() -> new Recipe.CornerPost(size));
+    }
+
     private void close(Post post) {
-        var kind = new Kind(Role.POST, new Recipe.CornerPost(post.box().size()), Pivot.BASE_CENTRE);
-        var at = post.box().min().minus(kind.box().min());
+        var turn = post.legs().map(Post.Legs::turn).orElse(Turn.NONE);
+        var kind = new Kind(Role.POST, recipe(post), Pivot.BASE_CENTRE);
+        var at = post.boxes().stream().reduce(Box::union).orElseThrow().min().minus(turn.apply(kind.box()).min());
         var anchor = of.room().anchor();
         if (post.edge() >= 0) {
-            writing.derive(kind, at.x(), at.y(), at.z(), 0, Chunk.POST, post.edge(), 0);
+            writing.derive(kind, at.x(), at.y(), at.z(), turn.quarters(), Chunk.POST, post.edge(), 0);
         } else {
-            writing.derive(kind, at.x(), at.y(), at.z(), 0, Chunk.BETWEEN, post.box().min().x() - anchor.x(), post.box().min().y() - anchor.y());
+            writing.derive(kind, at.x(), at.y(), at.z(), turn.quarters(), Chunk.BETWEEN, post.box().min().x() - anchor.x(), post.box().min().y() - anchor.y());
         }
     }
 }

@@ -88,6 +88,9 @@ public final class Kind {
         if (recipe instanceof Recipe.Tile || recipe instanceof Recipe.Landing) {
             return Piece.code(role, x, new Length(size.y()));
         }
+        if (recipe instanceof Recipe.CornerPiece) {
+            return Piece.code(role, x, new Length(size.y())) + (size.z() == storey.um() ? "" : "-H" + new Length(size.z()).toMillimetres().toPlainString());
+        }
         if (recipe instanceof Recipe.Mass) {
             return Piece.code(role, x, new Length(size.y()), new Length(size.z()));
         }
@@ -124,6 +127,9 @@ public final class Kind {
         }
         if (recipe instanceof Recipe.CornerPost) {
             return "corner post";
+        }
+        if (recipe instanceof Recipe.CornerPiece) {
+            return "corner " + x + " × " + unit.format(new Length(size.y()));
         }
         if (recipe instanceof Recipe.Landing) {
             return "landing " + x + " × " + unit.format(new Length(size.y()));

@@ -92,6 +92,29 @@ sealed interface Part {
     }
 
     /**
+     * An upright body, bent square: one arm along X, one along Y, both from the origin.
+     *
+     * @param acrossY how thick the arm along Y is, @param acrossX how thick the arm along X is; less than the size that way
+     */
+    record Angled(Swatch swatch, Vec size, long acrossY, long acrossX) implements Part {
+
+        @Override
+        public List<Box> solids() {
+            return List.of(Box.of(0, 0, 0, size.x(), acrossX, size.z()), Box.of(0, acrossX, 0, acrossY, size.y(), size.z()));
+        }
+
+        @Override
+        public void addTo(MeshBuilder mesh, Finish finish) {
+            var x = size.x() / 1000.0;
+            var y = size.y() / 1000.0;
+            var a = acrossY / 1000.0;
+            var b = acrossX / 1000.0;
+            BevelledPrism.addUpright(mesh, finish, swatch, List.of(new Corner(0, 0), new Corner(x, 0), new Corner(x, b), new Corner(a, b), new Corner(a, y), new Corner(0, y)),
+                    0, size.z() / 1000.0);
+        }
+    }
+
+    /**
      * A flight of steps along X with a sloped soffit.
      *
      * @param foot  how much of its height hangs below the first riser

@@ -100,6 +100,20 @@ public sealed interface Recipe {
         }
     }
 
+    /**
+     * A corner of two walls as one piece, its legs along X and along Y.
+     *
+     * @param size from the outer corner to the ends of both legs
+     * @param leg  how far they reach beyond the square between them
+     */
+    record CornerPiece(Vec size, Length leg) implements Recipe {
+
+        @Override
+        public List<Part> parts() {
+            return List.of(new Part.Angled(Swatch.PLASTER, size, size.x() - leg.um(), size.y() - leg.um()));
+        }
+    }
+
     /** A mass that stays. */
     record Mass(Vec size) implements Recipe {
 

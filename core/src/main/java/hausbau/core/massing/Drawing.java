@@ -55,7 +55,7 @@ public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<
             }
             walls.add(run.box(at, 0, 0, run.length().um(), run.depth().um(), run.height().um()));
         }
-        massing.posts().forEach(post -> walls.add(post.box()));
+        massing.posts().forEach(post -> walls.addAll(post.boxes()));
         for (var room : massing.rooms()) {
             massing.floor(room).rows().forEach(r -> floors.add(Box.of(r.x0(), r.y0(), room.floor() - massing.settings().wall().um(), r.x1(), r.y1(), room.floor())));
             for (var edge : room.outline().edges()) {

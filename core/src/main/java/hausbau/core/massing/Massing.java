@@ -56,7 +56,7 @@ public final class Massing {
         this.building = building;
         var rooms = building.rooms();
         rooms.forEach(this::check);
-        var index = new BoxIndex(rooms.stream().map(r -> r.outer(new Length(RoomWalls.reach(settings))).flat()).toList());
+        var index = new BoxIndex(rooms.stream().map(r -> r.outer(new Length(RoomWalls.reach(settings, rooms))).flat()).toList());
         var of = building.openings().stream().sorted(Comparator.comparingLong(Opening::id)).collect(Collectors.groupingBy(Opening::roomId));
         for (var room : rooms) {
             var around = new ArrayList<Room>();
@@ -165,6 +165,11 @@ public final class Massing {
         check("widthMm", "width", room.width(), LEAST_ROOM, GREATEST_ROOM);
         check("depthMm", "depth", room.depth(), LEAST_ROOM, GREATEST_ROOM);
         check("heightMm", "height", room.height(), LEAST_ROOM, Length.ofMillimetres(100_000));
+        for (var edge : room.outline().edges()) {
+            if (edge.wall() != 0) {
+                check("wallMm", "thickness of a wall", new Length(edge.wall()), SiteSettings.LEAST_WALL, SiteSettings.GREATEST_WALL);
+            }
+        }
         var far = GREATEST_ROOM.um();
         if (Math.abs(room.corner().x()) > far || Math.abs(room.corner().y()) > far || Math.abs(room.corner().z()) > far) {
             throw new Refused("cornerMm", "A room must lie within 10 km of the origin.");
@@ -182,7 +187,7 @@ public final class Massing {
         if (rooms().isEmpty()) {
             return Vec.ZERO;
         }
-        var east = rooms().stream().mapToLong(r -> r.outer(settings.wall()).max().x()).max().orElseThrow();
+        var east = rooms().stream().mapToLong(r -> r.outline().grown(settings.wall().um()).extent().x1()).max().orElseThrow();
         var x = new Length(east + settings.wall().um()).plus(CLEARANCE).ceilTo(settings.step());
         return new Vec(x.um(), 0, rooms().get(0).corner().z());
     }
@@ -192,7 +197,7 @@ public final class Massing {
         return around(room).stream().filter(room::sharesHeightWith)
                 .flatMap(r -> r.outline().edges().stream()).anyMatch(e -> e.side() == edge.side().opposite() && e.from() < edge.to() && edge.from() < e.to()
                         && (edge.line() - e.line()) * (edge.side() == Side.NORTH || edge.side() == Side.EAST ? -1 : 1) >= 0
-                        && Math.abs(edge.line() - e.line()) <= 2 * settings.wall().um());
+                        && Math.abs(edge.line() - e.line()) <= edge.wall(settings.wall().um()) + e.wall(settings.wall().um()));
     }
 
     /** The name wanted for a room, or with a number where a room has it. */

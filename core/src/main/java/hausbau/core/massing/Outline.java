@@ -32,16 +32,31 @@ public final class Outline {
      * Where an edge begins; it runs to the next corner of its loop.
      *
      * @param edge the edge's lasting number, 0 or more
+     * @param wall how thick the wall behind the edge is to be, µm; 0 for as thick as the site's
      */
-    public record Corner(int edge, long x, long y) {
+    public record Corner(int edge, long x, long y, long wall) {
+
+        public Corner(int edge, long x, long y) {
+            this(edge, x, y, 0);
+        }
+
+        private Corner at(long newX, long newY) {
+            return new Corner(edge, newX, newY, wall);
+        }
     }
 
     /**
      * One straight stretch of the outline, from its left end to its right end seen from inside.
      *
      * @param side which way the wall lies
+     * @param wall see {@link Corner}
      */
-    public record Edge(int number, Side side, long x0, long y0, long x1, long y1) {
+    public record Edge(int number, Side side, long x0, long y0, long x1, long y1, long wall) {
+
+        /** How thick the wall behind it is to be. */
+        public long wall(long usual) {
+            return wall == 0 ? usual : wall;
+        }
 
         /** The line that it lies on: Y of a north or south edge, X of the others. */
         public long line() {
@@ -70,12 +85,14 @@ public final class Outline {
     private final List<List<Corner>> loops;
     private final List<Edge> edges;
     private final Region region;
+    private final long thickestWall;
 
     /** @throws Refused if it is no right-angled outline of one piece of ground */
     public Outline(List<List<Corner>> loops) {
         this.loops = loops.stream().map(List::copyOf).toList();
         this.edges = this.loops.stream().flatMap(Outline::edges).toList();
         this.region = Region.inside(this.loops.stream().map(l -> new Loop(l.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList())).toList());
+        this.thickestWall = edges.stream().mapToLong(Edge::wall).max().orElse(0);
         check();
     }
 
@@ -102,7 +119,7 @@ public final class Outline {
                 throw refused("An outline turns by right angles: from every corner it goes on along one axis.");
             }
             var side = a.y() == b.y() ? b.x() > a.x() ? Side.NORTH : Side.SOUTH : b.y() > a.y() ? Side.WEST : Side.EAST;
-            edges.add(new Edge(a.edge(), side, a.x(), a.y(), b.x(), b.y()));
+            edges.add(new Edge(a.edge(), side, a.x(), a.y(), b.x(), b.y(), a.wall()));
         }
         return edges.stream();
     }
@@ -190,7 +207,7 @@ public final class Outline {
     }
 
     private Outline mapped(LongUnaryOperator x, LongUnaryOperator y) {
-        return new Outline(loops.stream().map(l -> l.stream().map(c -> new Corner(c.edge(), x.applyAsLong(c.x()), y.applyAsLong(c.y()))).toList()).toList());
+        return new Outline(loops.stream().map(l -> l.stream().map(c -> c.at(x.applyAsLong(c.x()), y.applyAsLong(c.y()))).toList()).toList());
     }
 
     /** Turned by quarters, counter-clockwise, about a point; every edge keeps its number. */
@@ -198,7 +215,7 @@ public final class Outline {
         var turn = Turn.of(quarters);
         return new Outline(loops.stream().map(l -> l.stream().map(c -> {
             var at = turn.apply(new Vec(c.x() - x, c.y() - y, 0));
-            return new Corner(c.edge(), at.x() + x, at.y() + y);
+            return c.at(at.x() + x, at.y() + y);
         }).toList()).toList());
     }
 
@@ -209,7 +226,7 @@ public final class Outline {
             var corners = new ArrayList<Corner>();
             for (var i = loop.size() - 1; i >= 0; i--) {
                 var end = loop.get((i + 1) % loop.size());
-                corners.add(new Corner(loop.get(i).edge(), 2 * x - end.x(), end.y()));
+                corners.add(loop.get(i).at(2 * x - end.x(), end.y()));
             }
             mirrored.add(corners);
         }
@@ -284,8 +301,53 @@ public final class Outline {
         var at = loop.stream().map(Corner::edge).toList().indexOf(edge);
         var next = edge(loop.get((at + 1) % loop.size()).edge()).orElseThrow();
         // Where the outline turns right, the next edge looks the way this one goes.
-        var turnsRight = next.side().ordinal() == (e.side().ordinal() + 1) % 4;
-        return moved(next.number(), turnsRight ? length - e.length() : e.length() - length);
+        return moved(next.number(), turnsRight(e, next) ? length - e.length() : e.length() - length);
+    }
+
+    /**
+     * With this thickness of wall behind an edge; 0 for the site's.
+     *
+     * @throws Refused if the outline has no such edge
+     */
+    public Outline walled(int edge, long thickness) {
+        if (edge(edge).isEmpty()) {
+            throw new Refused("edge", "The room has no edge " + edge + ".");
+        }
+        return new Outline(loops.stream().map(l -> l.stream().map(c -> c.edge() == edge ? new Corner(edge, c.x(), c.y(), thickness) : c).toList()).toList());
+    }
+
+    /** The thickest wall that an edge of it is to have; 0 where all are the site's. */
+    public long thickestWall() {
+        return thickestWall;
+    }
+
+    /** The ground with the walls around it, where no edge says otherwise this thick. */
+    public Region grown(long usual) {
+        if (thickestWall == 0) {
+            return region.grown(usual);
+        }
+        var walls = new ArrayList<Region>(List.of(region));
+        for (var loop : loops) {
+            for (var i = 0; i < loop.size(); i++) {
+                var e = edge(loop, i);
+                var before = edge(loop, i + loop.size() - 1);
+                var after = edge(loop, i + 1);
+                var atStart = turnsRight(before, e) ? before.wall(usual) : 0;
+                var atEnd = turnsRight(e, after) ? after.wall(usual) : 0;
+                walls.add(Region.of(switch (e.side()) {
+                    case NORTH -> new Rect(e.from() - atStart, e.line(), e.to() + atEnd, e.line() + e.wall(usual));
+                    case SOUTH -> new Rect(e.from() - atEnd, e.line() - e.wall(usual), e.to() + atStart, e.line());
+                    case EAST -> new Rect(e.line(), e.from() - atEnd, e.line() + e.wall(usual), e.to() + atStart);
+                    case WEST -> new Rect(e.line() - e.wall(usual), e.from() - atStart, e.line(), e.to() + atEnd);
+                }));
+            }
+        }
+        return Region.union(walls);
+    }
+
+    /** Whether the outline turns right from an edge to the next: at a corner that stands out of the room. */
+    private static boolean turnsRight(Edge e, Edge next) {
+        return next.side().ordinal() == (e.side().ordinal() + 1) % 4;
     }
 
     /** Another outline with the edges of this one as far as they are the same: on one line, or else moved aside. */
@@ -303,7 +365,10 @@ public final class Outline {
         }
         var numbered = new ArrayList<List<Corner>>();
         for (var loop : fresh) {
-            numbered.add(edges(loop).map(e -> new Corner(numbers.getOrDefault(e, 0), e.x0(), e.y0())).toList());
+            numbered.add(edges(loop).map(e -> {
+                int number = numbers.getOrDefault(e, 0);
+                return new Corner(number, e.x0(), e.y0(), edge(number).map(Edge::wall).orElse(0L));
+            }).toList());
         }
         return new Outline(numbered);
     }
@@ -330,16 +395,16 @@ public final class Outline {
         return corners;
     }
 
-    /** As a word, such as {@code 0,0,4000000 1,5000000,4000000}, loops parted by {@code ;}; {@link #parse} reads it back. */
+    /** As a word, such as {@code 0,0,4000000 1,5000000,4000000,300000}, loops parted by {@code ;}, a wall of its own last; {@link #parse} reads it back. */
     @Override
     public String toString() {
-        return String.join(";", loops.stream().map(l -> String.join(" ", l.stream().map(c -> c.edge() + "," + c.x() + "," + c.y()).toList())).toList());
+        return String.join(";", loops.stream().map(l -> String.join(" ", l.stream().map(c -> c.edge() + "," + c.x() + "," + c.y() + (c.wall() == 0 ? "" : "," + c.wall())).toList())).toList());
     }
 
     public static Outline parse(String text) {
         return new Outline(Arrays.stream(text.split(";")).map(l -> Arrays.stream(l.split(" ")).map(c -> {
             var numbers = c.split(",");
-            return new Corner(Integer.parseInt(numbers[0]), Long.parseLong(numbers[1]), Long.parseLong(numbers[2]));
+            return new Corner(Integer.parseInt(numbers[0]), Long.parseLong(numbers[1]), Long.parseLong(numbers[2]), numbers.length > 3 ? Long.parseLong(numbers[3]) : 0);
         }).toList()).toList());
     }
 

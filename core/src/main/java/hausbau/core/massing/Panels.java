@@ -60,8 +60,8 @@ final class Panels {
 
     static WallRun.Panel panel(Length step, WallRun run, Interval interval) {
         var along = interval.along(run);
-        var from = Length.max(Length.ZERO, along.minus(JAMB).floorTo(step));
-        var to = Length.min(run.length(), along.plus(interval.opening().width()).plus(JAMB).ceilTo(step));
+        var from = Length.max(run.laps().start(), along.minus(JAMB).floorTo(step));
+        var to = Length.min(run.length().minus(run.laps().end()), along.plus(interval.opening().width()).plus(JAMB).ceilTo(step));
         var sill = new Length(interval.room().floor() - run.start().z()).plus(interval.opening().sill());
         return new WallRun.Panel(interval.opening(), along, sill, from, to.minus(from));
     }
@@ -70,17 +70,18 @@ final class Panels {
     static Optional<Fault> fault(Unit unit, WallRun run, Interval interval) {
         var opening = interval.opening();
         var what = opening.kind().label();
-        var widest = run.length().minus(JAMB.times(2));
+        var clear = run.length().minus(run.laps().start()).minus(run.laps().end());
+        var widest = clear.minus(JAMB.times(2));
         if (opening.width().compareTo(LEAST_OPENING) < 0 || opening.height().compareTo(LEAST_OPENING) < 0) {
             return fault(opening.width().compareTo(LEAST_OPENING) < 0 ? "widthMm" : "heightMm",
                     "A " + what + " must be at least " + unit.format(LEAST_OPENING) + " wide and high.");
         }
         if (opening.width().compareTo(widest) > 0) {
-            return fault("widthMm", "The " + run.side().label() + " wall is " + unit.format(run.length()) + " long, so a " + what
+            return fault("widthMm", "The " + run.side().label() + " wall is " + unit.format(clear) + " long, so a " + what
                     + (widest.compareTo(LEAST_OPENING) < 0 ? " does not fit into it." : " in it can be at most " + unit.format(widest) + " wide."));
         }
-        var along = interval.along(run);
-        var last = run.length().minus(JAMB).minus(opening.width());
+        var along = interval.along(run).minus(run.laps().start());
+        var last = clear.minus(JAMB).minus(opening.width());
         if (along.compareTo(JAMB) < 0 || along.compareTo(last) > 0) {
             var shift = opening.at().minus(along);
             return fault("atMm", "A " + what + " " + unit.format(opening.width()) + " wide needs " + unit.format(JAMB)

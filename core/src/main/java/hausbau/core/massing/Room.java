@@ -52,6 +52,11 @@ public record Room(long id, String name, long level, Outline outline, long floor
         return new Room(id, name, level, moved, floor + by.z(), height, sky, anchor.plus(by));
     }
 
+    /** The same room with this thickness of wall behind one of its edges; 0 for the site's. */
+    public Room walled(int edge, Length thickness) {
+        return over(outline.walled(edge, thickness.um()));
+    }
+
     /** The same room, open to the sky or under a ceiling. */
     public Room under(boolean openSky) {
         return new Room(id, name, level, outline, floor, height, openSky, anchor);
@@ -129,11 +134,11 @@ public record Room(long id, String name, long level, Outline outline, long floor
         return new Box(corner(), corner().plus(Vec.of(width(), depth(), height)));
     }
 
-    /** What the void with the walls around it lies within. */
+    /** What the void with the walls around it lies within, where no edge says otherwise this thick. */
     public Box outer(Length wall) {
         var c = clear();
-        return Box.of(c.min().x() - wall.um(), c.min().y() - wall.um(), c.min().z(),
-                c.max().x() + wall.um(), c.max().y() + wall.um(), c.max().z());
+        var most = Math.max(wall.um(), outline.thickestWall());
+        return Box.of(c.min().x() - most, c.min().y() - most, c.min().z(), c.max().x() + most, c.max().y() + most, c.max().z());
     }
 
     /** Whether the box shares volume with the void. */
@@ -142,8 +147,9 @@ public record Room(long id, String name, long level, Outline outline, long floor
                 && region().overlaps(Region.of(new Rect(box.min().x(), box.min().y(), box.max().x(), box.max().y())));
     }
 
-    /** Whether a point of the plan lies within this distance of the void along both axes. */
-    boolean isWithin(long distance, long x, long y) {
+    /** Whether a point of the plan lies in the room or its walls, where no edge says otherwise this thick. */
+    boolean isWithin(long wall, long x, long y) {
+        var distance = Math.max(wall, outline.thickestWall());
         return region().rects().stream().anyMatch(r -> r.x0() - distance <= x && x <= r.x1() + distance && r.y0() - distance <= y && y <= r.y1() + distance);
     }
 

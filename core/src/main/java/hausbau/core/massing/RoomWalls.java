@@ -31,9 +31,13 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
         return new Finding(settings, step, room, around, openings).walls();
     }
 
-    /** How far what stands round a room can reach. */
-    static long reach(SiteSettings settings) {
-        return 4 * settings.wall().um();
+    /** How far what stands round one of some rooms can reach. */
+    static long reach(SiteSettings settings, List<Room> rooms) {
+        return 4 * thickest(settings, rooms);
+    }
+
+    private static long thickest(SiteSettings settings, List<Room> rooms) {
+        return Math.max(settings.wall().um(), rooms.stream().mapToLong(r -> r.outline().thickestWall()).max().orElse(0));
     }
 
     private static final class Finding {
@@ -46,7 +50,10 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
         /** Those of the rooms around that lie beside this one. */
         private final List<Room> near;
         private final List<Opening> openings;
-        private final Region posts;
+        /** Those that meet, together. */
+        private final List<List<Rect>> posts;
+        /** What takes the place of posts. */
+        private final WallCorners corners;
         private final List<Rect> lying;
         private final List<Rect> upright;
 
@@ -58,16 +65,22 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
             this.around = around;
             this.near = around.stream().filter(room::sharesHeightWith).toList();
             this.openings = openings;
-            var window = Region.of(room.outline().extent().grown(2 * reach(settings)));
+            var thickest = thickest(settings, beside().toList());
+            var window = Region.of(room.outline().extent().grown(8 * thickest));
             var voids = Region.union(beside().map(r -> r.region().shared(window)).toList());
-            var mass = voids.grown(wall).minus(voids);
+            var grown = thickest == wall && beside().allMatch(r -> r.outline().thickestWall() == 0) ? voids.grown(wall)
+                    : Region.union(beside().map(r -> r.outline().grown(wall).shared(window)).toList());
+            var mass = grown.minus(voids);
             var edges = beside().flatMap(r -> r.outline().edges().stream()).toList();
-            var columns = mass.columns().stream().filter(r -> r.depth() <= 2 * wall && r.depth() <= r.width() && edges.stream().anyMatch(e -> e.side().runsEastWest() && faces(e, r))).toList();
-            var rows = mass.rows().stream().filter(r -> r.width() <= 2 * wall && r.width() <= r.depth() && edges.stream().anyMatch(e -> !e.side().runsEastWest() && faces(e, r))).toList();
+            var columns = mass.columns().stream().filter(r -> r.depth() <= 2 * thickest && r.depth() <= r.width() && edges.stream().anyMatch(e -> e.side().runsEastWest() && faces(e, r))).toList();
+            var rows = mass.rows().stream().filter(r -> r.width() <= 2 * thickest && r.width() <= r.depth() && edges.stream().anyMatch(e -> !e.side().runsEastWest() && faces(e, r))).toList();
             var both = Region.of(columns).shared(Region.of(rows));
-            posts = mass.minus(Region.of(columns)).minus(Region.of(rows)).plus(both);
-            lying = less(columns, both);
-            upright = less(rows, both);
+            posts = parts(mass.minus(Region.of(columns)).minus(Region.of(rows)).plus(both).rects());
+            var free = less(columns, both);
+            var freeUpright = less(rows, both);
+            corners = WallCorners.of(settings.corners(), posts.stream().flatMap(List::stream).toList(), free, freeUpright, this::meetsEvenly, this::lyingLaps);
+            lying = corners.shortened(free, true);
+            upright = corners.shortened(freeUpright, false);
         }
 
         /** This room and those beside it. */
@@ -95,6 +108,27 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
 
         /** Some of an edge, with the wall behind it. */
         private record Stretch(long from, long to, Rect wall, Optional<Beside> behind) {
+        }
+
+        /** Whether the rooms about a corner are all of one height, and so are its post and the walls that meet in it. */
+        private boolean meetsEvenly(WallCorners.Meeting corner) {
+            var touching = touching(corner.post());
+            return touching.stream().map(r -> List.of(r.floor(), r.ceiling())).distinct().count() == 1
+                    && Stream.of(corner.lying(), corner.upright()).allMatch(r -> throughSlab(r, touching.get(0).ceiling()) == throughSlab(corner.post(), touching.get(0).ceiling()));
+        }
+
+        private List<Room> touching(Rect post) {
+            return beside().filter(r -> r.region().rects().stream().anyMatch(post::touches)).sorted(Comparator.comparingLong(Room::id)).toList();
+        }
+
+        /** Whether it is the lying wall at whose left end a corner is, seen from the first of the rooms there. */
+        private boolean lyingLaps(WallCorners.Meeting corner) {
+            var first = touching(corner.post()).get(0);
+            var isEast = corner.post().x0() >= corner.lying().x1();
+            var isNorth = corner.post().y0() >= corner.upright().y1();
+            return first.outline().edges().stream().filter(e -> e.side().runsEastWest() && faces(e, corner.lying())).findFirst().map(e -> (e.side() == Side.SOUTH) == isEast)
+                    .orElseGet(() -> first.outline().edges().stream().filter(e -> !e.side().runsEastWest() && faces(e, corner.upright())).findFirst()
+                            .map(e -> (e.side() == Side.EAST) != isNorth).orElse(true));
         }
 
         private List<WallRun> runs(Outline.Edge edge) {
@@ -221,7 +255,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
         /** Up to the floor above where walls go on there, else the slab's edge would stay open; up to under it where that floor lies on the wall. */
         private long throughSlab(Rect rect, long top) {
             var ground = Region.of(rect);
-            var above = around.stream().filter(r -> r.floor() > top && r.floor() <= top + 2 * wall && r.region().grown(wall).overlaps(ground)).toList();
+            var above = around.stream().filter(r -> r.floor() > top && r.floor() <= top + 2 * wall && r.outline().grown(wall).overlaps(ground)).toList();
             if (around.stream().anyMatch(r -> r.floor() == top && r.region().overlaps(ground))) {
                 return top - wall;
             }
@@ -232,18 +266,18 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
             var bare = bare(edge, s, WallRun.Tier.WALL, foot(s), top(s), number == 0 ? "" : ", " + (number + 1));
             var panels = Panels.of(settings, step, bare, interval -> interval.edge().line() == edge.line() || interval.edge().line() == back(edge.side(), s.wall()),
                     beside().toList(), openings);
-            return new WallRun(bare.room(), bare.edge(), bare.tier(), bare.name(), bare.side(), bare.start(), bare.length(), bare.depth(), bare.height(), panels);
+            return new WallRun(bare.room(), bare.edge(), bare.tier(), bare.name(), bare.side(), bare.start(), bare.length(), bare.depth(), bare.height(), bare.laps(), panels);
         }
 
         private WallRun bare(Outline.Edge edge, Stretch s, WallRun.Tier tier, long foot, long top, String suffix) {
-            var start = switch (edge.side()) {
-                case NORTH -> new Vec(s.from(), edge.line(), foot);
-                case SOUTH -> new Vec(s.to(), edge.line(), foot);
-                case EAST -> new Vec(edge.line(), s.to(), foot);
-                case WEST -> new Vec(edge.line(), s.from(), foot);
-            };
-            return new WallRun(room.id(), edge.number(), tier, room.name() + ", " + label(edge) + suffix, edge.side(), start, new Length(s.to() - s.from()),
-                    new Length(depth(edge, s)), new Length(top - foot), List.of());
+            var from = s.from() - (tier == WallRun.Tier.WALL ? corners.lapBefore(s.wall(), s.from(), edge.side().runsEastWest()) : 0);
+            var to = s.to() + (tier == WallRun.Tier.WALL ? corners.lapAfter(s.wall(), s.to(), edge.side().runsEastWest()) : 0);
+            var rises = edge.side() == Side.NORTH || edge.side() == Side.WEST;
+            var start = edge.side().runsEastWest() ? new Vec(rises ? from : to, edge.line(), foot) : new Vec(edge.line(), rises ? from : to, foot);
+            var low = new Length(s.from() - from);
+            var high = new Length(to - s.to());
+            return new WallRun(room.id(), edge.number(), tier, room.name() + ", " + label(edge) + suffix, edge.side(), start, new Length(to - from),
+                    new Length(depth(edge, s)), new Length(top - foot), rises ? new WallRun.Laps(low, high) : new WallRun.Laps(high, low), List.of());
         }
 
         private String label(Outline.Edge edge) {
@@ -275,7 +309,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
         private List<Post> posts() {
             var built = new ArrayList<Post>();
             var taken = new HashSet<Integer>();
-            for (var part : parts(posts.rects())) {
+            for (var part : posts) {
                 var touching = beside().filter(r -> r.region().rects().stream().anyMatch(v -> part.stream().anyMatch(v::touches))).toList();
                 if (touching.stream().mapToLong(Room::id).min().orElse(-1) != room.id()) {
                     continue;
@@ -283,16 +317,25 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
                 var foot = touching.stream().mapToLong(Room::floor).min().orElseThrow();
                 var natural = touching.stream().mapToLong(Room::ceiling).max().orElseThrow();
                 for (var rect : part) {
+                    if (corners.isLapped(rect)) {
+                        continue;
+                    }
                     var edge = room.outline().edges().stream().filter(e -> isCorner(rect, e.x0(), e.y0()) && !taken.contains(e.number()))
                             .mapToInt(Outline.Edge::number).min().orElse(-1);
                     taken.add(edge);
-                    built.add(new Post(room.id(), edge, new Box(new Vec(rect.x0(), rect.y0(), foot), new Vec(rect.x1(), rect.y1(), throughSlab(rect, natural)))));
+                    var top = throughSlab(rect, natural);
+                    built.add(new Post(room.id(), edge, box(rect, foot, top), corners.legs(rect).map(l ->
+                            new Post.Legs(l.turn(), settings.corners().leg().um(), box(l.lying(), foot, top), box(l.upright(), foot, top)))));
                 }
             }
             return List.copyOf(built);
         }
 
-        /** Rectangles that meet along an edge, together. */
+        private static Box box(Rect r, long foot, long top) {
+            return new Box(new Vec(r.x0(), r.y0(), foot), new Vec(r.x1(), r.y1(), top));
+        }
+
+        /** Rectangles that meet along an edge, together; whatever lies at their height elsewhere does not part them. */
         private static List<List<Rect>> parts(List<Rect> rects) {
             var parts = new ArrayList<List<Rect>>();
             for (var rect : rects) {
@@ -303,7 +346,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
                 });
                 parts.add(part);
             }
-            return parts;
+            return parts.stream().map(part -> Region.of(part).rects()).toList();
         }
 
         private static boolean isCorner(Rect r, long x, long y) {

@@ -18,15 +18,18 @@ import java.util.ArrayList;
  * @param skins          whether a wall between two rooms is built as two skins back to back, each facing one of them, instead
  *                       of through pieces that face both
  * @param guardDrop      where one could fall farther than this, a guard stands; 0.1 to 100 m
+ * @param corners        how walls meet; legs of 10 mm to 5 m
  */
 public record SiteSettings(Unit unit, Length step, Length wall, Length storey, int pixelsPerMetre, boolean tilesByCentre,
-        boolean skins, Length guardDrop) {
+        boolean skins, Length guardDrop, Corners corners) {
 
+    static final Length LEAST_WALL = Length.ofMillimetres(10);
+    static final Length GREATEST_WALL = Length.ofMillimetres(5_000);
     /** Common practice, no source. */
     private static final Length USUAL_DROP = Length.ofMillimetres(750);
 
     public static final SiteSettings USUAL = new SiteSettings(Unit.METRE, Length.ofMillimetres(100),
-            Length.ofMillimetres(200), Length.ofMillimetres(3000), 256, false, false, USUAL_DROP);
+            Length.ofMillimetres(200), Length.ofMillimetres(3000), 256, false, false, USUAL_DROP, Corners.POSTS);
 
     public SiteSettings {
         var faults = new ArrayList<Fault>();
@@ -34,6 +37,7 @@ public record SiteSettings(Unit unit, Length step, Length wall, Length storey, i
         check(faults, "wallMm", "wall thickness", unit, wall, 10, 5_000);
         check(faults, "storeyMm", "storey height", unit, storey, 500, 100_000);
         check(faults, "guardDropMm", "drop without a guard", unit, guardDrop, 100, 100_000);
+        check(faults, "cornerLegMm", "leg of a corner piece", unit, corners.leg(), 10, 5_000);
         if (pixelsPerMetre < 1 || pixelsPerMetre > 65_536) {
             faults.add(new Fault("pixelsPerMetre", "The texel density must be from 1 to 65536 pixels per metre."));
         }
@@ -50,8 +54,13 @@ public record SiteSettings(Unit unit, Length step, Length wall, Length storey, i
         }
     }
 
+    /** The same with corners built this way. */
+    public SiteSettings with(Corners others) {
+        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, others);
+    }
+
     /** The same with walls as skins, or through. */
     public SiteSettings withSkins(boolean asSkins) {
-        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, asSkins, guardDrop);
+        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, asSkins, guardDrop, corners);
     }
 }

@@ -19,9 +19,16 @@ import java.util.List;
  * @param start  its left end seen from inside, on the wall's face, at the wall's foot
  * @param depth  how thick its pieces are: the whole wall, or one of its two skins
  * @param height of its pieces
+ * @param laps   how much of it lies across the corners at its ends
  * @param panels the opening panels in it, in order
  */
-public record WallRun(long room, int edge, Tier tier, String name, Side side, Vec start, Length length, Length depth, Length height, List<Panel> panels) {
+public record WallRun(long room, int edge, Tier tier, String name, Side side, Vec start, Length length, Length depth, Length height, Laps laps, List<Panel> panels) {
+
+    /** How much of a run lies across the corner at its start, and at its end. */
+    public record Laps(Length start, Length end) {
+
+        public static final Laps NONE = new Laps(Length.ZERO, Length.ZERO);
+    }
 
     /** A wall, or the face above or below a room that this one opens into. */
     public enum Tier { WALL, ABOVE, BELOW }

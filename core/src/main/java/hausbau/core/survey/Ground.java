@@ -33,7 +33,7 @@ final class Ground {
         static Strip of(Post post, String room) {
             var box = post.box();
             return new Strip(new WallRun(post.room(), post.edge(), WallRun.Tier.WALL, room, Side.NORTH, box.min(), new Length(box.size().x()),
-                    new Length(box.size().y()), new Length(box.size().z()), List.of()), Optional.of(post), box);
+                    new Length(box.size().y()), new Length(box.size().z()), WallRun.Laps.NONE, List.of()), Optional.of(post), box);
         }
     }
 

@@ -92,21 +92,23 @@ final class MassingChecks {
         var apart = edge.side() == Side.NORTH || edge.side() == Side.EAST ? other.line() - edge.line() : edge.line() - other.line();
         var low = edge.side().runsEastWest() ? box.min().x() : box.min().y();
         var high = edge.side().runsEastWest() ? box.max().x() : box.max().y();
-        return run.tier() == WallRun.Tier.WALL && other.side() == edge.side().opposite() && apart > 0 && apart <= 2 * wall && other.from() < high && other.to() > low
+        return run.tier() == WallRun.Tier.WALL && other.side() == edge.side().opposite() && apart > 0 && apart <= edge.wall(wall) + other.wall(wall) && other.from() < high && other.to() > low
                 && o.floor() < box.max().z() && o.ceiling() > box.min().z();
     }
 
     private Optional<Finding> odd(WallRun run, Outline.Edge edge, Room room, Room other, Outline.Edge theirs) {
         var thick = Math.abs(theirs.line() - edge.line());
-        if (thick == wall || thick == 2 * wall) {
+        var single = edge.wall() == 0 && theirs.wall() == 0 ? wall : Math.max(edge.wall(), theirs.wall());
+        var twice = edge.wall(wall) + theirs.wall(wall);
+        if (thick == single || thick == twice) {
             return Optional.empty();
         }
-        var wanted = thick < wall + wall / 2 ? wall : 2 * wall;
+        var wanted = thick < (single + twice) / 2 ? single : twice;
         var heading = "A wall of " + site.format(thick) + " between “" + room.name() + "” and “" + other.name() + "”";
         var by = thick - wanted;
         var fix = new Finding.Fix.MoveEdge("Move the " + theirs.side().label() + " wall of “" + other.name() + "” by " + site.format(Math.abs(by)), other.id(), theirs.number(), by);
         return Optional.of(new Finding("odd:" + room.id() + ":" + Finding.edge(run.edge()) + ":" + other.id() + ":" + Finding.edge(theirs.number()), Finding.about(edge, theirs),
-                Finding.Check.ODD_WALL, heading, "Walls are " + site.format(wall) + " on this site. " + Finding.Check.ODD_WALL.why(),
+                Finding.Check.ODD_WALL, heading, (single == wall ? "Walls are " + site.format(wall) + " on this site. " : "Its rooms want it " + site.format(single) + " thick. ") + Finding.Check.ODD_WALL.why(),
                 new Finding.Card(Finding.Check.ODD_WALL, heading, room.name()), List.of(), run.box(), Optional.of(fix)));
     }
 

@@ -134,7 +134,7 @@ class StandingSetTest {
     void tilesStandWhereTheyStoodWhateverTheirPivot() {
         var rooms = List.of(room(1, 0, 0, 5000, 4000));
         var usual = SiteSettings.USUAL;
-        var centred = new Massing(new SiteSettings(usual.unit(), usual.step(), usual.wall(), usual.storey(), usual.pixelsPerMetre(), true, false, usual.guardDrop()), rooms, List.of());
+        var centred = new Massing(new SiteSettings(usual.unit(), usual.step(), usual.wall(), usual.storey(), usual.pixelsPerMetre(), true, false, usual.guardDrop(), usual.corners()), rooms, List.of());
         var byCorner = massing(rooms);
         assertThat(set(centred, kit(centred, 1000)).all()).extracting(Standing::box).isEqualTo(set(byCorner, kit(byCorner, 1000)).all().stream().map(Standing::box).toList());
     }

@@ -39,6 +39,7 @@ class RecipeTest {
         return Stream.concat(recipes(), Stream.of(new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1700), 10, Length.ZERO),
                 new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1900), 10, Length.ofMillimetres(200)), new Recipe.Flight(Vec.ofMillimetres(290, 1200, 170), 1, Length.ZERO),
                 new Recipe.Landing(Vec.ofMillimetres(1200, 2500, 200)), new Recipe.Ramp(Vec.ofMillimetres(4800, 1200, 400)), new Recipe.Mass(Vec.ofMillimetres(500, 600, 3000)),
+                new Recipe.CornerPiece(Vec.ofMillimetres(300, 400, 3000), Length.ofMillimetres(100)),
                 new Recipe.Guard(Vec.ofMillimetres(2000, 50, 1070)), new Recipe.Guard(Vec.ofMillimetres(50, 50, 1070)),
                 new Recipe.SlopedGuard(Vec.ofMillimetres(2900, 50, 2770), Length.ofMillimetres(1700), 10), new Recipe.SlopedGuard(Vec.ofMillimetres(4800, 50, 1470), Length.ofMillimetres(400), 0)));
     }
@@ -49,6 +50,14 @@ class RecipeTest {
         var mesh = new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1700), 10, Length.ZERO).mesh(new Finish(0.001, 256));
         var side = 170.0 * 290 * 55 - 1500.0 * 1500 * 290 / (2 * 170);
         assertThat(volume(mesh)).isCloseTo(side * 1200, within(side * 1200 * 1e-5));
+        assertThat(euler(mesh)).isEqualTo(2);
+    }
+
+    /** By hand: two arms of 300 × 300 and 200 × 100 in plan. */
+    @Test
+    void aCornerPieceHasTheVolumeOfItsArms() {
+        var mesh = new Recipe.CornerPiece(Vec.ofMillimetres(300, 400, 3000), Length.ofMillimetres(100)).mesh(new Finish(0.001, 256));
+        assertThat(volume(mesh)).isCloseTo((300.0 * 300 + 200 * 100) * 3000, within(1e3));
         assertThat(euler(mesh)).isEqualTo(2);
     }
 

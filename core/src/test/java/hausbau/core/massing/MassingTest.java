@@ -131,7 +131,7 @@ class MassingTest {
     @Test
     void settingsOutOfRangeAreNamedOneByOne() {
         var usual = SiteSettings.USUAL;
-        assertThatThrownBy(() -> new SiteSettings(usual.unit(), Length.ZERO, mm(1), usual.storey(), 0, false, false, usual.guardDrop()))
+        assertThatThrownBy(() -> new SiteSettings(usual.unit(), Length.ZERO, mm(1), usual.storey(), 0, false, false, usual.guardDrop(), usual.corners()))
                 .isInstanceOfSatisfying(Refused.class, refused ->
                         assertThat(refused.faults()).extracting("field").containsExactly("stepMm", "wallMm", "pixelsPerMetre"));
     }

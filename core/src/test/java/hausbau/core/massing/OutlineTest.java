@@ -70,8 +70,8 @@ class OutlineTest {
     @Test
     void aCutLeavesTheSidesTheirNumbersAndGivesFreshOnesToTheNotch() {
         var l = SQUARE.without(new Rect(6, 4, 10, 10));
-        assertThat(l.edge(Side.NORTH.ordinal()).orElseThrow()).isEqualTo(new Outline.Edge(0, Side.NORTH, 0, 10, 6, 10));
-        assertThat(l.edge(Side.EAST.ordinal()).orElseThrow()).isEqualTo(new Outline.Edge(1, Side.EAST, 10, 4, 10, 0));
+        assertThat(l.edge(Side.NORTH.ordinal()).orElseThrow()).isEqualTo(new Outline.Edge(0, Side.NORTH, 0, 10, 6, 10, 0));
+        assertThat(l.edge(Side.EAST.ordinal()).orElseThrow()).isEqualTo(new Outline.Edge(1, Side.EAST, 10, 4, 10, 0, 0));
         assertThat(l.edges()).extracting(Outline.Edge::number).containsExactlyInAnyOrder(0, 1, 2, 3, 4, 5);
     }
 
@@ -105,7 +105,7 @@ class OutlineTest {
             turned = turned.turned(1, 3, -2);
         }
         assertThat(turned).isEqualTo(l);
-        assertThat(l.turned(1, 0, 0).edge(Side.NORTH.ordinal()).orElseThrow()).isEqualTo(new Outline.Edge(0, Side.WEST, -10, 0, -10, 6));
+        assertThat(l.turned(1, 0, 0).edge(Side.NORTH.ordinal()).orElseThrow()).isEqualTo(new Outline.Edge(0, Side.WEST, -10, 0, -10, 6, 0));
         var mirrored = l.mirrored(5);
         assertThat(mirrored.region()).isEqualTo(Region.of(List.of(new Rect(0, 0, 10, 4), new Rect(4, 4, 10, 10))));
         l.edges().forEach(e -> assertThat(mirrored.edge(e.number()).orElseThrow().length()).isEqualTo(e.length()));
@@ -136,6 +136,19 @@ class OutlineTest {
         assertThat(Outline.of(Region.of(new Rect(0, 0, 2000, 1000)))).isEqualTo(Outline.rectangle(new Rect(0, 0, 2000, 1000)));
         assertThatThrownBy(() -> Outline.of(Region.EMPTY)).hasMessageContaining("no ground");
         assertThatThrownBy(() -> Outline.of(court.plus(Region.of(new Rect(20_000, 0, 21_000, 1000))))).isInstanceOf(Refused.class);
+    }
+
+    /** What is typed about an edge's wall goes along with the edge. */
+    @Test
+    void anEdgeKeepsTheWallOfItsOwn() {
+        var walled = SQUARE.walled(Side.EAST.ordinal(), 3);
+        for (var changed : List.of(walled.moved(Side.NORTH.ordinal(), 5), walled.without(new Rect(0, 0, 4, 4)), walled.mirrored(2).mirrored(2), walled.turned(1, 0, 0),
+                Outline.parse(walled.toString()))) {
+            assertThat(changed.edge(Side.EAST.ordinal()).orElseThrow().wall(2)).isEqualTo(3);
+            assertThat(changed.edge(Side.NORTH.ordinal()).orElseThrow().wall(2)).isEqualTo(2);
+        }
+        assertThat(walled.grown(2)).isEqualTo(Region.of(new Rect(-2, -2, 13, 12)));
+        assertThatThrownBy(() -> SQUARE.walled(77, 3)).isInstanceOf(Refused.class);
     }
 
     @Test

@@ -54,7 +54,7 @@ class RoomWallsTest {
     }
 
     private static List<Box> bodies(Massing massing) {
-        return Stream.concat(massing.runs().stream().map(WallRun::box), massing.posts().stream().map(Post::box)).toList();
+        return Stream.concat(massing.runs().stream().map(WallRun::box), massing.posts().stream().flatMap(p -> p.boxes().stream())).toList();
     }
 
     private static final int CELLS = 300;
@@ -107,11 +107,105 @@ class RoomWallsTest {
         partition(new Massing(settings(seed % 2 == 0), rooms, List.of()));
     }
 
+    /** However corners are built: the same mass, parted otherwise. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void corneredOtherwiseTheyPartitionTheMassToo(long seed) {
+        var rooms = rooms(new Random(seed));
+        partition(new Massing(settings(seed % 4 < 2).with(new Corners(seed % 2 == 0 ? Corners.Kind.LEG : Corners.Kind.LAP, mm(150))), rooms, List.of()));
+    }
+
+    private static Massing square(Corners.Kind kind) {
+        return new Massing(settings(false).with(new Corners(kind, mm(100))), List.of(room(1, 0, 0, 5000, 4000)), List.of());
+    }
+
+    /** TRADE.md: one corner piece with 100 legs both ways; what is left of 5 m and 4 m is 200 mm less. */
+    @Test
+    void aCornerPieceTakesALegOfBothWalls() {
+        assertThat(square(Corners.Kind.LEG).runs()).extracting(WallRun::length).containsExactly(mm(4800), mm(3800), mm(4800), mm(3800));
+        assertThat(square(Corners.Kind.LEG).posts()).hasSize(4).allSatisfy(p -> assertThat(p.boxes()).hasSize(3));
+    }
+
+    /** Thickness eats into one side of every corner: each of the four walls runs over the corner at its left end. */
+    @Test
+    void aLappedWallIsLongerThanItsRoomByTheWallsThickness() {
+        var lapped = square(Corners.Kind.LAP);
+        assertThat(lapped.posts()).isEmpty();
+        assertThat(lapped.runs()).extracting(WallRun::length).containsExactly(mm(5200), mm(4200), mm(5200), mm(4200));
+        assertThat(lapped.runs()).allSatisfy(r -> assertThat(r.laps()).isEqualTo(new WallRun.Laps(mm(200), Length.ZERO)));
+        assertThat(lapped.runs().get(0).start()).isEqualTo(Vec.ofMillimetres(-200, 4000, 0));
+    }
+
+    /** By hand: a door 1 m from the room's corner is 1.2 m along the wall that runs 200 mm over it. */
+    @Test
+    void openingsKeepTheirPlaceInALappedWall() {
+        var massing = new Massing(settings(false).with(new Corners(Corners.Kind.LAP, mm(100))), List.of(room(1, 0, 0, 5000, 4000)), List.of(door(9, Side.NORTH, 1000, 900)));
+        assertThat(massing.runs().get(0).panels()).singleElement().satisfies(p -> assertThat(p.from()).isEqualTo(mm(1200)));
+        assertThat(massing.runs().get(0).gap(massing.runs().get(0).panels().get(0)).min()).isEqualTo(Vec.ofMillimetres(1000, 4000, 0));
+        var tight = new Massing(massing.settings(), massing.rooms(), List.of(door(9, Side.NORTH, 50, 900)));
+        assertThat(tight.fit().misfits()).singleElement().satisfies(m -> assertThat(m.fault().message()).contains("it can begin from 0.1 m to 4 m"));
+    }
+
+    /** Where three walls meet, and where a low room ends at a high one, a post stands whatever is chosen. */
+    @Test
+    void whereMoreThanTwoWallsMeetPostsStay() {
+        var rooms = List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000));
+        for (var kind : List.of(Corners.Kind.LEG, Corners.Kind.LAP)) {
+            var massing = new Massing(settings(false).with(new Corners(kind, mm(100))), rooms, List.of());
+            assertThat(massing.posts().stream().filter(p -> p.legs().isEmpty())).extracting(p -> p.box().min().x()).containsOnly(5_000_000L).hasSize(2);
+        }
+    }
+
+    /** By hand: 300 mm at the east, else 200: the post there is 300 by 200, and the wall as thick as told. */
+    @Test
+    void oneSideHasAWallOfItsOwn() {
+        var room = room(1, 0, 0, 5000, 4000).walled(Side.EAST.ordinal(), mm(300));
+        var massing = massing(List.of(room));
+        assertThat(massing.runs()).extracting(WallRun::depth).containsExactly(mm(200), mm(300), mm(200), mm(200));
+        assertThat(massing.posts()).extracting(p -> p.box().size().x()).containsExactlyInAnyOrder(mm(200).um(), mm(200).um(), mm(300).um(), mm(300).um());
+        assertThat(bodies(massing).stream().reduce(Box::union)).contains(new Box(Vec.ofMillimetres(-200, -200, 0), Vec.ofMillimetres(5300, 4200, 3000)));
+    }
+
+    /** Rectangles on the step with walls of their own: all of the ground in their walls is in just one body. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void wallsOfTheirOwnPartitionTheMass(long seed) {
+        var random = new Random(seed);
+        var rooms = new ArrayList<Room>();
+        var voids = Region.EMPTY;
+        var walls = Region.EMPTY;
+        for (var id = 1L; id <= 1 + random.nextInt(4); id++) {
+            var room = room(id, 100 * random.nextInt(60), 100 * random.nextInt(60), 800 + 100 * random.nextInt(40), 800 + 100 * random.nextInt(40));
+            var own = random.ints(4, 0, 4).mapToLong(n -> n == 0 ? 0 : 100_000L * n).toArray();
+            for (var side : Side.values()) {
+                room = room.walled(side.ordinal(), new Length(own[side.ordinal()]));
+            }
+            rooms.add(room);
+            var e = room.outline().extent();
+            var thick = Arrays.stream(own).map(w -> w == 0 ? 200_000 : w).toArray();
+            voids = voids.plus(Region.of(e));
+            walls = walls.plus(Region.of(new Rect(e.x0() - thick[Side.WEST.ordinal()], e.y0() - thick[Side.SOUTH.ordinal()], e.x1() + thick[Side.EAST.ordinal()], e.y1() + thick[Side.NORTH.ordinal()])));
+        }
+        var kinds = Corners.Kind.values();
+        var bodies = bodies(new Massing(settings(seed % 2 == 0).with(new Corners(kinds[(int) (seed % 3)], mm(100))), rooms, List.of()));
+        var grounds = bodies.stream().map(b -> Region.of(new Rect(b.min().x(), b.min().y(), b.max().x(), b.max().y()))).toList();
+        assertThat(Region.union(grounds)).as("%s", rooms).isEqualTo(walls.minus(voids));
+        assertThat(grounds.stream().map(Region::area).reduce(java.math.BigInteger.ZERO, java.math.BigInteger::add)).isEqualTo(walls.minus(voids).area());
+    }
+
+    /** Two rooms that want 300 mm between them have it, and a survey has nothing against it. */
+    @Test
+    void aSharedWallIsAsThickAsItsRoomsWant() {
+        var rooms = List.of(room(1, 0, 0, 5000, 4000).walled(Side.EAST.ordinal(), mm(300)), room(2, 5300, 0, 3000, 4000));
+        assertThat(massing(rooms).runs().stream().filter(r -> r.name().equals("Room 1, east"))).singleElement().satisfies(r -> assertThat(r.depth()).isEqualTo(mm(300)));
+        assertThat(massing(rooms).runs()).noneMatch(r -> r.name().equals("Room 2, west"));
+    }
+
     /** TRADE.md: 1024 outside with walls of 12 is 1000 inside. */
     @Test
     void theHollowBox() {
         var u = SiteSettings.USUAL;
-        var thin = new SiteSettings(u.unit(), mm(1), mm(12), u.storey(), u.pixelsPerMetre(), false, false, u.guardDrop());
+        var thin = new SiteSettings(u.unit(), mm(1), mm(12), u.storey(), u.pixelsPerMetre(), false, false, u.guardDrop(), u.corners());
         var massing = new Massing(thin, List.of(new Room(1, "Box", Vec.ofMillimetres(12, 12, 12), mm(1000), mm(1000), mm(488))), List.of());
         assertThat(massing.runs()).extracting(WallRun::length).containsOnly(mm(1000));
         assertThat(bodies(massing).stream().reduce(Box::union)).contains(new Box(Vec.ofMillimetres(0, 0, 12), Vec.ofMillimetres(1024, 1024, 500)));

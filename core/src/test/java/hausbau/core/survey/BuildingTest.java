@@ -9,7 +9,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import hausbau.core.build.Decisions;
 import hausbau.core.build.KitChoice;
 import hausbau.core.build.StandingSet;
+import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
+import hausbau.core.massing.Corners;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
@@ -20,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -33,9 +36,8 @@ class BuildingTest {
         return LongStream.range(0, BUILDINGS);
     }
 
-    private static SiteSettings settings(boolean skins) {
-        var u = SiteSettings.USUAL;
-        return u.withSkins(skins);
+    private static SiteSettings settings(long seed) {
+        return SiteSettings.USUAL.withSkins(seed % 2 == 0).with(new Corners(Corners.Kind.values()[(int) (seed % 3)], mm(100)));
     }
 
     /** Rooms on the step that lie apart, share a wall, touch or overlap; some of them are an L or a U. */
@@ -70,9 +72,10 @@ class BuildingTest {
                 .filter(f -> f.check() != Finding.Check.UNBUILT_OPENING && f.check() != Finding.Check.ODD_WALL && f.check() != Finding.Check.BLIND_DOOR).toList();
     }
 
-    /** In µm³, by the boxes of all wall pieces, posts and openings' panels as if they had no hole. */
+    /** In µm³, by the boxes of all wall pieces, posts, both arms of corner pieces, and openings' panels as if they had no hole. */
     private static BigInteger volume(StandingSet set, Role... roles) {
-        return set.all().stream().filter(s -> List.of(roles).contains(s.kind().role())).map(s -> s.box().size())
+        return set.all().stream().filter(s -> List.of(roles).contains(s.kind().role()))
+                .flatMap(s -> s.kind().recipe() instanceof Recipe.CornerPiece ? s.kind().solids().stream().map(p -> p.box().size()) : Stream.of(s.box().size()))
                 .map(v -> BigInteger.valueOf(v.x()).multiply(BigInteger.valueOf(v.y())).multiply(BigInteger.valueOf(v.z()))).reduce(BigInteger.ZERO, BigInteger::add);
     }
 
@@ -81,7 +84,7 @@ class BuildingTest {
     void aStoreyIsBuiltWithoutOverlapOrGap(long seed) {
         var random = new Random(seed);
         var rooms = rooms(random, 4);
-        var massing = new Massing(settings(seed % 2 == 0), rooms, openings(random, rooms));
+        var massing = new Massing(settings(seed), rooms, openings(random, rooms));
         var set = built(massing);
         assertThat(amiss(set)).as("seed %d: %s", seed, rooms).isEmpty();
         var voids = rooms.stream().map(Room::region).reduce(rooms.get(0).region(), (a, b) -> a.plus(b));
@@ -100,7 +103,7 @@ class BuildingTest {
         var below = rooms(new Random(seed), 3);
         var rooms = new ArrayList<>(below);
         below.forEach(r -> rooms.add(r.copied(r.id() + 50, r.name() + " above").raised(0, STOREY)));
-        var massing = new Massing(settings(seed % 2 == 0), rooms, List.of());
+        var massing = new Massing(settings(seed), rooms, List.of());
         var set = built(massing);
         assertThat(amiss(set)).as("seed %d: %s", seed, below).isEmpty();
         var voids = below.stream().map(Room::region).reduce(below.get(0).region(), (a, b) -> a.plus(b));
@@ -115,7 +118,7 @@ class BuildingTest {
     void aDraggedWallGivesWhatTheNewRoomsGive(long seed) {
         var random = new Random(seed);
         var rooms = new ArrayList<>(rooms(random, 4));
-        var massing = new Massing(settings(seed % 2 == 0), rooms, List.of());
+        var massing = new Massing(settings(seed), rooms, List.of());
         var set = built(massing);
         for (var i = 0; i < 4; i++) {
             var n = random.nextInt(rooms.size());

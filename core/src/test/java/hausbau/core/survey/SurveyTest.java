@@ -268,7 +268,7 @@ class SurveyTest {
     @Test
     void aKitOfAnotherStepIsAFaultThatSaysSo() {
         var usual = SiteSettings.USUAL;
-        var coarse = new Massing(new SiteSettings(usual.unit(), mm(300), usual.wall(), usual.storey(), 256, false, false, usual.guardDrop()), ROOM.rooms(), ROOM.openings());
+        var coarse = new Massing(new SiteSettings(usual.unit(), mm(300), usual.wall(), usual.storey(), 256, false, false, usual.guardDrop(), usual.corners()), ROOM.rooms(), ROOM.openings());
         var d = BUILT.decisions();
         assertThat(survey(BUILT.next(new Decisions(coarse, d.kit(), d.hands(), d.departures())))).singleElement().satisfies(f -> {
             assertThat(f.check()).isEqualTo(Finding.Check.KIT);

@@ -30,6 +30,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -48,8 +49,11 @@ class MassingController {
         this.levels = levels;
     }
 
-    /** @param edge the lasting number of the edge that begins here */
-    record CornerView(@NotNull int edge, @NotNull Length x, @NotNull Length y) {
+    /**
+     * @param edge   the lasting number of the edge that begins here
+     * @param wallMm how thick the wall behind it is to be; absent where as the site's
+     */
+    record CornerView(@NotNull int edge, @NotNull Length x, @NotNull Length y, Length wallMm) {
     }
 
     /**
@@ -64,7 +68,7 @@ class MassingController {
 
         static RoomView of(Room r) {
             return new RoomView(r.id(), r.name(), r.level(), VecMm.of(r.corner()), r.width(), r.depth(), r.height(), r.outline().loops().stream()
-                    .map(l -> l.stream().map(c -> new CornerView(c.edge(), new Length(c.x()), new Length(c.y()))).toList()).toList(),
+                    .map(l -> l.stream().map(c -> new CornerView(c.edge(), new Length(c.x()), new Length(c.y()), c.wall() == 0 ? null : new Length(c.wall()))).toList()).toList(),
                     r.region().area().doubleValue() / 1e12, r.sky());
         }
     }
@@ -262,6 +266,16 @@ class MassingController {
     @Operation(summary = "Makes one edge as long as told; the edge that follows it moves")
     RoomView setLength(@PathVariable long siteId, @PathVariable long roomId, @PathVariable int edge, Seen seen, @Valid @RequestBody EdgeLength body) {
         return RoomView.of(massing.setLength(siteId, roomId, seen, edge, body.lengthMm()));
+    }
+
+    /** @param wallMm left out: as the site's */
+    record EdgeWall(Length wallMm) {
+    }
+
+    @PutMapping("/rooms/{roomId}/edges/{edge}/wall")
+    @Operation(summary = "Says how thick the wall behind one edge is to be")
+    RoomView setWall(@PathVariable long siteId, @PathVariable long roomId, @PathVariable int edge, Seen seen, @Valid @RequestBody EdgeWall body) {
+        return RoomView.of(massing.setWall(siteId, roomId, seen, edge, orElse(body.wallMm(), Length.ZERO)));
     }
 
     @DeleteMapping("/rooms/{roomId}")

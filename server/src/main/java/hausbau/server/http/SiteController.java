@@ -9,6 +9,7 @@ import hausbau.server.work.HandoverService;
 import hausbau.server.store.Aggregate;
 import hausbau.core.exchange.ChunkBytes;
 import hausbau.server.journal.Seen;
+import hausbau.core.massing.Corners;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
@@ -71,14 +72,14 @@ class SiteController {
      * @param lost what a hand changed and whose place is gone
      */
     record SiteView(@NotNull long id, @NotNull String name, @NotNull long revision, @NotNull Unit unit, @NotNull Length stepMm,
-            @NotNull Length wallMm, @NotNull Length storeyMm, @NotNull int pixelsPerMetre, @NotNull boolean tilesByCentre, @NotNull boolean skins, @NotNull Length guardDropMm,
+            @NotNull Length wallMm, @NotNull Length storeyMm, @NotNull int pixelsPerMetre, @NotNull boolean tilesByCentre, @NotNull boolean skins, @NotNull Length guardDropMm, @NotNull Corners.Kind corners, @NotNull Length cornerLegMm,
             KitView kit, @NotNull String undo, @NotNull String redo, @NotNull long leftOut, @NotNull long lost) {
 
         static SiteView of(SiteService.Standing standing) {
             var site = standing.site();
             var s = site.settings();
             return new SiteView(site.getId(), site.name(), site.revision(), s.unit(), s.step(), s.wall(), s.storey(),
-                    s.pixelsPerMetre(), s.tilesByCentre(), s.skins(), s.guardDrop(),
+                    s.pixelsPerMetre(), s.tilesByCentre(), s.skins(), s.guardDrop(), s.corners().kind(), s.corners().leg(),
                     site.kit().map(k -> new KitView(k.step(), k.kinds(), k.tiles(), k.minPiece(), k.maxPiece())).orElse(null),
                     standing.undo(), standing.redo(), standing.leftOut(), standing.lost());
         }
@@ -86,12 +87,13 @@ class SiteController {
 
     /** Every field but the name may be left out: it then stays, or takes the usual value. */
     record SiteBody(@NotNull String name, Unit unit, Length stepMm, Length wallMm, Length storeyMm, Integer pixelsPerMetre,
-            Boolean tilesByCentre, Boolean skins, Length guardDropMm) {
+            Boolean tilesByCentre, Boolean skins, Length guardDropMm, Corners.Kind corners, Length cornerLegMm) {
 
         UnaryOperator<SiteSettings> over() {
             return s -> new SiteSettings(orElse(unit, s.unit()), orElse(stepMm, s.step()), orElse(wallMm, s.wall()),
                     orElse(storeyMm, s.storey()), orElse(pixelsPerMetre, s.pixelsPerMetre()),
-                    orElse(tilesByCentre, s.tilesByCentre()), orElse(skins, s.skins()), orElse(guardDropMm, s.guardDrop()));
+                    orElse(tilesByCentre, s.tilesByCentre()), orElse(skins, s.skins()), orElse(guardDropMm, s.guardDrop()),
+                    new Corners(orElse(corners, s.corners().kind()), orElse(cornerLegMm, s.corners().leg())));
         }
 
         private static <T> T orElse(T told, T standing) {

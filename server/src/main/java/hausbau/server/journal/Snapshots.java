@@ -78,12 +78,13 @@ class Snapshots {
         return changes;
     }
 
-    /** Openings kept their place from the left, and no site said where guards stand. */
+    /** Openings kept their place from the left, and no site said where guards stand or how corners are built. */
     private static void fromFormat3(Aggregate table, JsonNode snapshot) {
         if (snapshot instanceof ObjectNode row) {
             switch (table) {
                 case OPENING -> row.put("hold", "LEFT");
-                case SITE -> row.put("guardDropUm", SiteSettings.USUAL.guardDrop().um()).put("groundName", "Ground");
+                case SITE -> row.put("guardDropUm", SiteSettings.USUAL.guardDrop().um()).put("groundName", "Ground")
+                        .put("corners", SiteSettings.USUAL.corners().kind().name()).put("cornerLegUm", SiteSettings.USUAL.corners().leg().um());
                 default -> { }
             }
         }

@@ -73,7 +73,7 @@ public class V6__Carry_over_what_hands_did extends BaseJavaMigration {
                     r.getLong(1), r.getLong(2), Opening.Kind.valueOf(r.getString(3)), Side.valueOf(r.getString(4)), new Length(r.getLong(5)), new Length(r.getLong(6)),
                     new Length(r.getLong(7)), new Length(r.getLong(8))), site);
             var settings = jdbc.queryForObject("select unit, step_um, wall_um, storey_um, pixels_per_metre, tiles_by_centre from site where id = ?", (r, n) -> new SiteSettings(
-                    Unit.valueOf(r.getString(1)), new Length(r.getLong(2)), new Length(r.getLong(3)), new Length(r.getLong(4)), r.getInt(5), r.getBoolean(6), false, SiteSettings.USUAL.guardDrop()), site);
+                    Unit.valueOf(r.getString(1)), new Length(r.getLong(2)), new Length(r.getLong(3)), new Length(r.getLong(4)), r.getInt(5), r.getBoolean(6), false, SiteSettings.USUAL.guardDrop(), SiteSettings.USUAL.corners()), site);
             massing = new Massing(settings, all, openings);
             var kit = kit();
             kit.ifPresent(k -> jdbc.update("update site set kit_tiles = ? where id = ?", k.tiles().stream().map(Length::um).toArray(Long[]::new), site));

@@ -2,6 +2,7 @@ package hausbau.server.work;
 
 import hausbau.core.build.Stance;
 import hausbau.core.kit.Role;
+import hausbau.core.massing.Corners;
 import hausbau.core.massing.Level;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
@@ -61,7 +62,7 @@ class DemoSites implements ApplicationRunner {
     }
 
     private void makeBaths() {
-        var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false, false, mm(1500));
+        var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false, false, mm(1500), Corners.POSTS);
         var id = sites.create(BATHS, usual -> settings).site().getId();
         var hall = massing.addRoom(id, NOT_TOLD, (roomId, standing) -> new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200))).id();
         open(id, hall, Opening.Kind.DOOR, Side.SOUTH, 5_100, 1_800, 2_600, 0);

@@ -190,6 +190,11 @@ public class MassingService {
         return reshape(siteId, roomId, seen, "Size", (outline, step) -> outline.sized(edge, length.um()));
     }
 
+    /** Says how thick the wall behind an edge is to be; 0 for as the site's. */
+    public Room setWall(long siteId, long roomId, Seen seen, int edge, Length thickness) {
+        return reshape(siteId, roomId, seen, "Thickness of a wall of", (outline, step) -> outline.walled(edge, thickness.um()));
+    }
+
     public void removeRoom(long siteId, long roomId, Seen seen) {
         edit(siteId, seen, edit -> {
             var row = room(siteId, roomId);

@@ -28,6 +28,8 @@ public final class RecipeJson {
             json.put("treads", flight.treads()).put("foot", flight.foot().um());
         } else if (recipe instanceof Recipe.SlopedGuard guard) {
             json.put("treads", guard.treads()).put("rise", guard.rise().um());
+        } else if (recipe instanceof Recipe.CornerPiece corner) {
+            json.put("leg", corner.leg().um());
         }
         return JSON.writeValueAsString(json);
     }
@@ -49,7 +51,7 @@ public final class RecipeJson {
         return recipe instanceof Recipe.WallPanel ? "wall" : recipe instanceof Recipe.OpeningPanel ? "opening"
                 : recipe instanceof Recipe.PassagePanel ? "passage" : recipe instanceof Recipe.Flight ? "flight" : recipe instanceof Recipe.Landing ? "landing"
                 : recipe instanceof Recipe.Ramp ? "ramp" : recipe instanceof Recipe.Guard ? "guard" : recipe instanceof Recipe.SlopedGuard ? "sloped-guard"
-                : recipe instanceof Recipe.Mass ? "mass" : recipe instanceof Recipe.CornerPost ? "post" : recipe instanceof Recipe.Tile ? "tile"
+                : recipe instanceof Recipe.Mass ? "mass" : recipe instanceof Recipe.CornerPost ? "post" : recipe instanceof Recipe.CornerPiece ? "corner" : recipe instanceof Recipe.Tile ? "tile"
                 : recipe instanceof Recipe.StandIn ? "stand-in" : recipe instanceof Recipe.Pillar ? "pillar"
                 : recipe instanceof Recipe.Bench ? "bench" : recipe instanceof Recipe.Cubicle ? "cubicle" : "lamp";
     }
@@ -76,6 +78,7 @@ public final class RecipeJson {
             case "sloped-guard" -> new Recipe.SlopedGuard(size, length(json.get("rise")), json.get("treads").asInt());
             case "mass" -> new Recipe.Mass(size);
             case "post" -> new Recipe.CornerPost(size);
+            case "corner" -> new Recipe.CornerPiece(size, length(json.get("leg")));
             case "tile" -> new Recipe.Tile(size);
             case "stand-in" -> new Recipe.StandIn(size);
             case "pillar" -> new Recipe.Pillar(size);

@@ -3,6 +3,7 @@ package hausbau.server.store.site;
 import hausbau.server.store.Row;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import hausbau.core.build.KitChoice;
+import hausbau.core.massing.Corners;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
@@ -33,6 +34,9 @@ public class SiteRow implements Row {
     boolean tilesByCentre;
     boolean skins;
     long guardDropUm;
+    @Enumerated(EnumType.STRING)
+    Corners.Kind corners = Corners.Kind.POST;
+    long cornerLegUm;
     String groundName = "Ground";
     /** Wall lengths, falling; empty until a kit is chosen. */
     long[] kitKinds = {};
@@ -88,7 +92,8 @@ public class SiteRow implements Row {
     }
 
     public SiteSettings settings() {
-        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre, skins, new Length(guardDropUm));
+        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre, skins, new Length(guardDropUm),
+                new Corners(corners, new Length(cornerLegUm)));
     }
 
     public final void set(SiteSettings settings) {
@@ -100,6 +105,8 @@ public class SiteRow implements Row {
         tilesByCentre = settings.tilesByCentre();
         skins = settings.skins();
         guardDropUm = settings.guardDrop().um();
+        corners = settings.corners().kind();
+        cornerLegUm = settings.corners().leg().um();
     }
 
     public Optional<KitChoice> kit() {
