@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, onUnmounted } from 'vue'
 import type { RoomView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { useAttempt } from './attempt'
@@ -15,6 +15,7 @@ const site = useSite()
 const table = useTable()
 const runs = computed(() => site.massing.runs.filter((r) => r.roomId === props.room.id))
 const chosen = computed(() => runs.value.find((r) => r.id === table.chosenRun))
+onUnmounted(() => (table.chosenRun = undefined))
 /** What the wall behind the run's edge is told to be; nothing where as the site's. */
 const own = computed(() => props.room.outlineMm.flat().find((c) => c.edge === chosen.value?.edge)?.wallMm ?? undefined)
 const { make } = useForeseen()

@@ -37,7 +37,7 @@ const chain = (ticksMm: number[]) => ({
   ticksMm,
 })
 const plan = (ticksMm: number[], scale: number) =>
-  ({ lie: { scale, x: 100, y: 300 }, wallMm: 200, unit: 'METRE', massing: { chains: [chain(ticksMm)] } as unknown as MassingView }) as Plan
+  ({ lie: { scale, x: 100, y: 300 }, wallMm: 200, unit: 'METRE', massing: { rooms: [], chains: [chain(ticksMm)] } as unknown as MassingView }) as Plan
 
 describe('dimension chains', () => {
   it('a wall with nothing in it has its whole length alone', () => {

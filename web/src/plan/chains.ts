@@ -31,10 +31,16 @@ export function drawChains(c: CanvasRenderingContext2D, p: Plan): Written[] {
       continue
     }
     const rows = chain.ticksMm.length > 2 ? [chain.ticksMm, [0, length]] : [[0, length]]
-    rows.forEach((ticks, row) => drawChain(c, p, chain.fromMm, along, out, ticks, p.wallMm * p.lie.scale + 16 + row * 20, note))
+    rows.forEach((ticks, row) => drawChain(c, p, chain.fromMm, along, out, ticks, wallBehind(p, chain) * p.lie.scale + 16 + row * 20, note))
   }
   return written
 }
+
+const wallBehind = (p: Plan, edge: { roomId: number; edge: number }) =>
+  p.massing.rooms
+    .find((r) => r.id === edge.roomId)
+    ?.outlineMm.flat()
+    .find((c) => c.edge === edge.edge)?.wallMm ?? p.wallMm
 
 function drawChain(
   c: CanvasRenderingContext2D,

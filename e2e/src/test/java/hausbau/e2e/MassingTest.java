@@ -4,7 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -171,6 +173,38 @@ class MassingTest {
         var again = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").equals(bench.get("id"))).findFirst();
         assertThat(again).hasValueSatisfying(p -> assertThat(p.get("atMm")).isEqualTo(bench.get("atMm")));
         assertThat(desk.findings()).isZero();
+    }
+
+    /** A hall of 5 × 4 m with the kit's metre: the wall on one side grows, the set follows, and so it does when corners are built otherwise. */
+    @Test
+    void aSideHasAWallOfItsOwnAndCornersAreBuiltAsChosen() {
+        var desk = SharedApplication.desk().hall("Thick hall").stage("Massing");
+        var runs = desk.page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Runs").setExact(true));
+        runs.getByText("east").click();
+        desk.type("Wall on this side", "rubbish");
+        assertThat(desk.field("Wall on this side")).hasValue("0.2 m");
+        desk.type("Wall on this side", "40 cm");
+        assertThat(desk.button("As the site’s")).isVisible();
+        assertThat(depths(desk)).containsExactly(200, 400, 200, 200);
+        assertThat(desk.findings()).isZero();
+        desk.button("As the site’s").click();
+        assertThat(desk.button("As the site’s")).isHidden();
+        assertThat(depths(desk)).containsOnly(200);
+
+        desk.page.getByTitle("Site set-up").click();
+        desk.field("Where two walls meet").selectOption("LEG");
+        desk.type("Leg of a corner piece", "0.5 m");
+        desk.button("Save").click();
+        // 5 m and 4 m less a leg at both ends.
+        assertThat(runs.getByText("4 m × 3 m").first()).isVisible();
+        assertThat(runs.getByText("3 m × 3 m").first()).isVisible();
+        assertThat(desk.get(desk.site() + "/pieces").valueStream().filter(p -> p.get("code").asString().equals("POS-700x700"))).singleElement()
+                .satisfies(p -> assertThat(p.get("count").asInt()).isEqualTo(4));
+        assertThat(desk.findings()).isZero();
+    }
+
+    private static List<Integer> depths(Desk desk) {
+        return desk.get(desk.site() + "/massing").get("runs").valueStream().map(r -> r.get("depthMm").asInt()).toList();
     }
 
     @Test

@@ -49,8 +49,13 @@ public final class Shots {
         }
     }
 
-    /** The other level, the section, the building in the sun, and from within. */
+    /** A run in elevation, the other level, the section, the building in the sun, and from within. */
     private void building() {
+        var runs = desk.page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Runs").setExact(true));
+        runs.getByText("south").click();
+        desk.page.getByTestId("run").scrollIntoViewIfNeeded();
+        picture("run");
+        runs.getByText("south").click();
         level("Gallery");
         picture("gallery");
         level("Ground");

@@ -8,6 +8,7 @@ import hausbau.core.plane.Region;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * Where one could fall farther than the site allows: the edges of floors that end at lower ones or at the well of stairs,
@@ -30,6 +31,7 @@ final class Drops {
         var z = room.floor();
         var wall = massing.settings().wall().um();
         var low = Region.union(massing.around(room).stream().filter(r -> r.floor() < z - drop && r.ceiling() >= z).map(Room::region).toList());
+        var across = acrossOpenings(room, low);
         var free = massing.floor(room);
         for (var stair : massing.stairs()) {
             if (stair.foot().z() < z - drop) {
@@ -47,7 +49,26 @@ final class Drops {
                 free = free.minus(stair.ground());
             }
         }
-        return along(free, low.minus(free), z);
+        return Stream.concat(along(free, low.minus(free), z).stream(), across.stream()).toList();
+    }
+
+    /** In the openings of a room's walls that have no sill and lead to low ground. */
+    private List<Guard> acrossOpenings(Room room, Region low) {
+        if (low.isEmpty()) {
+            return List.of();
+        }
+        var guards = new ArrayList<Guard>();
+        var near = room.region().grown(DEPTH).minus(room.region());
+        Stream.concat(Stream.of(room), massing.around(room).stream()).flatMap(r -> massing.walls(r, massing.settings().step()).runs().stream())
+                .forEach(run -> run.panels().stream().filter(p -> p.opening().kind() != Opening.Kind.WINDOW).map(run::gap).filter(gap -> gap.min().z() == room.floor()).forEach(gap -> {
+                    var ground = new Rect(gap.min().x(), gap.min().y(), gap.max().x(), gap.max().y());
+                    var strip = Region.of(ground).shared(near);
+                    var stairsCome = massing.stairs().stream().anyMatch(s -> s.top() == room.floor() && Region.of(s.arrival(DEPTH)).overlaps(Region.of(ground.grown(1))));
+                    if (!strip.isEmpty() && !stairsCome && low.overlaps(Region.of(ground.grown(1)))) {
+                        guards.add(level(strip.extent(), room.floor(), run.side().runsEastWest() ? Turn.NONE : new Turn(1)));
+                    }
+                }));
+        return guards;
     }
 
     /** On the landings and flights of stairs. */

@@ -52,6 +52,17 @@ class GuardTest {
         assertThat(free).isEqualTo(around.minus(Region.of(new Rect(mouth.x0(), mouth.y0() - 50_000, mouth.x1(), mouth.y1() + 50_000))));
     }
 
+    /** By hand: a passage of 1.5 m in the wall between a hall and a room 3.2 m above its floor; the guard stands in the wall, at the face of the upper room. */
+    @Test
+    void anOpeningThatLeadsToADropHasAGuardAcrossIt() {
+        var upper = new Room(2, "Upper", Vec.ofMillimetres(0, 8200, 3200), mm(10_000), mm(2000), mm(3000));
+        var passage = new Opening(9, 2, Opening.Kind.PASSAGE, Side.SOUTH, mm(1000), mm(1500), mm(2200), mm(0));
+        var guards = new Massing(SiteSettings.USUAL, List.of(HALL, upper), List.of(passage)).guards(upper);
+        assertThat(guards).singleElement().satisfies(g -> assertThat(g.box()).isEqualTo(new Box(Vec.ofMillimetres(7500, 8150, 3200), Vec.ofMillimetres(9000, 8200, 4270))));
+        var window = new Opening(9, 2, Opening.Kind.WINDOW, Side.SOUTH, mm(1000), mm(1500), mm(1300), mm(900));
+        assertThat(new Massing(SiteSettings.USUAL, List.of(HALL, upper), List.of(window)).guards(upper)).isEmpty();
+    }
+
     @Test
     void aWallOrAnotherFloorOfTheSameHeightNeedsNone() {
         var walled = new Room(2, "Walled", Vec.ofMillimetres(0, 8200, 3200), mm(10_000), mm(2000), mm(3000));
