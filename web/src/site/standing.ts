@@ -27,6 +27,7 @@ const HEAD = 24
 const [MIRRORED, FREE, DEPARTED, LOST] = [4, 8, 16, 32]
 /** Ids of one block of what hands set down; see the server's description of chunks. */
 const HAND_BLOCK = 1024
+const REPEAT = 14
 const SIDES = ['north', 'east', 'south', 'west']
 const CORNERS = ['north-west', 'north-east', 'south-east', 'south-west']
 
@@ -58,6 +59,7 @@ export function idOf(c: Chunk, row: number): string {
   const owner = c.owner?.[row] || c.ownerId
   if (code === 11) return `stairs.${owner}.${c.a[row]}`
   if (code === 13) return `solid.${owner}`
+  if (code === REPEAT) return `repeat.${owner}.${c.a[row]}.${c.b[row]}`
   const room = `room.${owner}`
   if (code === 12) return `${room}.guard.${c.a[row]}.${c.b[row]}`
   if (code === 1) return `${room}.opening.${c.a[row]}`
@@ -89,7 +91,7 @@ export function placementOf(c: Chunk, row: number): PlacementView {
     mirrored: (pose & MIRRORED) !== 0,
     freeDegrees: c.degrees?.[row] ?? 0,
     free: (pose & FREE) !== 0,
-    origin: c.code[row] === 0 ? 'hand' : 'massing',
+    origin: c.code[row] === 0 ? 'hand' : c.code[row] === REPEAT ? 'repeat' : 'massing',
     departed: (pose & DEPARTED) !== 0,
     lost: (pose & LOST) !== 0,
   }
@@ -112,6 +114,7 @@ function sourceOf(id: string): string {
   const part = id.split('.')
   if (part[0] === 'hand') return `hands.${Math.floor(Number(part[1]) / HAND_BLOCK)}`
   if (part[0] === 'stairs') return `stairs.${part[1]}`
+  if (part[0] === 'repeat') return `repeats.${part[1]}`
   if (part[0] === 'solid') return `solids.${part[1]}`
   if (part[2] === 'guard') return `guards.${part[1]}`
   return part[2] === 'floor' || part[2] === 'ceiling' ? `tiles.${part[1]}` : `shell.${part[1]}`

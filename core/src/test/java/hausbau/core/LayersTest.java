@@ -21,6 +21,7 @@ class LayersTest {
             .layer("kit").definedBy("..core.kit..")
             .layer("fit").definedBy("..core.fit..")
             .layer("massing").definedBy("..core.massing..")
+            .layer("repeat").definedBy("..core.repeat..")
             .layer("build").definedBy("..core.build..")
             .layer("survey").definedBy("..core.survey..")
             .layer("takeoff").definedBy("..core.takeoff..")
@@ -31,10 +32,11 @@ class LayersTest {
             .whereLayer("takeoff").mayNotBeAccessedByAnyLayer()
             .whereLayer("survey").mayNotBeAccessedByAnyLayer()
             .whereLayer("build").mayOnlyBeAccessedByLayers("survey", "takeoff", "exchange")
+            .whereLayer("repeat").mayOnlyBeAccessedByLayers("build", "survey")
             .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey", "exchange")
             .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
             .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "takeoff", "exchange")
-            .whereLayer("plane").mayOnlyBeAccessedByLayers("massing", "build", "survey", "exchange")
+            .whereLayer("plane").mayOnlyBeAccessedByLayers("massing", "repeat", "build", "survey", "exchange")
             .whereLayer("shape").mayOnlyBeAccessedByLayers("kit", "build", "takeoff", "exchange");
 
     @ArchTest

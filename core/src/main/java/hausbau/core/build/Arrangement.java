@@ -1,5 +1,6 @@
 package hausbau.core.build;
 
+import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
@@ -49,8 +50,13 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
         var across = evenTo(extent.min().x() + extent.max().x() + 2 * by.x(), step);
         return standing.stream().map(s -> {
             var stance = spun(turned(s.stance().movedBy(by), middle), middle);
-            return mirror ? mirrored(stance, s, across) : stance;
+            return mirror ? mirrored(stance, s.kind(), across) : stance;
         }).toList();
+    }
+
+    /** Turned about a point, and then moved. */
+    Stance about(Stance from, Vec point) {
+        return spun(turned(from, point), point).movedBy(by);
     }
 
     private Stance turned(Stance from, Vec about) {
@@ -76,9 +82,9 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
      * Reflected across the upright plane at half of {@code across}: the turns run the other way, and since a piece is
      * mirrored within its own extent, its pivot moves by as much as that extent lies to one side of it.
      */
-    private static Stance mirrored(Stance s, Standing of, long across) {
+    static Stance mirrored(Stance s, Kind kind, long across) {
         var turn = Turn.of(-s.turn().quarters());
-        var aside = turn.apply(new Vec(-(of.kind().box().min().x() + of.kind().box().max().x()), 0, 0));
+        var aside = turn.apply(new Vec(-(kind.box().min().x() + kind.box().max().x()), 0, 0));
         var x = (double) aside.x();
         var y = (double) aside.y();
         var angle = Math.toRadians(-s.freeDegrees());

@@ -34,6 +34,7 @@ public final class Chunk {
     static final byte STAIRS = 11;
     static final byte GUARD = 12;
     static final byte SOLID = 13;
+    static final byte REPEAT = 14;
     private static final int LENGTH_BITS = 36;
     private static final int EDGE_BITS = 10;
 
@@ -117,6 +118,7 @@ public final class Chunk {
             case STAIRS -> new Place.OfStairs(owner, (int) a);
             case GUARD -> new Place.AtDrop(owner, a, b);
             case SOLID -> new Place.OfSolid(owner);
+            case REPEAT -> new Place.InRepeat(owner, a, b);
             case FLOOR -> new Place.Tile(owner, Place.Layer.FLOOR, a, b);
             case CEILING -> new Place.Tile(owner, Place.Layer.CEILING, a, b);
             default -> new Place.InRun(owner, code - RUN, WallRun.Tier.WALL, a, b);

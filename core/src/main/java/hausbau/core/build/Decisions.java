@@ -15,7 +15,12 @@ import java.util.Optional;
  * @param kit        empty until one is chosen; until then nothing is derived
  * @param departures by the generator that they hold against, in the order of their places
  */
-public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, Map<Source, List<Departure>> departures) {
+public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Map<Source, List<Departure>> departures) {
+
+    /** Without repeats. */
+    public Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, Map<Source, List<Departure>> departures) {
+        this(massing, kit, hands, List.of(), departures);
+    }
 
     public static Map<Source, List<Departure>> bySource(Collection<Departure> departures) {
         var by = new HashMap<Source, List<Departure>>();
@@ -33,6 +38,6 @@ public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, M
     }
 
     public Decisions with(Hands newHands) {
-        return new Decisions(massing, kit, newHands, departures);
+        return new Decisions(massing, kit, newHands, repeats, departures);
     }
 }

@@ -9,6 +9,7 @@ import hausbau.core.massing.Stair;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.plane.Region;
+import hausbau.core.repeat.Rule;
 import java.util.List;
 
 /**
@@ -106,6 +107,20 @@ public sealed interface Generator {
         @Override
         public Made run() {
             return Furnishing.solid(this);
+        }
+    }
+
+    /** The copies that a rule sets down. */
+    record Repeated(long repeat, List<Body> bodies, Rule rule, List<Departure> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Repeats(repeat);
+        }
+
+        @Override
+        public Made run() {
+            return Repeating.run(this);
         }
     }
 

@@ -160,6 +160,25 @@ public sealed interface Place {
         }
     }
 
+    /**
+     * A piece of a repeat.
+     *
+     * @param spot   the rule's key of the copy
+     * @param member how many copies lie under it, and which of the copy's pieces it is
+     */
+    record InRepeat(long repeat, long spot, long member) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Repeats(repeat);
+        }
+
+        @Override
+        public String toString() {
+            return "repeat." + repeat + "." + spot + "." + member;
+        }
+    }
+
     /** The corners of a rectangular room, clockwise. */
     enum Corner {
         NORTH_WEST, NORTH_EAST, SOUTH_EAST, SOUTH_WEST;
@@ -194,6 +213,7 @@ public sealed interface Place {
 
     Pattern HAND = Pattern.compile("hand\\.(\\d{1,18})");
     Pattern STAIRS = Pattern.compile("stairs\\.(\\d{1,18})\\.(\\d{1,4})");
+    Pattern REPEAT = Pattern.compile("repeat\\.(\\d{1,18})\\.(\\d{1,15})\\.(\\d{1,15})");
     Pattern SOLID = Pattern.compile("solid\\.(\\d{1,18})");
     Pattern RUN = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
     Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
@@ -213,6 +233,10 @@ public sealed interface Place {
         var stairs = STAIRS.matcher(text);
         if (stairs.matches()) {
             return Optional.of(new OfStairs(Long.parseLong(stairs.group(1)), Integer.parseInt(stairs.group(2))));
+        }
+        var repeat = REPEAT.matcher(text);
+        if (repeat.matches()) {
+            return Optional.of(new InRepeat(Long.parseLong(repeat.group(1)), Long.parseLong(repeat.group(2)), Long.parseLong(repeat.group(3))));
         }
         var solid = SOLID.matcher(text);
         if (solid.matches()) {

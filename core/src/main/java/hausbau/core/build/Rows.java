@@ -179,6 +179,11 @@ public final class Rows {
                 owner = solid.solid();
                 a = 0;
                 b = 0;
+            } else if (place instanceof Place.InRepeat in) {
+                code = Chunk.REPEAT;
+                owner = in.repeat();
+                a = in.spot();
+                b = in.member();
             } else if (place instanceof Place.Between post) {
                 code = Chunk.BETWEEN;
                 owner = post.room();

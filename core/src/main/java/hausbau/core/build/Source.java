@@ -48,6 +48,15 @@ public sealed interface Source extends Comparable<Source> {
         }
     }
 
+    /** The copies of a repeat. */
+    record Repeats(long repeat) implements Source {
+
+        @Override
+        public String toString() {
+            return "repeats." + repeat;
+        }
+    }
+
     /** Some of what hands set down: ids are never given twice and rise, so what was set down together lies together. */
     record Hands(long block) implements Source {
 
@@ -82,11 +91,12 @@ public sealed interface Source extends Comparable<Source> {
     }
 
     private static int rank(Source s) {
-        return s instanceof Shell ? 0 : s instanceof Tiles ? 1 : s instanceof Hands ? 2 : s instanceof Lost ? 3 : s instanceof Guards ? 4 : s instanceof Stairs ? 5 : 6;
+        return s instanceof Shell ? 0 : s instanceof Tiles ? 1 : s instanceof Hands ? 2 : s instanceof Lost ? 3 : s instanceof Guards ? 4 : s instanceof Stairs ? 5 : s instanceof Solids ? 6 : 7;
     }
 
     private static long number(Source s) {
         return s instanceof Shell shell ? shell.room() : s instanceof Tiles tiles ? tiles.room() : s instanceof Hands hands ? hands.block()
-                : s instanceof Guards guards ? guards.room() : s instanceof Stairs stairs ? stairs.stair() : s instanceof Solids solids ? solids.solid() : 0;
+                : s instanceof Guards guards ? guards.room() : s instanceof Stairs stairs ? stairs.stair() : s instanceof Solids solids ? solids.solid()
+                : s instanceof Repeats repeats ? repeats.repeat() : 0;
     }
 }

@@ -78,7 +78,7 @@ public final class StandingSet {
     public StandingSet next(Decisions to) {
         var next = new TreeMap<>(made);
         var touched = new TreeSet<Source>();
-        if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures()) {
+        if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures() || to.repeats() != decisions.repeats()) {
             derive(to, next, touched);
         }
         if (to.hands() != decisions.hands()) {
@@ -106,6 +106,7 @@ public final class StandingSet {
             massing.stairs().forEach(s -> add(wanted, new Generator.Stairs(s, massing.guards(s), to.departures().getOrDefault(new Source.Stairs(s.id()), List.of()))));
             massing.solids().forEach(s -> add(wanted, new Generator.Solids(s, to.departures().getOrDefault(new Source.Solids(s.id()), List.of()))));
         });
+        to.repeats().forEach(r -> add(wanted, new Generator.Repeated(r.id(), r.bodies(), r.rule(to.massing()), to.departures().getOrDefault(new Source.Repeats(r.id()), List.of()))));
         next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && touched.add(source));
         wanted.forEach((source, generator) -> run(next, touched, source, generator));
         var lost = lost(to, next).stream().filter(Departure.Restood.class::isInstance).map(Departure.Restood.class::cast).toList();
@@ -309,6 +310,20 @@ public final class StandingSet {
             }
         });
         return all;
+    }
+
+    /** What a repeat sets down, in the order of its copies. */
+    public List<Standing> of(Source source) {
+        var found = new ArrayList<Standing>();
+        var by = made.get(source);
+        if (by != null) {
+            by.chunks().forEach(c -> {
+                for (var i = 0; i < c.size(); i++) {
+                    found.add(c.standing(i));
+                }
+            });
+        }
+        return found;
     }
 
     /** Spans that the chosen kinds cannot fill. */

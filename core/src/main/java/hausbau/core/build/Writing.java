@@ -36,6 +36,22 @@ final class Writing {
         }
     }
 
+    /** The same for what may stand askew. */
+    void derive(Kind kind, Stance stance, byte code, long a, long b) {
+        if (stance.isExact()) {
+            derive(kind, stance.at().x(), stance.at().y(), stance.at().z(), stance.turn().quarters() | (stance.mirrored() ? Chunk.MIRRORED : 0), code, a, b);
+            return;
+        }
+        turnPage();
+        var place = Chunk.place(code, owner, a, b);
+        var departure = departures.isEmpty() ? null : departures.remove(place);
+        if (departure == null) {
+            rows.add(new Standing(place, kind, stance, false, false, false));
+        } else if (departure instanceof Departure.Restood d) {
+            rows.add(new Standing(d.place(), d.kind(), d.stance(), d.free(), true, false));
+        }
+    }
+
     void put(Standing standing) {
         turnPage();
         rows.add(standing);

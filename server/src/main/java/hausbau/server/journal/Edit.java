@@ -177,10 +177,11 @@ public final class Edit {
         var massing = touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE) ? stores.massing().massing(site, was.massing()) : was.massing();
         var departures = touches(Aggregate.DEPARTURE)
                 ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
+        var repeats = touches(Aggregate.REPEAT) ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList() : was.repeats();
         var put = new ArrayList<HandPlacement>();
         added.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         changed.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         var hands = put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
-        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, departures);
+        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, departures);
     }
 }

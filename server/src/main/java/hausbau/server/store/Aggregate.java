@@ -10,6 +10,7 @@ import hausbau.server.store.massing.SolidRow;
 import hausbau.server.store.massing.StairRow;
 import hausbau.server.store.set.AcceptedRow;
 import hausbau.server.store.set.DepartureRow;
+import hausbau.server.store.set.RepeatRow;
 import hausbau.server.store.site.SiteRow;
 import hausbau.server.store.takeoff.DeclinedRow;
 import hausbau.server.store.takeoff.MarkRow;
@@ -32,6 +33,7 @@ public enum Aggregate {
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),
     STAIR("stair", Part.MASSING, StairRow.class, "level_id"),
     SOLID("solid", Part.MASSING, SolidRow.class, "level_id"),
+    REPEAT("repeat", Part.SET, RepeatRow.class, "host_room"),
     PLACEMENT("placement", Part.SET, "piece_id"),
     DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),
     ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),

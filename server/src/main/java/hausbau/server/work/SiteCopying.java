@@ -17,7 +17,8 @@ import org.springframework.transaction.annotation.Transactional;
 class SiteCopying {
 
     /** Ids within words, such as the places of departures. */
-    private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening)\\.(\\d+)");
+    private static final Pattern PIECE = Pattern.compile("(\"piece\":)(\\d+)");
+    private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening|repeat|stairs|solid)\\.(\\d+)");
 
     private final Stores stores;
     private final JdbcTemplate jdbc;
@@ -52,6 +53,7 @@ class SiteCopying {
             }
         }
         rename(copy.getId());
+        repeatAgain(copy.getId());
         return copy.getId();
     }
 
@@ -68,6 +70,17 @@ class SiteCopying {
 
     private static String fresh(String column) {
         return "(select fresh from new_id where old = t." + column + ")";
+    }
+
+    /** What is repeated names pieces within JSON. */
+    private void repeatAgain(long copy) {
+        var fresh = new HashMap<Long, Long>();
+        List<Map<String, Object>> repeats = jdbc.queryForList("select id, bodies from repeat where site_id = ?", copy);
+        if (!repeats.isEmpty()) {
+            jdbc.query("select old, fresh from new_id", row -> { fresh.put(row.getLong(1), row.getLong(2)); });
+        }
+        repeats.forEach(row -> jdbc.update("update repeat set bodies = ? where id = ?",
+                PIECE.matcher((String) row.get("bodies")).replaceAll(m -> m.group(1) + fresh.getOrDefault(Long.parseLong(m.group(2)), 0L)), row.get("id")));
     }
 
     /** Places and findings name rooms, openings and placements within words. */

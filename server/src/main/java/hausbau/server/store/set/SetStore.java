@@ -123,6 +123,10 @@ public class SetStore {
                 .setParameter("site", siteId).setParameter("places", places).getResultList();
     }
 
+    public List<RepeatRow> repeats(long siteId) {
+        return rows.createQuery("from RepeatRow where siteId = :site order by id", RepeatRow.class).setParameter("site", siteId).getResultList();
+    }
+
     public List<AcceptedRow> accepted(long siteId) {
         return rows.createQuery("from AcceptedRow where siteId = :site order by id", AcceptedRow.class).setParameter("site", siteId).getResultList();
     }

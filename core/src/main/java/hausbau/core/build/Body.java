@@ -1,0 +1,52 @@
+package hausbau.core.build;
+
+import hausbau.core.kit.Kind;
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
+import java.util.List;
+
+/**
+ * What a repeat sets down at one spot: a piece, or several that keep their stances to one another.
+ *
+ * @param members one or more, about the spot at the origin
+ */
+public record Body(List<Member> members) {
+
+    /** @param stance about the spot */
+    public record Member(Kind kind, Stance stance) {
+    }
+
+    public Body {
+        members = List.copyOf(members);
+    }
+
+    public static Body of(Kind kind) {
+        return new Body(List.of(new Member(kind, Stance.at(Vec.ZERO, Turn.NONE))));
+    }
+
+    /** Some standing pieces, about where the first of them stands. */
+    public static Body of(List<Standing> standing) {
+        var about = standing.get(0).stance().at();
+        return new Body(standing.stream().map(s -> new Member(s.kind(), s.stance().movedBy(Vec.ZERO.minus(about)))).toList());
+    }
+
+    /** What it takes about its spot. */
+    public Box box() {
+        return members.stream().map(m -> m.stance().box(m.kind())).reduce(Box::union).orElseThrow();
+    }
+
+    boolean isOnePlainPiece() {
+        return members.size() == 1 && members.get(0).stance().equals(Stance.at(Vec.ZERO, Turn.NONE));
+    }
+
+    /** A member as it stands at a spot: mirrored with the body across its middle, turned about the spot, moved there. */
+    Stance stance(Member member, Box whole, Vec at, int quarters, double degrees, boolean mirrored) {
+        var s = member.stance();
+        if (mirrored) {
+            s = Arrangement.mirrored(s, member.kind(), whole.min().x() + whole.max().x());
+        }
+        var turned = new Arrangement(at, quarters, degrees, false);
+        return turned.about(s, Vec.ZERO);
+    }
+}

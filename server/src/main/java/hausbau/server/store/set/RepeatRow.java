@@ -1,0 +1,88 @@
+package hausbau.server.store.set;
+
+import hausbau.core.build.Body;
+import hausbau.core.build.Repeat;
+import hausbau.core.build.Stance;
+import hausbau.core.kit.Kit;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
+import hausbau.server.store.Row;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.List;
+import java.util.Optional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A living repeat: its rule, and what it repeats, as JSON. */
+@Entity
+@Table(name = "repeat")
+public class RepeatRow implements Row {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    @Id
+    Long id;
+    long siteId;
+    String name;
+    String rule;
+    String bodies;
+    /** 0 where it follows no room. */
+    long hostRoom;
+    String hostHold = Repeat.Hold.ROOM.name();
+    int hostEdge;
+    long xAnchorUm;
+    long yAnchorUm;
+    long zAnchorUm;
+    long hostOffUm;
+
+    protected RepeatRow() {
+    }
+
+    public RepeatRow(long siteId, Repeat repeat, Kit kit) {
+        this.id = repeat.id();
+        this.siteId = siteId;
+        set(repeat, kit);
+    }
+
+    /** A piece of a body, in whole micrometres from its spot. */
+    record Member(long piece, long x, long y, long z, int quarters, boolean mirrored, double degrees) {
+
+        static Member of(Body.Member m, Kit kit) {
+            var s = m.stance();
+            return new Member(kit.id(m.kind()).orElseThrow(), s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees());
+        }
+
+        Body.Member toMember(Kit kit) {
+            return new Body.Member(kit.piece(piece).orElseThrow().kind(), new Stance(new Vec(x, y, z), new Turn(quarters), mirrored, degrees));
+        }
+    }
+
+    @Override
+    public Long getId() {
+        return id;
+    }
+
+    public final void set(Repeat repeat, Kit kit) {
+        name = repeat.name();
+        rule = RuleWords.of(repeat.rule()).write();
+        bodies = JSON.writeValueAsString(repeat.bodies().stream().map(b -> b.members().stream().map(m -> Member.of(m, kit)).toList()).toList());
+        hostRoom = repeat.host().map(Repeat.Host::room).orElse(0L);
+        hostHold = repeat.host().map(Repeat.Host::hold).orElse(Repeat.Hold.ROOM).name();
+        hostEdge = repeat.host().map(Repeat.Host::edge).orElse(0);
+        var anchor = repeat.host().map(Repeat.Host::anchor).orElse(Vec.ZERO);
+        xAnchorUm = anchor.x();
+        yAnchorUm = anchor.y();
+        zAnchorUm = anchor.z();
+        hostOffUm = repeat.host().map(Repeat.Host::off).orElse(Length.ZERO).um();
+    }
+
+    public Repeat toRepeat(Kit kit) {
+        var all = JSON.readValue(bodies, new TypeReference<List<List<Member>>>() { });
+        var host = hostRoom == 0 ? Optional.<Repeat.Host>empty()
+                : Optional.of(new Repeat.Host(hostRoom, Repeat.Hold.valueOf(hostHold), hostEdge, new Vec(xAnchorUm, yAnchorUm, zAnchorUm), new Length(hostOffUm)));
+        return new Repeat(id, name, all.stream().map(b -> new Body(b.stream().map(m -> m.toMember(kit)).toList())).toList(), RuleWords.read(rule).toRule(), host);
+    }
+}
