@@ -3,12 +3,16 @@ import { Button, Input, Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { tell, useSite } from '../site/site'
 import { placementOf, pieceIdOf } from '../site/standing'
+import LayPanel from '../repeat/LayPanel.vue'
+import { useLaying } from '../repeat/laying'
+import RepeatPanel from '../repeat/RepeatPanel.vue'
 import PlacementTicket from '../ticket/PlacementTicket.vue'
 import { usePlacing } from './placing'
 
 const PAGE = 40
 const site = useSite()
 const placing = usePlacing()
+const laying = useLaying()
 const wanted = ref('')
 const page = ref(0)
 let lastChosen: string | undefined
@@ -20,7 +24,8 @@ const matching = computed(() => {
 })
 /** The chunks, those of hands first, with how many of theirs are looked for: no list of everything is made. */
 const listed = computed(() => {
-  const rank = (name: string) => ['hands', 'lost', 'shell', 'tiles'].indexOf(name.split('.')[0]!)
+  const order = ['hands', 'repeats', 'lost', 'shell', 'tiles']
+  const rank = (name: string) => (order.indexOf(name.split('.')[0]!) + 1 || order.length + 1)
   return [...site.placements.chunks.values()]
     .sort((a, b) => rank(a.name) - rank(b.name))
     .map((chunk) => {
@@ -74,9 +79,11 @@ function choose(id: string, e: MouseEvent) {
 
 <template>
   <div class="panel">
-    <PlacementTicket v-if="site.selected.length" :key="site.selections" :ids="[...site.selection]" class="first" />
+    <RepeatPanel v-if="laying.chosen" :key="laying.chosen.id" class="first" />
+    <PlacementTicket v-else-if="site.selected.length" :key="site.selections" :ids="[...site.selection]" class="first" />
     <p v-else-if="site.pieces.length" class="soft">Take a piece from the line-up and click where it stands, or select what stands already.</p>
     <p v-else class="soft">There is nothing to place yet. Type a room under Massing, then work out its kit.</p>
+    <LayPanel />
     <label class="row"><Switch v-model:checked="placing.snaps" size="small" aria-label="Snap" /> Snap to step, edges and surfaces</label>
     <div v-if="leftOut.length" class="row spread left-out">
       <span>{{ leftOut.length }} {{ leftOut.length === 1 ? 'piece' : 'pieces' }} of the massing left out by hand</span>

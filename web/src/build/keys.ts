@@ -2,6 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import type { Ref } from 'vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
+import { useLaying } from '../repeat/laying'
 import { usePlacing } from './placing'
 
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
@@ -10,6 +11,7 @@ const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRigh
 export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>) {
   const site = useSite()
   const placing = usePlacing()
+  const laying = useLaying()
   const table = useTable()
 
   /** Keys are done in turn: pressed faster than the server answers, they give what they would give at leisure. */
@@ -74,6 +76,8 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
   const letGo = () =>
     run(() => {
       if (placing.held) placing.putBack()
+      else if (laying.what) laying.stop()
+      else if (laying.chosen) laying.choose(undefined)
       else if (table.drawing) table.drawing = ''
       else site.select([])
     })

@@ -6,6 +6,7 @@ import { isIn, isUpright } from '../massing/edges'
 import { useBringIn, withOutlines } from '../massing/bringIn'
 import { useFlow } from '../massing/flow'
 import { usePlacing } from '../build/placing'
+import { useLaying } from '../repeat/laying'
 import { boxOf, extentOf, extentOfPlacements, footprint } from '../site/extent'
 import { tell, useSite } from '../site/site'
 import { extentOfChunk, placementOf } from '../site/standing'
@@ -24,6 +25,7 @@ const flow = useFlow()
 const { drawn } = useBringIn()
 const placing = usePlacing()
 const table = useTable()
+const laying = useLaying()
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
@@ -110,10 +112,17 @@ function draw() {
     edge: props.massing ? edge.value : undefined,
     corner: props.massing ? corner.value : undefined,
     opening: props.massing && opening.value ? { box: opening.value.gap.box, by: opening.value.by } : undefined,
+    laying: props.massing ? undefined : marks(),
     figureMm: table.figureMm,
     gaps: site.survey.findings.filter((f) => f.kind === 'GAP').map((f) => f.placeMm),
   })
 }
+/** What is drawn of a repeat: where its copies would stand, and what can be dragged of it. */
+const marks = () => ({
+  boxes: laying.preview?.boxesMm ?? [],
+  way: laying.what ? laying.points : [],
+  handles: laying.held ? [laying.held.handle] : laying.grips,
+})
 /** Tiles narrower than this are no more than grey. */
 const LEAST_TILE_PX = 3
 
@@ -163,6 +172,10 @@ watch(
     site.finding,
     placing.ghost,
     placing.held,
+    laying.preview,
+    laying.points,
+    laying.held,
+    laying.grips,
     room.value,
     line.value,
     corner.value,
@@ -214,6 +227,12 @@ watch(
 
 const onKeyDown = (e: KeyboardEvent) => {
   if (e.key === ' ') spaceHeld = true
+  if (laying.mode === 'way' && e.key === 'Enter' && laying.points.length > 2) {
+    void laying.finish()
+    e.preventDefault()
+    e.stopImmediatePropagation()
+    return
+  }
   if (!room.value) return
   // Sizes can be typed while ground is drawn: 6x4 and Enter.
   if (/^[\dA-Za-z.,'"/×*+ -]$/.test(e.key)) hand.typed.value += e.key
@@ -279,6 +298,10 @@ function down(e: PointerEvent) {
     pan = { x: px, y: py }
   } else if (e.button !== 0) {
     return
+  } else if (!props.massing && laying.what) {
+    laying.press(at(px, py), pointed(e).z)
+  } else if (!props.massing && !placing.held && laying.grab(at(px, py), lie.value.scale)) {
+    return
   } else if (!table.drawing && !placing.held && !edge.value && !corner.value && !opening.value && nearFigure(...toSiteMm(lie.value, px, py))) {
     figureHeld = true
   } else if (!((props.massing || table.drawing) && !placing.held && hand.take(at(px, py), KIND[table.drawing]))) {
@@ -295,6 +318,10 @@ function move(e: PointerEvent) {
   } else if (figureHeld) {
     const [x, y] = toSiteMm(lie.value, px, py)
     table.standFigure({ x, y, z: floorZ(x, y) })
+  } else if (laying.drag(at(px, py))) {
+    return
+  } else if (laying.what) {
+    laying.point(at(px, py))
   } else if (hand.drag(at(px, py))) {
     return
   } else if (band.value) {
@@ -311,6 +338,8 @@ function up(e: PointerEvent) {
   const wasFigure = figureHeld
   pan = undefined
   figureHeld = false
+  if (!wasPan && laying.drop()) return
+  if (!wasPan && !wasFigure && laying.what && e.button === 0) return laying.release()
   if (!wasPan && !wasFigure && !hand.letGo() && e.button === 0) {
     const [x1, y1] = place(e)
     finishBand(e, band.value ?? { x0: x1, y0: y1, x1, y1 })
@@ -391,7 +420,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
     ref="holder"
     class="plan"
     :class="{
-      crosshair: table.drawing || placing.held,
+      crosshair: table.drawing || placing.held || laying.what,
       upright: edge && isUpright(edge.edge),
       lying: edge && !isUpright(edge.edge),
       moving: opening || body || corner,

@@ -6,6 +6,7 @@ import { drawChosen, drawComing, drawFigure, drawFinding, drawFlow, drawHeldBody
 import { drawRoomNames } from './names'
 import { drawGhost, drawSeam, drawSelected, drawStanding } from './pieces'
 import type { Plan } from './plan'
+import { drawLaying } from './repeats'
 import { outline, path, rectangle } from './shapes'
 import { gridPitch } from './sheet'
 import { drawAbove, drawGuards, drawSolids, drawStairs, drawWay } from './stairs'
@@ -55,6 +56,7 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan): Written[] {
   if (p.run) drawRun(c, p, p.run)
   if (p.body) drawHeldBody(c, p, p.body)
   if (p.room) drawNewRoom(c, p)
+  if (p.laying) drawLaying(c, p.lie, p.laying)
   if (p.line) drawWay(c, p.lie, p.line, verdigris)
   drawScale(c, p)
   return written

@@ -15,6 +15,7 @@ import type {
 } from '../api/client'
 import type { Edge, Point } from '../massing/edges'
 import type { Body } from './hand'
+import type { LayingMarks } from './repeats'
 import type { SectionLine } from '../section/line'
 import type { Lie } from './sheet'
 
@@ -73,5 +74,7 @@ export interface Plan {
   corner?: { edge: Edge; by: Point }
   /** An edge of it that is held, and how far it is dragged. */
   edge?: { edge: Edge; byMm: number }
+  /** A repeat that is laid or worked on. */
+  laying?: LayingMarks
   figureMm: { x: number; y: number }
 }

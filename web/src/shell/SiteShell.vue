@@ -6,6 +6,7 @@ import BriefStage from '../brief/BriefStage.vue'
 import PinnedPicture from '../board/PinnedPicture.vue'
 import BuildPanel from '../build/BuildPanel.vue'
 import { useKeys } from '../build/keys'
+import { useLaying } from '../repeat/laying'
 import { usePlacing } from '../build/placing'
 import HandoverStage from '../handover/HandoverStage.vue'
 import KitStage from '../kit/KitStage.vue'
@@ -28,6 +29,7 @@ const router = useRouter()
 const site = useSite()
 const edits = useEdits()
 const placing = usePlacing()
+const laying = useLaying()
 const table = useTable()
 const deeds = useDeeds()
 const keys = ref(false)
@@ -52,7 +54,10 @@ watch(
 )
 watch(stage, (now) => {
   if (now !== 'survey') site.finding = undefined
-  if (now !== 'build') placing.putBack()
+  if (now !== 'build') {
+    placing.putBack()
+    laying.choose(undefined)
+  }
   table.drawing = ''
 })
 onBeforeUnmount(() => {

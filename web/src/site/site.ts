@@ -12,6 +12,7 @@ import {
   type MassingView,
   type NewsView,
   type PieceView,
+  type RepeatView,
   type SiteView,
   type SurveyView,
   type TallyView,
@@ -52,6 +53,7 @@ export const useSite = defineStore('site', () => {
   const tally = shallowRef<TallyView>()
   const survey = shallowRef<SurveyView>(nothingFound)
   const cards = shallowRef<CardView[]>([])
+  const repeats = shallowRef<RepeatView[]>([])
   const departures = shallowRef<DepartureView[]>([])
   const finding = shallowRef<FindingView>()
   const selection = shallowRef(new Set<string>())
@@ -114,6 +116,7 @@ export const useSite = defineStore('site', () => {
     survey.value = nothingFound
     cards.value = []
     departures.value = []
+    repeats.value = []
   }
 
   let catching: Promise<void> | undefined
@@ -143,14 +146,16 @@ export const useSite = defineStore('site', () => {
     const set = await fetchChunks(id, news)
     const parts = new Set(news.parts)
     const changed = all || parts.has('SITE') || parts.has('MASSING')
-    const [m, p] = await Promise.all([
+    const [m, p, r] = await Promise.all([
       changed || parts.has('SET') ? get<MassingView>(`/api/sites/${id}/massing`) : massing.value,
       get<PieceView[]>(`/api/sites/${id}/pieces`),
+      changed || parts.has('SET') ? get<RepeatView[]>(`/api/sites/${id}/repeats`) : repeats.value,
     ])
     if (opened !== id) return
     site.value = news.site
     massing.value = m
     pieces.value = p
+    repeats.value = r
     placements.value = set
     if (changed) shapes.value++
     if (all || parts.has('BOARD')) boards.value++
@@ -242,6 +247,7 @@ export const useSite = defineStore('site', () => {
     survey,
     cards,
     departures,
+    repeats,
     finding,
     inTurn,
     isBusy,

@@ -72,7 +72,7 @@ class RepeatController {
      * @param pieceIds     each may stand at a spot
      * @param placementIds in place of pieces: these stand together at each spot; those set down by hand are taken away
      */
-    record RepeatBody(List<@NotNull Long> pieceIds, List<@NotNull String> placementIds, @NotNull RuleWords rule, @Valid FollowingView following) {
+    record RepeatBody(List<@NotNull Long> pieceIds, List<@NotNull String> placementIds, @NotNull @Valid RuleWords rule, @Valid FollowingView following) {
 
         RepeatService.Wanted wanted() {
             return new RepeatService.Wanted(orElse(pieceIds), orElse(placementIds).stream().map(Place::parse).toList(), rule, Optional.ofNullable(following).map(FollowingView::toFollowing));
@@ -84,7 +84,7 @@ class RepeatController {
     }
 
     /** Only what is told changes. */
-    record RepeatChange(String name, RuleWords rule, @Valid FollowingView following, Boolean followsNothing, List<@NotNull Long> pieceIds) {
+    record RepeatChange(String name, @Valid RuleWords rule, @Valid FollowingView following, Boolean followsNothing, List<@NotNull Long> pieceIds) {
     }
 
     /**

@@ -15,6 +15,8 @@ import hausbau.core.repeat.Scatter;
 import hausbau.core.repeat.Stack;
 import hausbau.core.repeat.Trail;
 import hausbau.core.repeat.Variation;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -36,7 +38,7 @@ import tools.jackson.databind.node.ObjectNode;
  * @param turnDegrees at most, either way
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record RuleWords(@Nullable What what, @Nullable Point fromMm, @Nullable Point toMm, @Nullable List<Point> pathMm, @Nullable List<Ground> areaMm, @Nullable List<Ground> keepOutMm,
+public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nullable @Valid Point toMm, @Nullable List<@Valid Point> pathMm, @Nullable List<@Valid Ground> areaMm, @Nullable List<@Valid Ground> keepOutMm,
         @Nullable Length baseMm, @Nullable Length radiusMm, Pace.@Nullable Kind pace, @Nullable Length pitchMm, @Nullable Integer count, Pace.@Nullable Rest rest, @Nullable Length insetMm,
         @Nullable Boolean halfEnds, @Nullable Boolean along, @Nullable Integer otherEvery, @Nullable Integer mirrorEvery, @Nullable Integer turnEvery, @Nullable Length pitchXMm,
         @Nullable Length pitchYMm, @Nullable Boolean staggered, @Nullable Integer columns, @Nullable Length aisleXMm, @Nullable Integer rows, @Nullable Length aisleYMm,
@@ -46,7 +48,7 @@ public record RuleWords(@Nullable What what, @Nullable Point fromMm, @Nullable P
 
     public enum What { COURSE, FIELD, RING, TRAIL, STACK, SCATTER }
 
-    public record Point(Length x, Length y, Length z) {
+    public record Point(@NotNull Length x, @NotNull Length y, @NotNull Length z) {
 
         static Point of(Vec v) {
             return new Point(new Length(v.x()), new Length(v.y()), new Length(v.z()));
@@ -58,13 +60,13 @@ public record RuleWords(@Nullable What what, @Nullable Point fromMm, @Nullable P
     }
 
     /** A rectangle of the plan. */
-    public record Ground(Length x0, Length y0, Length x1, Length y1) {
+    public record Ground(@NotNull Length x0, @NotNull Length y0, @NotNull Length x1, @NotNull Length y1) {
 
         static List<Ground> of(Region region) {
             return region.rects().stream().map(r -> new Ground(new Length(r.x0()), new Length(r.y0()), new Length(r.x1()), new Length(r.y1()))).toList();
         }
 
-        static Region region(@Nullable List<Ground> all) {
+        static Region region(@Nullable List<@Valid Ground> all) {
             return all == null || all.isEmpty() ? Region.EMPTY : Region.union(all.stream().map(g -> {
                 if (g.x0().compareTo(g.x1()) >= 0 || g.y0().compareTo(g.y1()) >= 0) {
                     throw new Refused("areaMm", "An area is wider and deeper than 0.");

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useSite } from '../site/site'
+import { repeatOf, useLaying } from './laying'
+import { ASKS, LABELS, type What } from './rules'
+
+/** Begins a repeat of what is in the hand or selected, and lists those that there are. */
+const site = useSite()
+const laying = useLaying()
+const all = Object.keys(LABELS) as What[]
+/** The repeat that everything selected belongs to. */
+const selected = computed(() => {
+  const ids = new Set([...site.selection].map(repeatOf))
+  return ids.size === 1 ? site.repeats.find((r) => r.id === [...ids][0]) : undefined
+})
+</script>
+
+<template>
+  <section v-if="laying.what || laying.canBegin || site.repeats.length" aria-label="Repeats">
+    <h3>Repeats</h3>
+    <p v-if="selected" class="row spread">
+      <span>One of “{{ selected.name }}”</span>
+      <Button size="small" @click="laying.choose(selected.id)">Change “{{ selected.name }}”</Button>
+    </p>
+    <div v-if="laying.what || laying.canBegin" class="row kinds" role="group" aria-label="Repeat it as">
+      <Button v-for="w in all" :key="w" size="small" :aria-pressed="laying.what === w" @click="laying.begin(w)">{{ LABELS[w] }}</Button>
+    </div>
+    <p v-if="laying.what" class="soft" role="status">
+      <template v-if="laying.fault"
+        ><span class="fault">{{ laying.fault }}</span></template
+      >
+      <template v-else-if="laying.preview"
+        >{{ laying.preview.count }} {{ laying.preview.count === 1 ? 'piece' : 'pieces' }},
+        {{ laying.preview.triangles.toLocaleString('en').replaceAll(',', ' ') }} triangles more.</template
+      >
+      <template v-else>{{ ASKS[laying.what] }}</template>
+    </p>
+    <ul v-if="site.repeats.length">
+      <li v-for="r in site.repeats" :key="r.id">
+        <button type="button" class="plain" :aria-pressed="laying.chosen?.id === r.id" @click="laying.choose(laying.chosen?.id === r.id ? undefined : r.id)">
+          <span>{{ r.name }}</span>
+          <span class="figures soft">{{ r.count }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.kinds button[aria-pressed='true'] {
+  background: var(--verdigris);
+  color: var(--sheet);
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li button {
+  width: 100%;
+  display: flex;
+  justify-content: space-between;
+  padding: 3px 0;
+}
+li button[aria-pressed='true'] {
+  font-weight: 600;
+}
+</style>

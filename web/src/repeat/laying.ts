@@ -1,0 +1,222 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { Refusal, send, type FollowingView, type RepeatPreview, type RepeatView, type RuleWords } from '../api/client'
+import { usePlacing } from '../build/placing'
+import type { Point } from '../massing/edges'
+import { tell, useSite } from '../site/site'
+import { useTable } from '../table/table'
+import { DRAWN, dragged, handles, laid, USUAL, type Handle, type Laid, type What } from './rules'
+
+/** What is repeated: a piece from the line-up, or what stands. */
+type Subject = { pieceIds: number[] } | { placementIds: string[] }
+
+/** How near to a handle a hand must be to take it. */
+const HANDLE_REACH_PX = 9
+
+/**
+ * Laying repeats: what is about to be repeated, the points drawn so far, and where the server says the copies would stand; and the
+ * repeat that is worked on.
+ */
+export const useLaying = defineStore('laying', () => {
+  const site = useSite()
+  const table = useTable()
+  const placing = usePlacing()
+  const what = ref<What>()
+  const subject = shallowRef<Subject>()
+  /** Where the drag began and is, or the points clicked so far and the pointer. */
+  const points = shallowRef<Point[]>([])
+  const preview = shallowRef<RepeatPreview>()
+  const fault = ref('')
+  const chosenId = ref<number>()
+  const chosen = computed(() => site.repeats.find((r) => r.id === chosenId.value))
+  const grips = computed(() => (chosen.value && !what.value ? handles(chosen.value.rule) : []))
+  /** A handle that is held, and the rule as it would be. */
+  const held = shallowRef<{ handle: Handle; rule: RuleWords }>()
+  /** Whether a value should be typed at once. */
+  const fresh = ref(false)
+  let floor = 0
+  let asking = false
+  let again: Laid | undefined
+
+  const mode = computed(() => (what.value ? DRAWN[what.value] : undefined))
+  const canBegin = computed(() => placing.held?.kind === 'piece' || site.selection.size > 0)
+
+  /** Begins with the piece in the hand, else with what is selected. */
+  function begin(of: What) {
+    if (what.value === of) return stop()
+    subject.value = placing.held?.kind === 'piece' ? { pieceIds: [placing.held.pieceId] } : { placementIds: [...site.selection] }
+    placing.putBack()
+    stop()
+    what.value = of
+    chosenId.value = undefined
+  }
+
+  function stop() {
+    what.value = undefined
+    points.value = []
+    preview.value = undefined
+    fault.value = ''
+    held.value = undefined
+  }
+
+  const onStep = (p: Point): Point => {
+    const step = site.site!.stepMm
+    return { x: Math.round(p.x / step) * step, y: Math.round(p.y / step) * step }
+  }
+
+  function press(at: Point, z: number) {
+    floor = z
+    const p = onStep(at)
+    if (mode.value === 'way') points.value = [...points.value.slice(0, -1), p, p]
+    else points.value = [p, p]
+    show()
+  }
+
+  /** The pointer is elsewhere, pressed or not. */
+  function point(at: Point) {
+    if (!points.value.length) return
+    points.value = [...points.value.slice(0, -1), onStep(at)]
+    show()
+  }
+
+  const drawn = () => what.value && laid(what.value, points.value, floor, site.site!.stepMm, table.rooms, USUAL[what.value])
+
+  /** Lets go of a drag; a way goes on until it is finished. */
+  function release() {
+    if (mode.value !== 'way') void finish()
+  }
+
+  async function finish() {
+    const ready = drawn()
+    const of = subject.value
+    if (!ready || !of) return
+    // The last point of a way is the pointer.
+    if (ready.rule.pathMm) ready.rule.pathMm = ready.rule.pathMm.slice(0, -1).filter((p, i, all) => !i || p.x !== all[i - 1]!.x || p.y !== all[i - 1]!.y)
+    stop()
+    await site
+      .inTurn(async () => {
+        const made = await site.make<RepeatView>('Lay a repeat', 'POST', '/repeats', { ...of, ...ready })
+        if (!made) return
+        site.select([])
+        chosenId.value = made.id
+        fresh.value = true
+      })
+      .catch(tell)
+  }
+
+  /** Asks where the copies would stand, one request after another. */
+  function show(rule?: Laid) {
+    const of = chosen.value && held.value ? { pieceIds: chosen.value.pieceIds } : subject.value
+    const ready = rule ?? drawn()
+    if (!ready || !of) return
+    if (asking) {
+      again = ready
+      return
+    }
+    asking = true
+    void send<RepeatPreview>('POST', `/api/sites/${site.site!.id}/repeats/preview`, { ...of, ...ready })
+      .then(
+        (found) => {
+          if (what.value || held.value) preview.value = found
+          fault.value = ''
+        },
+        (e) => {
+          preview.value = undefined
+          fault.value = e instanceof Refusal ? e.message : ''
+        },
+      )
+      .finally(() => {
+        asking = false
+        const next = again
+        again = undefined
+        if (next) show(next)
+      })
+  }
+
+  const handleAt = (at: Point, scale: number) => grips.value.find((h) => Math.hypot(h.x - at.x, h.y - at.y) * scale <= HANDLE_REACH_PX)
+
+  /** @returns whether a handle is held now */
+  function grab(at: Point, scale: number): boolean {
+    const handle = handleAt(at, scale)
+    if (!handle) return false
+    held.value = { handle, rule: {} }
+    return true
+  }
+
+  function drag(at: Point): boolean {
+    if (!held.value || !chosen.value) return false
+    const to = onStep(at)
+    const rule = dragged(chosen.value.rule, held.value.handle.key, to, site.site!.stepMm)
+    held.value = { handle: { ...held.value.handle, ...to }, rule }
+    show({ rule: { ...chosen.value.rule, ...rule } })
+    return true
+  }
+
+  function drop(): boolean {
+    const h = held.value
+    held.value = undefined
+    preview.value = undefined
+    if (!h) return false
+    if (Object.keys(h.rule).length) void site.inTurn(() => tell_(change({ rule: h.rule, ...(isOnWall() ? { followsNothing: true } : {}) })))
+    return true
+  }
+
+  /** A course whose end is dragged no longer takes the whole of its wall. */
+  const isOnWall = () => chosen.value?.following?.hold !== undefined && chosen.value.following.hold !== 'ROOM'
+  const tell_ = (work: Promise<unknown>) => work.catch(tell)
+
+  async function change(told: { name?: string; rule?: RuleWords; following?: FollowingView; followsNothing?: boolean; pieceIds?: number[] }) {
+    if (chosen.value) await site.make('Change a repeat', 'PATCH', `/repeats/${chosen.value.id}`, told)
+  }
+
+  async function takeAway() {
+    const id = chosenId.value
+    if (id === undefined) return
+    chosenId.value = undefined
+    await site.make('Take away a repeat', 'DELETE', `/repeats/${id}`)
+  }
+
+  async function dissolve() {
+    const id = chosenId.value
+    if (id === undefined) return
+    chosenId.value = undefined
+    const places = await site.make<string[] | undefined>('Dissolve a repeat', 'POST', `/repeats/${id}/dissolve`)
+    if (places) site.select(places)
+  }
+
+  function choose(id: number | undefined) {
+    stop()
+    if (id !== undefined) site.select([])
+    chosenId.value = id
+  }
+
+  return {
+    what,
+    mode,
+    points,
+    preview,
+    fault,
+    chosen,
+    grips,
+    held,
+    fresh,
+    canBegin,
+    begin,
+    stop,
+    press,
+    point,
+    release,
+    finish,
+    handleAt,
+    grab,
+    drag,
+    drop,
+    change,
+    takeAway,
+    dissolve,
+    choose,
+  }
+})
+
+/** The repeat that a place belongs to. */
+export const repeatOf = (place: string): number | undefined => (place.startsWith('repeat.') ? Number(place.split('.')[1]) : undefined)
