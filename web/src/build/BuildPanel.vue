@@ -25,7 +25,7 @@ const matching = computed(() => {
 /** The chunks, those of hands first, with how many of theirs are looked for: no list of everything is made. */
 const listed = computed(() => {
   const order = ['hands', 'repeats', 'lost', 'shell', 'tiles']
-  const rank = (name: string) => (order.indexOf(name.split('.')[0]!) + 1 || order.length + 1)
+  const rank = (name: string) => order.indexOf(name.split('.')[0]!) + 1 || order.length + 1
   return [...site.placements.chunks.values()]
     .sort((a, b) => rank(a.name) - rank(b.name))
     .map((chunk) => {

@@ -8,9 +8,9 @@ export function useAttempt() {
   const refusal = ref<Refusal>()
 
   async function attempt(work: () => Promise<unknown>, into: Ref<Refusal | undefined> = refusal) {
+    into.value = undefined
     try {
       await site.inTurn(work)
-      into.value = undefined
     } catch (e) {
       if (e instanceof Refusal) into.value = e
       else tell(e)

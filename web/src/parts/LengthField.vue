@@ -31,18 +31,38 @@ watch(
   (e) => e && (text.value = props.mm === undefined ? '' : format(props.mm, unit.value)),
 )
 
+/** What is typed goes back. */
+function leave() {
+  typing = false
+  reset()
+}
+
 function reset() {
   text.value = props.mm === undefined ? '' : format(props.mm, unit.value)
   fault.value = ''
 }
-watch(() => [props.mm, unit.value], reset, { immediate: true })
+/** Being typed, or typed and not read yet: an answer that comes meanwhile must not take it away. */
+let typing = false
+watch(
+  () => [props.mm, unit.value],
+  () => !typing && reset(),
+  { immediate: true },
+)
+
+function type(typed: string) {
+  typing = true
+  text.value = typed
+}
 
 let asking = 0
 /** In turn with what uses the value: a button pressed at once finds what was typed. */
-const commit = () => void site.inTurn(read)
-
-async function read() {
+const commit = () => {
   const typed = text.value.trim()
+  void site.inTurn(() => read(typed))
+}
+
+async function read(typed: string) {
+  if (typed === text.value.trim()) typing = false
   if (typed === '' || (props.mm !== undefined && typed === format(props.mm, unit.value))) {
     reset()
     return
@@ -55,7 +75,7 @@ async function read() {
     )
     if (mine !== asking) return
     fault.value = ''
-    text.value = found.text
+    if (!typing) text.value = found.text
     changed?.(found.mm)
   } catch (e) {
     if (mine !== asking) return
@@ -70,7 +90,7 @@ async function read() {
     <span v-if="label">{{ label }}</span>
     <Input
       :id="id"
-      v-model:value="text"
+      :value="text"
       size="small"
       class="figures"
       :status="fault || error ? 'error' : ''"
@@ -78,9 +98,10 @@ async function read() {
       :placeholder="mixed ? 'various' : ''"
       :aria-invalid="!!(fault || error)"
       :aria-describedby="fault || error ? `${id}-fault` : undefined"
+      @update:value="type"
       @blur="commit"
       @press-enter="commit"
-      @keydown.esc.stop="reset" />
+      @keydown.esc.stop="leave" />
     <span v-if="fault || error" :id="`${id}-fault`" class="fault" role="alert">{{ fault || error }}</span>
   </label>
 </template>

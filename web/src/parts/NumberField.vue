@@ -7,13 +7,34 @@ const props = defineProps<{ label: string; value: number; error?: string }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const text = ref('')
 const id = useId()
+/** Being typed: an answer that comes meanwhile must not take it away. */
+let typing = false
+/** What was asked for last and is not answered yet. */
+let asked: number | undefined
 const reset = () => (text.value = String(props.value))
-watch(() => [props.value, props.error], reset, { immediate: true })
+watch(
+  () => [props.value, props.error],
+  () => {
+    asked = undefined
+    if (!typing) reset()
+  },
+  { immediate: true },
+)
+
+function type(typed: string) {
+  typing = true
+  text.value = typed
+}
 
 function commit() {
+  typing = false
   const typed = Number(text.value.trim())
-  if (!Number.isInteger(typed) || typed === props.value) reset()
-  else emit('change', typed)
+  if (text.value.trim() === '' || !Number.isInteger(typed) || typed === (asked ?? props.value)) {
+    if (asked === undefined) reset()
+  } else {
+    asked = typed
+    emit('change', typed)
+  }
 }
 </script>
 
@@ -25,11 +46,12 @@ function commit() {
       :aria-invalid="!!error"
       :aria-describedby="error ? `${id}-fault` : undefined"
       :id="id"
-      v-model:value="text"
+      :value="text"
       size="small"
       class="figures"
       inputmode="numeric"
       :status="error ? 'error' : ''"
+      @update:value="type"
       @blur="commit"
       @press-enter="commit" />
     <span v-if="error" :id="`${id}-fault`" class="fault" role="alert">{{ error }}</span>

@@ -12,7 +12,10 @@ export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: Plac
   const taken = stands
     .slice(0, 2000)
     .map((s) => boxOf(s, p.pieceById.get(s.pieceId)!))
-    .concat(p.massing.solids.map((s) => s.boxMm), p.stairs.flatMap((s) => s.bodiesMm))
+    .concat(
+      p.massing.solids.map((s) => s.boxMm),
+      p.stairs.flatMap((s) => s.bodiesMm),
+    )
   for (const r of p.massing.rooms) {
     if (r.widthMm * p.lie.scale < 40) continue
     // Width and depth stand on the chains outside.

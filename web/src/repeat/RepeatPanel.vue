@@ -83,7 +83,7 @@ const rename = (e: Event) => {
 </script>
 
 <template>
-  <section ref="holder" aria-label="Repeat">
+  <section ref="holder" aria-label="Repeat" @keydown.escape="laying.choose(undefined)">
     <div class="row spread">
       <h2>{{ LABELS[what] }}</h2>
       <span class="figures soft" data-testid="repeat-count">{{ of.count }} {{ of.count === 1 ? 'piece' : 'pieces' }}</span>

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal, send, type FollowingView, type RepeatPreview, type RepeatView, type RuleWords } from '../api/client'
 import { usePlacing } from '../build/placing'
 import type { Point } from '../massing/edges'
@@ -40,6 +40,12 @@ export const useLaying = defineStore('laying', () => {
 
   const mode = computed(() => (what.value ? DRAWN[what.value] : undefined))
   const canBegin = computed(() => placing.held?.kind === 'piece' || site.selection.size > 0)
+
+  /** What is selected is worked on then. */
+  watch(
+    () => site.selection.size,
+    (size) => size && (chosenId.value = undefined),
+  )
 
   /** Begins with the piece in the hand, else with what is selected. */
   function begin(of: What) {

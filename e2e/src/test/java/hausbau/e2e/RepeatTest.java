@@ -1,0 +1,152 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.RequestOptions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Repeats laid on the plan. A click, a drag, a typed value with Enter and a key are one action each. */
+@ExtendWith(SharedApplication.class)
+class RepeatTest {
+
+    private static void count(Desk desk, int count) {
+        assertThat(desk.page.getByTestId("repeat-count")).hasText(count + (count == 1 ? " piece" : " pieces"));
+    }
+
+    private static Desk take(Desk desk, String code, String rule) {
+        desk.page.getByLabel("Take " + code).click();
+        desk.button(rule, true).click();
+        return desk;
+    }
+
+    /** The same hall, made larger before it is worked on. */
+    private static Desk hall(String name, int width, int depth) {
+        var desk = SharedApplication.desk().hall(name);
+        var room = desk.get(desk.site() + "/massing").get("rooms").get(0).get("id").asLong();
+        desk.page.request().patch(desk.application.url(desk.site() + "/rooms/" + room), RequestOptions.create().setHeader("Content-Type", "application/json")
+                .setData("{\"widthMm\":" + width + ",\"depthMm\":" + depth + "}"));
+        desk.page.reload();
+        desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
+        return desk;
+    }
+
+    /** Four actions: take, Course, drag along the wall, type 20. Half a pitch is left at both ends, and the lamps follow the wall. */
+    @Test
+    void twentyLampsAlongAWall() {
+        var desk = SharedApplication.desk().hall("Lamps along a wall");
+        var before = desk.placements();
+        take(desk, "PRP-LAMP", "Course");
+        desk.dragPlan(700, 3_700, 4_300, 3_700);
+        count(desk, 5);
+        desk.page.keyboard().type("20");
+        desk.press("Enter");
+        count(desk, 20);
+        desk.placements(before + 20);
+        var lamps = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("origin").asString().equals("repeat")).toList();
+        // 5 m over 20, and half of that before the first.
+        assertThat(lamps.get(0).get("atMm").get("x").asDouble()).isEqualTo(125);
+        assertThat(lamps.get(19).get("atMm").get("x").asDouble()).isEqualTo(4_875);
+        // With its back to the wall: the lamp's foot is 320 mm deep.
+        assertThat(lamps.get(0).get("atMm").get("y").asDouble()).isEqualTo(3_840);
+        desk.stage("Massing").type("Clear width", "7 m");
+        assertThat(desk.page.getByText("Change “Room”")).isVisible();
+        var last = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().endsWith(".19.0")).findFirst().orElseThrow();
+        assertThat(last.get("atMm").get("x").asDouble()).isEqualTo(6_825);
+    }
+
+    /** Five actions: take, Field, drag, type the aisle's place and its width. Thirty columns in tens of three and ten rows. */
+    @Test
+    void aFieldWithAislesHasMoreColumnsWhenItGrows() {
+        var desk = hall("Store", 50_000, 13_000);
+        take(desk, "PRP-CUBICLE", "Field");
+        desk.dragPlan(200, 200, 44_000, 12_500);
+        assertThat(desk.field("Aisle after columns")).isFocused();
+        desk.page.keyboard().type("3");
+        desk.press("Enter");
+        desk.type("Its width", "1.5 m");
+        count(desk, 300);
+        var id = desk.get(desk.site() + "/repeats").get(0).get("id").asLong();
+        var second = "repeat." + id + ".4.0";
+        var at = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().equals(second)).findFirst().orElseThrow().get("atMm");
+        // The area's upper corner is dragged outward: more columns, and those that there were stay.
+        desk.dragPlan(44_000, 12_500, 48_600, 12_500);
+        count(desk, 330);
+        assertThat(desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().equals(second)).findFirst().orElseThrow().get("atMm")).isEqualTo(at);
+    }
+
+    /** Three actions: take, Ring, drag from the middle outward; what is near the room's middle is taken to be it. */
+    @Test
+    void aRingStandsAboutTheRoomsExactMiddle() {
+        var desk = SharedApplication.desk().hall("Ring hall");
+        take(desk, "PRP-LAMP", "Ring");
+        desk.pressPlan(2_550, 1_960, 3_500, 2_000);
+        assertThat(desk.page.getByText("8 pieces,")).isVisible();
+        desk.page.mouse().up();
+        count(desk, 8);
+        var rule = desk.get(desk.site() + "/repeats").get(0).get("rule");
+        assertThat(rule.get("fromMm").get("x").asDouble()).isEqualTo(2_500);
+        assertThat(rule.get("fromMm").get("y").asDouble()).isEqualTo(2_000);
+        assertThat(rule.get("radiusMm").asDouble()).isEqualTo(1_000);
+        // Dragged by its rim, then typed three times faster than any answer.
+        desk.dragPlan(3_500, 2_000, 3_800, 2_000);
+        assertThat(desk.field("Radius")).hasValue("1.3 m");
+        for (var n : new String[] {"5", "7", "12"}) {
+            desk.field("Count").fill(n);
+            desk.press("Enter");
+        }
+        count(desk, 12);
+        desk.type("Count", "rubbish");
+        assertThat(desk.field("Count")).hasValue("12");
+        desk.type("Count", "0");
+        assertThat(desk.page.getByText("A repeat has from 1 to 200000 copies.")).isVisible();
+        count(desk, 12);
+    }
+
+    /** One copy moved by hand keeps where it is while the rule changes, and goes back when it is let go. */
+    @Test
+    void aCopyMovedByHandStays() {
+        var desk = SharedApplication.desk().hall("Moved copy");
+        take(desk, "PRP-LAMP", "Course");
+        desk.dragPlan(1_000, 2_000, 4_000, 2_000);
+        count(desk, 5);
+        desk.press("Escape");
+        desk.press("Escape");
+        desk.clickPlan(1_750, 2_000);
+        assertThat(desk.page.getByText("One of “Course 1”")).isVisible();
+        desk.press("ArrowUp");
+        assertThat(desk.page.getByText("of a repeat, changed by hand")).isVisible();
+        desk.button("Change “Course 1”", true).click();
+        desk.type("Count", "9");
+        count(desk, 9);
+        var moved = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().endsWith(".1.0")).findFirst().orElseThrow();
+        assertThat(moved.get("atMm").get("y").asDouble()).isEqualTo(2_100);
+        desk.button("Dissolve", true).click();
+        assertThat(desk.page.getByText("9 placements", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(desk.get(desk.site() + "/repeats")).isEmpty();
+    }
+
+    /** What is selected is repeated as one body; a trail is clicked point by point. */
+    @Test
+    void aTrailOfAGroupIsClickedPointByPoint() {
+        var desk = SharedApplication.desk().hall("Trail hall").setDown("PRP-LAMP", 1_000, 1_000);
+        var before = desk.placements();
+        desk.button("Trail", true).click();
+        for (var p : new int[][] {{1_000, 1_000}, {4_000, 1_000}, {4_000, 3_000}}) {
+            desk.clickPlan(p[0], p[1]);
+        }
+        desk.movePlan(4_000, 3_000);
+        desk.press("Enter");
+        count(desk, 10);
+        // The lamp itself went into the repeat.
+        desk.placements(before + 9);
+        desk.type("Count", "6");
+        count(desk, 6);
+        var last = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().endsWith(".10.0")).findFirst().orElseThrow();
+        assertThat(last.get("atMm").get("y").asDouble()).isEqualTo(3_000);
+        desk.button("Take away", true).click();
+        desk.placements(before - 1);
+    }
+}
