@@ -27,6 +27,8 @@ public final class Benchmarks {
         print(results, "Board of 200 pictures: times the same bytes as plain files", "openBoard", "plainFiles");
         print(results, "Set from nothing, indexed and written: times a plain loop", "computedIndexedAndWritten", "plainLoop");
         print(results, "Walls of a building: times union and difference by JTS", "walls", "unionAndDifferenceByJts");
+        print(results, "A field of 100 000 changed in pitch: times its stances into arrays", "pitchChanged", "stancesIntoArrays");
+        print(results, "50 000 strewn: times darts into a grid", "strewn", "dartsIntoAGrid");
         growth(results, "One edge dragged", "dragged");
         growth(results, "One piece more, followed", "followed");
         growth(results, "One piece more, surveyed and tallied", "followedSurveyedAndTallied");

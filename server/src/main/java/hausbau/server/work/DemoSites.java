@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import hausbau.core.build.Repeat;
 import hausbau.core.build.Stance;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Corners;
@@ -13,8 +14,13 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
-import hausbau.server.store.Stores;
+import hausbau.core.repeat.Course;
+import hausbau.core.repeat.Pace;
+import hausbau.core.repeat.Variation;
 import hausbau.server.journal.Seen;
+import hausbau.server.store.Stores;
+import hausbau.server.store.set.RuleWords;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -37,11 +43,12 @@ class DemoSites implements ApplicationRunner {
     private final StairService stairs;
     private final KitService kit;
     private final PlacementService placements;
+    private final RepeatService repeats;
     private final DemoBoard board;
     private final TransactionTemplate transaction;
 
     DemoSites(Stores store, SiteService sites, MassingService massing, LevelService levels, StairService stairs, KitService kit, PlacementService placements,
-            DemoBoard board, TransactionTemplate transaction) {
+            RepeatService repeats, DemoBoard board, TransactionTemplate transaction) {
         this.store = store;
         this.sites = sites;
         this.massing = massing;
@@ -49,6 +56,7 @@ class DemoSites implements ApplicationRunner {
         this.stairs = stairs;
         this.kit = kit;
         this.placements = placements;
+        this.repeats = repeats;
         this.board = board;
         this.transaction = transaction;
     }
@@ -130,21 +138,16 @@ class DemoSites implements ApplicationRunner {
 
     private void furnishBaths(long id) {
         var tall = kit.pieces(id).stream().filter(e -> e.piece().role() == Role.PILLAR && e.piece().size().z() == mm(7_600).um()).findFirst().orElseThrow().id();
-        for (var x : new int[] {3_000, 7_000, 11_000, 15_000}) {
-            for (var y : new int[] {13_400, 23_400}) {
-                placements.place(id, NOT_TOLD, tall, Stance.at(Vec.ofMillimetres(x, y, 0), Turn.NONE), true);
-            }
-        }
-        for (var x : new int[] {600, 1_600, 2_600, 3_600, 4_600, 5_600, 6_600, 7_600, 10_600, 11_600, 12_600, 13_600}) {
-            place(id, "PRP-CUBICLE", x, 8_800, 2);
-        }
+        course(id, "Pool hall", tall, 3_000, 13_400, 15_000, 13_400, 4);
+        course(id, "Pool hall", tall, 3_000, 23_400, 15_000, 23_400, 4);
+        // From right to left, so that their doors look into the passage.
+        course(id, "Cloakroom passage", piece(id, "PRP-CUBICLE"), 7_600, 8_800, 600, 8_800, 8);
+        course(id, "Cloakroom passage", piece(id, "PRP-CUBICLE"), 13_600, 8_800, 10_600, 8_800, 4);
         for (var x : new int[] {1_500, 5_000, 9_000, 13_000}) {
             place(id, "PRP-BENCH", x, 24_900, 0);
         }
-        for (var y : new int[] {14_500, 18_400, 22_300}) {
-            place(id, "PRP-LAMP", 2_400, y, 0);
-            place(id, "PRP-LAMP", 17_000, y, 0);
-        }
+        course(id, "Pool hall", piece(id, "PRP-LAMP"), 2_400, 14_500, 2_400, 22_300, 3);
+        course(id, "Pool hall", piece(id, "PRP-LAMP"), 17_000, 14_500, 17_000, 22_300, 3);
     }
 
     private void furnish(long id) {
@@ -166,9 +169,19 @@ class DemoSites implements ApplicationRunner {
         massing.addOpening(site, NOT_TOLD, room, (id, of) -> new Opening(id, room, kind, side, mm(at), mm(width), mm(height), mm(sill)));
     }
 
+    /** So many of a piece along a line, turned with it, going along with a room. */
+    private void course(long site, String room, long piece, long x0, long y0, long x1, long y1, int count) {
+        var host = massing.find(site).decisions().massing().rooms().stream().filter(r -> r.name().equals(room)).findFirst().orElseThrow().id();
+        var rule = new Course(Vec.ofMillimetres(x0, y0, 0), Vec.ofMillimetres(x1, y1, 0), Pace.of(count), Length.ZERO, false, y0 == y1, Variation.NONE);
+        repeats.add(site, NOT_TOLD, new RepeatService.Wanted(List.of(piece), List.of(), RuleWords.of(rule), Optional.of(new RepeatService.Following(host, Repeat.Hold.ROOM, 0, null))));
+    }
+
+    private long piece(long site, String code) {
+        return kit.pieces(site).stream().filter(e -> e.piece().code().equals(code)).findFirst().orElseThrow().id();
+    }
+
     private void place(long site, String code, long x, long y, int quarterTurns) {
-        var piece = kit.pieces(site).stream().filter(e -> e.piece().code().equals(code)).findFirst().orElseThrow().id();
-        placements.place(site, NOT_TOLD, piece, Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), true);
+        placements.place(site, NOT_TOLD, piece(site, code), Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), true);
     }
 
     private static Length mm(long millimetres) {
