@@ -14,3 +14,25 @@ create table repeat (
     host_off_um bigint       not null default 0
 );
 create index repeat_site on repeat (site_id);
+
+-- Named groups, and where they are used.
+create table assembly (
+    id      bigint primary key,
+    site_id bigint       not null references site on delete cascade,
+    name    varchar(200) not null,
+    parts   text         not null
+);
+create index assembly_site on assembly (site_id);
+
+create table assembly_use (
+    id            bigint primary key,
+    site_id       bigint           not null references site on delete cascade,
+    assembly_id   bigint           not null,
+    x_um          bigint           not null,
+    y_um          bigint           not null,
+    z_um          bigint           not null,
+    quarter_turns smallint         not null,
+    mirrored      boolean          not null,
+    free_degrees  double precision not null
+);
+create index assembly_use_site on assembly_use (site_id);

@@ -1,6 +1,5 @@
 package hausbau.core.build;
 
-import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
@@ -50,8 +49,22 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
         var across = evenTo(extent.min().x() + extent.max().x() + 2 * by.x(), step);
         return standing.stream().map(s -> {
             var stance = spun(turned(s.stance().movedBy(by), middle), middle);
-            return mirror ? mirrored(stance, s.kind(), across) : stance;
+            return mirror ? mirrored(stance, s.kind().box(), across) : stance;
         }).toList();
+    }
+
+    /**
+     * Where a body comes to stand that is arranged together with others.
+     *
+     * @param all   all that is arranged
+     * @param pivot of the body
+     * @param own   what it takes about its pivot
+     */
+    public Stance carry(List<Standing> all, Stance pivot, Box own, Length step) {
+        var extent = all.stream().map(Standing::box).reduce(Box::union).orElseThrow();
+        var middle = middle(extent, step).plus(by);
+        var stance = spun(turned(pivot.movedBy(by), middle), middle);
+        return mirror ? mirrored(stance, own, evenTo(extent.min().x() + extent.max().x() + 2 * by.x(), step)) : stance;
     }
 
     /** Turned about a point, and then moved. */
@@ -82,9 +95,9 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
      * Reflected across the upright plane at half of {@code across}: the turns run the other way, and since a piece is
      * mirrored within its own extent, its pivot moves by as much as that extent lies to one side of it.
      */
-    static Stance mirrored(Stance s, Kind kind, long across) {
+    static Stance mirrored(Stance s, Box own, long across) {
         var turn = Turn.of(-s.turn().quarters());
-        var aside = turn.apply(new Vec(-(kind.box().min().x() + kind.box().max().x()), 0, 0));
+        var aside = turn.apply(new Vec(-(own.min().x() + own.max().x()), 0, 0));
         var x = (double) aside.x();
         var y = (double) aside.y();
         var angle = Math.toRadians(-s.freeDegrees());

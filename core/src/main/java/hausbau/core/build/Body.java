@@ -41,12 +41,13 @@ public record Body(List<Member> members) {
     }
 
     /** A member as it stands at a spot: mirrored with the body across its middle, turned about the spot, moved there. */
-    Stance stance(Member member, Box whole, Vec at, int quarters, double degrees, boolean mirrored) {
-        var s = member.stance();
-        if (mirrored) {
-            s = Arrangement.mirrored(s, member.kind(), whole.min().x() + whole.max().x());
-        }
-        var turned = new Arrangement(at, quarters, degrees, false);
-        return turned.about(s, Vec.ZERO);
+    static Stance stance(Member member, Box whole, Vec at, int quarters, double degrees, boolean mirrored) {
+        return stance(member.stance(), member.kind().box(), whole, at, quarters, degrees, mirrored);
+    }
+
+    /** @param own what the member takes about its own pivot, @param whole what the body takes about its spot */
+    static Stance stance(Stance member, Box own, Box whole, Vec at, int quarters, double degrees, boolean mirrored) {
+        var s = mirrored ? Arrangement.mirrored(member, own, whole.min().x() + whole.max().x()) : member;
+        return new Arrangement(at, quarters, degrees, false).about(s, Vec.ZERO);
     }
 }

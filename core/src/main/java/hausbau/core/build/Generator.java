@@ -124,6 +124,22 @@ public sealed interface Generator {
         }
     }
 
+    /** The pieces of an assembly where it is used. */
+    record Used(long use, Assemblies.Whole whole, Stance stance, List<Departure> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Uses(use);
+        }
+
+        @Override
+        public Made run() {
+            var writing = new Writing(source(), use, whole.pieces().size(), departures);
+            whole.pieces().forEach(p -> writing.derive(p.member().kind(), Assemblies.placed(p.member(), whole.box(), stance), Chunk.USE, p.path(), 0));
+            return writing.made(this, List.of());
+        }
+    }
+
     /** What hands set down, as it is. */
     record Hands(Source.Hands source, List<HandPlacement> placements) implements Generator {
 

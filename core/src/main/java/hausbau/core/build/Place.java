@@ -179,6 +179,24 @@ public sealed interface Place {
         }
     }
 
+    /**
+     * A piece of an assembly where it is used.
+     *
+     * @param path the numbers of the parts that lead to it
+     */
+    record InUse(long use, long path) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Uses(use);
+        }
+
+        @Override
+        public String toString() {
+            return "use." + use + "." + path;
+        }
+    }
+
     /** The corners of a rectangular room, clockwise. */
     enum Corner {
         NORTH_WEST, NORTH_EAST, SOUTH_EAST, SOUTH_WEST;
@@ -214,6 +232,7 @@ public sealed interface Place {
     Pattern HAND = Pattern.compile("hand\\.(\\d{1,18})");
     Pattern STAIRS = Pattern.compile("stairs\\.(\\d{1,18})\\.(\\d{1,4})");
     Pattern REPEAT = Pattern.compile("repeat\\.(\\d{1,18})\\.(\\d{1,15})\\.(\\d{1,15})");
+    Pattern USE = Pattern.compile("use\\.(\\d{1,18})\\.(\\d{1,16})");
     Pattern SOLID = Pattern.compile("solid\\.(\\d{1,18})");
     Pattern RUN = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
     Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
@@ -237,6 +256,10 @@ public sealed interface Place {
         var repeat = REPEAT.matcher(text);
         if (repeat.matches()) {
             return Optional.of(new InRepeat(Long.parseLong(repeat.group(1)), Long.parseLong(repeat.group(2)), Long.parseLong(repeat.group(3))));
+        }
+        var use = USE.matcher(text);
+        if (use.matches()) {
+            return Optional.of(new InUse(Long.parseLong(use.group(1)), Long.parseLong(use.group(2))));
         }
         var solid = SOLID.matcher(text);
         if (solid.matches()) {

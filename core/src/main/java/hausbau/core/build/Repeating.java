@@ -39,7 +39,7 @@ final class Repeating {
             }
             for (var m = 0; m < body.members().size(); m++) {
                 var member = body.members().get(m);
-                writing.derive(member.kind(), body.stance(member, boxes.get(pick), new Vec(x, y, z), quarters, degrees, mirrored), Chunk.REPEAT, key, (long) level << MEMBER_BITS | m);
+                writing.derive(member.kind(), Body.stance(member, boxes.get(pick), new Vec(x, y, z), quarters, degrees, mirrored), Chunk.REPEAT, key, (long) level << MEMBER_BITS | m);
             }
         });
         return writing.made(of, List.of());

@@ -184,6 +184,11 @@ public final class Rows {
                 owner = in.repeat();
                 a = in.spot();
                 b = in.member();
+            } else if (place instanceof Place.InUse in) {
+                code = Chunk.USE;
+                owner = in.use();
+                a = in.path();
+                b = 0;
             } else if (place instanceof Place.Between post) {
                 code = Chunk.BETWEEN;
                 owner = post.room();

@@ -78,7 +78,8 @@ public final class StandingSet {
     public StandingSet next(Decisions to) {
         var next = new TreeMap<>(made);
         var touched = new TreeSet<Source>();
-        if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures() || to.repeats() != decisions.repeats()) {
+        if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures() || to.repeats() != decisions.repeats()
+                || to.assemblies() != decisions.assemblies()) {
             derive(to, next, touched);
         }
         if (to.hands() != decisions.hands()) {
@@ -107,6 +108,8 @@ public final class StandingSet {
             massing.solids().forEach(s -> add(wanted, new Generator.Solids(s, to.departures().getOrDefault(new Source.Solids(s.id()), List.of()))));
         });
         to.repeats().forEach(r -> add(wanted, new Generator.Repeated(r.id(), r.bodies(), r.rule(to.massing()), to.departures().getOrDefault(new Source.Repeats(r.id()), List.of()))));
+        to.assemblies().uses().forEach(u -> add(wanted, new Generator.Used(u.id(), to.assemblies().whole(u.assembly()), u.stance(),
+                to.departures().getOrDefault(new Source.Uses(u.id()), List.of()))));
         next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && touched.add(source));
         wanted.forEach((source, generator) -> run(next, touched, source, generator));
         var lost = lost(to, next).stream().filter(Departure.Restood.class::isInstance).map(Departure.Restood.class::cast).toList();

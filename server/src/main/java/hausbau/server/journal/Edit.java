@@ -12,6 +12,7 @@ import hausbau.server.store.Row;
 import hausbau.server.store.Stores;
 import hausbau.server.store.set.DepartureRow;
 import hausbau.server.store.set.HandRow;
+import hausbau.server.store.set.UseRow;
 import hausbau.server.store.site.SiteRow;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
@@ -132,6 +133,11 @@ public final class Edit {
         }
     }
 
+    /** The rows of these uses of assemblies. */
+    public List<UseRow> useRows(Collection<Long> ids) {
+        return ids.isEmpty() ? List.of() : stores.sets().useRows(site.getId()).stream().filter(r -> ids.contains(r.getId())).toList();
+    }
+
     /** Lets what is derived at these places stand as it is. */
     public void letGo(Collection<Place> places) {
         departureRows(places).values().forEach(this::remove);
@@ -178,10 +184,11 @@ public final class Edit {
         var departures = touches(Aggregate.DEPARTURE)
                 ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
         var repeats = touches(Aggregate.REPEAT) ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList() : was.repeats();
+        var assemblies = touches(Aggregate.ASSEMBLY) || touches(Aggregate.ASSEMBLY_USE) ? stores.sets().assemblies(id, kit) : was.assemblies();
         var put = new ArrayList<HandPlacement>();
         added.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         changed.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         var hands = put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
-        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, departures);
+        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, departures);
     }
 }

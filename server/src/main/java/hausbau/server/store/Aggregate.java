@@ -9,8 +9,10 @@ import hausbau.server.store.massing.RoomRow;
 import hausbau.server.store.massing.SolidRow;
 import hausbau.server.store.massing.StairRow;
 import hausbau.server.store.set.AcceptedRow;
+import hausbau.server.store.set.AssemblyRow;
 import hausbau.server.store.set.DepartureRow;
 import hausbau.server.store.set.RepeatRow;
+import hausbau.server.store.set.UseRow;
 import hausbau.server.store.site.SiteRow;
 import hausbau.server.store.takeoff.DeclinedRow;
 import hausbau.server.store.takeoff.MarkRow;
@@ -34,6 +36,8 @@ public enum Aggregate {
     STAIR("stair", Part.MASSING, StairRow.class, "level_id"),
     SOLID("solid", Part.MASSING, SolidRow.class, "level_id"),
     REPEAT("repeat", Part.SET, RepeatRow.class, "host_room"),
+    ASSEMBLY("assembly", Part.SET, AssemblyRow.class),
+    ASSEMBLY_USE("assembly_use", Part.SET, UseRow.class, "assembly_id"),
     PLACEMENT("placement", Part.SET, "piece_id"),
     DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),
     ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),

@@ -1,13 +1,16 @@
 package hausbau.server.work;
 
 import hausbau.core.build.Arrangement;
+import hausbau.core.build.Assemblies;
 import hausbau.core.build.Departure;
 import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Place;
 import hausbau.core.build.Plumbing;
 import hausbau.core.build.Snapping;
+import hausbau.core.build.Source;
 import hausbau.core.build.Stance;
 import hausbau.core.build.Standing;
+import hausbau.core.build.Use;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
@@ -18,6 +21,7 @@ import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Stores;
+import hausbau.server.store.set.UseRow;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -102,10 +106,20 @@ public class PlacementService {
     /** Moves, turns and mirrors placements as one body, exactly as told: nothing snaps. */
     public void arrange(long siteId, Seen seen, List<Place> places, Arrangement arrangement) {
         edit(siteId, seen, places, arrangement.verb(), (edit, all) -> {
-            var stances = arrangement.apply(all, edit.before().settings().step());
+            var step = edit.before().settings().step();
+            var stances = arrangement.apply(all, step);
+            var whole = Assemblies.whole(edit.before().set(), places);
             var departures = new ArrayList<Departure>();
+            for (var row : edit.useRows(whole)) {
+                var use = row.toUse();
+                var stance = arrangement.carry(all, use.stance(), edit.before().decisions().assemblies().box(use.assembly()), step).withinReach();
+                edit.change(row, r -> r.set(new Use(use.id(), use.assembly(), stance)));
+            }
             for (var i = 0; i < all.size(); i++) {
                 var one = all.get(i);
+                if (isOf(whole, one)) {
+                    continue;
+                }
                 restand(edit, one, one.kind(), stances.get(i).withinReach(), one.free() || !stances.get(i).isExact(), departures);
             }
             edit.depart(departures);
@@ -136,8 +150,16 @@ public class PlacementService {
     /** @return the copies, in the order of the places */
     public List<Place> copy(long siteId, Seen seen, List<Place> places, Vec by) {
         var copies = new ArrayList<Place>();
-        edit(siteId, seen, places, "Copy", (edit, all) ->
-                all.forEach(one -> copies.add(setDown(edit, one.kind(), one.stance().movedBy(by), one.free()).place())));
+        edit(siteId, seen, places, "Copy", (edit, all) -> {
+            var whole = Assemblies.whole(edit.before().set(), places);
+            edit.useRows(whole).forEach(row -> {
+                var use = row.toUse();
+                var copy = new Use(stores.nextId(), use.assembly(), use.stance().movedBy(by).withinReach());
+                edit.add(new UseRow(siteId, copy));
+                edit.before().set().of(new Source.Uses(use.id())).forEach(s -> copies.add(new Place.InUse(copy.id(), ((Place.InUse) s.place()).path())));
+            });
+            all.stream().filter(one -> !isOf(whole, one)).forEach(one -> copies.add(setDown(edit, one.kind(), one.stance().movedBy(by), one.free()).place()));
+        });
         return copies;
     }
 
@@ -146,9 +168,24 @@ public class PlacementService {
         edit(siteId, seen, places, "Take away", (edit, all) -> remove(edit, all));
     }
 
+    private static boolean isOf(Set<Long> whole, Standing one) {
+        return one.place() instanceof Place.InUse in && whole.contains(in.use());
+    }
+
+    /** Takes a use of an assembly away, with what hands changed about it. */
+    static void remove(Edit edit, UseRow use) {
+        edit.letGo(edit.before().decisions().departures().getOrDefault(new Source.Uses(use.getId()), List.of()).stream().map(Departure::place).toList());
+        edit.remove(use);
+    }
+
     static void remove(Edit edit, List<Standing> all) {
         var departures = new ArrayList<Departure>();
+        var whole = Assemblies.whole(edit.before().set(), all.stream().map(Standing::place).toList());
+        edit.useRows(whole).forEach(row -> remove(edit, row));
         for (var one : all) {
+            if (isOf(whole, one)) {
+                continue;
+            }
             if (one.place() instanceof Place.ByHand hand) {
                 edit.take(edit.before().decisions().hands().find(hand.id()).orElseThrow());
             } else if (one.lost()) {

@@ -17,8 +17,8 @@ import org.springframework.transaction.annotation.Transactional;
 class SiteCopying {
 
     /** Ids within words, such as the places of departures. */
-    private static final Pattern PIECE = Pattern.compile("(\"piece\":)(\\d+)");
-    private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening|repeat|stairs|solid)\\.(\\d+)");
+    private static final Pattern NUMBERED = Pattern.compile("(\"(?:piece|assembly)\":)(\\d+)");
+    private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening|repeat|stairs|solid|use)\\.(\\d+)");
 
     private final Stores stores;
     private final JdbcTemplate jdbc;
@@ -53,7 +53,7 @@ class SiteCopying {
             }
         }
         rename(copy.getId());
-        repeatAgain(copy.getId());
+        renumber(copy.getId());
         return copy.getId();
     }
 
@@ -72,15 +72,17 @@ class SiteCopying {
         return "(select fresh from new_id where old = t." + column + ")";
     }
 
-    /** What is repeated names pieces within JSON. */
-    private void repeatAgain(long copy) {
+    /** What is repeated and what assemblies are made of names pieces within JSON. */
+    private void renumber(long copy) {
         var fresh = new HashMap<Long, Long>();
-        List<Map<String, Object>> repeats = jdbc.queryForList("select id, bodies from repeat where site_id = ?", copy);
-        if (!repeats.isEmpty()) {
-            jdbc.query("select old, fresh from new_id", row -> { fresh.put(row.getLong(1), row.getLong(2)); });
+        for (var column : Map.of("repeat", "bodies", "assembly", "parts").entrySet()) {
+            List<Map<String, Object>> json = jdbc.queryForList("select id, " + column.getValue() + " as json from " + column.getKey() + " where site_id = ?", copy);
+            if (!json.isEmpty() && fresh.isEmpty()) {
+                jdbc.query("select old, fresh from new_id", row -> { fresh.put(row.getLong(1), row.getLong(2)); });
+            }
+            json.forEach(row -> jdbc.update("update " + column.getKey() + " set " + column.getValue() + " = ? where id = ?",
+                    NUMBERED.matcher((String) row.get("json")).replaceAll(m -> m.group(1) + fresh.getOrDefault(Long.parseLong(m.group(2)), 0L)), row.get("id")));
         }
-        repeats.forEach(row -> jdbc.update("update repeat set bodies = ? where id = ?",
-                PIECE.matcher((String) row.get("bodies")).replaceAll(m -> m.group(1) + fresh.getOrDefault(Long.parseLong(m.group(2)), 0L)), row.get("id")));
     }
 
     /** Places and findings name rooms, openings and placements within words. */

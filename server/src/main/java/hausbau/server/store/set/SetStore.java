@@ -1,5 +1,6 @@
 package hausbau.server.store.set;
 
+import hausbau.core.build.Assemblies;
 import hausbau.core.build.HandPlacement;
 import hausbau.core.kit.Kit;
 import jakarta.persistence.EntityManager;
@@ -125,6 +126,18 @@ public class SetStore {
 
     public List<RepeatRow> repeats(long siteId) {
         return rows.createQuery("from RepeatRow where siteId = :site order by id", RepeatRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public List<AssemblyRow> assemblyRows(long siteId) {
+        return rows.createQuery("from AssemblyRow where siteId = :site order by id", AssemblyRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public List<UseRow> useRows(long siteId) {
+        return rows.createQuery("from UseRow where siteId = :site order by id", UseRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public Assemblies assemblies(long siteId, Kit kit) {
+        return new Assemblies(assemblyRows(siteId).stream().map(a -> a.toAssembly(kit)).toList(), useRows(siteId).stream().map(UseRow::toUse).toList());
     }
 
     public List<AcceptedRow> accepted(long siteId) {

@@ -1,0 +1,277 @@
+package hausbau.server.work;
+
+import hausbau.core.build.Assemblies;
+import hausbau.core.build.Assembly;
+import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Place;
+import hausbau.core.build.Source;
+import hausbau.core.build.Stance;
+import hausbau.core.build.Standing;
+import hausbau.core.build.Use;
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
+import hausbau.core.measure.Vec;
+import hausbau.server.journal.Edit;
+import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.Sets;
+import hausbau.server.standing.SiteState;
+import hausbau.server.store.NotFound;
+import hausbau.server.store.Stores;
+import hausbau.server.store.set.AssemblyRow;
+import hausbau.server.store.set.UseRow;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+import org.springframework.stereotype.Service;
+
+/** Assemblies: saved from what hands set down, used, opened, changed for all uses. */
+@Service
+public class AssemblyService {
+
+    private final Stores stores;
+    private final Journal journal;
+    private final Sets sets;
+
+    AssemblyService(Stores stores, Journal journal, Sets sets) {
+        this.stores = stores;
+        this.journal = journal;
+        this.sets = sets;
+    }
+
+    public SiteState state(long siteId) {
+        return sets.current(siteId);
+    }
+
+    /** What of a selection goes into an assembly: what hands set down, and the uses of which something is named. */
+    private record Chosen(List<Standing> hands, List<UseRow> uses, Box extent) {
+    }
+
+    private Chosen chosen(Edit edit, List<Place> places) {
+        var state = edit.before();
+        var hands = places.stream().distinct().map(p -> PlacementService.standing(state, p)).filter(Standing::isByHand).toList();
+        var ids = new TreeSet<Long>();
+        places.forEach(p -> {
+            if (p instanceof Place.InUse in) {
+                ids.add(in.use());
+            }
+        });
+        var uses = edit.useRows(ids);
+        var boxes = new ArrayList<>(hands.stream().map(Standing::box).toList());
+        uses.forEach(u -> state.set().of(new Source.Uses(u.getId())).forEach(s -> boxes.add(s.box())));
+        if (boxes.isEmpty()) {
+            throw new Refused("placementIds", "Select what hands have set down: an assembly is made of that, and of other assemblies.");
+        }
+        return new Chosen(hands, uses, boxes.stream().reduce(Box::union).orElseThrow());
+    }
+
+    /** Saves what is named as an assembly; in its place stands the first use of it. */
+    public Use save(long siteId, Seen seen, List<Place> places) {
+        return journal.edit(siteId, seen, edit -> {
+            var chosen = chosen(edit, places);
+            var pivot = Assemblies.pivot(chosen.extent(), edit.before().settings().step());
+            var all = edit.before().decisions().assemblies();
+            var n = 1;
+            while (isTaken(all, "Assembly " + n)) {
+                n++;
+            }
+            var made = new Assembly(stores.nextId(), "Assembly " + n, parts(chosen, pivot, List.of()));
+            edit.name("Save “" + made.name() + "”");
+            edit.add(new AssemblyRow(siteId, made, edit.kit()));
+            return standIn(edit, chosen, made.id(), pivot);
+        });
+    }
+
+    private static boolean isTaken(Assemblies all, String name) {
+        return all.all().stream().anyMatch(a -> a.name().equals(name));
+    }
+
+    /** A use takes the place of what went into its assembly. */
+    private Use standIn(Edit edit, Chosen chosen, long assembly, Stance pivot) {
+        chosen.hands().forEach(h -> edit.take(edit.before().decisions().hands().find(((Place.ByHand) h.place()).id()).orElseThrow()));
+        chosen.uses().forEach(u -> PlacementService.remove(edit, u));
+        var use = new Use(stores.nextId(), assembly, pivot);
+        edit.add(new UseRow(edit.site().getId(), use));
+        return use;
+    }
+
+    /** Numbered so that a part which there was keeps its number. */
+    private static List<Assembly.Part> parts(Chosen chosen, Stance pivot, List<Assembly.Part> before) {
+        var parts = new ArrayList<Assembly.Part>();
+        chosen.hands().forEach(h -> parts.add(new Assembly.Part(0, new Assembly.OfPiece(h.kind()), Assemblies.within(pivot, h.stance()))));
+        chosen.uses().forEach(u -> parts.add(new Assembly.Part(0, new Assembly.OfAssembly(u.toUse().assembly()), Assemblies.within(pivot, u.toUse().stance()))));
+        var free = new ArrayList<>(before);
+        var taken = new HashSet<Integer>();
+        var numbered = new ArrayList<Assembly.Part>();
+        for (var part : parts) {
+            var same = free.stream().filter(b -> b.content().equals(part.content())).min((a, b) -> Boolean.compare(!a.stance().equals(part.stance()), !b.stance().equals(part.stance())));
+            same.ifPresent(free::remove);
+            same.ifPresent(b -> taken.add(b.number()));
+            numbered.add(new Assembly.Part(same.map(Assembly.Part::number).orElse(0), part.content(), part.stance()));
+        }
+        var next = 1;
+        for (var i = 0; i < numbered.size(); i++) {
+            var part = numbered.get(i);
+            if (part.number() == 0) {
+                while (taken.contains(next)) {
+                    next++;
+                }
+                taken.add(next);
+                numbered.set(i, new Assembly.Part(next, part.content(), part.stance()));
+            }
+        }
+        return numbered;
+    }
+
+    /** What was opened: what stands in place of a use, and where its pivot was. */
+    public record Opened(long assembly, Stance pivot, List<Place> places) {
+    }
+
+    /** Takes a use apart, one level deep, so that hands can change it. */
+    public Opened open(long siteId, long useId, Seen seen) {
+        return journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.sets().useRows(siteId), useId, "use of an assembly");
+            var use = row.toUse();
+            var all = edit.before().decisions().assemblies();
+            var assembly = all.find(use.assembly()).orElseThrow();
+            Assemblies.within(use.stance(), use.stance());
+            edit.name("Open “" + assembly.name() + "”");
+            return new Opened(assembly.id(), use.stance(), apart(edit, row, use, assembly));
+        });
+    }
+
+    /** Makes what a use consists of stand by itself, as it stands. */
+    public List<Place> dissolve(long siteId, long useId, Seen seen) {
+        return journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.sets().useRows(siteId), useId, "use of an assembly");
+            var assembly = edit.before().decisions().assemblies().find(row.toUse().assembly()).orElseThrow();
+            edit.name("Dissolve a use of “" + assembly.name() + "”");
+            return apart(edit, row, row.toUse(), assembly);
+        });
+    }
+
+    private List<Place> apart(Edit edit, UseRow row, Use use, Assembly assembly) {
+        var all = edit.before().decisions().assemblies();
+        var places = new ArrayList<Place>();
+        for (var part : assembly.parts()) {
+            var stance = all.placed(use, part);
+            if (part.content() instanceof Assembly.OfPiece) {
+                var stands = edit.before().set().find(new Place.InUse(use.id(), part.number()));
+                // As a hand left it, where one changed it; what a hand took away stays away.
+                stands.ifPresent(s -> {
+                    var placement = new HandPlacement(stores.nextId(), s.kind(), s.departed() ? s.stance() : stance, false);
+                    edit.put(placement);
+                    places.add(placement.place());
+                });
+            } else if (part.content() instanceof Assembly.OfAssembly inner) {
+                var within = new Use(stores.nextId(), inner.assembly(), stance);
+                edit.add(new UseRow(edit.site().getId(), within));
+                all.paths(inner.assembly()).forEach(path -> places.add(new Place.InUse(within.id(), path)));
+            }
+        }
+        PlacementService.remove(edit, row);
+        return places;
+    }
+
+    /** Makes an assembly of what is named from now on: all its uses follow, and one stands in for what went in. */
+    public Use saveOver(long siteId, long assemblyId, Seen seen, List<Place> places, Optional<Stance> about) {
+        return journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.sets().assemblyRows(siteId), assemblyId, "assembly");
+            var was = row.toAssembly(edit.kit());
+            var chosen = chosen(edit, places);
+            var all = edit.before().decisions().assemblies();
+            chosen.uses().stream().map(u -> u.toUse().assembly()).filter(inner -> all.holds(inner, assemblyId)).findFirst().ifPresent(inner -> {
+                throw new Refused("placementIds", "“" + was.name() + "” would hold itself.");
+            });
+            var pivot = about.orElseGet(() -> Assemblies.pivot(chosen.extent(), edit.before().settings().step()));
+            edit.name("Change “" + was.name() + "”");
+            edit.change(row, r -> r.set(new Assembly(was.id(), was.name(), parts(chosen, pivot, was.parts())), edit.kit()));
+            return standIn(edit, chosen, assemblyId, pivot);
+        });
+    }
+
+    /** @param snap whether the pivot goes to the nearest step */
+    public Use use(long siteId, long assemblyId, Seen seen, Stance wanted, boolean snap) {
+        return journal.edit(siteId, seen, edit -> {
+            var assembly = assembly(edit.before(), assemblyId);
+            var step = edit.before().settings().step();
+            var at = wanted.at();
+            var stance = snap ? wanted.movedTo(new Vec(new Length(at.x()).roundTo(step).um(), new Length(at.y()).roundTo(step).um(), at.z())) : wanted;
+            var use = new Use(stores.nextId(), assemblyId, stance.withinReach());
+            edit.name("Set down “" + assembly.name() + "”");
+            edit.add(new UseRow(siteId, use));
+            return use;
+        });
+    }
+
+    private static Assembly assembly(SiteState state, long id) {
+        return state.decisions().assemblies().find(id).orElseThrow(() -> new NotFound("The site has no assembly " + id + "."));
+    }
+
+    public Use changeUse(long siteId, long useId, Seen seen, UnaryOperator<Stance> change) {
+        return journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.sets().useRows(siteId), useId, "use of an assembly");
+            var was = row.toUse();
+            var is = new Use(was.id(), was.assembly(), change.apply(was.stance()).withinReach());
+            edit.name("Set a use of “" + assembly(edit.before(), was.assembly()).name() + "”");
+            edit.change(row, r -> r.set(is));
+            return is;
+        });
+    }
+
+    /** Gives one use an assembly of its own, so that it no longer follows the others. */
+    public Use makeOwn(long siteId, long useId, Seen seen) {
+        return journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.sets().useRows(siteId), useId, "use of an assembly");
+            var was = row.toUse();
+            var all = edit.before().decisions().assemblies();
+            var from = assembly(edit.before(), was.assembly());
+            var n = 2;
+            while (isTaken(all, from.name() + " " + n)) {
+                n++;
+            }
+            var own = new Assembly(stores.nextId(), from.name() + " " + n, from.parts());
+            edit.name("Make a use of “" + from.name() + "” its own");
+            edit.add(new AssemblyRow(siteId, own, edit.kit()));
+            var use = new Use(was.id(), own.id(), was.stance());
+            edit.change(row, r -> r.set(use));
+            return use;
+        });
+    }
+
+    public void rename(long siteId, long assemblyId, Seen seen, String name) {
+        journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.sets().assemblyRows(siteId), assemblyId, "assembly");
+            var was = row.toAssembly(edit.kit());
+            var checked = SiteService.checkedName(name);
+            if (!checked.equals(was.name()) && isTaken(edit.before().decisions().assemblies(), checked)) {
+                throw new Refused("name", "There is an assembly “" + checked + "” already.");
+            }
+            edit.name("Rename “" + was.name() + "”");
+            edit.change(row, r -> r.set(new Assembly(was.id(), checked, was.parts()), edit.kit()));
+            return null;
+        });
+    }
+
+    /** @throws Refused while it is used */
+    public void remove(long siteId, long assemblyId, Seen seen) {
+        journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.sets().assemblyRows(siteId), assemblyId, "assembly");
+            var all = edit.before().decisions().assemblies();
+            var was = row.toAssembly(edit.kit());
+            var uses = all.uses().stream().filter(u -> u.assembly() == assemblyId).count();
+            var holding = all.all().stream().filter(a -> a.id() != assemblyId && all.holds(a.id(), assemblyId)).map(a -> "“" + a.name() + "”").toList();
+            if (uses > 0 || !holding.isEmpty()) {
+                throw new Refused("assemblyId", "“" + was.name() + "” is used" + (uses > 0 ? " " + uses + (uses == 1 ? " time" : " times") : "")
+                        + (holding.isEmpty() ? "" : " in " + String.join(", ", holding)) + ". Take these away or dissolve them first.");
+            }
+            edit.name("Remove “" + was.name() + "”");
+            edit.remove(row);
+            return null;
+        });
+    }
+}
