@@ -3,6 +3,7 @@ import { Button, Input, Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { tell, useSite } from '../site/site'
 import { placementOf, pieceIdOf } from '../site/standing'
+import AssembliesPanel from '../repeat/AssembliesPanel.vue'
 import LayPanel from '../repeat/LayPanel.vue'
 import { useLaying } from '../repeat/laying'
 import RepeatPanel from '../repeat/RepeatPanel.vue'
@@ -24,7 +25,7 @@ const matching = computed(() => {
 })
 /** The chunks, those of hands first, with how many of theirs are looked for: no list of everything is made. */
 const listed = computed(() => {
-  const order = ['hands', 'repeats', 'lost', 'shell', 'tiles']
+  const order = ['hands', 'uses', 'repeats', 'lost', 'shell', 'tiles']
   const rank = (name: string) => order.indexOf(name.split('.')[0]!) + 1 || order.length + 1
   return [...site.placements.chunks.values()]
     .sort((a, b) => rank(a.name) - rank(b.name))
@@ -84,6 +85,7 @@ function choose(id: string, e: MouseEvent) {
     <p v-else-if="site.pieces.length" class="soft">Take a piece from the line-up and click where it stands, or select what stands already.</p>
     <p v-else class="soft">There is nothing to place yet. Type a room under Massing, then work out its kit.</p>
     <LayPanel />
+    <AssembliesPanel />
     <label class="row"><Switch v-model:checked="placing.snaps" size="small" aria-label="Snap" /> Snap to step, edges and surfaces</label>
     <div v-if="leftOut.length" class="row spread left-out">
       <span>{{ leftOut.length }} {{ leftOut.length === 1 ? 'piece' : 'pieces' }} of the massing left out by hand</span>

@@ -3,9 +3,11 @@ import { computed, ref, shallowRef } from 'vue'
 import { send, type PlacementView, type PreviewView, type VecMm } from '../api/client'
 import { tell, useSite } from '../site/site'
 
-/** What the hand holds: a piece to set down, or placements picked up. */
+/** What the hand holds: a piece or an assembly to set down, or placements picked up. */
 type Held =
-  { kind: 'piece'; pieceId: number; quarterTurns: number; mirrored: boolean } | { kind: 'placements'; ids: string[]; first: PlacementView; copy: boolean }
+  | { kind: 'piece'; pieceId: number; quarterTurns: number; mirrored: boolean }
+  | { kind: 'assembly'; assemblyId: number; quarterTurns: number; mirrored: boolean }
+  | { kind: 'placements'; ids: string[]; first: PlacementView; copy: boolean }
 
 const zero: VecMm = { x: 0, y: 0, z: 0 }
 export const minus = (a: VecMm, b: VecMm): VecMm => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z })
@@ -24,14 +26,24 @@ export const usePlacing = defineStore('placing', () => {
   /** What `N` does next: the same piece at this offset, or the selection moved or copied by it. */
   const again = shallowRef<{ kind: 'place'; pieceId: number; last: PlacementView; by: VecMm } | { kind: 'move' | 'copy'; by: VecMm }>()
   let pointed: VecMm = zero
+  /** Where an assembly that is held would come to stand. */
+  const spot = shallowRef<VecMm>()
   let answering: Promise<void> | undefined
   let asked = false
 
-  const heldPieceId = computed(() => (held.value?.kind === 'piece' ? held.value.pieceId : held.value?.first.pieceId))
+  const heldPieceId = computed(() =>
+    held.value?.kind === 'piece' ? held.value.pieceId : held.value?.kind === 'placements' ? held.value.first.pieceId : undefined,
+  )
 
   function take(pieceId: number, at?: VecMm) {
     site.select([])
     held.value = { kind: 'piece', pieceId, quarterTurns: 0, mirrored: false }
+    point(at ?? startingPlace())
+  }
+
+  function takeAssembly(assemblyId: number, at?: VecMm) {
+    site.select([])
+    held.value = { kind: 'assembly', assemblyId, quarterTurns: 0, mirrored: false }
     point(at ?? startingPlace())
   }
 
@@ -51,11 +63,16 @@ export const usePlacing = defineStore('placing', () => {
   function putBack() {
     held.value = undefined
     ghost.value = undefined
+    spot.value = undefined
   }
 
   /** Points the held thing at a place; the ghost follows as fast as answers come. */
   function point(at: VecMm) {
     pointed = at
+    if (held.value?.kind === 'assembly') {
+      spot.value = onStep(at)
+      return
+    }
     if (answering) {
       asked = true
       return
@@ -69,7 +86,7 @@ export const usePlacing = defineStore('placing', () => {
   async function ask() {
     const h = held.value
     asked = false
-    if (!h || !site.site) return
+    if (!h || h.kind === 'assembly' || !site.site) return
     try {
       const answer = await stanceOf(h)
       if (held.value === h) ghost.value = answer
@@ -79,7 +96,7 @@ export const usePlacing = defineStore('placing', () => {
   }
 
   /** Where what is held would come to stand if it were set down where it is pointed at. */
-  function stanceOf(h: Held): Promise<PreviewView> {
+  function stanceOf(h: Exclude<Held, { kind: 'assembly' }>): Promise<PreviewView> {
     const stance =
       h.kind === 'piece'
         ? { pieceId: h.pieceId, quarterTurns: h.quarterTurns, mirrored: h.mirrored }
@@ -96,6 +113,7 @@ export const usePlacing = defineStore('placing', () => {
   /** From where the ghost stands: one nudge after the other, however fast they come. */
   async function nudge(by: VecMm) {
     await settled()
+    if (held.value?.kind === 'assembly') return point(plus(pointed, by))
     point(plus(ghost.value?.atMm ?? pointed, by))
     await settled()
   }
@@ -106,13 +124,13 @@ export const usePlacing = defineStore('placing', () => {
   }
 
   function turn(quarters: number) {
-    if (held.value?.kind !== 'piece') return
+    if (!held.value || held.value.kind === 'placements') return
     held.value = { ...held.value, quarterTurns: (held.value.quarterTurns + quarters + 4) % 4 }
     point(pointed)
   }
 
   function mirror() {
-    if (held.value?.kind !== 'piece') return
+    if (!held.value || held.value.kind === 'placements') return
     held.value = { ...held.value, mirrored: !held.value.mirrored }
     point(pointed)
   }
@@ -122,7 +140,8 @@ export const usePlacing = defineStore('placing', () => {
     const h = held.value
     if (!h) return
     if (at) pointed = at
-    if (h.kind === 'piece') await setDownPiece(h, whole(pointed))
+    if (h.kind === 'assembly') await setDownAssembly(h, whole(pointed))
+    else if (h.kind === 'piece') await setDownPiece(h, whole(pointed))
     else await setDownPlacements(h)
   }
 
@@ -138,6 +157,17 @@ export const usePlacing = defineStore('placing', () => {
     if (!placed) return
     remember(placed)
     site.select([placed.id])
+  }
+
+  async function setDownAssembly(h: Extract<Held, { kind: 'assembly' }>, atMm: VecMm) {
+    const { assemblyId, quarterTurns, mirrored } = h
+    await site.make('Set down an assembly', 'POST', `/assemblies/${assemblyId}/uses`, { atMm, quarterTurns, mirrored, snap: snaps.value })
+  }
+
+  /** The server takes it to the step; this only shows where that will be. */
+  const onStep = (v: VecMm): VecMm => {
+    const step = snaps.value ? (site.site?.stepMm ?? 1) : 0.1
+    return { x: Math.round(v.x / step) * step, y: Math.round(v.y / step) * step, z: v.z }
   }
 
   function remember(placed: PlacementView) {
@@ -201,5 +231,26 @@ export const usePlacing = defineStore('placing', () => {
     pickUp(true)
   }
 
-  return { held, ghost, snaps, heldPieceId, again, take, pickUp, putBack, point, nudge, turn, mirror, setDown, moveBy, copyBy, repeat, copyToClipboard, paste }
+  return {
+    held,
+    ghost,
+    spot,
+    takeAssembly,
+    snaps,
+    heldPieceId,
+    again,
+    take,
+    pickUp,
+    putBack,
+    point,
+    nudge,
+    turn,
+    mirror,
+    setDown,
+    moveBy,
+    copyBy,
+    repeat,
+    copyToClipboard,
+    paste,
+  }
 })

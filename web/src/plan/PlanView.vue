@@ -6,6 +6,7 @@ import { isIn, isUpright } from '../massing/edges'
 import { useBringIn, withOutlines } from '../massing/bringIn'
 import { useFlow } from '../massing/flow'
 import { usePlacing } from '../build/placing'
+import { useAssembling } from '../repeat/assembling'
 import { useLaying } from '../repeat/laying'
 import { boxOf, extentOf, extentOfPlacements, footprint } from '../site/extent'
 import { tell, useSite } from '../site/site'
@@ -26,6 +27,7 @@ const { drawn } = useBringIn()
 const placing = usePlacing()
 const table = useTable()
 const laying = useLaying()
+const assembling = useAssembling()
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
@@ -119,7 +121,7 @@ function draw() {
 }
 /** What is drawn of a repeat: where its copies would stand, and what can be dragged of it. */
 const marks = () => ({
-  boxes: laying.preview?.boxesMm ?? [],
+  boxes: laying.preview?.boxesMm ?? (assembling.ghost ? [assembling.ghost] : []),
   way: laying.what ? laying.points : [],
   handles: laying.held ? [laying.held.handle] : laying.grips,
 })
@@ -173,6 +175,7 @@ watch(
     placing.ghost,
     placing.held,
     laying.preview,
+    assembling.ghost,
     laying.points,
     laying.held,
     laying.grips,

@@ -13,6 +13,7 @@ import {
   type NewsView,
   type PieceView,
   type RepeatView,
+  type AssembliesView,
   type SiteView,
   type SurveyView,
   type TallyView,
@@ -40,6 +41,7 @@ const noMassing: MassingView = {
   guards: [],
   runs: [],
 }
+const noAssemblies: AssembliesView = { assemblies: [], uses: [] }
 const nothingFound: SurveyView = { faults: 0, cautions: 0, accepted: 0, findings: [], revision: 0 }
 const RECKON_MS = 120
 
@@ -54,6 +56,7 @@ export const useSite = defineStore('site', () => {
   const survey = shallowRef<SurveyView>(nothingFound)
   const cards = shallowRef<CardView[]>([])
   const repeats = shallowRef<RepeatView[]>([])
+  const assemblies = shallowRef<AssembliesView>(noAssemblies)
   const departures = shallowRef<DepartureView[]>([])
   const finding = shallowRef<FindingView>()
   const selection = shallowRef(new Set<string>())
@@ -117,6 +120,7 @@ export const useSite = defineStore('site', () => {
     cards.value = []
     departures.value = []
     repeats.value = []
+    assemblies.value = noAssemblies
   }
 
   let catching: Promise<void> | undefined
@@ -146,16 +150,18 @@ export const useSite = defineStore('site', () => {
     const set = await fetchChunks(id, news)
     const parts = new Set(news.parts)
     const changed = all || parts.has('SITE') || parts.has('MASSING')
-    const [m, p, r] = await Promise.all([
+    const [m, p, r, a] = await Promise.all([
       changed || parts.has('SET') ? get<MassingView>(`/api/sites/${id}/massing`) : massing.value,
       get<PieceView[]>(`/api/sites/${id}/pieces`),
       changed || parts.has('SET') ? get<RepeatView[]>(`/api/sites/${id}/repeats`) : repeats.value,
+      changed || parts.has('SET') ? get<AssembliesView>(`/api/sites/${id}/assemblies`) : assemblies.value,
     ])
     if (opened !== id) return
     site.value = news.site
     massing.value = m
     pieces.value = p
     repeats.value = r
+    assemblies.value = a
     placements.value = set
     if (changed) shapes.value++
     if (all || parts.has('BOARD')) boards.value++
@@ -248,6 +254,7 @@ export const useSite = defineStore('site', () => {
     cards,
     departures,
     repeats,
+    assemblies,
     finding,
     inTurn,
     isBusy,

@@ -28,6 +28,7 @@ const [MIRRORED, FREE, DEPARTED, LOST] = [4, 8, 16, 32]
 /** Ids of one block of what hands set down; see the server's description of chunks. */
 const HAND_BLOCK = 1024
 const REPEAT = 14
+const USE = 15
 const SIDES = ['north', 'east', 'south', 'west']
 const CORNERS = ['north-west', 'north-east', 'south-east', 'south-west']
 
@@ -59,6 +60,7 @@ export function idOf(c: Chunk, row: number): string {
   const owner = c.owner?.[row] || c.ownerId
   if (code === 11) return `stairs.${owner}.${c.a[row]}`
   if (code === 13) return `solid.${owner}`
+  if (code === USE) return `use.${owner}.${c.a[row]}`
   if (code === REPEAT) return `repeat.${owner}.${c.a[row]}.${c.b[row]}`
   const room = `room.${owner}`
   if (code === 12) return `${room}.guard.${c.a[row]}.${c.b[row]}`
@@ -91,7 +93,7 @@ export function placementOf(c: Chunk, row: number): PlacementView {
     mirrored: (pose & MIRRORED) !== 0,
     freeDegrees: c.degrees?.[row] ?? 0,
     free: (pose & FREE) !== 0,
-    origin: c.code[row] === 0 ? 'hand' : c.code[row] === REPEAT ? 'repeat' : 'massing',
+    origin: c.code[row] === 0 ? 'hand' : c.code[row] === REPEAT ? 'repeat' : c.code[row] === USE ? 'assembly' : 'massing',
     departed: (pose & DEPARTED) !== 0,
     lost: (pose & LOST) !== 0,
   }
@@ -114,6 +116,7 @@ function sourceOf(id: string): string {
   const part = id.split('.')
   if (part[0] === 'hand') return `hands.${Math.floor(Number(part[1]) / HAND_BLOCK)}`
   if (part[0] === 'stairs') return `stairs.${part[1]}`
+  if (part[0] === 'use') return `uses.${part[1]}`
   if (part[0] === 'repeat') return `repeats.${part[1]}`
   if (part[0] === 'solid') return `solids.${part[1]}`
   if (part[2] === 'guard') return `guards.${part[1]}`
@@ -145,6 +148,16 @@ export class StandingSet {
   get(id: string): PlacementView | undefined {
     const at = this.locate(id)
     return at && placementOf(at.chunk, at.row)
+  }
+
+  /** The ids of what a generator set down. */
+  of(source: string): string[] {
+    const ids: string[] = []
+    for (let n = 0; ; n++) {
+      const chunk = this.chunks.get(`${source}.${n}`)
+      if (!chunk) return ids
+      for (let i = 0; i < chunk.count; i++) ids.push(idOf(chunk, i))
+    }
   }
 
   has(id: string): boolean {

@@ -149,4 +149,41 @@ class RepeatTest {
         desk.button("Take away", true).click();
         desk.placements(before - 1);
     }
+
+    /** Eight actions: a box drawn about the group, Save, Take, and five clicks. Opened and saved over, all six follow. */
+    @Test
+    void aGroupIsAnAssemblyAndUsedFiveTimesMore() {
+        var desk = hall("Groups", 12_000, 9_000).setDown("PRP-BENCH", 2_000, 2_000).setDown("PRP-LAMP", 1_000, 2_600).setDown("PRP-LAMP", 3_000, 2_600);
+        desk.press("Escape");
+        var before = desk.placements();
+        desk.dragPlan(500, 1_500, 3_600, 3_200);
+        desk.button("Save as an assembly", true).click();
+        assertThat(desk.page.getByText("One of “Assembly 1”")).isVisible();
+        desk.button("Take Assembly 1", true).click();
+        for (var at : new int[][] {{6_000, 2_200}, {10_000, 2_200}, {2_000, 6_200}, {6_000, 6_200}, {10_000, 6_200}}) {
+            desk.clickPlan(at[0], at[1]);
+        }
+        desk.placements(before + 15);
+        assertThat(desk.page.getByText("3 × 6")).isVisible();
+        desk.press("Escape");
+
+        desk.clickPlan(2_000, 2_000);
+        desk.button("Open", true).click();
+        assertThat(desk.page.getByText("“Assembly 1” is open.")).isVisible();
+        desk.clickPlan(3_000, 2_600);
+        desk.press("Delete");
+        desk.dragPlan(500, 1_500, 3_600, 3_200);
+        desk.button("Save for every use", true).click();
+        desk.placements(before + 15 - 6);
+        assertThat(desk.page.getByText("2 × 6")).isVisible();
+
+        // Moved as one: no piece of it departs.
+        desk.clickPlan(6_000, 6_000);
+        desk.button("Select all of it", true).click();
+        desk.press("ArrowRight");
+        desk.page.waitForFunction("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.some((u) => u.atMm.x === 6100))", desk.site());
+        assertThat(desk.get(desk.site() + "/departures")).isEmpty();
+        desk.press("Control+z");
+        desk.page.waitForFunction("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.every((u) => u.atMm.x !== 6100))", desk.site());
+    }
 }
