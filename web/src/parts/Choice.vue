@@ -1,13 +1,18 @@
 <script setup lang="ts" generic="T extends string | number">
+import { nextTick } from 'vue'
+
 /** One of a few: the browser's own list, which every assistive technology and keyboard knows. */
 const props = defineProps<{ value?: T; options: readonly { value: T; label: string }[]; label: string; placeholder?: string; onChange?: (value: T) => void }>()
 const emit = defineEmits<{ 'update:value': [value: T] }>()
 
+/** A list without a value of its own goes back to its placeholder, so that the same can be chosen again. */
 function choose(e: Event) {
-  const chosen = props.options[(e.target as HTMLSelectElement).selectedIndex - (hasNone() ? 1 : 0)]
+  const list = e.target as HTMLSelectElement
+  const chosen = props.options[list.selectedIndex - (hasNone() ? 1 : 0)]
   if (!chosen) return
   emit('update:value', chosen.value)
   props.onChange?.(chosen.value)
+  void nextTick(() => hasNone() && (list.selectedIndex = 0))
 }
 const hasNone = () => !props.options.some((o) => o.value === props.value)
 </script>

@@ -233,6 +233,8 @@ export const useSite = defineStore('site', () => {
   const arrange = (label: string, how: { byMm?: VecMm; quarterTurns?: number; freeDegrees?: number; mirror?: boolean }) =>
     make(label, 'POST', '/placements/arrange', { ids: ids(), ...how })
   const plumb = () => make('Plumb', 'POST', '/placements/plumb', { ids: ids() })
+  const line = (how: { how: string; axis?: string; to?: string; withId?: string; pointMm?: VecMm }, of = ids()) =>
+    make('Line up', 'POST', '/placements/line', { ids: of, ...how })
   const takeAway = () => make('Take away', 'POST', '/placements/removals', { ids: ids() })
   const swap = (pieceId: number) => make('Swap', 'POST', '/placements/swaps', { ids: ids(), pieceId })
   const letGo = (of: string[]) => make('Let go', 'POST', '/departures/let-go', { ids: of })
@@ -280,6 +282,7 @@ export const useSite = defineStore('site', () => {
     redo,
     arrange,
     plumb,
+    line,
     takeAway,
     setValues,
     copy,

@@ -6,6 +6,7 @@ import { usePlacing } from '../build/placing'
 import LengthField from '../parts/LengthField.vue'
 import { extentOfPlacements } from '../site/extent'
 import { tell, useSite } from '../site/site'
+import { useChoosing, type By } from './choosing'
 import { useTable } from '../table/table'
 
 /** Some placements: their typed values, where they come from, and what the survey found on them. */
@@ -63,6 +64,41 @@ function takeTurn(typed: string) {
 function standFigure() {
   const box = extentOfPlacements(site, site.selected)
   if (box) table.standFigureBeside(box)
+}
+const { choose } = useChoosing()
+const ways: { value: By; label: string }[] = [
+  { value: 'piece', label: 'all of this piece' },
+  { value: 'role', label: 'all of its role' },
+  { value: 'room', label: 'all in its room' },
+  { value: 'repeat', label: 'all of its repeat or assembly' },
+  { value: 'others', label: 'everything else' },
+]
+const ALIGNED = [
+  ['X.LOW', 'left sides with the first'],
+  ['X.MIDDLE', 'middles, left to right'],
+  ['X.HIGH', 'right sides with the first'],
+  ['Y.LOW', 'near sides with the first'],
+  ['Y.MIDDLE', 'middles, near to far'],
+  ['Y.HIGH', 'far sides with the first'],
+  ['Z.LOW', 'bases with the first'],
+  ['Z.HIGH', 'tops with the first'],
+] as const
+/** What can be lined up so: alone, two or more with the first, three or more evenly. */
+const lines = computed(() => [
+  { value: 'WALL', label: 'back to the wall' },
+  { value: 'FACE', label: 'facing the Figure' },
+  ...(props.ids.length > 1 ? ALIGNED.map(([value, label]) => ({ value: `ALIGN.${value}`, label })) : []),
+  ...(props.ids.length > 2
+    ? [
+        { value: 'SPREAD.X', label: 'evenly, left to right' },
+        { value: 'SPREAD.Y', label: 'evenly, near to far' },
+      ]
+    : []),
+])
+function lineUp(how: string) {
+  const [kind, axis, to] = how.split('.')
+  if (kind === 'ALIGN') return site.line({ how: 'ALIGN', axis, to, withId: props.ids[0] }, props.ids.slice(1))
+  return site.line({ how: kind!, axis, pointMm: kind === 'FACE' ? table.figureMm : undefined })
 }
 const turns = [0, 1, 2, 3].map((value) => ({ value, label: `${value * 90}°` }))
 
@@ -136,6 +172,16 @@ const originOf = computed(() => {
       <Button size="small" title="Copy and set down (Ctrl C, Ctrl V)" @click="placing.pickUp(true)">Copy</Button>
       <Button size="small" title="Stand the figure beside it" @click="standFigure">Figure beside</Button>
       <Button size="small" danger title="Take away (Delete)" @click="run(site.takeAway)">Take away</Button>
+    </div>
+    <div class="fields">
+      <label class="field"
+        ><span>Select instead</span>
+        <Choice :options="ways" placeholder="all like it …" label="Select instead" @change="(by) => run(() => choose(by as By))" />
+      </label>
+      <label class="field"
+        ><span>Line up</span>
+        <Choice :options="lines" placeholder="against …" label="Line up" @change="(l) => run(() => lineUp(String(l)))" />
+      </label>
     </div>
     <label v-if="others.length" class="field"
       ><span>Swap for</span>

@@ -287,4 +287,29 @@ class PlacingTest {
         var apart = desk.byHand().get(0).get("atMm").get("y").asDouble() - at(desk, "y");
         assertThat(apart).isCloseTo(1_500, within(0.1));
     }
+
+    /** All lamps are selected from one of them, set evenly, then in one line, then with their backs to the wall; each with one choice. */
+    @Test
+    void piecesAreSelectedByLikenessAndLinedUp() {
+        var desk = SharedApplication.desk().hall("Lined up").setDown("PRP-LAMP", 500, 1_000).setDown("PRP-LAMP", 1_000, 2_000).setDown("PRP-LAMP", 4_500, 1_500);
+        var before = desk.placements();
+        desk.field("Select instead").selectOption("piece");
+        assertThat(desk.page.getByText("3 placements", new Page.GetByTextOptions().setExact(true))).isVisible();
+        desk.field("Line up").selectOption("SPREAD.X");
+        awaitLamps(desk, "p => p.map(q => q.atMm.x).join() === '500,2500,4500'");
+        desk.field("Line up").selectOption("ALIGN.Y.LOW");
+        awaitLamps(desk, "p => p.every(q => q.atMm.y === p[0].atMm.y)");
+        desk.field("Line up").selectOption("WALL");
+        // 4 m deep; a lamp's foot is 320 mm.
+        awaitLamps(desk, "p => p.every(q => q.atMm.y === 3840)");
+        desk.field("Select instead").selectOption("room");
+        desk.page.waitForFunction("n => document.querySelector('h2')?.textContent === n + ' placements'", String.valueOf(before));
+        desk.press("Control+z");
+        awaitLamps(desk, "p => p.every(q => q.atMm.y !== 3840)");
+    }
+
+    private static void awaitLamps(Desk desk, String holds) {
+        desk.page.waitForFunction("site => fetch(site + '/placements').then(r => r.json()).then(p => (" + holds + ")(p.filter(q => q.origin === 'hand').sort((a, b) => a.atMm.x - b.atMm.x)))",
+                desk.site());
+    }
 }

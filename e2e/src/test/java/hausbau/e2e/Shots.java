@@ -31,6 +31,7 @@ public final class Shots {
         desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
         desk.waitFor("[data-testid=tally-kinds]");
         picture("build");
+        repeats();
         for (var stage : new String[] {"Massing", "Kit", "Survey", "Handover"}) {
             desk.stage(stage);
             if (stage.equals("Kit")) {
@@ -47,6 +48,13 @@ public final class Shots {
             desk.page.getByText(view, new Page.GetByTextOptions().setExact(true)).first().click();
             picture(view.toLowerCase().replace(' ', '-'));
         }
+    }
+
+    /** A course that is worked on, with its handles and its rule. */
+    private void repeats() {
+        desk.button("Course 3").click();
+        picture("repeat");
+        desk.button("Done", true).click();
     }
 
     /** A run in elevation, the other level, the section, the building in the sun, and from within. */

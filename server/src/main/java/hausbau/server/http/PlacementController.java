@@ -2,15 +2,18 @@ package hausbau.server.http;
 
 import hausbau.core.build.Arrangement;
 import hausbau.core.build.Departure;
+import hausbau.core.build.Lining;
 import hausbau.core.build.Place;
 import hausbau.core.build.Snapping;
 import hausbau.core.build.Stance;
 import hausbau.core.build.Standing;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.SiteState;
+import hausbau.server.store.NotFound;
 import hausbau.server.work.PlacementService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -182,6 +185,51 @@ class PlacementController {
         var by = body.byMm() == null ? Vec.ZERO : body.byMm().toVec();
         placements.arrange(siteId, seen, places(body.ids()),
                 new Arrangement(by, orElse(body.quarterTurns(), 0), orElse(body.freeDegrees(), 0.0), orElse(body.mirror(), false)));
+    }
+
+    /** How pieces are lined up. */
+    enum Line { ALIGN, SPREAD, WALL, FACE }
+
+    /**
+     * @param axis    to align or spread along
+     * @param to      which sides are aligned
+     * @param withId  what to align with; it stays
+     * @param pointMm to face
+     */
+    record LineBody(@NotNull List<@NotNull String> ids, @NotNull Line how, Lining.Axis axis, Lining.To to, String withId, @Valid VecMm pointMm) {
+
+        PlacementService.Lines lines() {
+            return switch (how) {
+                case ALIGN -> (state, all) -> {
+                    var with = Place.parse(told(withId, "withId"));
+                    var reference = state.set().find(with).orElseThrow(() -> new NotFound("The site has no placement " + with + "."));
+                    return Lining.align(all, reference.box(), told(axis, "axis"), told(to, "to"));
+                };
+                case SPREAD -> (state, all) -> Lining.spread(all, told(axis, "axis"));
+                case WALL -> (state, all) -> Lining.againstWalls(all, state.decisions().massing());
+                case FACE -> (state, all) -> Lining.facing(all, told(pointMm, "pointMm").toVec());
+            };
+        }
+
+        private static <T> T told(T value, String field) {
+            if (value == null) {
+                throw new Refused(field, "Tell “" + field + "” as well.");
+            }
+            return value;
+        }
+    }
+
+    @PostMapping("/placements/line")
+    @Operation(summary = "Aligns, spreads, puts against the wall or turns toward a point, each by itself")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void line(@PathVariable long siteId, Seen seen, @Valid @RequestBody LineBody body) {
+        placements.line(siteId, seen, places(body.ids()), body.how() == Line.FACE ? "Turn" : "Line up", body.lines());
+    }
+
+    @GetMapping("/rooms/{roomId}/placements")
+    @Operation(summary = "The ids of what stands in a room, its walls and slabs included")
+    List<String> inRoom(@PathVariable long siteId, @PathVariable long roomId) {
+        return placements.inRoom(siteId, roomId).stream().map(Place::toString).toList();
     }
 
     @PostMapping("/placements/swaps")

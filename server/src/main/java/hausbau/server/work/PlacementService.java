@@ -24,6 +24,7 @@ import hausbau.server.store.Stores;
 import hausbau.server.store.set.UseRow;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -124,6 +125,37 @@ public class PlacementService {
             }
             edit.depart(departures);
         });
+    }
+
+    /** Makes stances of some standing pieces, one for each. */
+    public interface Lines {
+        List<Stance> of(SiteState state, List<Standing> all);
+    }
+
+    /** Lets each come to stand by itself, against something else. */
+    public void line(long siteId, Seen seen, List<Place> places, String verb, Lines lines) {
+        edit(siteId, seen, places, verb, (edit, all) -> {
+            var stances = lines.of(edit.before(), all);
+            var departures = new ArrayList<Departure>();
+            for (var i = 0; i < all.size(); i++) {
+                var one = all.get(i);
+                restand(edit, one, one.kind(), stances.get(i).withinReach(), one.free() || !stances.get(i).isExact(), departures);
+            }
+            edit.depart(departures);
+        });
+    }
+
+    /** What stands in a room, or in its walls and slabs. */
+    public List<Place> inRoom(long siteId, long roomId) {
+        var state = sets.current(siteId);
+        var massing = state.decisions().massing();
+        var room = massing.room(roomId).orElseThrow(() -> new NotFound("The site has no room " + roomId + "."));
+        var whereabouts = massing.whereabouts();
+        return state.set().near(room.outer(massing.settings().wall())).stream().filter(s -> {
+            var b = s.box();
+            var middle = new Vec(Math.floorDiv(b.min().x() + b.max().x(), 2), Math.floorDiv(b.min().y() + b.max().y(), 2), Math.floorDiv(b.min().z() + b.max().z(), 2));
+            return whereabouts.roomAt(middle).filter(r -> r.id() == roomId).isPresent();
+        }).map(Standing::place).sorted(Comparator.comparing(Place::toString)).toList();
     }
 
     /** Puts another piece in the place of each, standing as it stood. */
