@@ -26,6 +26,9 @@ const selected = computed(() => {
     <div v-if="laying.what || laying.canBegin" class="row kinds" role="group" aria-label="Repeat it as">
       <Button v-for="w in all" :key="w" size="small" :aria-pressed="laying.what === w" @click="laying.begin(w)">{{ LABELS[w] }}</Button>
     </div>
+    <Button v-if="laying.what" size="small" title="In the middle of the room; its values are typed then" @click="laying.layUsual()"
+      >Lay it in the room’s middle</Button
+    >
     <p v-if="laying.what" class="soft" role="status">
       <template v-if="laying.fault"
         ><span class="fault">{{ laying.fault }}</span></template

@@ -9,7 +9,7 @@ import LengthField from '../parts/LengthField.vue'
 import NumberField from '../parts/NumberField.vue'
 import { useSite } from '../site/site'
 import { useLaying } from './laying'
-import { LABELS } from './rules'
+import { LABELS, placedBy } from './rules'
 
 /** The repeat that is worked on: its rule, typed. */
 const site = useSite()
@@ -65,6 +65,9 @@ function follow(value: string) {
   const f = followings.value.find((x) => x.value === value)?.following
   change(f ? { following: f, ...(f.hold === 'WALL' ? { rule: { along: true, halfEnds: true } } : {}) } : { followsNothing: true })
 }
+
+/** Where it lies; what takes the whole of a wall or a room lies where that does. */
+const places = computed(() => (of.value.following && of.value.following.hold !== 'ROOM' ? [] : placedBy(rule.value)))
 
 /** What was just laid has its first number typed at once. */
 onMounted(() => {
@@ -198,6 +201,9 @@ const rename = (e: Event) => {
         label="The other piece"
         @change="(id) => change({ pieceIds: [of.pieceIds[0]!, Number(id)] })" />
     </label>
+    <div v-if="places.length" class="fields three">
+      <LengthField v-for="p in places" :key="p.label" :label="p.label" :mm="p.mm" :error="about('areaMm')" @change="(mm) => set(p.told(mm))" />
+    </div>
     <label class="field"
       ><span>Follows</span>
       <Choice :value="follows" :options="followings" label="Follows" @change="(v) => follow(String(v))" />

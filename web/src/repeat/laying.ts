@@ -5,7 +5,7 @@ import { usePlacing } from '../build/placing'
 import type { Point } from '../massing/edges'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
-import { DRAWN, dragged, handles, laid, USUAL, type Handle, type Laid, type What } from './rules'
+import { DRAWN, dragged, handles, laid, USUAL, usualPoints, type Handle, type Laid, type What } from './rules'
 
 /** What is repeated: a piece from the line-up, or what stands. */
 type Subject = { pieceIds: number[] } | { placementIds: string[] }
@@ -86,6 +86,16 @@ export const useLaying = defineStore('laying', () => {
   }
 
   const drawn = () => what.value && laid(what.value, points.value, floor, site.site!.stepMm, table.rooms, USUAL[what.value])
+
+  /** Lays it in the middle of the room that is worked on, to be corrected by typing. */
+  function layUsual() {
+    const room = table.room
+    if (!what.value || !room) return
+    floor = room.cornerMm.z
+    const usual = usualPoints(what.value, room, site.site!.stepMm)
+    points.value = mode.value === 'way' ? [...usual, usual[1]!] : usual
+    return finish()
+  }
 
   /** Lets go of a drag; a way goes on until it is finished. */
   function release() {
@@ -212,6 +222,7 @@ export const useLaying = defineStore('laying', () => {
     press,
     point,
     release,
+    layUsual,
     finish,
     handleAt,
     grab,

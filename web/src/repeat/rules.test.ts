@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { RoomView, RuleWords } from '../api/client'
 import { turnedBox } from './assembling'
-import { dragged, handles, laid, wallAlong } from './rules'
+import { dragged, handles, laid, placedBy, usualPoints, wallAlong } from './rules'
 
 const room = (id: number, x: number, y: number, w: number, d: number): RoomView => ({
   id,
@@ -112,6 +112,30 @@ describe('what a drag lays', () => {
       ),
     ).toBeUndefined()
     expect(laid('TRAIL', [{ x: 900, y: 800 }], 0, 100, [hall], {})).toBeUndefined()
+  })
+})
+
+describe('without the mouse', () => {
+  it('lays in the middle of a room, within it', () => {
+    for (const what of ['COURSE', 'FIELD', 'RING', 'TRAIL', 'STACK', 'SCATTER'] as const) {
+      const points = usualPoints(what, basin, 100)
+      expect(laid(what, points, 0, 100, [hall, basin], {})?.following?.roomId).toBe(2)
+      for (const p of points) expect(p.x > 1000 && p.x < 3000 && p.y > 1000 && p.y < 3000).toBe(true)
+    }
+  })
+
+  it('an area is moved by its corner and sized by its width', () => {
+    const field: RuleWords = { what: 'FIELD', areaMm: [{ x0: 100, y0: 0, x1: 1100, y1: 2000 }], baseMm: 5 }
+    const told = (label: string, mm: number) =>
+      placedBy(field)
+        .find((p) => p.label === label)!
+        .told(mm)
+    expect(told('Corner X', 300)).toEqual({ areaMm: [{ x0: 300, y0: 0, x1: 1300, y1: 2000 }] })
+    expect(told('Width', 500)).toEqual({ areaMm: [{ x0: 100, y0: 0, x1: 600, y1: 2000 }] })
+    expect(told('Lies at Z', 40)).toEqual({ baseMm: 40 })
+    const course: RuleWords = { what: 'COURSE', fromMm: { x: 1, y: 2, z: 3 }, toMm: { x: 4, y: 5, z: 6 } }
+    expect(placedBy(course).map((p) => p.mm)).toEqual([1, 2, 3, 4, 5, 6])
+    expect(placedBy(course)[4]!.told(9)).toEqual({ toMm: { x: 4, y: 9, z: 6 } })
   })
 })
 

@@ -88,6 +88,59 @@ export function laid(what: What, points: Point[], z: number, stepMm: number, roo
   }
 }
 
+/** Points that lay something of a person's size in the middle of a room: where laying begins without the mouse. */
+export function usualPoints(what: What, room: RoomView, stepMm: number): Point[] {
+  const onStep = (v: number) => Math.round(v / stepMm) * stepMm
+  const [x, y] = [onStep(room.cornerMm.x + room.widthMm / 2), onStep(room.cornerMm.y + room.depthMm / 2)]
+  const [across, deep] = [onStep(Math.min(1500, room.widthMm / 3)), onStep(Math.min(1000, room.depthMm / 3))]
+  if (what === 'RING')
+    return [
+      { x, y },
+      { x: x + onStep(Math.min(across, deep)), y },
+    ]
+  if (what === 'FIELD' || what === 'SCATTER')
+    return [
+      { x: x - across, y: y - deep },
+      { x: x + across, y: y + deep },
+    ]
+  return [
+    { x: x - across, y },
+    { x: x + across, y },
+  ]
+}
+
+/** A number that says where a rule lies, and what telling it anew tells. */
+export interface Placed {
+  label: string
+  mm: number
+  told: (mm: number) => RuleWords
+}
+
+export function placedBy(rule: RuleWords): Placed[] {
+  const ends = (label: string, key: 'fromMm' | 'toMm'): Placed[] =>
+    rule[key]
+      ? (['x', 'y', 'z'] as const).map((axis) => ({
+          label: `${label}${axis.toUpperCase()}`,
+          mm: rule[key]![axis],
+          told: (mm) => ({ [key]: { ...rule[key]!, [axis]: mm } }),
+        }))
+      : []
+  if (rule.what === 'COURSE') return [...ends('From ', 'fromMm'), ...ends('To ', 'toMm')]
+  if (rule.what === 'RING') return ends('Centre ', 'fromMm')
+  if (rule.what === 'STACK') return ends('', 'fromMm')
+  const area = rule.areaMm?.length === 1 ? rule.areaMm[0] : undefined
+  if (!area) return []
+  const { x0, y0, x1, y1 } = area
+  const told = (a: Partial<typeof area>): RuleWords => ({ areaMm: [{ ...area, ...a }] })
+  return [
+    { label: 'Corner X', mm: x0, told: (mm) => told({ x0: mm, x1: mm + x1 - x0 }) },
+    { label: 'Corner Y', mm: y0, told: (mm) => told({ y0: mm, y1: mm + y1 - y0 }) },
+    { label: 'Lies at Z', mm: rule.baseMm ?? 0, told: (mm) => ({ baseMm: mm }) },
+    { label: 'Width', mm: x1 - x0, told: (mm) => told({ x1: x0 + mm }) },
+    { label: 'Depth', mm: y1 - y0, told: (mm) => told({ y1: y0 + mm }) },
+  ]
+}
+
 /** What is usual where nothing is typed yet. */
 export const USUAL: Record<What, RuleWords> = {
   COURSE: { pace: 'COUNT', count: 5 },

@@ -186,4 +186,27 @@ class RepeatTest {
         desk.press("Control+z");
         desk.page.waitForFunction("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.every((u) => u.atMm.x !== 6100))", desk.site());
     }
+
+    /** Without the mouse: taken, laid in the room's middle, placed and counted by typing. Space presses a button while something is held. */
+    @Test
+    void aCourseIsLaidWithKeysAlone() {
+        var desk = SharedApplication.desk().hall("Keyed course");
+        desk.page.getByLabel("Take PRP-LAMP").focus();
+        desk.press("Enter");
+        desk.button("Course", true).focus();
+        desk.press(" ");
+        desk.button("Lay it in the room’s middle", true).focus();
+        desk.press("Enter");
+        count(desk, 5);
+        assertThat(desk.field("Count")).isFocused();
+        desk.page.keyboard().type("4");
+        desk.press("Enter");
+        count(desk, 4);
+        desk.type("From Y", "1 m");
+        desk.type("To Y", "1 m");
+        desk.type("From X", "500 mm");
+        desk.type("To X", "3.5 m");
+        desk.page.waitForFunction("site => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'repeat').map(q => q.atMm.x + ' ' + q.atMm.y).join() === '500 1000,1500 1000,2500 1000,3500 1000')",
+                desk.site());
+    }
 }
