@@ -6,6 +6,7 @@ import { placementOf, pieceIdOf } from '../site/standing'
 import AssembliesPanel from '../repeat/AssembliesPanel.vue'
 import LayPanel from '../repeat/LayPanel.vue'
 import { useLaying } from '../repeat/laying'
+import TwinsPanel from '../repeat/TwinsPanel.vue'
 import RepeatPanel from '../repeat/RepeatPanel.vue'
 import PlacementTicket from '../ticket/PlacementTicket.vue'
 import { usePlacing } from './placing'
@@ -25,7 +26,7 @@ const matching = computed(() => {
 })
 /** The chunks, those of hands first, with how many of theirs are looked for: no list of everything is made. */
 const listed = computed(() => {
-  const order = ['hands', 'uses', 'repeats', 'lost', 'shell', 'tiles']
+  const order = ['hands', 'uses', 'repeats', 'twins', 'lost', 'shell', 'tiles']
   const rank = (name: string) => order.indexOf(name.split('.')[0]!) + 1 || order.length + 1
   return [...site.placements.chunks.values()]
     .sort((a, b) => rank(a.name) - rank(b.name))
@@ -86,6 +87,7 @@ function choose(id: string, e: MouseEvent) {
     <p v-else class="soft">There is nothing to place yet. Type a room under Massing, then work out its kit.</p>
     <LayPanel />
     <AssembliesPanel />
+    <TwinsPanel />
     <label class="row"><Switch v-model:checked="placing.snaps" size="small" aria-label="Snap" /> Snap to step, edges and surfaces</label>
     <div v-if="leftOut.length" class="row spread left-out">
       <span>{{ leftOut.length }} {{ leftOut.length === 1 ? 'piece' : 'pieces' }} of the massing left out by hand</span>

@@ -13,6 +13,7 @@ import {
   type NewsView,
   type PieceView,
   type RepeatView,
+  type TwinView,
   type AssembliesView,
   type SiteView,
   type SurveyView,
@@ -57,6 +58,7 @@ export const useSite = defineStore('site', () => {
   const cards = shallowRef<CardView[]>([])
   const repeats = shallowRef<RepeatView[]>([])
   const assemblies = shallowRef<AssembliesView>(noAssemblies)
+  const twins = shallowRef<TwinView[]>([])
   const departures = shallowRef<DepartureView[]>([])
   const finding = shallowRef<FindingView>()
   const selection = shallowRef(new Set<string>())
@@ -120,6 +122,7 @@ export const useSite = defineStore('site', () => {
     cards.value = []
     departures.value = []
     repeats.value = []
+    twins.value = []
     assemblies.value = noAssemblies
   }
 
@@ -150,17 +153,19 @@ export const useSite = defineStore('site', () => {
     const set = await fetchChunks(id, news)
     const parts = new Set(news.parts)
     const changed = all || parts.has('SITE') || parts.has('MASSING')
-    const [m, p, r, a] = await Promise.all([
+    const [m, p, r, a, w] = await Promise.all([
       changed || parts.has('SET') ? get<MassingView>(`/api/sites/${id}/massing`) : massing.value,
       get<PieceView[]>(`/api/sites/${id}/pieces`),
       changed || parts.has('SET') ? get<RepeatView[]>(`/api/sites/${id}/repeats`) : repeats.value,
       changed || parts.has('SET') ? get<AssembliesView>(`/api/sites/${id}/assemblies`) : assemblies.value,
+      changed || parts.has('SET') ? get<TwinView[]>(`/api/sites/${id}/twins`) : twins.value,
     ])
     if (opened !== id) return
     site.value = news.site
     massing.value = m
     pieces.value = p
     repeats.value = r
+    twins.value = w
     assemblies.value = a
     placements.value = set
     if (changed) shapes.value++
@@ -256,6 +261,7 @@ export const useSite = defineStore('site', () => {
     cards,
     departures,
     repeats,
+    twins,
     assemblies,
     finding,
     inTurn,

@@ -29,6 +29,7 @@ const [MIRRORED, FREE, DEPARTED, LOST] = [4, 8, 16, 32]
 const HAND_BLOCK = 1024
 const REPEAT = 14
 const USE = 15
+const TWIN = 16
 const SIDES = ['north', 'east', 'south', 'west']
 const CORNERS = ['north-west', 'north-east', 'south-east', 'south-west']
 
@@ -60,6 +61,7 @@ export function idOf(c: Chunk, row: number): string {
   const owner = c.owner?.[row] || c.ownerId
   if (code === 11) return `stairs.${owner}.${c.a[row]}`
   if (code === 13) return `solid.${owner}`
+  if (code === TWIN) return `twin.${owner}.hand.${c.a[row]}`
   if (code === USE) return `use.${owner}.${c.a[row]}`
   if (code === REPEAT) return `repeat.${owner}.${c.a[row]}.${c.b[row]}`
   const room = `room.${owner}`
@@ -93,7 +95,7 @@ export function placementOf(c: Chunk, row: number): PlacementView {
     mirrored: (pose & MIRRORED) !== 0,
     freeDegrees: c.degrees?.[row] ?? 0,
     free: (pose & FREE) !== 0,
-    origin: c.code[row] === 0 ? 'hand' : c.code[row] === REPEAT ? 'repeat' : c.code[row] === USE ? 'assembly' : 'massing',
+    origin: c.code[row] === 0 ? 'hand' : c.code[row] === REPEAT ? 'repeat' : c.code[row] === USE ? 'assembly' : c.code[row] === TWIN ? 'twin' : 'massing',
     departed: (pose & DEPARTED) !== 0,
     lost: (pose & LOST) !== 0,
   }
@@ -116,6 +118,7 @@ function sourceOf(id: string): string {
   const part = id.split('.')
   if (part[0] === 'hand') return `hands.${Math.floor(Number(part[1]) / HAND_BLOCK)}`
   if (part[0] === 'stairs') return `stairs.${part[1]}`
+  if (part[0] === 'twin') return `twins.${part[1]}`
   if (part[0] === 'use') return `uses.${part[1]}`
   if (part[0] === 'repeat') return `repeats.${part[1]}`
   if (part[0] === 'solid') return `solids.${part[1]}`

@@ -107,6 +107,7 @@ const originOf = computed(() => {
   if (!p) return ''
   if (p.origin === 'hand') return p.free ? 'set down by hand, free' : 'set down by hand'
   if (p.origin === 'assembly') return p.lost ? 'changed by hand, its part is gone' : p.departed ? 'of an assembly, changed by hand' : 'of an assembly'
+  if (p.origin === 'twin') return p.lost ? 'changed by hand, its original is gone' : p.departed ? 'a twin, changed by hand' : 'a twin'
   if (p.origin === 'repeat') return p.lost ? 'changed by hand, its copy is gone' : p.departed ? 'of a repeat, changed by hand' : 'of a repeat'
   return p.lost ? 'changed by hand, its place is gone' : p.departed ? 'from the massing, changed by hand' : 'from the massing'
 })

@@ -62,7 +62,7 @@ public class RepeatBench {
     private Decisions decisions(long pitch) {
         var side = 316 * pitch;
         var field = new Field(Region.of(new Rect(0, 0, side, side)), 0, new Length(pitch), new Length(pitch), false, 10, Length.ZERO, 0, Length.ZERO, 1, 0, 1);
-        return new Decisions(massing, Optional.empty(), Hands.EMPTY, List.of(new Repeat(1, "Field", List.of(Body.of(LAMP)), field, Optional.empty())), Assemblies.NONE, Map.of());
+        return new Decisions(massing, Optional.empty(), Hands.EMPTY, List.of(new Repeat(1, "Field", List.of(Body.of(LAMP)), field, Optional.empty())), Assemblies.NONE, List.of(), Map.of());
     }
 
     /** Some 99 900 copies: computed, indexed, and written as they are sent. */

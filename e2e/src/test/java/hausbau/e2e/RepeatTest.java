@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.RequestOptions;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -208,5 +209,27 @@ class RepeatTest {
         desk.type("To X", "3.5 m");
         desk.page.waitForFunction("site => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'repeat').map(q => q.atMm.x + ' ' + q.atMm.y).join() === '500 1000,1500 1000,2500 1000,3500 1000')",
                 desk.site());
+    }
+
+    /** Two actions: a box drawn about the group, and Left for right. It lives: moved, its twin moves the other way. */
+    @Test
+    void aGroupIsMirroredAcrossTheRoomsMiddle() {
+        var desk = SharedApplication.desk().hall("Twin hall").setDown("PRP-LAMP", 1_000, 1_000).setDown("PRP-LAMP", 1_500, 1_400);
+        desk.press("Escape");
+        var before = desk.placements();
+        desk.dragPlan(600, 600, 1_900, 1_800);
+        desk.button("left for right", true).click();
+        desk.placements(before + 2);
+        twins(desk, "4000 1000,3500 1400");
+        desk.clickPlan(1_000, 1_000);
+        desk.press("ArrowRight");
+        twins(desk, "3900 1000,3500 1400");
+        desk.button("Dissolve Twin 1", true).click();
+        assertThat(desk.page.getByText("2 placements", new Page.GetByTextOptions().setExact(true))).isVisible();
+    }
+
+    private static void twins(Desk desk, String places) {
+        desk.page.waitForFunction("([site, places]) => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'twin').map(q => q.atMm.x + ' ' + q.atMm.y).join() === places)",
+                List.of(desk.site(), places));
     }
 }

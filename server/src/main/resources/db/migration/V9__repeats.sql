@@ -36,3 +36,15 @@ create table assembly_use (
     free_degrees  double precision not null
 );
 create index assembly_use_site on assembly_use (site_id);
+
+-- What follows its original across a plane.
+create table twin (
+    id        bigint primary key,
+    site_id   bigint       not null references site on delete cascade,
+    name      varchar(200) not null,
+    hands     text         not null,
+    east_west boolean      not null,
+    at_um     bigint       not null,
+    room      bigint       not null default 0
+);
+create index twin_site on twin (site_id);

@@ -36,6 +36,7 @@ public final class Chunk {
     static final byte SOLID = 13;
     static final byte REPEAT = 14;
     static final byte USE = 15;
+    static final byte TWIN = 16;
     private static final int LENGTH_BITS = 36;
     private static final int EDGE_BITS = 10;
 
@@ -121,6 +122,7 @@ public final class Chunk {
             case SOLID -> new Place.OfSolid(owner);
             case REPEAT -> new Place.InRepeat(owner, a, b);
             case USE -> new Place.InUse(owner, a);
+            case TWIN -> new Place.InTwin(owner, a);
             case FLOOR -> new Place.Tile(owner, Place.Layer.FLOOR, a, b);
             case CEILING -> new Place.Tile(owner, Place.Layer.CEILING, a, b);
             default -> new Place.InRun(owner, code - RUN, WallRun.Tier.WALL, a, b);

@@ -15,11 +15,11 @@ import java.util.Optional;
  * @param kit        empty until one is chosen; until then nothing is derived
  * @param departures by the generator that they hold against, in the order of their places
  */
-public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, Map<Source, List<Departure>> departures) {
+public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, List<Twin> twins, Map<Source, List<Departure>> departures) {
 
-    /** Without repeats and assemblies. */
+    /** Without repeats, assemblies and twins. */
     public Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, Map<Source, List<Departure>> departures) {
-        this(massing, kit, hands, List.of(), Assemblies.NONE, departures);
+        this(massing, kit, hands, List.of(), Assemblies.NONE, List.of(), departures);
     }
 
     public static Map<Source, List<Departure>> bySource(Collection<Departure> departures) {
@@ -38,6 +38,6 @@ public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, L
     }
 
     public Decisions with(Hands newHands) {
-        return new Decisions(massing, kit, newHands, repeats, assemblies, departures);
+        return new Decisions(massing, kit, newHands, repeats, assemblies, twins, departures);
     }
 }

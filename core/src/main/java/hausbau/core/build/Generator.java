@@ -140,6 +140,22 @@ public sealed interface Generator {
         }
     }
 
+    /** What hands set down, once more across a plane. */
+    record Twinned(long twin, List<HandPlacement> originals, Twin.Plane plane, List<Departure> departures) implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Twins(twin);
+        }
+
+        @Override
+        public Made run() {
+            var writing = new Writing(source(), twin, originals.size(), departures);
+            originals.forEach(h -> writing.derive(h.kind(), plane.mirrored(h), Chunk.TWIN, h.id(), 0));
+            return writing.made(this, List.of());
+        }
+    }
+
     /** What hands set down, as it is. */
     record Hands(Source.Hands source, List<HandPlacement> placements) implements Generator {
 

@@ -197,6 +197,20 @@ public sealed interface Place {
         }
     }
 
+    /** The twin of what a hand set down. */
+    record InTwin(long twin, long hand) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Twins(twin);
+        }
+
+        @Override
+        public String toString() {
+            return "twin." + twin + ".hand." + hand;
+        }
+    }
+
     /** The corners of a rectangular room, clockwise. */
     enum Corner {
         NORTH_WEST, NORTH_EAST, SOUTH_EAST, SOUTH_WEST;
@@ -233,6 +247,7 @@ public sealed interface Place {
     Pattern STAIRS = Pattern.compile("stairs\\.(\\d{1,18})\\.(\\d{1,4})");
     Pattern REPEAT = Pattern.compile("repeat\\.(\\d{1,18})\\.(\\d{1,15})\\.(\\d{1,15})");
     Pattern USE = Pattern.compile("use\\.(\\d{1,18})\\.(\\d{1,16})");
+    Pattern TWIN = Pattern.compile("twin\\.(\\d{1,18})\\.hand\\.(\\d{1,18})");
     Pattern SOLID = Pattern.compile("solid\\.(\\d{1,18})");
     Pattern RUN = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
     Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
@@ -260,6 +275,10 @@ public sealed interface Place {
         var use = USE.matcher(text);
         if (use.matches()) {
             return Optional.of(new InUse(Long.parseLong(use.group(1)), Long.parseLong(use.group(2))));
+        }
+        var twin = TWIN.matcher(text);
+        if (twin.matches()) {
+            return Optional.of(new InTwin(Long.parseLong(twin.group(1)), Long.parseLong(twin.group(2))));
         }
         var solid = SOLID.matcher(text);
         if (solid.matches()) {

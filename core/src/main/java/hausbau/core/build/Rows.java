@@ -189,6 +189,11 @@ public final class Rows {
                 owner = in.use();
                 a = in.path();
                 b = 0;
+            } else if (place instanceof Place.InTwin in) {
+                code = Chunk.TWIN;
+                owner = in.twin();
+                a = in.hand();
+                b = 0;
             } else if (place instanceof Place.Between post) {
                 code = Chunk.BETWEEN;
                 owner = post.room();

@@ -66,6 +66,15 @@ public sealed interface Source extends Comparable<Source> {
         }
     }
 
+    /** What stands across a plane from its originals. */
+    record Twins(long twin) implements Source {
+
+        @Override
+        public String toString() {
+            return "twins." + twin;
+        }
+    }
+
     /** Some of what hands set down: ids are never given twice and rise, so what was set down together lies together. */
     record Hands(long block) implements Source {
 
@@ -100,12 +109,12 @@ public sealed interface Source extends Comparable<Source> {
     }
 
     private static int rank(Source s) {
-        return s instanceof Shell ? 0 : s instanceof Tiles ? 1 : s instanceof Hands ? 2 : s instanceof Lost ? 3 : s instanceof Guards ? 4 : s instanceof Stairs ? 5 : s instanceof Solids ? 6 : s instanceof Repeats ? 7 : 8;
+        return s instanceof Shell ? 0 : s instanceof Tiles ? 1 : s instanceof Hands ? 2 : s instanceof Lost ? 3 : s instanceof Guards ? 4 : s instanceof Stairs ? 5 : s instanceof Solids ? 6 : s instanceof Repeats ? 7 : s instanceof Uses ? 8 : 9;
     }
 
     private static long number(Source s) {
         return s instanceof Shell shell ? shell.room() : s instanceof Tiles tiles ? tiles.room() : s instanceof Hands hands ? hands.block()
                 : s instanceof Guards guards ? guards.room() : s instanceof Stairs stairs ? stairs.stair() : s instanceof Solids solids ? solids.solid()
-                : s instanceof Repeats repeats ? repeats.repeat() : s instanceof Uses uses ? uses.use() : 0;
+                : s instanceof Repeats repeats ? repeats.repeat() : s instanceof Uses uses ? uses.use() : s instanceof Twins twins ? twins.twin() : 0;
     }
 }

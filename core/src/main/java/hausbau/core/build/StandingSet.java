@@ -79,7 +79,7 @@ public final class StandingSet {
         var next = new TreeMap<>(made);
         var touched = new TreeSet<Source>();
         if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures() || to.repeats() != decisions.repeats()
-                || to.assemblies() != decisions.assemblies()) {
+                || to.assemblies() != decisions.assemblies() || to.twins() != decisions.twins() || to.hands() != decisions.hands() && !to.twins().isEmpty()) {
             derive(to, next, touched);
         }
         if (to.hands() != decisions.hands()) {
@@ -108,6 +108,8 @@ public final class StandingSet {
             massing.solids().forEach(s -> add(wanted, new Generator.Solids(s, to.departures().getOrDefault(new Source.Solids(s.id()), List.of()))));
         });
         to.repeats().forEach(r -> add(wanted, new Generator.Repeated(r.id(), r.bodies(), r.rule(to.massing()), to.departures().getOrDefault(new Source.Repeats(r.id()), List.of()))));
+        to.twins().forEach(t -> add(wanted, new Generator.Twinned(t.id(), t.hands().stream().flatMap(h -> to.hands().find(h).stream()).toList(), t.plane(to.massing()),
+                to.departures().getOrDefault(new Source.Twins(t.id()), List.of()))));
         to.assemblies().uses().forEach(u -> add(wanted, new Generator.Used(u.id(), to.assemblies().whole(u.assembly()), u.stance(),
                 to.departures().getOrDefault(new Source.Uses(u.id()), List.of()))));
         next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && touched.add(source));

@@ -40,7 +40,7 @@ class AssembliesTest {
     }
 
     private static StandingSet set(Assemblies assemblies, Departure... departures) {
-        return StandingSet.of(new Decisions(massing(List.of()), Optional.empty(), Hands.EMPTY, List.of(), assemblies, Decisions.bySource(List.of(departures))));
+        return StandingSet.of(new Decisions(massing(List.of()), Optional.empty(), Hands.EMPTY, List.of(), assemblies, List.of(), Decisions.bySource(List.of(departures))));
     }
 
     /** By hand: a bench with a lamp 1 m to its right, used once as it is and once turned by a quarter. */
@@ -134,7 +134,7 @@ class AssembliesTest {
         var before = set(new Assemblies(List.of(seat, light), uses));
         var moved = new Assembly(6, "Light", List.of(piece(1, LAMP, 100, 0, 0)));
         var d = before.decisions();
-        var after = before.next(new Decisions(d.massing(), d.kit(), d.hands(), d.repeats(), new Assemblies(List.of(seat, moved), uses), d.departures()));
+        var after = before.next(new Decisions(d.massing(), d.kit(), d.hands(), d.repeats(), new Assemblies(List.of(seat, moved), uses), d.twins(), d.departures()));
         assertThat(after.since().added()).extracting(Chunk::name).containsExactly("uses.11.0");
     }
 

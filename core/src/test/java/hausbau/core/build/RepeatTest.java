@@ -55,7 +55,7 @@ class RepeatTest {
     }
 
     private static Decisions decisions(Massing massing, List<Repeat> repeats, List<Departure> departures) {
-        return new Decisions(massing, Optional.empty(), Hands.EMPTY, repeats, Assemblies.NONE, Decisions.bySource(departures));
+        return new Decisions(massing, Optional.empty(), Hands.EMPTY, repeats, Assemblies.NONE, List.of(), Decisions.bySource(departures));
     }
 
     /** Without a kit: what hands repeat waits for none. */

@@ -50,7 +50,7 @@ class PlacementController {
      *
      * @param id       its place: it stays while the same thing stands there
      * @param free     set down with snapping off
-     * @param origin   hand, repeat, assembly or massing
+     * @param origin   hand, repeat, assembly, twin or massing
      * @param departed derived, and changed by a hand
      * @param lost     departed, and its place is gone
      */
@@ -61,7 +61,7 @@ class PlacementController {
         static PlacementView of(Standing p, long pieceId) {
             var s = p.stance();
             return new PlacementView(p.place().toString(), pieceId, VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
-                    p.free(), p.isByHand() ? "hand" : p.place() instanceof Place.InRepeat ? "repeat" : p.place() instanceof Place.InUse ? "assembly" : "massing", p.departed(), p.lost());
+                    p.free(), p.isByHand() ? "hand" : p.place() instanceof Place.InRepeat ? "repeat" : p.place() instanceof Place.InUse ? "assembly" : p.place() instanceof Place.InTwin ? "twin" : "massing", p.departed(), p.lost());
         }
     }
 

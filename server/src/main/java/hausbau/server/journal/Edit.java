@@ -185,10 +185,11 @@ public final class Edit {
                 ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
         var repeats = touches(Aggregate.REPEAT) ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList() : was.repeats();
         var assemblies = touches(Aggregate.ASSEMBLY) || touches(Aggregate.ASSEMBLY_USE) ? stores.sets().assemblies(id, kit) : was.assemblies();
+        var twins = touches(Aggregate.TWIN) ? stores.sets().twins(id) : was.twins();
         var put = new ArrayList<HandPlacement>();
         added.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         changed.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         var hands = put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
-        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, departures);
+        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, twins, departures);
     }
 }

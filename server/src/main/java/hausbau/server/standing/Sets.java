@@ -138,7 +138,7 @@ public class Sets {
         var hands = Hands.EMPTY.with(stores.sets().placements(site.getId(), kit), Set.of());
         var departures = Decisions.bySource(stores.sets().departures(site.getId()).stream().map(d -> d.toDeparture(kit)).toList());
         var repeats = stores.sets().repeats(site.getId()).stream().map(r -> r.toRepeat(kit)).toList();
-        var decisions = new Decisions(massing, site.kit(), hands, repeats, stores.sets().assemblies(site.getId(), kit), departures);
+        var decisions = new Decisions(massing, site.kit(), hands, repeats, stores.sets().assemblies(site.getId(), kit), stores.sets().twins(site.getId()), departures);
         var set = before == null ? StandingSet.of(decisions) : before.set().next(decisions);
         return new SiteState(site.getId(), site.revision(), set, kit);
     }
@@ -167,9 +167,11 @@ public class Sets {
         var same = new HashSet<>(departures).equals(new HashSet<>(before.decisions().allDepartures()));
         var repeats = stores.sets().repeats(site.getId()).stream().map(r -> r.toRepeat(kit)).toList();
         var assemblies = stores.sets().assemblies(site.getId(), kit);
+        var twins = stores.sets().twins(site.getId());
         var to = new Decisions(before.decisions().massing(), before.decisions().kit(), before.decisions().hands().with(changed, gone),
                 repeats.equals(before.decisions().repeats()) ? before.decisions().repeats() : repeats,
                 assemblies.equals(before.decisions().assemblies()) ? before.decisions().assemblies() : assemblies,
+                twins.equals(before.decisions().twins()) ? before.decisions().twins() : twins,
                 same ? before.decisions().departures() : Decisions.bySource(departures));
         return Optional.of(new SiteState(site.getId(), site.revision(), before.set().next(to), kit));
     }

@@ -12,6 +12,7 @@ import hausbau.server.store.set.AcceptedRow;
 import hausbau.server.store.set.AssemblyRow;
 import hausbau.server.store.set.DepartureRow;
 import hausbau.server.store.set.RepeatRow;
+import hausbau.server.store.set.TwinRow;
 import hausbau.server.store.set.UseRow;
 import hausbau.server.store.site.SiteRow;
 import hausbau.server.store.takeoff.DeclinedRow;
@@ -39,6 +40,7 @@ public enum Aggregate {
     ASSEMBLY("assembly", Part.SET, AssemblyRow.class),
     ASSEMBLY_USE("assembly_use", Part.SET, UseRow.class, "assembly_id"),
     PLACEMENT("placement", Part.SET, "piece_id"),
+    TWIN("twin", Part.SET, TwinRow.class, "room"),
     DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),
     ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),
     BRIEF("brief", Part.BOARD, BriefRow.class),

@@ -17,8 +17,8 @@ import org.springframework.transaction.annotation.Transactional;
 class SiteCopying {
 
     /** Ids within words, such as the places of departures. */
-    private static final Pattern NUMBERED = Pattern.compile("(\"(?:piece|assembly)\":)(\\d+)");
-    private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening|repeat|stairs|solid|use)\\.(\\d+)");
+    private static final Pattern NUMBERED = Pattern.compile("(\"(?:piece|assembly|hand)\":)(\\d+)");
+    private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening|repeat|stairs|solid|use|twin)\\.(\\d+)");
 
     private final Stores stores;
     private final JdbcTemplate jdbc;
@@ -75,7 +75,7 @@ class SiteCopying {
     /** What is repeated and what assemblies are made of names pieces within JSON. */
     private void renumber(long copy) {
         var fresh = new HashMap<Long, Long>();
-        for (var column : Map.of("repeat", "bodies", "assembly", "parts").entrySet()) {
+        for (var column : Map.of("repeat", "bodies", "assembly", "parts", "twin", "hands").entrySet()) {
             List<Map<String, Object>> json = jdbc.queryForList("select id, " + column.getValue() + " as json from " + column.getKey() + " where site_id = ?", copy);
             if (!json.isEmpty() && fresh.isEmpty()) {
                 jdbc.query("select old, fresh from new_id", row -> { fresh.put(row.getLong(1), row.getLong(2)); });

@@ -2,6 +2,7 @@ package hausbau.server.store.set;
 
 import hausbau.core.build.Assemblies;
 import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Twin;
 import hausbau.core.kit.Kit;
 import jakarta.persistence.EntityManager;
 import java.sql.Connection;
@@ -138,6 +139,14 @@ public class SetStore {
 
     public Assemblies assemblies(long siteId, Kit kit) {
         return new Assemblies(assemblyRows(siteId).stream().map(a -> a.toAssembly(kit)).toList(), useRows(siteId).stream().map(UseRow::toUse).toList());
+    }
+
+    public List<TwinRow> twinRows(long siteId) {
+        return rows.createQuery("from TwinRow where siteId = :site order by id", TwinRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public List<Twin> twins(long siteId) {
+        return twinRows(siteId).stream().map(TwinRow::toTwin).toList();
     }
 
     public List<AcceptedRow> accepted(long siteId) {

@@ -1,0 +1,48 @@
+package hausbau.core.build;
+
+import hausbau.core.massing.Massing;
+import hausbau.core.massing.Room;
+import hausbau.core.measure.Vec;
+import java.util.List;
+
+/**
+ * What hands set down, once more across an upright plane; it follows its original.
+ *
+ * @param hands the ids of its originals
+ * @param plane where it was told
+ * @param room  the room whose middle the plane keeps to; 0 for none
+ */
+public record Twin(long id, String name, List<Long> hands, Plane plane, long room) {
+
+    /**
+     * @param eastWest whether east and west are exchanged, and not north and south
+     * @param at       X of the plane, else Y, µm
+     */
+    public record Plane(boolean eastWest, long at) {
+
+        /** The same piece on its other side. */
+        Stance mirrored(HandPlacement h) {
+            var box = h.kind().box();
+            if (eastWest) {
+                return Arrangement.mirrored(h.stance(), box, 2 * at);
+            }
+            // North for south is east for west, turned by half.
+            return new Arrangement(new Vec(0, 2 * at, 0), 2, false).about(Arrangement.mirrored(h.stance(), box, 0), Vec.ZERO);
+        }
+    }
+
+    public Twin {
+        hands = List.copyOf(hands);
+    }
+
+    /** The plane as its room lies now; as it was told where that is gone. */
+    public Plane plane(Massing massing) {
+        return massing.room(room).map(r -> middle(r, plane.eastWest())).orElse(plane);
+    }
+
+    /** The upright plane through the middle of a room. */
+    public static Plane middle(Room room, boolean eastWest) {
+        var e = room.outline().extent();
+        return new Plane(eastWest, eastWest ? Math.floorDiv(e.x0() + e.x1(), 2) : Math.floorDiv(e.y0() + e.y1(), 2));
+    }
+}

@@ -1,0 +1,75 @@
+package hausbau.core.build;
+
+import static hausbau.core.TestSets.massing;
+import static hausbau.core.TestSets.room;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import hausbau.core.kit.Kind;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Recipe;
+import hausbau.core.kit.Role;
+import hausbau.core.massing.Room;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
+import hausbau.core.plane.Rect;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+class TwinTest {
+
+    private static final Kind BENCH = new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE);
+    private static final Kind WALL = new Kind(Role.PROP, new Recipe.StandIn(Vec.ofMillimetres(900, 300, 500)), Pivot.FACE_START);
+
+    private static HandPlacement hand(long id, Kind kind, long x, long y, int quarters, boolean mirrored, double degrees) {
+        return new HandPlacement(id, kind, new Stance(Vec.ofMillimetres(x, y, 0), new Turn(quarters), mirrored, degrees), false);
+    }
+
+    private static StandingSet set(List<Room> rooms, List<Twin> twins, HandPlacement... hands) {
+        return StandingSet.of(new Decisions(massing(rooms), Optional.empty(), Hands.EMPTY.with(List.of(hands), Set.of()), List.of(), Assemblies.NONE, twins, Map.of()));
+    }
+
+    /** By hand: across X = 2.5 m a bench at 1 m stands at 4 m; across Y = 2 m one at 0.5 m stands at 3.5 m, turned by half. */
+    @Test
+    void aTwinStandsAcrossTheRoomsMiddle() {
+        var rooms = List.of(room(1, 0, 0, 5000, 4000));
+        var bench = hand(7, BENCH, 1000, 500, 0, false, 0);
+        var east = set(rooms, List.of(new Twin(3, "Twin", List.of(7L), new Twin.Plane(true, 0), 1)), bench);
+        assertThat(east.find(new Place.InTwin(3, 7)).orElseThrow().stance()).isEqualTo(new Stance(Vec.ofMillimetres(4000, 500, 0), Turn.NONE, true, 0));
+        var north = set(rooms, List.of(new Twin(3, "Twin", List.of(7L), new Twin.Plane(false, 0), 1)), bench);
+        assertThat(north.find(Place.parse("twin.3.hand.7")).orElseThrow().stance()).isEqualTo(new Stance(Vec.ofMillimetres(1000, 3500, 0), new Turn(2), true, 0));
+    }
+
+    /** Reflected twice, everything is where it was; reflected once, its ground is the reflection of its ground. */
+    @Test
+    void reflectedTwiceItIsItself() {
+        for (var seed = 0; seed < 400; seed++) {
+            var random = new Random(seed);
+            var plane = new Twin.Plane(random.nextBoolean(), 1000L * random.nextInt(9000));
+            var one = hand(1, random.nextBoolean() ? BENCH : WALL, random.nextInt(9000), random.nextInt(9000), random.nextInt(4), random.nextBoolean(), 0);
+            var twin = new HandPlacement(1, one.kind(), plane.mirrored(one), false);
+            assertThat(plane.mirrored(twin)).as("seed %d", seed).isEqualTo(one.stance());
+            var was = one.stance().box(one.kind());
+            var is = twin.stance().box(one.kind());
+            assertThat(plane.eastWest() ? is.min().x() + was.max().x() : is.min().y() + was.max().y()).isEqualTo(2 * plane.at());
+            assertThat(is.size()).isEqualTo(was.size());
+        }
+    }
+
+    /** It lives: it follows its original, and the middle of its room; without its room it keeps where it was told. */
+    @Test
+    void aTwinFollows() {
+        var twin = new Twin(3, "Twin", List.of(7L, 8L), new Twin.Plane(true, 2_500_000), 1);
+        var rooms = List.of(room(1, 0, 0, 5000, 4000));
+        var before = set(rooms, List.of(twin), hand(7, BENCH, 1000, 500, 0, false, 0), hand(8, BENCH, 1000, 1500, 0, false, 0));
+        var d = before.decisions();
+        var moved = before.next(d.with(d.hands().with(List.of(hand(7, BENCH, 1200, 600, 1, false, 0)), List.of(8L))));
+        assertThat(moved.of(new Source.Twins(3))).singleElement().satisfies(s -> assertThat(s.stance()).isEqualTo(new Stance(Vec.ofMillimetres(3800, 600, 0), new Turn(3), true, 0)));
+        var wider = rooms.get(0).over(rooms.get(0).outline().within(new Rect(0, 0, 7_000_000, 4_000_000)));
+        assertThat(set(List.of(wider), List.of(twin), hand(7, BENCH, 1000, 500, 0, false, 0)).of(new Source.Twins(3)).get(0).stance().at().x()).isEqualTo(6_000_000);
+        assertThat(set(List.of(), List.of(twin), hand(7, BENCH, 1000, 500, 0, false, 0)).of(new Source.Twins(3)).get(0).stance().at().x()).isEqualTo(4_000_000);
+    }
+}

@@ -1,0 +1,112 @@
+package hausbau.server.work;
+
+import hausbau.core.build.Departure;
+import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Place;
+import hausbau.core.build.Source;
+import hausbau.core.build.Standing;
+import hausbau.core.build.Twin;
+import hausbau.core.massing.Massing;
+import hausbau.core.massing.Room;
+import hausbau.core.measure.Refused;
+import hausbau.server.journal.Edit;
+import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.Sets;
+import hausbau.server.standing.SiteState;
+import hausbau.server.store.NotFound;
+import hausbau.server.store.Stores;
+import hausbau.server.store.set.TwinRow;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+
+/** What hands set down, once more across a plane: living, or as plain copies. */
+@Service
+public class TwinService {
+
+    private final Stores stores;
+    private final Journal journal;
+    private final Sets sets;
+
+    TwinService(Stores stores, Journal journal, Sets sets) {
+        this.stores = stores;
+        this.journal = journal;
+        this.sets = sets;
+    }
+
+    public SiteState state(long siteId) {
+        return sets.current(siteId);
+    }
+
+    /**
+     * @param room  the room whose middle the plane keeps to; left out: that of the first placement, unless a plane is told
+     * @param plane where the plane lies, in place of a room
+     */
+    public Twin add(long siteId, Seen seen, List<Place> places, boolean eastWest, Optional<Long> room, Optional<Twin.Plane> plane) {
+        return journal.edit(siteId, seen, edit -> {
+            var state = edit.before();
+            var originals = originals(state, places);
+            var host = plane.isPresent() ? Optional.<Room>empty() : Optional.of(host(state.decisions().massing(), originals.get(0), room));
+            var across = plane.orElseGet(() -> Twin.middle(host.orElseThrow(), eastWest));
+            var n = 1;
+            while (isTaken(state, "Twin " + n)) {
+                n++;
+            }
+            var twin = new Twin(stores.nextId(), "Twin " + n, originals.stream().map(o -> ((Place.ByHand) o.place()).id()).toList(), across, host.map(Room::id).orElse(0L));
+            edit.name("Make “" + twin.name() + "”");
+            edit.add(new TwinRow(siteId, twin));
+            return twin;
+        });
+    }
+
+    private static List<Standing> originals(SiteState state, List<Place> places) {
+        var originals = places.stream().distinct().map(p -> PlacementService.standing(state, p)).filter(Standing::isByHand).toList();
+        if (originals.isEmpty()) {
+            throw new Refused("placementIds", "Select what hands have set down: a twin follows that.");
+        }
+        return originals;
+    }
+
+    private static Room host(Massing massing, Standing first, Optional<Long> told) {
+        if (told.isPresent()) {
+            return massing.room(told.get()).orElseThrow(() -> new NotFound("The site has no room " + told.get() + "."));
+        }
+        return massing.whereabouts().roomAt(first.stance().at())
+                .orElseThrow(() -> new Refused("roomId", "What is selected stands in no room. Tell the room, or where the plane lies."));
+    }
+
+    private static boolean isTaken(SiteState state, String name) {
+        return state.decisions().twins().stream().anyMatch(t -> t.name().equals(name));
+    }
+
+    public void remove(long siteId, long id, Seen seen) {
+        journal.edit(siteId, seen, edit -> {
+            edit.name("Take away “" + take(edit, id).name() + "”");
+            return null;
+        });
+    }
+
+    private Twin take(Edit edit, long id) {
+        var row = Stores.find(stores.sets().twinRows(edit.site().getId()), id, "twin");
+        edit.letGo(edit.before().decisions().departures().getOrDefault(new Source.Twins(id), List.of()).stream().map(Departure::place).toList());
+        edit.remove(row);
+        return row.toTwin();
+    }
+
+    /** Makes plain copies of what stands by a twin. */
+    public List<Place> dissolve(long siteId, long id, Seen seen) {
+        return journal.edit(siteId, seen, edit -> {
+            var all = edit.before().set().of(new Source.Twins(id));
+            edit.name("Dissolve “" + take(edit, id).name() + "”");
+            var places = new ArrayList<Place>();
+            for (var one : all) {
+                var placement = new HandPlacement(stores.nextId(), one.kind(), one.stance(), one.free());
+                edit.put(placement);
+                places.add(placement.place());
+            }
+            return places;
+        });
+    }
+}

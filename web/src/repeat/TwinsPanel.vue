@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useAttempt } from '../massing/attempt'
+import { useSite } from '../site/site'
+
+/** Twins across the middle of a room: made of what is selected, listed, let go. */
+const site = useSite()
+const { refusal, attempt } = useAttempt()
+const canMake = computed(() => [...site.selection].some((id) => id.startsWith('hand.')))
+
+const make = (eastWest: boolean) =>
+  attempt(() => site.make('Make a twin', 'POST', '/twins', { placementIds: [...site.selection].filter((id) => id.startsWith('hand.')), eastWest }))
+const takeAway = (id: number) => attempt(() => site.make('Take away a twin', 'DELETE', `/twins/${id}`))
+const dissolve = (id: number) =>
+  attempt(async () => {
+    const places = await site.make<string[] | undefined>('Dissolve a twin', 'POST', `/twins/${id}/dissolve`)
+    if (places) site.select(places)
+  })
+</script>
+
+<template>
+  <section v-if="canMake || site.twins.length" aria-label="Twins">
+    <h3>Twins</h3>
+    <div v-if="canMake" class="row">
+      <span class="soft">Across its room’s middle,</span>
+      <Button size="small" @click="make(true)">left for right</Button>
+      <Button size="small" @click="make(false)">near for far</Button>
+    </div>
+    <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+    <ul>
+      <li v-for="t in site.twins" :key="t.id" class="row spread">
+        <button type="button" class="plain" @click="site.select(site.placements.of(`twins.${t.id}`))">{{ t.name }}</button>
+        <span class="figures soft">{{ t.count }}</span>
+        <span class="row">
+          <Button size="small" title="Makes plain copies of it" :aria-label="`Dissolve ${t.name}`" @click="dissolve(t.id)">Dissolve</Button>
+          <Button size="small" danger :aria-label="`Take away ${t.name}`" @click="takeAway(t.id)">Take away</Button>
+        </span>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  padding: 2px 0;
+}
+</style>
