@@ -1,4 +1,4 @@
-import type { PlacementView, RoomView } from '../api/client'
+import type { BoxMm, PlacementView, RoomView } from '../api/client'
 import { isIn } from '../massing/edges'
 import { format } from '../measure/format'
 import { boxOf } from '../site/extent'
@@ -7,15 +7,17 @@ import { text } from './lettering'
 import type { Plan } from './plan'
 import { toPixel } from './sheet'
 
+/** What is written on stairs reaches so far beyond them. */
+const STAIR_WORDS_PX = 32
+const withWords = (b: BoxMm, by: number): BoxMm => ({ min: { ...b.min, x: b.min.x - by }, max: { ...b.max, x: b.max.x + by } })
+
 /** Names and heights, in the first place of each room where nothing stands. */
 export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementView[]) {
-  const taken = stands
-    .slice(0, 2000)
-    .map((s) => boxOf(s, p.pieceById.get(s.pieceId)!))
-    .concat(
-      p.massing.solids.map((s) => s.boxMm),
-      p.stairs.flatMap((s) => s.bodiesMm),
-    )
+  const taken = [
+    ...stands.slice(0, 2000).map((s) => boxOf(s, p.pieceById.get(s.pieceId)!)),
+    ...p.massing.solids.map((s) => s.boxMm),
+    ...p.stairs.flatMap((s) => s.bodiesMm.map((b) => withWords(b, STAIR_WORDS_PX / p.lie.scale))),
+  ]
   for (const r of p.massing.rooms) {
     if (r.widthMm * p.lie.scale < 40) continue
     // Width and depth stand on the chains outside.
