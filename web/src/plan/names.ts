@@ -1,5 +1,5 @@
 import type { BoxMm, PlacementView, RoomView } from '../api/client'
-import { isIn } from '../massing/edges'
+import { isIn, type Point } from '../massing/edges'
 import { format } from '../measure/format'
 import { boxOf } from '../site/extent'
 import { ink, mono, sans, sheet, softInk } from '../styles/theme'
@@ -34,11 +34,14 @@ export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: Plac
         .flatMap((fy) => [0.5, 0.35, 0.65, 0.2, 0.8].map((fx) => ({ x: r.cornerMm.x + r.widthMm * fx, y: r.cornerMm.y + r.depthMm * fy })))
         .filter((at) => liesIn(r, at, half === alone ? half : clear) && !others.some((o) => o.areaM2 < r.areaM2 && isIn(o, at)))
     }
-    const half = placesFor(whole).length ? whole : alone
-    const places = placesFor(half)
-    if (!places.length) continue
-    const free =
-      places.find(({ x, y }) => !taken.some((b) => b.min.x < x + half.x && b.max.x > x - half.x && b.min.y < y + half.y && b.max.y > y - half.y)) ?? places[0]!
+    const isFree = (half: Point) => (at: Point) =>
+      !taken.some((b) => b.min.x < at.x + half.x && b.max.x > at.x - half.x && b.min.y < at.y + half.y && b.max.y > at.y - half.y)
+    // With its size where there is room for both, else by itself, else over what stands.
+    const [wholes, alones] = [placesFor(whole), placesFor(alone)]
+    const found = wholes.find(isFree(whole))
+    const free = found ?? alones.find(isFree(alone)) ?? wholes[0] ?? alones[0]
+    if (!free) continue
+    const half = found || (free === wholes[0] && !alones.some(isFree(alone))) ? whole : alone
     const [x, y] = toPixel(p.lie, free.x, free.y)
     text(c, r.name, x, half === whole ? y - 9 : y, `600 14px ${sans}`, ink, sheet)
     if (half === whole) text(c, size, x, y + 9, `11.5px ${mono}`, softInk, sheet)
