@@ -150,7 +150,7 @@ const rename = (e: Event) => {
       </div>
       <p class="soft">A pitch of 0 sets them side by side.</p>
       <div class="fields three">
-        <NumberField label="Stacked up to" :value="rule.countHigh ?? 1" :error="about('stack')" @change="(countHigh) => set({ countHigh })" />
+        <NumberField label="Stacked up to" :value="rule.countHigh ?? 1" :error="about('countHigh')" @change="(countHigh) => set({ countHigh })" />
         <NumberField label="Gaps, %" :value="rule.gaps ?? 0" :error="about('gaps')" @change="(gaps) => set({ gaps })" />
         <NumberField label="Seed" :value="rule.seed ?? 1" @change="(seed) => set({ seed })" />
       </div>

@@ -31,7 +31,7 @@ public record Field(Region area, long z, Length pitchX, Length pitchY, boolean s
             throw new Refused("areaMm", "A field has an area.");
         }
         if (stack < 1 || stack > MOST_HIGH) {
-            throw new Refused("stack", "A field is stacked from 1 to " + MOST_HIGH + " high.");
+            throw new Refused("countHigh", "A field is stacked from 1 to " + MOST_HIGH + " high.");
         }
         if (gaps < 0 || gaps > 100) {
             throw new Refused("gaps", "The chance of a gap is from 0 to 100 %.");

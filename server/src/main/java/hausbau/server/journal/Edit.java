@@ -4,6 +4,8 @@ import hausbau.core.build.Decisions;
 import hausbau.core.build.Departure;
 import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Place;
+import hausbau.core.build.Source;
+import hausbau.core.build.Standing;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.server.standing.SiteState;
@@ -141,6 +143,20 @@ public final class Edit {
     /** Lets what is derived at these places stand as it is. */
     public void letGo(Collection<Place> places) {
         departureRows(places).values().forEach(this::remove);
+    }
+
+    /** Lets go of all that hands changed about what a generator makes. */
+    public void letGo(Source source) {
+        letGo(before.decisions().departures().getOrDefault(source, List.of()).stream().map(Departure::place).toList());
+    }
+
+    /** Sets pieces down by hand as they stand. */
+    public List<Place> setDown(List<Standing> pieces) {
+        return pieces.stream().<Place>map(one -> {
+            var placement = new HandPlacement(stores.nextId(), one.kind(), one.stance(), one.free());
+            put(placement);
+            return placement.place();
+        }).toList();
     }
 
     private Map<String, DepartureRow> departureRows(Collection<? extends Place> places) {

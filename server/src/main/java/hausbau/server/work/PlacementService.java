@@ -206,7 +206,7 @@ public class PlacementService {
 
     /** Takes a use of an assembly away, with what hands changed about it. */
     static void remove(Edit edit, UseRow use) {
-        edit.letGo(edit.before().decisions().departures().getOrDefault(new Source.Uses(use.getId()), List.of()).stream().map(Departure::place).toList());
+        edit.letGo(new Source.Uses(use.getId()));
         edit.remove(use);
     }
 

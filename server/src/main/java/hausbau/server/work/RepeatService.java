@@ -1,7 +1,6 @@
 package hausbau.server.work;
 
 import hausbau.core.build.Body;
-import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Place;
 import hausbau.core.build.Repeat;
 import hausbau.core.build.Source;
@@ -19,7 +18,6 @@ import hausbau.server.store.NotFound;
 import hausbau.server.store.Stores;
 import hausbau.server.store.set.RepeatRow;
 import hausbau.server.store.set.RuleWords;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -163,7 +161,7 @@ public class RepeatService {
     private Repeat take(Edit edit, long id) {
         var row = Stores.find(stores.sets().repeats(edit.site().getId()), id, "repeat");
         var repeat = row.toRepeat(edit.kit());
-        edit.letGo(edit.before().decisions().departures().getOrDefault(new Source.Repeats(id), List.of()).stream().map(d -> d.place()).toList());
+        edit.letGo(new Source.Repeats(id));
         edit.remove(row);
         return repeat;
     }
@@ -173,13 +171,7 @@ public class RepeatService {
         return journal.edit(siteId, seen, edit -> {
             var all = edit.before().set().of(new Source.Repeats(id));
             edit.name("Dissolve “" + take(edit, id).name() + "”");
-            var places = new ArrayList<Place>();
-            for (var one : all) {
-                var placement = new HandPlacement(stores.nextId(), one.kind(), one.stance(), one.free());
-                edit.put(placement);
-                places.add(placement.place());
-            }
-            return places;
+            return edit.setDown(all);
         });
     }
 }

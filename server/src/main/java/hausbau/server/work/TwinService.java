@@ -1,7 +1,5 @@
 package hausbau.server.work;
 
-import hausbau.core.build.Departure;
-import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Place;
 import hausbau.core.build.Source;
 import hausbau.core.build.Standing;
@@ -17,7 +15,6 @@ import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Stores;
 import hausbau.server.store.set.TwinRow;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -90,7 +87,7 @@ public class TwinService {
 
     private Twin take(Edit edit, long id) {
         var row = Stores.find(stores.sets().twinRows(edit.site().getId()), id, "twin");
-        edit.letGo(edit.before().decisions().departures().getOrDefault(new Source.Twins(id), List.of()).stream().map(Departure::place).toList());
+        edit.letGo(new Source.Twins(id));
         edit.remove(row);
         return row.toTwin();
     }
@@ -100,13 +97,7 @@ public class TwinService {
         return journal.edit(siteId, seen, edit -> {
             var all = edit.before().set().of(new Source.Twins(id));
             edit.name("Dissolve “" + take(edit, id).name() + "”");
-            var places = new ArrayList<Place>();
-            for (var one : all) {
-                var placement = new HandPlacement(stores.nextId(), one.kind(), one.stance(), one.free());
-                edit.put(placement);
-                places.add(placement.place());
-            }
-            return places;
+            return edit.setDown(all);
         });
     }
 }
