@@ -1,5 +1,6 @@
 import type { BoxMm, PieceView, PlacementView } from '../api/client'
 import { footprint, toSite } from '../site/extent'
+import { leans } from '../site/pose'
 import { ink, plum, sheet, verdigris } from '../styles/theme'
 import type { Plan } from './plan'
 import { path } from './shapes'
@@ -25,7 +26,7 @@ export function drawStanding(c: CanvasRenderingContext2D, p: Plan, s: PlacementV
   c.lineWidth = 1
   const upward = [...piece.solidsMm].sort((a, b) => a.max.z - b.max.z)
   for (const solid of upward) {
-    if (solid.round) ellipse(c, p, s, piece, solid)
+    if (solid.round && !leans(s)) ellipse(c, p, s, piece, solid)
     else path(c, p.lie, footprint(s, piece, solid))
     c.fillStyle = sheet
     c.fill()
@@ -34,9 +35,9 @@ export function drawStanding(c: CanvasRenderingContext2D, p: Plan, s: PlacementV
 }
 
 function ellipse(c: CanvasRenderingContext2D, p: Plan, s: PlacementView, piece: PieceView, solid: BoxMm) {
-  const middle = toSite(s, piece, (solid.min.x + solid.max.x) / 2, (solid.min.y + solid.max.y) / 2)
+  const middle = toSite(s, piece, (solid.min.x + solid.max.x) / 2, (solid.min.y + solid.max.y) / 2, (solid.min.z + solid.max.z) / 2)
   c.beginPath()
-  c.arc(...toPixel(p.lie, middle.x, middle.y), ((solid.max.x - solid.min.x) / 2) * p.lie.scale, 0, 2 * Math.PI)
+  c.arc(...toPixel(p.lie, middle.x, middle.y), ((solid.max.x - solid.min.x) / 2) * (s.scale ?? 1) * p.lie.scale, 0, 2 * Math.PI)
 }
 
 export function drawSelected(c: CanvasRenderingContext2D, p: Plan, s: PlacementView) {

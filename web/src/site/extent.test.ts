@@ -32,7 +32,7 @@ const placed = (change: Partial<PlacementView> = {}) =>
 
 describe('where things stand', () => {
   it('a quarter turn goes counter-clockwise about the pivot', () => {
-    expect(toSite(placed({ quarterTurns: 1 }), bench, 800, 0)).toEqual({ x: expect.closeTo(5000), y: expect.closeTo(3800) })
+    expect(toSite(placed({ quarterTurns: 1 }), bench, 800, 0)).toEqual({ x: expect.closeTo(5000), y: expect.closeTo(3800), z: 100 })
     expect(boxOf(placed({ quarterTurns: 1 }), bench)).toEqual({
       min: { x: expect.closeTo(4775), y: expect.closeTo(2200), z: 100 },
       max: { x: expect.closeTo(5225), y: expect.closeTo(3800), z: 550 },

@@ -1,3 +1,4 @@
+import { hull, leans, toSiteBy, type Pose } from './pose'
 import { extentOfChunk, type StandingSet } from './standing'
 import type { BoxMm, MassingView, PieceView, PlacementView } from '../api/client'
 
@@ -8,22 +9,26 @@ interface Set {
   pieceById: Map<number, PieceView>
 }
 
-/** Where a point of a piece's own frame lies in the site, in plan. */
-export function toSite(p: Pick<PlacementView, 'atMm' | 'quarterTurns' | 'freeDegrees' | 'mirrored'>, piece: PieceView, x: number, y: number) {
-  const own = p.mirrored ? piece.boxMm.min.x + piece.boxMm.max.x - x : x
-  const angle = ((p.quarterTurns * 90 + p.freeDegrees) * Math.PI) / 180
-  const [c, s] = [Math.cos(angle), Math.sin(angle)]
-  return { x: p.atMm.x + own * c - y * s, y: p.atMm.y + own * s + y * c }
+/** Where a point of a piece's own frame lies in the site. */
+export const toSite = (p: Pose, piece: PieceView, x: number, y: number, z = 0) => toSiteBy(p, piece)(x, y, z)
+
+function corners(p: Pose, piece: PieceView, box: BoxMm) {
+  const to = toSiteBy(p, piece)
+  return [box.min.z, box.max.z].flatMap((z) => [to(box.min.x, box.min.y, z), to(box.max.x, box.min.y, z), to(box.max.x, box.max.y, z), to(box.min.x, box.max.y, z)])
 }
 
-/** The four corners in plan of a box of the piece's own frame. */
-export function footprint(p: Parameters<typeof toSite>[0], piece: PieceView, box: BoxMm) {
-  return [
-    toSite(p, piece, box.min.x, box.min.y),
-    toSite(p, piece, box.max.x, box.min.y),
-    toSite(p, piece, box.max.x, box.max.y),
-    toSite(p, piece, box.min.x, box.max.y),
-  ]
+/** The outline in plan of a box of the piece's own frame: its four corners, or what is seen of it from above where it leans. */
+export function footprint(p: Pose, piece: PieceView, box: BoxMm) {
+  const all = corners(p, piece, box)
+  return leans(p) ? hull(all) : all.slice(0, 4)
+}
+
+/** What a box of the piece's own frame takes. */
+function boxIn(p: Pose, piece: PieceView, box: BoxMm): BoxMm {
+  const all = corners(p, piece, box)
+  const span = (k: 'x' | 'y' | 'z') => [Math.min(...all.map((c) => c[k])), Math.max(...all.map((c) => c[k]))] as const
+  const [x, y, z] = [span('x'), span('y'), span('z')]
+  return { min: { x: x[0], y: y[0], z: z[0] }, max: { x: x[1], y: y[1], z: z[1] } }
 }
 
 function union(a: BoxMm | undefined, b: BoxMm): BoxMm {
@@ -34,15 +39,7 @@ function union(a: BoxMm | undefined, b: BoxMm): BoxMm {
   }
 }
 
-export function boxOf(p: PlacementView, piece: PieceView): BoxMm {
-  const corners = footprint(p, piece, piece.boxMm)
-  const xs = corners.map((c) => c.x)
-  const ys = corners.map((c) => c.y)
-  return {
-    min: { x: Math.min(...xs), y: Math.min(...ys), z: p.atMm.z + piece.boxMm.min.z },
-    max: { x: Math.max(...xs), y: Math.max(...ys), z: p.atMm.z + piece.boxMm.max.z },
-  }
-}
+export const boxOf = (p: Pose, piece: PieceView): BoxMm => boxIn(p, piece, piece.boxMm)
 
 export function extentOfPlacements(set: Pick<Set, 'pieceById'>, placements: Iterable<PlacementView>): BoxMm | undefined {
   let box: BoxMm | undefined
@@ -68,12 +65,5 @@ export function extentOf(set: Set): BoxMm | undefined {
 export function bodiesOf(p: PlacementView, pieceById: Map<number, PieceView>): BoxMm[] {
   const piece = pieceById.get(p.pieceId)
   if (!piece) return []
-  return piece.solidsMm.map((solid) => {
-    const corners = footprint(p, piece, solid)
-    const [xs, ys] = [corners.map((c) => c.x), corners.map((c) => c.y)]
-    return {
-      min: { x: Math.min(...xs), y: Math.min(...ys), z: p.atMm.z + solid.min.z },
-      max: { x: Math.max(...xs), y: Math.max(...ys), z: p.atMm.z + solid.max.z },
-    }
-  })
+  return piece.solidsMm.map((solid) => boxIn(p, piece, solid))
 }

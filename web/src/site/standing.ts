@@ -17,6 +17,8 @@ export interface Chunk {
   owner?: Float64Array
   ownerId: number
   degrees?: Float64Array
+  /** Degrees about a piece's own X and Y, and its scale. */
+  lean?: { tilt: Float64Array; roll: Float64Array; scale: Float64Array }
   kind: Uint16Array
   pose: Uint8Array
   code: Uint8Array
@@ -48,10 +50,11 @@ export function readChunk(name: string, digest: string, bytes: ArrayBuffer): Chu
   const [palette, x, y, z, a, b] = [doubles(p), doubles(n), doubles(n), doubles(n), doubles(n), doubles(n)]
   const owner = flags & 1 ? doubles(n) : undefined
   const degrees = flags & 2 ? doubles(n) : undefined
+  const lean = flags & 4 ? { tilt: doubles(n), roll: doubles(n), scale: doubles(n) } : undefined
   const kind = new Uint16Array(bytes, at, n)
   const pose = new Uint8Array(bytes, at + 2 * n, n)
   const code = new Uint8Array(bytes, at + 3 * n, n)
-  return { name, digest, count: n, palette, x, y, z, a, b, owner, ownerId: head.getFloat64(16, true), degrees, kind, pose, code }
+  return { name, digest, count: n, palette, x, y, z, a, b, owner, ownerId: head.getFloat64(16, true), degrees, lean, kind, pose, code }
 }
 
 /** The id of what stands in a row: its place. */
@@ -98,6 +101,9 @@ export function placementOf(c: Chunk, row: number): PlacementView {
     origin: c.code[row] === 0 ? 'hand' : c.code[row] === REPEAT ? 'repeat' : c.code[row] === USE ? 'assembly' : c.code[row] === TWIN ? 'twin' : 'massing',
     departed: (pose & DEPARTED) !== 0,
     lost: (pose & LOST) !== 0,
+    tiltDegrees: c.lean?.tilt[row] ?? 0,
+    rollDegrees: c.lean?.roll[row] ?? 0,
+    scale: c.lean?.scale[row] ?? 1,
   }
 }
 

@@ -1,6 +1,7 @@
 import {
   BufferGeometry,
   Color,
+  Euler,
   Group,
   InstancedBufferAttribute,
   InstancedBufferGeometry,
@@ -16,14 +17,17 @@ import { degreesOf, isMirrored, pieceIdOf, type Chunk, type StandingSet } from '
 import { ink, plum } from '../styles/theme'
 import type { Part, Shape } from './geometry'
 
-const UP = new Vector3(0, 0, 1)
-const ONE = new Vector3(1, 1, 1)
 const NOWHERE = new Matrix4().makeScale(0, 0, 0)
 const LEAST = 64
 const SELECTED = new Color('#b794c9')
 const PLAIN = new Color(1, 1, 1)
 const INK = new Color().setStyle(ink, '')
 const PLUM = new Color().setStyle(plum, '')
+
+/** Tilted about X, rolled about Y, turned about Z, in degrees. */
+export const turned = (degrees: number, tilt: number, roll: number) =>
+  new Quaternion().setFromEuler(new Euler(radians(tilt), radians(roll), radians(degrees), 'ZYX'))
+const radians = (degrees: number) => (degrees * Math.PI) / 180
 
 /** Where a row of a chunk is drawn. */
 export interface Slot {
@@ -38,8 +42,9 @@ export class Batch {
   private readonly free: number[] = []
   private matrices = new InstancedBufferAttribute(new Float32Array(0), 16)
   private tints = new InstancedBufferAttribute(new Float32Array(0), 3)
-  private edgePlace = new InstancedBufferAttribute(new Float32Array(0), 3)
-  private edgeTurn = new InstancedBufferAttribute(new Float32Array(0), 2)
+  /** Where, and how large. */
+  private edgePlace = new InstancedBufferAttribute(new Float32Array(0), 4)
+  private edgeTurn = new InstancedBufferAttribute(new Float32Array(0), 4)
   private edgeTint = new InstancedBufferAttribute(new Float32Array(0), 3)
   private meshes: InstancedMesh[] = []
   private lines?: LineSegments
@@ -71,12 +76,13 @@ export class Batch {
     this.chunks[slot] = chunk
     this.rows[slot] = row
     this.count++
-    const angle = (degreesOf(chunk, row) * Math.PI) / 180
     const at = new Vector3(chunk.x[row]! / 1e6, chunk.y[row]! / 1e6, chunk.z[row]! / 1e6)
-    new Matrix4().compose(at, new Quaternion().setFromAxisAngle(UP, angle), ONE).toArray(this.matrices.array, 16 * slot)
-    at.toArray(this.edgePlace.array, 3 * slot)
-    this.edgeTurn.array[2 * slot] = Math.cos(angle)
-    this.edgeTurn.array[2 * slot + 1] = Math.sin(angle)
+    const scale = chunk.lean?.scale[row] ?? 1
+    const turn = turned(degreesOf(chunk, row), chunk.lean?.tilt[row] ?? 0, chunk.lean?.roll[row] ?? 0)
+    new Matrix4().compose(at, turn, new Vector3(scale, scale, scale)).toArray(this.matrices.array, 16 * slot)
+    at.toArray(this.edgePlace.array, 4 * slot)
+    this.edgePlace.array[4 * slot + 3] = scale
+    turn.toArray(this.edgeTurn.array, 4 * slot)
     this.paint(slot, isSelected)
     this.touch(this.matrices, this.edgePlace, this.edgeTurn)
     return slot
@@ -87,7 +93,7 @@ export class Batch {
     this.count--
     this.free.push(slot)
     NOWHERE.toArray(this.matrices.array, 16 * slot)
-    this.edgePlace.array.fill(1e7, 3 * slot, 3 * slot + 3)
+    this.edgePlace.array.fill(1e7, 4 * slot, 4 * slot + 3)
     this.touch(this.matrices, this.edgePlace)
   }
 

@@ -16,7 +16,6 @@ import {
   PCFShadowMap,
   PerspectiveCamera,
   Plane,
-  Quaternion,
   Raycaster,
   Scene,
   Vector2,
@@ -27,7 +26,8 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm, PlacementView, PreviewView, VecMm } from '../api/client'
 import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
-import { Batches } from './Batches'
+import type { Pose } from '../site/pose'
+import { Batches, turned } from './Batches'
 import { Daylight, type Sun } from './Daylight'
 import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
@@ -378,6 +378,7 @@ const metres = (v: VecMm) => new Vector3(v.x / 1000, v.y / 1000, v.z / 1000)
 const millimetres = (v: Vector3): VecMm => ({ x: v.x * 1000, y: v.y * 1000, z: v.z * 1000 })
 const toBox = (b: BoxMm) => new Box3(metres(b.min), metres(b.max))
 
-type Stance = Pick<PlacementView, 'atMm' | 'quarterTurns' | 'freeDegrees'>
-const angleOf = (s: Stance) => ((s.quarterTurns * 90 + s.freeDegrees) * Math.PI) / 180
-const matrixOf = (s: Stance) => new Matrix4().compose(metres(s.atMm), new Quaternion().setFromAxisAngle(UP, angleOf(s)), new Vector3(1, 1, 1))
+const matrixOf = (p: Pose) => {
+  const scale = p.scale ?? 1
+  return new Matrix4().compose(metres(p.atMm), turned(p.quarterTurns * 90 + p.freeDegrees, p.tiltDegrees ?? 0, p.rollDegrees ?? 0), new Vector3(scale, scale, scale))
+}

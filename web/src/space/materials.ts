@@ -39,20 +39,21 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
   return material
 }
 
-/** Ink edges of instances: each has a place, a turn and a colour. */
+/** Ink edges of instances: each has a place with a scale, a turn as a quaternion, and a colour. */
 export function edgeMaterial(): ShaderMaterial {
   return new ShaderMaterial({
     transparent: true,
     depthWrite: false,
     uniforms: { cutHeight: cut.height, cutLow: cut.low, ink: { value: new Color(ink) } },
     vertexShader: `
-      attribute vec3 place;
-      attribute vec2 turn;
+      attribute vec4 place;
+      attribute vec4 turn;
       attribute vec3 tint;
       varying vec3 colour;
       varying float height;
       void main() {
-        vec3 p = vec3(position.x * turn.x - position.y * turn.y, position.x * turn.y + position.y * turn.x, position.z) + place;
+        vec3 own = position * place.w;
+        vec3 p = own + 2.0 * cross(turn.xyz, cross(turn.xyz, own) + turn.w * own) + place.xyz;
         colour = tint;
         height = p.z;
         gl_Position = projectionMatrix * viewMatrix * vec4(p, 1.0);

@@ -106,8 +106,8 @@ public class RepeatBench {
     @Benchmark
     public long strewn() {
         var sum = new long[1];
-        new Scatter(Region.of(new Rect(0, 0, SIDE, SIDE)), 0, STREWN, new Length(LEAST), 180, Length.ZERO, Region.EMPTY, List.of(), 7)
-                .lay(List.of(LAMP.box()), (key, level, pick, x, y, z, quarters, degrees, mirrored) -> sum[0] += x + y);
+        new Scatter(Region.of(new Rect(0, 0, SIDE, SIDE)), 0, STREWN, 0, new Length(LEAST), Scatter.Loose.turned(180), Length.ZERO, Region.EMPTY, List.of(), Scatter.Landing.LEVEL, List.of(), 7)
+                .lay(List.of(LAMP.box()), (key, level, pick, x, y, z, quarters, degrees, mirrored, lean) -> sum[0] += x + y);
         return sum[0];
     }
 

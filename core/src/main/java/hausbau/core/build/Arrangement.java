@@ -42,7 +42,7 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
         if (standing.size() == 1) {
             var from = standing.get(0).stance();
             var stance = spun(turned(from.movedBy(by), from.at().plus(by)), from.at().plus(by));
-            return List.of(mirror ? new Stance(stance.at(), stance.turn(), !stance.mirrored(), stance.freeDegrees()) : stance);
+            return List.of(mirror ? new Stance(stance.at(), stance.turn(), !stance.mirrored(), stance.freeDegrees(), stance.lean()) : stance);
         }
         var extent = standing.stream().map(Standing::box).reduce(Box::union).orElseThrow();
         var middle = middle(extent, step).plus(by);
@@ -76,19 +76,19 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
         var turn = from.turn().plus(quarterTurns);
         var spin = turn.plus(-from.turn().quarters());
         var at = about.plus(spin.apply(from.at().minus(about)));
-        return new Stance(at, turn, from.mirrored(), from.freeDegrees());
+        return new Stance(at, turn, from.mirrored(), from.freeDegrees(), from.lean());
     }
 
     private Stance spun(Stance from, Vec about) {
         if (freeDegrees == 0) {
             return from;
         }
-        var cos = Math.cos(Math.toRadians(freeDegrees));
-        var sin = Math.sin(Math.toRadians(freeDegrees));
+        var cos = StrictMath.cos(Math.toRadians(freeDegrees));
+        var sin = StrictMath.sin(Math.toRadians(freeDegrees));
         var x = from.at().x() - about.x();
         var y = from.at().y() - about.y();
         var at = new Vec(about.x() + Math.round(x * cos - y * sin), about.y() + Math.round(x * sin + y * cos), from.at().z());
-        return new Stance(at, from.turn(), from.mirrored(), (from.freeDegrees() + freeDegrees) % 360);
+        return new Stance(at, from.turn(), from.mirrored(), (from.freeDegrees() + freeDegrees) % 360, from.lean());
     }
 
     /**
@@ -97,13 +97,15 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
      */
     static Stance mirrored(Stance s, Box own, long across) {
         var turn = Turn.of(-s.turn().quarters());
-        var aside = turn.apply(new Vec(-(own.min().x() + own.max().x()), 0, 0));
-        var x = (double) aside.x();
-        var y = (double) aside.y();
-        var angle = Math.toRadians(-s.freeDegrees());
-        var by = s.isExact() ? aside
-                : new Vec(Math.round(x * Math.cos(angle) - y * Math.sin(angle)), Math.round(x * Math.sin(angle) + y * Math.cos(angle)), 0);
-        return new Stance(new Vec(across - s.at().x(), s.at().y(), s.at().z()).plus(by), turn, !s.mirrored(), s.isExact() ? 0 : -s.freeDegrees());
+        var free = s.freeDegrees() == 0 ? 0 : -s.freeDegrees();
+        var lean = s.lean().mirrored();
+        var sum = own.min().x() + own.max().x();
+        var by = turn.apply(new Vec(-sum, 0, 0));
+        if (!s.isExact()) {
+            var m = lean.matrix(turn.quarters() * 90 + free);
+            by = new Vec(Math.round(-sum * m[0]), Math.round(-sum * m[3]), Math.round(-sum * m[6]));
+        }
+        return new Stance(new Vec(across - s.at().x(), s.at().y(), s.at().z()).plus(by), turn, !s.mirrored(), free, lean);
     }
 
     private static Vec middle(Box extent, Length step) {

@@ -118,14 +118,13 @@ public final class Assemblies {
     }
 
     static Stance placed(Body.Member member, Box whole, Stance at) {
-        return Body.stance(member, whole, at.at(), at.turn().quarters(), at.freeDegrees(), at.mirrored());
+        return Body.stance(member.stance(), member.kind().box(), whole, at);
     }
 
     /** Where a part of an assembly stands where that is used. */
     public Stance placed(Use use, Assembly.Part part) {
         var own = part.content() instanceof Assembly.OfPiece piece ? piece.kind().box() : box(((Assembly.OfAssembly) part.content()).assembly());
-        var at = use.stance();
-        return Body.stance(part.stance(), own, box(use.assembly()), at.at(), at.turn().quarters(), at.freeDegrees(), at.mirrored());
+        return Body.stance(part.stance(), own, box(use.assembly()), use.stance());
     }
 
     /** The uses all of whose standing pieces are among some places: what is done with these is done with the use. */

@@ -2,6 +2,7 @@ package hausbau.core.build;
 
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import java.util.List;
@@ -40,14 +41,15 @@ public record Body(List<Member> members) {
         return members.size() == 1 && members.get(0).stance().equals(Stance.at(Vec.ZERO, Turn.NONE));
     }
 
-    /** A member as it stands at a spot: mirrored with the body across its middle, turned about the spot, moved there. */
-    static Stance stance(Member member, Box whole, Vec at, int quarters, double degrees, boolean mirrored) {
-        return stance(member.stance(), member.kind().box(), whole, at, quarters, degrees, mirrored);
+    /** A member as it stands at a spot: mirrored with the body across its middle, tipped and turned about the spot, moved there. */
+    static Stance stance(Member member, Box whole, Vec at, int quarters, double degrees, boolean mirrored, Lean lean) {
+        var pose = new Stance(at, Turn.of(quarters), mirrored, degrees % 360, lean);
+        return stance(member.stance(), member.kind().box(), whole, pose);
     }
 
-    /** @param own what the member takes about its own pivot, @param whole what the body takes about its spot */
-    static Stance stance(Stance member, Box own, Box whole, Vec at, int quarters, double degrees, boolean mirrored) {
-        var s = mirrored ? Arrangement.mirrored(member, own, whole.min().x() + whole.max().x()) : member;
-        return new Arrangement(at, quarters, degrees, false).about(s, Vec.ZERO);
+    /** @param own what the member takes about its own pivot, @param whole what the body takes about its spot, @param body how that stands */
+    static Stance stance(Stance member, Box own, Box whole, Stance body) {
+        var s = body.mirrored() ? Arrangement.mirrored(member, own, whole.min().x() + whole.max().x()) : member;
+        return body.lean().upright() ? new Arrangement(body.at(), body.turn().quarters(), body.freeDegrees(), false).about(s, Vec.ZERO) : s.carriedBy(body);
     }
 }

@@ -97,7 +97,7 @@ public final class Chunk {
 
     public Stance stance(int row) {
         var pose = rows.pose(row);
-        return new Stance(new Vec(rows.x(row), rows.y(row), rows.z(row)), new Turn(pose & 3), (pose & MIRRORED) != 0, rows.degrees(row));
+        return new Stance(new Vec(rows.x(row), rows.y(row), rows.z(row)), new Turn(pose & 3), (pose & MIRRORED) != 0, rows.degrees(row), rows.lean(row));
     }
 
     public Standing standing(int row) {

@@ -103,7 +103,7 @@ public final class Lining {
             var degrees = Math.round(10 * (Math.toDegrees(Math.atan2(dy, dx)) + 90)) / 10.0;
             var quarters = degrees / 90;
             var exact = dx == 0 || dy == 0 || quarters == Math.rint(quarters);
-            return new Stance(s.stance().at(), exact ? Turn.of((int) Math.rint(quarters)) : Turn.NONE, s.stance().mirrored(), exact ? 0 : degrees % 360);
+            return new Stance(s.stance().at(), exact ? Turn.of((int) Math.rint(quarters)) : Turn.NONE, s.stance().mirrored(), exact ? 0 : degrees % 360, s.stance().lean());
         }).toList();
     }
 }

@@ -55,14 +55,9 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
         return host.flatMap(h -> massing.room(h.room()).map(room -> follow(h, room))).orElse(rule);
     }
 
-    /** How often each kind stands by it. */
-    public Map<Kind, Long> counts(Massing massing) {
-        return Repeating.counts(bodies, rule(massing));
-    }
-
-    /** What it sets down where its host is now, as if no hand had changed anything. */
-    public List<Standing> standing(Massing massing) {
-        var made = new Generator.Repeated(id, bodies, rule(massing), List.of()).run();
+    /** What it sets down among what stands in a set, as if no hand had changed anything. */
+    public List<Standing> standing(StandingSet set) {
+        var made = new Generator.Repeated(id, bodies, set.laid(this), List.of()).run();
         return made.chunks().stream().flatMap(c -> IntStream.range(0, c.size()).mapToObj(c::standing)).toList();
     }
 

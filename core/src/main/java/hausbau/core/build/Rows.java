@@ -2,6 +2,7 @@ package hausbau.core.build;
 
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
 import java.util.ArrayList;
@@ -33,6 +34,8 @@ public final class Rows {
     private long[] bounds;
     private long[] owners = {};
     private double[] degrees = {};
+    /** Tilt, roll and scale, three a row. */
+    private double[] leans = {};
 
     /** @param owner the room that the places belong to; 0 for what belongs to none */
     Rows(long owner, int expected) {
@@ -121,9 +124,17 @@ public final class Rows {
             owners[size - 1] = key.owner;
         }
         if (!stance.isExact()) {
+            put(stance.box(s.kind()), size - 1);
+        }
+        if (stance.freeDegrees() != 0) {
             degrees = degrees.length < kind.length ? Arrays.copyOf(degrees, kind.length) : degrees;
             degrees[size - 1] = stance.freeDegrees();
-            put(stance.box(s.kind()), size - 1);
+        }
+        if (!stance.lean().upright()) {
+            leans = leans.length < 3 * kind.length ? Arrays.copyOf(leans, 3 * kind.length) : leans;
+            leans[3 * size - 3] = stance.lean().tilt();
+            leans[3 * size - 2] = stance.lean().roll();
+            leans[3 * size - 1] = stance.lean().scale();
         }
     }
 
@@ -131,8 +142,10 @@ public final class Rows {
         var at = 6 * row;
         bounds[at] = box.min().x();
         bounds[at + 1] = box.min().y();
+        bounds[at + 2] = box.min().z();
         bounds[at + 3] = box.max().x();
         bounds[at + 4] = box.max().y();
+        bounds[at + 5] = box.max().z();
     }
 
     /** A place as columns. */
@@ -253,6 +266,9 @@ public final class Rows {
         for (var d : degrees) {
             maker.add(Double.doubleToLongBits(d));
         }
+        for (var l : leans) {
+            maker.add(Double.doubleToLongBits(l));
+        }
         return maker.make();
     }
 
@@ -306,6 +322,16 @@ public final class Rows {
 
     public boolean hasDegrees() {
         return degrees.length > 0;
+    }
+
+    public Lean lean(int row) {
+        // Scale is never 0 where one is written.
+        var at = 3 * row;
+        return at < leans.length && leans[at + 2] != 0 ? new Lean(leans[at], leans[at + 1], leans[at + 2]) : Lean.NONE;
+    }
+
+    public boolean hasLeans() {
+        return leans.length > 0;
     }
 
     /** Refuses a set that is larger than is planned for. */

@@ -2,20 +2,27 @@ package hausbau.core.build;
 
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.measure.Refused;
 import java.util.List;
 
 /**
- * Where and how a piece stands: mirrored in itself, then turned, then moved.
+ * Where and how a piece stands: mirrored in itself, then tipped and sized, then turned, then moved.
  *
  * @param at          where the pivot is
  * @param turn        exact quarter turns
  * @param mirrored    left and right exchanged within the piece's own extent (X), before turning
  * @param freeDegrees a further turn about Z, counter-clockwise, from above -360 to 360; 0 where the stance is exact
+ * @param lean        how it is tipped and sized
  */
-public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
+public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees, Lean lean) {
+
+    /** Upright, in its own size. */
+    public Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
+        this(at, turn, mirrored, freeDegrees, Lean.NONE);
+    }
 
     public Stance {
         if (!(freeDegrees > -360 && freeDegrees < 360)) {
@@ -43,15 +50,24 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
     }
 
     public boolean isExact() {
-        return freeDegrees == 0;
+        return freeDegrees == 0 && lean.upright();
+    }
+
+    /** Turned about Z in all, degrees counter-clockwise. */
+    public double degrees() {
+        return turn.quarters() * 90 + freeDegrees;
     }
 
     public Stance movedBy(Vec by) {
-        return new Stance(at.plus(by), turn, mirrored, freeDegrees);
+        return new Stance(at.plus(by), turn, mirrored, freeDegrees, lean);
     }
 
     public Stance movedTo(Vec to) {
-        return new Stance(to, turn, mirrored, freeDegrees);
+        return new Stance(to, turn, mirrored, freeDegrees, lean);
+    }
+
+    public Stance leaning(Lean other) {
+        return new Stance(at, turn, mirrored, freeDegrees, other);
     }
 
     /** Mirrored in place: about the middle of the piece's own extent. */
@@ -66,6 +82,9 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
     }
 
     private Box placed(Box box, Kind kind) {
+        if (!lean.upright()) {
+            return block(box, kind).bounds();
+        }
         var upright = upright(box, kind);
         return (isExact() ? upright : turnedBounds(upright)).movedBy(at);
     }
@@ -87,8 +106,8 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
     }
 
     private double[][] turnedFootprint(Box box) {
-        var cos = Math.cos(Math.toRadians(freeDegrees));
-        var sin = Math.sin(Math.toRadians(freeDegrees));
+        var cos = StrictMath.cos(Math.toRadians(freeDegrees));
+        var sin = StrictMath.sin(Math.toRadians(freeDegrees));
         long[][] corners = {{box.min().x(), box.min().y()}, {box.max().x(), box.min().y()},
             {box.max().x(), box.max().y()}, {box.min().x(), box.max().y()}};
         var turned = new double[4][];
@@ -98,14 +117,49 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees) {
         return turned;
     }
 
-    /** The four corners of a solid's footprint in the site, micrometres, in order. */
-    public double[][] footprint(Box solid, Kind kind) {
-        var corners = turnedFootprint(upright(solid, kind));
-        for (var corner : corners) {
-            corner[0] += at.x();
-            corner[1] += at.y();
+    /** A way in the piece's own frame, as it lies in the site; exact where the stance is. */
+    public Vec direction(long x, long y, long z) {
+        if (isExact()) {
+            return turn.apply(new Vec(x, y, z));
         }
-        return corners;
+        var m = lean.matrix(degrees());
+        return new Vec(Math.round(m[0] * x + m[1] * y + m[2] * z), Math.round(m[3] * x + m[4] * y + m[5] * z), Math.round(m[6] * x + m[7] * y + m[8] * z));
+    }
+
+    /** As it comes to stand with a frame that is itself tipped, sized, turned and moved so; what that mirrors is not this one's matter. */
+    Stance carriedBy(Stance frame) {
+        var f = frame.lean.matrix(frame.degrees());
+        var m = lean.matrix(degrees());
+        var scale = frame.lean.scale() * lean.scale();
+        var r = new double[9];
+        for (var i = 0; i < 9; i++) {
+            for (var k = 0; k < 3; k++) {
+                r[i] += f[i / 3 * 3 + k] * m[3 * k + i % 3] / scale;
+            }
+        }
+        var yaw = Math.toDegrees(StrictMath.atan2(r[3], r[0]));
+        var roll = Math.toDegrees(-StrictMath.asin(Math.max(-1, Math.min(1, r[6]))));
+        var tilt = Math.toDegrees(StrictMath.atan2(r[7], r[8]));
+        var sized = new Lean(tilt, roll, Math.max(Lean.LEAST, Math.min(Lean.MOST, scale)));
+        return new Stance(frame.at.plus(new Vec(Math.round(f[0] * at.x() + f[1] * at.y() + f[2] * at.z()), Math.round(f[3] * at.x() + f[4] * at.y() + f[5] * at.z()),
+                Math.round(f[6] * at.x() + f[7] * at.y() + f[8] * at.z()))), Turn.NONE, mirrored, yaw, sized);
+    }
+
+    /** How it is turned in all, as a unit quaternion: x, y, z, w. */
+    public double[] rotation() {
+        var a = Math.toRadians(lean.tilt()) / 2;
+        var b = Math.toRadians(lean.roll()) / 2;
+        var c = Math.toRadians(degrees()) / 2;
+        var x = StrictMath.sin(a) * StrictMath.cos(b);
+        var y = StrictMath.cos(a) * StrictMath.sin(b);
+        var z = -StrictMath.sin(a) * StrictMath.sin(b);
+        var w = StrictMath.cos(a) * StrictMath.cos(b);
+        return new double[] {StrictMath.cos(c) * x - StrictMath.sin(c) * y, StrictMath.cos(c) * y + StrictMath.sin(c) * x, StrictMath.cos(c) * z + StrictMath.sin(c) * w, StrictMath.cos(c) * w - StrictMath.sin(c) * z};
+    }
+
+    /** A box of the piece's own frame as it lies in the site. */
+    public Block block(Box box, Kind kind) {
+        return Block.of(mirrored ? mirroredBox(box, kind.box()) : box, lean.matrix(degrees()), at);
     }
 
     /** The piece's extent in the site; exact unless freely turned, then rounded outward. */

@@ -6,6 +6,8 @@ import hausbau.core.massing.Massing;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
+import hausbau.core.repeat.Rule;
+import hausbau.core.repeat.Scatter;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -20,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -78,12 +81,18 @@ public final class StandingSet {
     public StandingSet next(Decisions to) {
         var next = new TreeMap<>(made);
         var touched = new TreeSet<Source>();
+        var derived = false;
         if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures() || to.repeats() != decisions.repeats()
                 || to.assemblies() != decisions.assemblies() || to.twins() != decisions.twins() || to.hands() != decisions.hands() && !to.twins().isEmpty()) {
             derive(to, next, touched);
+            derived = true;
         }
         if (to.hands() != decisions.hands()) {
             take(to.hands(), next, touched);
+        }
+        look(to, next, touched);
+        if (derived || touched.stream().anyMatch(Source.Repeats.class::isInstance)) {
+            lose(to, next, touched);
         }
         return follow(to, next, touched);
     }
@@ -107,13 +116,59 @@ public final class StandingSet {
             massing.stairs().forEach(s -> add(wanted, new Generator.Stairs(s, massing.guards(s), to.departures().getOrDefault(new Source.Stairs(s.id()), List.of()))));
             massing.solids().forEach(s -> add(wanted, new Generator.Solids(s, to.departures().getOrDefault(new Source.Solids(s.id()), List.of()))));
         });
-        to.repeats().forEach(r -> add(wanted, new Generator.Repeated(r.id(), r.bodies(), r.rule(to.massing()), to.departures().getOrDefault(new Source.Repeats(r.id()), List.of()))));
+        to.repeats().forEach(r -> {
+            var rule = r.rule(to.massing());
+            if (!looks(rule)) {
+                add(wanted, repeated(to, r, rule));
+            }
+        });
         to.twins().forEach(t -> add(wanted, new Generator.Twinned(t.id(), t.hands().stream().flatMap(h -> to.hands().find(h).stream()).toList(), t.plane(to.massing()),
                 to.departures().getOrDefault(new Source.Twins(t.id()), List.of()))));
         to.assemblies().uses().forEach(u -> add(wanted, new Generator.Used(u.id(), to.assemblies().whole(u.assembly()), u.stance(),
                 to.departures().getOrDefault(new Source.Uses(u.id()), List.of()))));
-        next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && touched.add(source));
+        var looking = to.repeats().stream().filter(r -> looks(r.rule())).map(r -> (Source) new Source.Repeats(r.id())).collect(Collectors.toSet());
+        next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && !looking.contains(source) && touched.add(source));
         wanted.forEach((source, generator) -> run(next, touched, source, generator));
+    }
+
+    private static Generator repeated(Decisions to, Repeat repeat, Rule rule) {
+        return new Generator.Repeated(repeat.id(), repeat.bodies(), rule, to.departures().getOrDefault(new Source.Repeats(repeat.id()), List.of()));
+    }
+
+    private static boolean looks(Rule rule) {
+        return rule instanceof Scatter scatter && scatter.landing().looks();
+    }
+
+    /** Lays what depends on what stands there, one after the other: each sees all the others but those that come after it. */
+    private static void look(Decisions to, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
+        var looking = to.repeats().stream().filter(r -> looks(r.rule())).toList();
+        var unseen = looking.stream().map(r -> (Source) new Source.Repeats(r.id())).collect(Collectors.toCollection(HashSet::new));
+        for (var repeat : looking) {
+            var scatter = (Scatter) repeat.rule(to.massing());
+            var source = new Source.Repeats(repeat.id());
+            run(next, touched, source, repeated(to, repeat, scatter.among(around(next, scatter.reach(), unseen))));
+            unseen.remove(source);
+        }
+    }
+
+    /** What has a body within a box, in an order that is always the same. */
+    private static List<Box> around(Map<Source, Generator.Made> made, Box reach, Set<Source> without) {
+        var found = new ArrayList<Box>();
+        made.forEach((source, by) -> {
+            if (!without.contains(source)) {
+                by.chunks().stream().filter(c -> c.extent().touches(reach)).forEach(c -> c.touching(reach, row -> found.addAll(c.standing(row).solids())));
+            }
+        });
+        return found;
+    }
+
+    /** The rule of a repeat as it is laid in this set: it sees all that stands but its own copies. */
+    Rule laid(Repeat repeat) {
+        var rule = repeat.rule(decisions.massing());
+        return looks(rule) && rule instanceof Scatter scatter ? scatter.among(around(made, scatter.reach(), Set.of(new Source.Repeats(repeat.id())))) : rule;
+    }
+
+    private static void lose(Decisions to, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
         var lost = lost(to, next).stream().filter(Departure.Restood.class::isInstance).map(Departure.Restood.class::cast).toList();
         if (lost.isEmpty()) {
             next.remove(new Source.Lost());

@@ -13,13 +13,14 @@ import java.util.function.ToLongFunction;
  * <pre>
  * u32  0x32424348 ("HCB2")
  * u32  n, pieces standing          u32  p, kinds in the palette
- * u32  what follows further: 1 owners, 2 free turns
+ * u32  what follows further: 1 owners, 2 free turns, 4 what leans
  * u64  the id that places without an owner of their own belong to, as f64
  * f64  palette[p]                  piece ids
  * f64  x[n], y[n], z[n]            where the pivots are, whole micrometres
  * f64  a[n], b[n]                  what makes the places: see the place codes of the description
  * f64  owner[n]                    only with 1
  * f64  degrees[n]                  only with 2: free turns
+ * f64  tilt[n], roll[n], scale[n]  only with 4: degrees about a piece's own X and Y
  * u16  kind[n]                     into the palette
  * u8   pose[n]                     quarter turns, +4 mirrored, +8 free, +16 changed by a hand, +32 its place is gone
  * u8   code[n]                     what kind of place it is
@@ -40,9 +41,9 @@ public final class ChunkBytes {
         var rows = chunk.rows();
         var n = chunk.size();
         var p = chunk.palette().size();
-        var wide = 5 + (rows.hasOwners() ? 1 : 0) + (rows.hasDegrees() ? 1 : 0);
+        var wide = 5 + (rows.hasOwners() ? 1 : 0) + (rows.hasDegrees() ? 1 : 0) + (rows.hasLeans() ? 3 : 0);
         var bytes = ByteBuffer.allocate(HEAD + 8 * (p + wide * n) + 4 * n).order(ByteOrder.LITTLE_ENDIAN);
-        bytes.putInt(MAGIC).putInt(n).putInt(p).putInt((rows.hasOwners() ? 1 : 0) + (rows.hasDegrees() ? 2 : 0));
+        bytes.putInt(MAGIC).putInt(n).putInt(p).putInt((rows.hasOwners() ? 1 : 0) + (rows.hasDegrees() ? 2 : 0) + (rows.hasLeans() ? 4 : 0));
         bytes.putDouble(n == 0 ? 0 : rows.owner(0));
         chunk.palette().forEach(kind -> bytes.putDouble(ids.applyAsLong(kind)));
         DoubleBuffer columns = bytes.asDoubleBuffer();
@@ -62,6 +63,14 @@ public final class ChunkBytes {
         if (rows.hasDegrees()) {
             for (var i = 0; i < n; i++) {
                 columns.put(at++, rows.degrees(i));
+            }
+        }
+        if (rows.hasLeans()) {
+            for (var i = 0; i < n; i++) {
+                var lean = rows.lean(i);
+                columns.put(at + i, lean.tilt());
+                columns.put(at + n + i, lean.roll());
+                columns.put(at + 2 * n + i, lean.scale());
             }
         }
         bytes.position(bytes.position() + 8 * wide * n);

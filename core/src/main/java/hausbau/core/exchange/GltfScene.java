@@ -81,21 +81,22 @@ public final class GltfScene {
         node.setName(name);
         node.addMeshModel(meshes.computeIfAbsent(piece, this::mesh));
         var at = stance.at();
+        var lean = stance.lean();
+        var scale = (float) lean.scale();
         if (stance.mirrored()) {
-            // Mirrored within its own extent: x becomes (least + greatest) − x, so the origin moves by that sum, turned.
+            // Mirrored within its own extent: x becomes (least + greatest) − x, so the origin moves by that sum, as the piece is turned.
             var box = piece.box();
-            var sum = box.min().x() + box.max().x();
-            var angle = Math.toRadians(stance.turn().quarters() * 90 + stance.freeDegrees());
-            at = stance.isExact() ? at.plus(stance.turn().apply(new Vec(sum, 0, 0)))
-                    : at.plus(new Vec(Math.round(sum * Math.cos(angle)), Math.round(sum * Math.sin(angle)), 0));
-            node.setScale(new float[] {-1, 1, 1});
+            at = at.plus(stance.direction(box.min().x() + box.max().x(), 0, 0));
+        }
+        if (stance.mirrored() || scale != 1) {
+            node.setScale(new float[] {stance.mirrored() ? -scale : scale, scale, scale});
         }
         if (!at.equals(Vec.ZERO)) {
             node.setTranslation(new float[] {metres(at.x()), metres(at.z()), metres(-at.y())});
         }
-        var half = Math.toRadians(stance.turn().quarters() * 90 + stance.freeDegrees()) / 2;
-        if (half != 0) {
-            node.setRotation(new float[] {0, (float) Math.sin(half), 0, (float) Math.cos(half)});
+        var turn = stance.rotation();
+        if (turn[3] != 1) {
+            node.setRotation(new float[] {(float) turn[0], (float) turn[2], (float) -turn[1], (float) turn[3]});
         }
         return node;
     }

@@ -1,6 +1,7 @@
 package hausbau.core.repeat;
 
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Chance;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;

@@ -1,5 +1,7 @@
 package hausbau.core.repeat;
 
+import hausbau.core.measure.Lean;
+
 /** Is told where each copy of a repeat stands. */
 @FunctionalInterface
 public interface Spots {
@@ -11,6 +13,12 @@ public interface Spots {
      * @param level   how many copies lie under it
      * @param pick    which of the bodies stands there
      * @param degrees 0 where it stands exactly
+     * @param lean    how it is tipped and sized before it is turned
      */
-    void at(long key, int level, int pick, long x, long y, long z, int quarters, double degrees, boolean mirrored);
+    void at(long key, int level, int pick, long x, long y, long z, int quarters, double degrees, boolean mirrored, Lean lean);
+
+    /** One that stands upright, in its own size. */
+    default void at(long key, int level, int pick, long x, long y, long z, int quarters, double degrees, boolean mirrored) {
+        at(key, level, pick, x, y, z, quarters, degrees, mirrored, Lean.NONE);
+    }
 }

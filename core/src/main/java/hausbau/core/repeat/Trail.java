@@ -35,10 +35,10 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
 
         double[] at(double along) {
             if (curve == 0) {
-                return new double[] {x + along * Math.cos(way), y + along * Math.sin(way), z + rise * along, way};
+                return new double[] {x + along * StrictMath.cos(way), y + along * StrictMath.sin(way), z + rise * along, way};
             }
             var to = way + along * curve;
-            return new double[] {x + (Math.sin(to) - Math.sin(way)) / curve, y - (Math.cos(to) - Math.cos(way)) / curve, z + rise * along, to};
+            return new double[] {x + (StrictMath.sin(to) - StrictMath.sin(way)) / curve, y - (StrictMath.cos(to) - StrictMath.cos(way)) / curve, z + rise * along, to};
         }
     }
 
@@ -61,7 +61,7 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
             turn[i] = Math.IEEEremainder(after - before, 2 * Math.PI);
             var most = Math.min(flat(points.get((i + n - 1) % n), points.get(i)), flat(points.get(i), points.get(i + 1))) / 2;
             // Straight on and straight back cannot be rounded.
-            cut[i] = Math.abs(turn[i]) < 1e-9 || Math.abs(turn[i]) > Math.PI - 1e-9 ? 0 : Math.min(most, bend.um() * Math.tan(Math.abs(turn[i]) / 2));
+            cut[i] = Math.abs(turn[i]) < 1e-9 || Math.abs(turn[i]) > Math.PI - 1e-9 ? 0 : Math.min(most, bend.um() * StrictMath.tan(Math.abs(turn[i]) / 2));
         }
         cut[n] = closed ? cut[0] : 0;
         turn[n] = closed ? turn[0] : 0;
@@ -74,24 +74,24 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
             var rise = whole == 0 ? 0 : (b.z() - a.z()) / whole;
             var straight = whole - cut[i] - cut[i + 1];
             if (straight > 0) {
-                stretches.add(new Stretch(a.x() + cut[i] * Math.cos(way), a.y() + cut[i] * Math.sin(way), a.z() + rise * cut[i], rise, way, straight, 0));
+                stretches.add(new Stretch(a.x() + cut[i] * StrictMath.cos(way), a.y() + cut[i] * StrictMath.sin(way), a.z() + rise * cut[i], rise, way, straight, 0));
             }
             if (cut[i + 1] > 0) {
-                var radius = cut[i + 1] / Math.tan(Math.abs(turn[i + 1]) / 2);
+                var radius = cut[i + 1] / StrictMath.tan(Math.abs(turn[i + 1]) / 2);
                 var length = radius * Math.abs(turn[i + 1]);
                 var from = whole - cut[i + 1];
                 var next = points.get((i + 1) % n + 1);
                 var height = a.z() + rise * from;
                 var on = flat(b, next);
                 var end = b.z() + (on == 0 ? 0 : (next.z() - b.z()) / on * cut[i + 1]);
-                stretches.add(new Stretch(a.x() + from * Math.cos(way), a.y() + from * Math.sin(way), height, (end - height) / length, way, length, Math.signum(turn[i + 1]) / radius));
+                stretches.add(new Stretch(a.x() + from * StrictMath.cos(way), a.y() + from * StrictMath.sin(way), height, (end - height) / length, way, length, Math.signum(turn[i + 1]) / radius));
             }
         }
         return stretches;
     }
 
     private static double way(Vec a, Vec b) {
-        return Math.atan2(b.y() - a.y(), b.x() - a.x());
+        return StrictMath.atan2(b.y() - a.y(), b.x() - a.x());
     }
 
     private static double flat(Vec a, Vec b) {
@@ -124,8 +124,8 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
     private void put(Spots spots, long key, int number, List<Box> bodies, double[] p, long right, boolean mirrored, long near) {
         var pick = variation.pick(number, bodies.size());
         var middle = near == 0 ? 0 : (bodies.get(pick).min().x() + bodies.get(pick).max().x()) / 2.0;
-        var x = Math.round(p[0] + right * Math.sin(p[3]) - middle * Math.cos(p[3]));
-        var y = Math.round(p[1] - right * Math.cos(p[3]) - middle * Math.sin(p[3]));
+        var x = Math.round(p[0] + right * StrictMath.sin(p[3]) - middle * StrictMath.cos(p[3]));
+        var y = Math.round(p[1] - right * StrictMath.cos(p[3]) - middle * StrictMath.sin(p[3]));
         var degrees = Math.toDegrees(p[3]);
         var quarters = Math.round(degrees / 90);
         var exact = Math.abs(degrees - 90 * quarters) < 1e-9;

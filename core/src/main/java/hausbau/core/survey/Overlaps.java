@@ -1,5 +1,6 @@
 package hausbau.core.survey;
 
+import hausbau.core.build.Block;
 import hausbau.core.build.Chunk;
 import hausbau.core.build.Place;
 import hausbau.core.build.Standing;
@@ -66,44 +67,51 @@ final class Overlaps {
             return;
         }
         var exact = a.stance().isExact() && b.stance().isExact();
-        var shared = exact ? sharedExactly(a, b) : sharedFreely(a, b);
-        if (shared == null) {
+        var meeting = exact ? meetExactly(a, b) : meetFreely(a, b);
+        if (meeting == null) {
             return;
         }
-        var size = shared.size();
-        var deep = Math.min(size.x(), Math.min(size.y(), size.z()));
+        var shared = meeting.shared();
         var same = a.kind().equals(b.kind()) && a.stance().equals(b.stance());
         var codes = List.of(site.code(a.kind()), site.code(b.kind())).stream().sorted().toList();
         var title = same ? codes.get(0) + " stands twice in one place" : codes.get(0) + " and " + codes.get(1) + " overlap";
-        var reason = (same ? "Both stand exactly alike." : "They share " + site.format(deep) + " where they meet"
+        var reason = (same ? "Both stand exactly alike." : "They share " + site.format(meeting.deep()) + " where they meet"
                 + (exact ? "." : ", by their freely turned outlines.")) + " " + Finding.Check.OVERLAP.why();
         found.add(new Finding("overlap:" + a.place() + ":" + b.place(), Finding.about(a.kind(), a.stance(), b.kind(), b.stance()), Finding.Check.OVERLAP,
                 title, reason, new Finding.Card(Finding.Check.OVERLAP, title, site.roomName(shared)), List.of(a.place(), b.place()), shared, fix(a, b, same)));
     }
 
+    /** @param deep how far two solids reach into one another where that is least, µm */
+    private record Meeting(Box shared, long deep) {
+    }
+
     /** The first pair of solids that share volume decides. */
-    private static @Nullable Box sharedExactly(Standing a, Standing b) {
+    private static @Nullable Meeting meetExactly(Standing a, Standing b) {
         var others = b.solids();
         for (var mine : a.solids()) {
             for (var theirs : others) {
                 if (mine.overlaps(theirs)) {
-                    return mine.intersection(theirs);
+                    var shared = mine.intersection(theirs);
+                    var size = shared.size();
+                    return new Meeting(shared, Math.min(size.x(), Math.min(size.y(), size.z())));
                 }
             }
         }
         return null;
     }
 
-    private static @Nullable Box sharedFreely(Standing a, Standing b) {
+    private static @Nullable Meeting meetFreely(Standing a, Standing b) {
         var ownA = a.kind().solids();
         var ownB = b.kind().solids();
         var solidsA = a.solids();
         var solidsB = b.solids();
         for (var i = 0; i < solidsA.size(); i++) {
             for (var j = 0; j < solidsB.size(); j++) {
-                if (solidsA.get(i).overlaps(solidsB.get(j)) && Footprints.overlap(
-                        a.stance().footprint(ownA.get(i).box(), a.kind()), b.stance().footprint(ownB.get(j).box(), b.kind()))) {
-                    return solidsA.get(i).intersection(solidsB.get(j));
+                if (solidsA.get(i).overlaps(solidsB.get(j))) {
+                    var deep = Block.shared(a.stance().block(ownA.get(i).box(), a.kind()), b.stance().block(ownB.get(j).box(), b.kind()));
+                    if (deep > 0) {
+                        return new Meeting(solidsA.get(i).intersection(solidsB.get(j)), Math.round(deep));
+                    }
                 }
             }
         }

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import hausbau.core.fit.Filling;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
@@ -33,12 +34,12 @@ class RuleTest {
 
     private static final Box BODY = Box.of(-300_000, -200_000, 0, 300_000, 200_000, 500_000);
 
-    record Spot(long key, int level, int pick, long x, long y, long z, int quarters, double degrees, boolean mirrored) {
+    record Spot(long key, int level, int pick, long x, long y, long z, int quarters, double degrees, boolean mirrored, Lean lean) {
     }
 
     static List<Spot> spots(Rule rule, Box... bodies) {
         var spots = new ArrayList<Spot>();
-        rule.lay(bodies.length == 0 ? List.of(BODY) : List.of(bodies), (key, level, pick, x, y, z, q, d, m) -> spots.add(new Spot(key, level, pick, x, y, z, q, d, m)));
+        rule.lay(bodies.length == 0 ? List.of(BODY) : List.of(bodies), (key, level, pick, x, y, z, q, d, m, lean) -> spots.add(new Spot(key, level, pick, x, y, z, q, d, m, lean)));
         return spots;
     }
 
@@ -233,7 +234,7 @@ class RuleTest {
     }
 
     private static Scatter scatter(int number, long leastMm, long seed) {
-        return new Scatter(Region.of(new Rect(0, 0, 20_000_000, 10_000_000)), 0, number, mm(leastMm), 180, Length.ZERO, Region.EMPTY, List.of(), seed);
+        return new Scatter(Region.of(new Rect(0, 0, 20_000_000, 10_000_000)), 0, number, 0, mm(leastMm), Scatter.Loose.turned(180), Length.ZERO, Region.EMPTY, List.of(), Scatter.Landing.LEVEL, List.of(), seed);
     }
 
     /** No two nearer than the least distance, by JTS's STR-tree over all pairs. */
@@ -274,7 +275,7 @@ class RuleTest {
     @Test
     void whatIsKeptOutStaysFreeAndTheEdgeIsThin() {
         var keepOut = Region.of(new Rect(5_000_000, 0, 15_000_000, 10_000_000));
-        var faded = new Scatter(Region.of(new Rect(0, 0, 20_000_000, 10_000_000)), 0, 2000, Length.ZERO, 0, mm(2000), keepOut, List.of(3, 1), 9);
+        var faded = new Scatter(Region.of(new Rect(0, 0, 20_000_000, 10_000_000)), 0, 2000, 0, Length.ZERO, Scatter.Loose.turned(0), mm(2000), keepOut, List.of(), Scatter.Landing.LEVEL, List.of(3, 1), 9);
         var spots = spots(faded, BODY, BODY);
         assertThat(spots).allSatisfy(s -> assertThat(s.x() < 5_000_000 || s.x() > 15_000_000).isTrue()).allSatisfy(s -> assertThat(s.degrees()).isZero());
         var near = spots.stream().filter(s -> s.y() < 1_000_000).count();

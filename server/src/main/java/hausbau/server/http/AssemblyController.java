@@ -135,7 +135,7 @@ class AssemblyController {
     @PatchMapping("/uses/{id}")
     UseView changeUse(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody UseChange body) {
         return UseView.of(assemblies.changeUse(siteId, id, seen, s -> new Stance(body.atMm() == null ? s.at() : body.atMm().toVec(),
-                body.quarterTurns() == null ? s.turn() : new Turn(body.quarterTurns()), orElse(body.mirrored(), s.mirrored()), orElse(body.freeDegrees(), s.freeDegrees()))));
+                body.quarterTurns() == null ? s.turn() : new Turn(body.quarterTurns()), orElse(body.mirrored(), s.mirrored()), orElse(body.freeDegrees(), s.freeDegrees()), s.lean())));
     }
 
     @PostMapping("/uses/{id}/open")

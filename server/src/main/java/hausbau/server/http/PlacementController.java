@@ -7,6 +7,7 @@ import hausbau.core.build.Place;
 import hausbau.core.build.Snapping;
 import hausbau.core.build.Stance;
 import hausbau.core.build.Standing;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
@@ -56,21 +57,22 @@ class PlacementController {
      */
     record PlacementView(@NotNull String id, @NotNull long pieceId, @NotNull VecMm atMm, @NotNull int quarterTurns,
             @NotNull boolean mirrored, @NotNull double freeDegrees, @NotNull boolean free, @NotNull String origin,
-            @NotNull boolean departed, @NotNull boolean lost) {
+            @NotNull boolean departed, @NotNull boolean lost, @NotNull double tiltDegrees, @NotNull double rollDegrees, @NotNull double scale) {
 
         static PlacementView of(Standing p, long pieceId) {
             var s = p.stance();
             return new PlacementView(p.place().toString(), pieceId, VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
-                    p.free(), p.isByHand() ? "hand" : p.place() instanceof Place.InRepeat ? "repeat" : p.place() instanceof Place.InUse ? "assembly" : p.place() instanceof Place.InTwin ? "twin" : "massing", p.departed(), p.lost());
+                    p.free(), p.isByHand() ? "hand" : p.place() instanceof Place.InRepeat ? "repeat" : p.place() instanceof Place.InUse ? "assembly" : p.place() instanceof Place.InTwin ? "twin" : "massing", p.departed(), p.lost(),
+                    s.lean().tilt(), s.lean().roll(), s.lean().scale());
         }
     }
 
     /** @param snap left out: true */
     record PlaceBody(@NotNull Long pieceId, @NotNull @Valid VecMm atMm, @Min(0) @Max(3) Integer quarterTurns, Boolean mirrored,
-            @Min(-359) @Max(359) Double freeDegrees, Boolean snap) {
+            @Min(-359) @Max(359) Double freeDegrees, Boolean snap, Double tiltDegrees, Double rollDegrees, Double scale) {
 
         Stance stance() {
-            return new Stance(atMm.toVec(), new Turn(orElse(quarterTurns, 0)), orElse(mirrored, false), orElse(freeDegrees, 0.0));
+            return new Stance(atMm.toVec(), new Turn(orElse(quarterTurns, 0)), orElse(mirrored, false), orElse(freeDegrees, 0.0), PlacementController.over(Lean.NONE, tiltDegrees, rollDegrees, scale));
         }
 
         boolean snaps() {
@@ -86,18 +88,18 @@ class PlacementController {
     }
 
     record PreviewView(@NotNull VecMm atMm, @NotNull int quarterTurns, @NotNull boolean mirrored, @NotNull double freeDegrees,
-            @NotNull List<HoldView> holds) {
+            @NotNull List<HoldView> holds, @NotNull double tiltDegrees, @NotNull double rollDegrees, @NotNull double scale) {
     }
 
     /** Values typed for some placements; only what is told changes. */
     record SetBody(@NotNull List<@NotNull String> ids, Length xMm, Length yMm, Length zMm, @Min(0) @Max(3) Integer quarterTurns,
-            Boolean mirrored, @Min(-359) @Max(359) Double freeDegrees, Boolean snap) {
+            Boolean mirrored, @Min(-359) @Max(359) Double freeDegrees, Boolean snap, Double tiltDegrees, Double rollDegrees, Double scale) {
 
         Stance over(Stance s) {
             var at = s.at();
             return new Stance(new Vec(um(xMm, at.x()), um(yMm, at.y()), um(zMm, at.z())),
                     quarterTurns == null ? s.turn() : new Turn(quarterTurns), orElse(mirrored, s.mirrored()),
-                    orElse(freeDegrees, s.freeDegrees()));
+                    orElse(freeDegrees, s.freeDegrees()), PlacementController.over(s.lean(), tiltDegrees, rollDegrees, scale));
         }
 
         private static long um(Length told, long standing) {
@@ -131,6 +133,10 @@ class PlacementController {
                     ? new DepartureView(d.place().toString(), false, lost, state.id(r.kind()), VecMm.of(r.stance().at()))
                     : new DepartureView(d.place().toString(), true, lost, null, null);
         }
+    }
+
+    private static Lean over(Lean lean, Double tilt, Double roll, Double scale) {
+        return new Lean(orElse(tilt, lean.tilt()), orElse(roll, lean.roll()), orElse(scale, lean.scale()));
     }
 
     private static <T> T orElse(T told, T usual) {
@@ -169,7 +175,8 @@ class PlacementController {
                 : new Snapping.Snapped(place.stance().withinReach(), List.of());
         var s = snapped.stance();
         return new PreviewView(VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
-                snapped.holds().stream().map(h -> new HoldView(String.valueOf(h.axis()), h.to(), h.place().map(Place::toString).orElse(null))).toList());
+                snapped.holds().stream().map(h -> new HoldView(String.valueOf(h.axis()), h.to(), h.place().map(Place::toString).orElse(null))).toList(),
+                s.lean().tilt(), s.lean().roll(), s.lean().scale());
     }
 
     @PatchMapping("/placements")

@@ -104,7 +104,7 @@ class RepeatController {
     @Operation(summary = "Tells where a repeat would stand and what it would cost")
     RepeatPreview preview(@PathVariable long siteId, @Valid @RequestBody RepeatBody body) {
         var state = repeats.state(siteId);
-        var standing = repeats.preview(state, body.wanted()).standing(state.decisions().massing());
+        var standing = repeats.preview(state, body.wanted()).standing(state.set());
         return new RepeatPreview(standing.size(), repeats.triangles(state, standing), standing.stream().limit(DRAWN).map(Standing::box).map(BoxMm::of).toList());
     }
 

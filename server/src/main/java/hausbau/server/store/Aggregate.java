@@ -11,7 +11,9 @@ import hausbau.server.store.massing.StairRow;
 import hausbau.server.store.set.AcceptedRow;
 import hausbau.server.store.set.AssemblyRow;
 import hausbau.server.store.set.DepartureRow;
+import hausbau.server.store.set.DisorderRow;
 import hausbau.server.store.set.RepeatRow;
+import hausbau.server.store.set.SelectionRow;
 import hausbau.server.store.set.TwinRow;
 import hausbau.server.store.set.UseRow;
 import hausbau.server.store.site.SiteRow;
@@ -42,6 +44,8 @@ public enum Aggregate {
     PLACEMENT("placement", Part.SET, "piece_id"),
     TWIN("twin", Part.SET, TwinRow.class, "room"),
     DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),
+    DISORDER("disorder", Part.NONE, DisorderRow.class, "piece_id", "heap"),
+    SELECTION("selection", Part.SET, SelectionRow.class),
     ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),
     BRIEF("brief", Part.BOARD, BriefRow.class),
     STAGE_TIME("stage_time", Part.NONE),

@@ -35,7 +35,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class PlacementService {
 
-    private static final int MOST_AT_ONCE = 20_000;
+    static final int MOST_AT_ONCE = 20_000;
 
     private final Stores stores;
     private final Journal journal;
@@ -282,11 +282,12 @@ public class PlacementService {
         });
     }
 
-    private interface Work {
+    interface Work {
         void on(Edit edit, List<Standing> all);
     }
 
-    private void edit(long siteId, Seen seen, List<Place> places, String verb, Work work) {
+    /** One edit of some standing pieces, named by what it does and to how many. */
+    void edit(long siteId, Seen seen, List<Place> places, String verb, Work work) {
         if (places.isEmpty() || places.size() > MOST_AT_ONCE) {
             throw new Refused("ids", "Name from 1 to " + MOST_AT_ONCE + " placements.");
         }

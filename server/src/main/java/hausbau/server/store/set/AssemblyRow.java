@@ -3,6 +3,7 @@ package hausbau.server.store.set;
 import hausbau.core.build.Assembly;
 import hausbau.core.build.Stance;
 import hausbau.core.kit.Kit;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.server.store.Row;
@@ -10,6 +11,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -36,17 +38,17 @@ public class AssemblyRow implements Row {
     }
 
     /** @param piece 0 where it is an assembly, @param assembly 0 where it is a piece; whole micrometres from the pivot */
-    record Part(int number, long piece, long assembly, long x, long y, long z, int quarters, boolean mirrored, double degrees) {
+    record Part(int number, long piece, long assembly, long x, long y, long z, int quarters, boolean mirrored, double degrees, @Nullable Lean lean) {
 
         static Part of(Assembly.Part p, Kit kit) {
             var s = p.stance();
             return new Part(p.number(), p.content() instanceof Assembly.OfPiece of ? kit.id(of.kind()).orElseThrow() : 0, p.content() instanceof Assembly.OfAssembly of ? of.assembly() : 0,
-                    s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees());
+                    s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean()));
         }
 
         Assembly.Part toPart(Kit kit) {
             return new Assembly.Part(number, piece == 0 ? new Assembly.OfAssembly(assembly) : new Assembly.OfPiece(kit.piece(piece).orElseThrow().kind()),
-                    new Stance(new Vec(x, y, z), new Turn(quarters), mirrored, degrees));
+                    new Stance(new Vec(x, y, z), new Turn(quarters), mirrored, degrees, Leans.read(lean)));
         }
     }
 

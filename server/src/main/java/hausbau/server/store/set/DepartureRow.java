@@ -4,6 +4,7 @@ import hausbau.core.build.Departure;
 import hausbau.core.build.Place;
 import hausbau.core.build.Stance;
 import hausbau.core.kit.Kit;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.server.store.Row;
@@ -28,6 +29,9 @@ public class DepartureRow implements Row {
     short quarterTurns;
     boolean mirrored;
     double freeDegrees;
+    double tilt;
+    double roll;
+    double scale = 1;
     boolean free;
 
     protected DepartureRow() {
@@ -49,6 +53,9 @@ public class DepartureRow implements Row {
             quarterTurns = (short) d.stance().turn().quarters();
             mirrored = d.stance().mirrored();
             freeDegrees = d.stance().freeDegrees();
+            tilt = d.stance().lean().tilt();
+            roll = d.stance().lean().roll();
+            scale = d.stance().lean().scale();
             free = d.free();
         } else {
             pieceId = 0;
@@ -58,7 +65,7 @@ public class DepartureRow implements Row {
     public Departure toDeparture(Kit kit) {
         var at = Place.parse(place);
         return pieceId == 0 ? new Departure.LeftOut(at) : new Departure.Restood(at, kit.piece(pieceId).orElseThrow().kind(),
-                new Stance(new Vec(xUm, yUm, zUm), new Turn(quarterTurns), mirrored, freeDegrees), free);
+                new Stance(new Vec(xUm, yUm, zUm), new Turn(quarterTurns), mirrored, freeDegrees, new Lean(tilt, roll, scale)), free);
     }
 
     public String place() {

@@ -5,6 +5,7 @@ import hausbau.core.build.Repeat;
 import hausbau.core.build.Stance;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.server.store.Row;
@@ -13,6 +14,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -48,15 +50,15 @@ public class RepeatRow implements Row {
     }
 
     /** A piece of a body, in whole micrometres from its spot. */
-    record Member(long piece, long x, long y, long z, int quarters, boolean mirrored, double degrees) {
+    record Member(long piece, long x, long y, long z, int quarters, boolean mirrored, double degrees, @Nullable Lean lean) {
 
         static Member of(Body.Member m, Kit kit) {
             var s = m.stance();
-            return new Member(kit.id(m.kind()).orElseThrow(), s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees());
+            return new Member(kit.id(m.kind()).orElseThrow(), s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean()));
         }
 
         Body.Member toMember(Kit kit) {
-            return new Body.Member(kit.piece(piece).orElseThrow().kind(), new Stance(new Vec(x, y, z), new Turn(quarters), mirrored, degrees));
+            return new Body.Member(kit.piece(piece).orElseThrow().kind(), new Stance(new Vec(x, y, z), new Turn(quarters), mirrored, degrees, Leans.read(lean)));
         }
     }
 

@@ -36,6 +36,9 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param countHigh  of a field, how high its places are stacked at most
  * @param turnDegrees at most, either way
+ * @param perM2       of a scatter, how many for each square metre, in place of a count; 0 where that counts
+ * @param smallest    of a scatter, least size in percent
+ * @param reachMm     of a scatter, how high above its base it lands at most
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nullable @Valid Point toMm, @Nullable List<@Valid Point> pathMm, @Nullable List<@Valid Ground> areaMm, @Nullable List<@Valid Ground> keepOutMm,
@@ -44,7 +47,8 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
         @Nullable Length pitchYMm, @Nullable Boolean staggered, @Nullable Integer columns, @Nullable Length aisleXMm, @Nullable Integer rows, @Nullable Length aisleYMm,
         @Nullable Integer countHigh, @Nullable Integer gaps, @Nullable Long seed, Ring.@Nullable Facing facing, @Nullable Double startDegrees, @Nullable Double sweepDegrees,
         @Nullable Integer turnDegrees, @Nullable Length shiftMm, @Nullable Boolean byChance, @Nullable Length leastMm, @Nullable Length fadeMm, @Nullable List<Integer> weights,
-        @Nullable Boolean closed, @Nullable Length bendMm, @Nullable Length asideMm, @Nullable Boolean both) {
+        @Nullable Boolean closed, @Nullable Length bendMm, @Nullable Length asideMm, @Nullable Boolean both, @Nullable Double perM2, @Nullable Integer tiltDegrees, @Nullable Integer smallest,
+        @Nullable Integer largest, @Nullable List<@Valid Touch> brushedMm, Scatter.@Nullable Lands lands, @Nullable Length reachMm, @Nullable Boolean clear) {
 
     public enum What { COURSE, FIELD, RING, TRAIL, STACK, SCATTER }
 
@@ -76,6 +80,20 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
         }
     }
 
+    /** One touch of a brush. */
+    public record Touch(@NotNull Length x, @NotNull Length y, @NotNull Length radius, @NotNull Integer strength) {
+
+        static Touch of(Scatter.Dab d) {
+            return new Touch(new Length(d.x()), new Length(d.y()), d.radius(), d.strength());
+        }
+
+        Scatter.Dab toDab() {
+            return new Scatter.Dab(x.um(), y.um(), radius, strength);
+        }
+    }
+
+    /** Table tops and benches are landed on, the tops of walls are not. */
+    private static final Length USUAL_REACH = new Length(1_500_000);
     private static final int VERSION = 1;
     private static final JsonMapper JSON = JsonMapper.builder().addModule(new SimpleModule("millimetres").addSerializer(Length.class, new ValueSerializer<Length>() {
         @Override
@@ -121,8 +139,10 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
                     or(facing, Ring.Facing.ALIKE), variation());
             case TRAIL -> new Trail(told(pathMm, "pathMm").stream().map(Point::toVec).toList(), or(closed, false), or(bendMm, Length.ZERO), readPace(), or(asideMm, Length.ZERO), or(both, false), variation());
             case STACK -> new Stack(told(fromMm, "fromMm").toVec(), or(count, 3), or(turnDegrees, 0), or(shiftMm, Length.ZERO), or(byChance, false), or(seed, 1L));
-            case SCATTER -> new Scatter(Ground.region(told(areaMm, "areaMm")), or(baseMm, Length.ZERO).um(), or(count, 20), or(leastMm, Length.ZERO), or(turnDegrees, 180), or(fadeMm, Length.ZERO),
-                    Ground.region(keepOutMm), or(weights, List.of()), or(seed, 1L));
+            case SCATTER -> new Scatter(Ground.region(told(areaMm, "areaMm")), or(baseMm, Length.ZERO).um(), or(count, 20), or(perM2, 0.0), or(leastMm, Length.ZERO),
+                    new Scatter.Loose(or(turnDegrees, 180), or(tiltDegrees, 0), or(smallest, 100), or(largest, 100)), or(fadeMm, Length.ZERO), Ground.region(keepOutMm),
+                    or(brushedMm, List.<Touch>of()).stream().map(Touch::toDab).toList(), new Scatter.Landing(or(lands, Scatter.Lands.LEVEL), or(reachMm, USUAL_REACH), or(clear, false), List.of()),
+                    or(weights, List.of()), or(seed, 1L));
         };
     }
 
@@ -163,7 +183,9 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
             return words(What.STACK).at("fromMm", Point.of(s.at())).at("count", s.count()).at("turnDegrees", s.turn()).at("shiftMm", s.shift()).at("byChance", s.byChance()).at("seed", s.seed()).done();
         }
         var s = (Scatter) rule;
-        return words(What.SCATTER).at("areaMm", Ground.of(s.area())).at("baseMm", new Length(s.z())).at("count", s.number()).at("leastMm", s.least()).at("turnDegrees", s.turn()).at("fadeMm", s.fade())
+        return words(What.SCATTER).at("areaMm", Ground.of(s.area())).at("baseMm", new Length(s.z())).at("count", s.number()).at("perM2", s.perM2()).at("leastMm", s.least()).at("turnDegrees", s.loose().turn())
+                .at("tiltDegrees", s.loose().tilt()).at("smallest", s.loose().smallest()).at("largest", s.loose().largest()).at("fadeMm", s.fade()).at("brushedMm", s.brushed().stream().map(Touch::of).toList())
+                .at("lands", s.landing().lands()).at("reachMm", s.landing().reach()).at("clear", s.landing().clear())
                 .at("keepOutMm", Ground.of(s.keepOut())).at("weights", s.weights()).at("seed", s.seed()).done();
     }
 

@@ -4,6 +4,7 @@ import hausbau.core.build.Assemblies;
 import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Twin;
 import hausbau.core.kit.Kit;
+import hausbau.core.measure.Lean;
 import jakarta.persistence.EntityManager;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
@@ -24,11 +25,11 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class SetStore {
 
-    private static final String COLUMNS = "id, piece_id, x_um, y_um, z_um, quarter_turns, mirrored, free_degrees, free";
-    private static final String VALUES = "unnest(?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::smallint[], ?::boolean[], ?::float8[], ?::boolean[])";
+    private static final String COLUMNS = "id, piece_id, x_um, y_um, z_um, quarter_turns, mirrored, free_degrees, free, tilt, roll, scale";
+    private static final String VALUES = "unnest(?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::smallint[], ?::boolean[], ?::float8[], ?::boolean[], ?::float8[], ?::float8[], ?::float8[])";
     private static final String INSERT = "insert into placement (site_id, " + COLUMNS + ") select ?, * from " + VALUES;
     private static final String UPDATE = "update placement p set piece_id = v.piece_id, x_um = v.x_um, y_um = v.y_um, z_um = v.z_um, quarter_turns = v.quarter_turns, "
-            + "mirrored = v.mirrored, free_degrees = v.free_degrees, free = v.free from " + VALUES + " as v(" + COLUMNS + ") where p.site_id = ? and p.id = v.id";
+            + "mirrored = v.mirrored, free_degrees = v.free_degrees, free = v.free, tilt = v.tilt, roll = v.roll, scale = v.scale from " + VALUES + " as v(" + COLUMNS + ") where p.site_id = ? and p.id = v.id";
     private static final String DELETE = "delete from placement where site_id = ? and id = any(?::bigint[])";
 
     private final EntityManager rows;
@@ -51,7 +52,7 @@ public class SetStore {
         var placements = new ArrayList<HandPlacement>();
         jdbc.query("select " + COLUMNS + " from placement where site_id = ?" + which + " order by id", row -> {
             placements.add(new HandRow(row.getLong(2), row.getLong(3), row.getLong(4), row.getLong(5), row.getInt(6), row.getBoolean(7), row.getDouble(8),
-                    row.getBoolean(9)).toPlacement(row.getLong(1), kit));
+                    row.getBoolean(9), new Lean(row.getDouble(10), row.getDouble(11), row.getDouble(12))).toPlacement(row.getLong(1), kit));
         }, arguments);
         return placements;
     }
@@ -64,7 +65,7 @@ public class SetStore {
     }
 
     public void change(long siteId, Map<Long, HandRow> placements) {
-        write(placements, UPDATE, (statement, connection) -> 1, statement -> statement.setLong(10, siteId));
+        write(placements, UPDATE, (statement, connection) -> 1, statement -> statement.setLong(13, siteId));
     }
 
     private interface Before {
@@ -88,6 +89,9 @@ public class SetStore {
                 array(statement, connection, placements, ++at, "boolean", HandRow::mirrored);
                 array(statement, connection, placements, ++at, "float8", HandRow::freeDegrees);
                 array(statement, connection, placements, ++at, "boolean", HandRow::free);
+                array(statement, connection, placements, ++at, "float8", HandRow::tilt);
+                array(statement, connection, placements, ++at, "float8", HandRow::roll);
+                array(statement, connection, placements, ++at, "float8", HandRow::scale);
                 after.set(statement);
                 statement.executeUpdate();
             }
@@ -147,6 +151,14 @@ public class SetStore {
 
     public List<Twin> twins(long siteId) {
         return twinRows(siteId).stream().map(TwinRow::toTwin).toList();
+    }
+
+    public List<DisorderRow> disorder(long siteId) {
+        return rows.createQuery("from DisorderRow where siteId = :site order by id", DisorderRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public List<SelectionRow> selections(long siteId) {
+        return rows.createQuery("from SelectionRow where siteId = :site order by id", SelectionRow.class).setParameter("site", siteId).getResultList();
     }
 
     public List<AcceptedRow> accepted(long siteId) {

@@ -2,6 +2,7 @@ package hausbau.server.store.set;
 
 import hausbau.core.build.Stance;
 import hausbau.core.build.Use;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.server.store.Row;
@@ -24,6 +25,9 @@ public class UseRow implements Row {
     short quarterTurns;
     boolean mirrored;
     double freeDegrees;
+    double tilt;
+    double roll;
+    double scale = 1;
 
     protected UseRow() {
     }
@@ -48,9 +52,12 @@ public class UseRow implements Row {
         quarterTurns = (short) s.turn().quarters();
         mirrored = s.mirrored();
         freeDegrees = s.freeDegrees();
+        tilt = s.lean().tilt();
+        roll = s.lean().roll();
+        scale = s.lean().scale();
     }
 
     public Use toUse() {
-        return new Use(id, assemblyId, new Stance(new Vec(xUm, yUm, zUm), new Turn(quarterTurns), mirrored, freeDegrees));
+        return new Use(id, assemblyId, new Stance(new Vec(xUm, yUm, zUm), new Turn(quarterTurns), mirrored, freeDegrees, new Lean(tilt, roll, scale)));
     }
 }
