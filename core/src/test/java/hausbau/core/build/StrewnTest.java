@@ -80,8 +80,9 @@ class StrewnTest {
         var set = StandingSet.of(decisions(tables(8), landing(Scatter.Lands.LEVEL, true)));
         assertThat(cups(set)).hasSize(400);
         var tree = new STRtree();
-        set.all().forEach(s -> tree.insert(new Envelope(s.box().min().x(), s.box().max().x(), s.box().min().y(), s.box().max().y()), s));
-        for (var one : set.all()) {
+        var all = set.all();
+        all.forEach(s -> tree.insert(new Envelope(s.box().min().x(), s.box().max().x(), s.box().min().y(), s.box().max().y()), s));
+        for (var one : all) {
             var box = one.box();
             for (var other : tree.query(new Envelope(box.min().x(), box.max().x(), box.min().y(), box.max().y()))) {
                 assertThat(other == one || !((Standing) other).box().overlaps(box)).isTrue();
