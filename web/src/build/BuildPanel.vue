@@ -9,6 +9,7 @@ import { useLaying } from '../repeat/laying'
 import TwinsPanel from '../repeat/TwinsPanel.vue'
 import RepeatPanel from '../repeat/RepeatPanel.vue'
 import PlacementTicket from '../ticket/PlacementTicket.vue'
+import SelectionsPanel from '../ticket/SelectionsPanel.vue'
 import { usePlacing } from './placing'
 
 const PAGE = 40
@@ -88,6 +89,7 @@ function choose(id: string, e: MouseEvent) {
     <LayPanel />
     <AssembliesPanel />
     <TwinsPanel />
+    <SelectionsPanel />
     <label class="row"><Switch v-model:checked="placing.snaps" size="small" aria-label="Snap" /> Snap to step, edges and surfaces</label>
     <div v-if="leftOut.length" class="row spread left-out">
       <span>{{ leftOut.length }} {{ leftOut.length === 1 ? 'piece' : 'pieces' }} of the massing left out by hand</span>

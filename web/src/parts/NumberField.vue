@@ -2,8 +2,8 @@
 import { Input } from 'ant-design-vue'
 import { ref, useId, watch } from 'vue'
 
-/** A typed whole number; one that is refused goes back, and the reason stays beside it. */
-const props = defineProps<{ label: string; value: number; error?: string }>()
+/** A typed number, whole unless it may have a fraction; one that is refused goes back, and the reason stays beside it. Without a value it is various. */
+const props = defineProps<{ label: string; value: number | undefined; fraction?: boolean; aria?: string; error?: string }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const text = ref('')
 const id = useId()
@@ -11,7 +11,7 @@ const id = useId()
 let typing = false
 /** What was asked for last and is not answered yet. */
 let asked: number | undefined
-const reset = () => (text.value = String(props.value))
+const reset = () => (text.value = props.value === undefined ? '' : String(props.value))
 watch(
   () => [props.value, props.error],
   () => {
@@ -28,8 +28,8 @@ function type(typed: string) {
 
 function commit() {
   typing = false
-  const typed = Number(text.value.trim())
-  if (text.value.trim() === '' || !Number.isInteger(typed) || typed === (asked ?? props.value)) {
+  const typed = Number(text.value.trim().replace(',', '.'))
+  if (text.value.trim() === '' || !(props.fraction ? Number.isFinite(typed) : Number.isInteger(typed)) || typed === (asked ?? props.value)) {
     if (asked === undefined) reset()
   } else {
     asked = typed
@@ -42,14 +42,15 @@ function commit() {
   <label class="field" :for="id"
     ><span>{{ label }}</span>
     <Input
-      :aria-label="label"
+      :aria-label="aria ?? label"
+      :placeholder="value === undefined ? 'various' : ''"
       :aria-invalid="!!error"
       :aria-describedby="error ? `${id}-fault` : undefined"
       :id="id"
       :value="text"
       size="small"
       class="figures"
-      inputmode="numeric"
+      :inputmode="fraction ? 'decimal' : 'numeric'"
       :status="error ? 'error' : ''"
       @update:value="type"
       @blur="commit"

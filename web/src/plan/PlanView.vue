@@ -8,10 +8,12 @@ import { useFlow } from '../massing/flow'
 import { usePlacing } from '../build/placing'
 import { useAssembling } from '../repeat/assembling'
 import { useLaying } from '../repeat/laying'
-import { boxOf, extentOf, extentOfPlacements, footprint } from '../site/extent'
+import { groundBetween } from '../repeat/rules'
+import { boxOf, extentOf, extentOfPlacements, footprint, heights } from '../site/extent'
 import { tell, useSite } from '../site/site'
 import { extentOfChunk, placementOf } from '../site/standing'
 import { straight } from '../section/line'
+import { useSeeing } from '../ticket/seeing'
 import { useTable } from '../table/table'
 import { drawPlan } from './draw'
 import ChainEntry from './ChainEntry.vue'
@@ -27,6 +29,7 @@ const { drawn } = useBringIn()
 const placing = usePlacing()
 const table = useTable()
 const laying = useLaying()
+const seeing = useSeeing()
 const assembling = useAssembling()
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
@@ -104,6 +107,7 @@ function draw() {
     typed: hand.typed.value,
     body: props.massing && body.value ? body.value : undefined,
     placements: inSight(width, height),
+    isGhost: (id) => seeing.look?.(id) === 'ghost',
     holder: (id) => site.placements.get(id),
     pieceById: site.pieceById,
     selection: site.selection,
@@ -124,6 +128,8 @@ const marks = () => ({
   boxes: laying.preview?.boxesMm ?? (assembling.ghost ? [assembling.ghost] : []),
   way: laying.what ? laying.points : [],
   handles: laying.held ? [laying.held.handle] : laying.grips,
+  touches: laying.stroke.length ? laying.stroke : laying.tool === 'brush' || laying.tool === 'rub' ? (laying.chosen?.rule.brushedMm ?? []) : [],
+  free: [...(laying.chosen?.rule.keepOutMm ?? []), ...(laying.freeing.length ? [groundBetween(laying.freeing[0]!, laying.freeing[1]!)] : [])],
 })
 /** Tiles narrower than this are no more than grey. */
 const LEAST_TILE_PX = 3
@@ -141,8 +147,10 @@ function inSight(width: number, height: number): PlacementView[] {
     if (c.name.startsWith('tiles.') && widest * lie.value.scale < LEAST_TILE_PX) continue
     for (let i = 0; i < c.count; i++) {
       const p = placementOf(c, i)
-      const own = site.pieceById.get(p.pieceId)?.boxMm
-      if (!own || isSeen(site.massing, table.level, p.atMm.z + own.min.z, p.atMm.z + own.max.z)) seen.push(p)
+      const piece = site.pieceById.get(p.pieceId)
+      const [low, high] = piece ? heights(p, piece) : [p.atMm.z, p.atMm.z]
+      if (seeing.look?.(p.id) === 'gone') continue
+      if (!piece || isSeen(site.massing, table.level, low, high)) seen.push(p)
     }
   }
   return seen
@@ -174,9 +182,14 @@ watch(
     site.finding,
     placing.ghost,
     placing.held,
+    seeing.look,
     laying.preview,
     assembling.ghost,
     laying.points,
+    laying.stroke,
+    laying.freeing,
+    laying.tool,
+    laying.chosen,
     laying.held,
     laying.grips,
     room.value,
@@ -265,6 +278,7 @@ useResizeObserver(holder, () => {
   drawSoon()
 })
 onMounted(() => {
+  table.inPlan = () => shown().map((p) => p.id)
   void document.fonts.ready.then(drawSoon)
   drawSoon()
 })
@@ -303,6 +317,8 @@ function down(e: PointerEvent) {
     return
   } else if (!props.massing && laying.what) {
     laying.press(at(px, py), pointed(e).z)
+  } else if (!props.massing && !placing.held && laying.beginTool(at(px, py))) {
+    return
   } else if (!props.massing && !placing.held && laying.grab(at(px, py), lie.value.scale)) {
     return
   } else if (!table.drawing && !placing.held && !edge.value && !corner.value && !opening.value && nearFigure(...toSiteMm(lie.value, px, py))) {
@@ -321,7 +337,7 @@ function move(e: PointerEvent) {
   } else if (figureHeld) {
     const [x, y] = toSiteMm(lie.value, px, py)
     table.standFigure({ x, y, z: floorZ(x, y) })
-  } else if (laying.drag(at(px, py))) {
+  } else if (laying.goOnWithTool(at(px, py)) || laying.drag(at(px, py))) {
     return
   } else if (laying.what) {
     laying.point(at(px, py))
@@ -341,7 +357,7 @@ function up(e: PointerEvent) {
   const wasFigure = figureHeld
   pan = undefined
   figureHeld = false
-  if (!wasPan && laying.drop()) return
+  if (!wasPan && (laying.endTool() || laying.drop())) return
   if (!wasPan && !wasFigure && laying.what && e.button === 0) return laying.release()
   if (!wasPan && !wasFigure && !hand.letGo() && e.button === 0) {
     const [x1, y1] = place(e)
@@ -378,7 +394,7 @@ function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
 /** What the plan shows: all but ceilings. */
 const shown = () => {
   const { width, height } = size()
-  return inSight(width, height).filter((p) => site.pieceById.get(p.pieceId)?.role !== 'CEILING')
+  return inSight(width, height).filter((p) => site.pieceById.get(p.pieceId)?.role !== 'CEILING' && seeing.look?.(p.id) !== 'ghost')
 }
 
 /** The topmost placement at a point. */
@@ -386,7 +402,7 @@ function under(x: number, y: number): string | undefined {
   let best: { id: string; top: number } | undefined
   for (const p of shown()) {
     const piece = site.pieceById.get(p.pieceId)!
-    const top = p.atMm.z + piece.boxMm.max.z
+    const top = heights(p, piece)[1]
     if ((!best || top >= best.top) && inside(footprint(p, piece, piece.boxMm), x, y)) best = { id: p.id, top }
   }
   return best?.id
@@ -423,7 +439,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
     ref="holder"
     class="plan"
     :class="{
-      crosshair: table.drawing || placing.held || laying.what,
+      crosshair: table.drawing || placing.held || laying.what || laying.tool,
       upright: edge && isUpright(edge.edge),
       lying: edge && !isUpright(edge.edge),
       moving: opening || body || corner,

@@ -16,6 +16,14 @@ const WALLS = new Set(['WALL', 'DOOR', 'WINDOW', 'PASSAGE', 'POST'])
 /** Drawn from the massing, not piece by piece. */
 const OF_MASSING = new Set(['CEILING', 'STAIR', 'GUARD', 'SOLID'])
 
+const GHOST = 0.18
+
+function faintly(c: CanvasRenderingContext2D, p: Plan, one: PlacementView, drawIt: typeof drawStanding) {
+  c.globalAlpha = p.isGhost(one.id) ? GHOST : 1
+  drawIt(c, p, one)
+  c.globalAlpha = 1
+}
+
 /**
  * Draws the plan: paper, grid, floor, what stands on it, cut walls, dimensions, and whatever the hand is about.
  *
@@ -39,8 +47,8 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan): Written[] {
   drawGuards(c, p)
   drawWalls(c, p)
   drawSolids(c, p)
-  groups.walls.forEach((w) => drawSeam(c, p, w))
-  groups.stands.forEach((s) => drawStanding(c, p, s))
+  groups.walls.forEach((w) => faintly(c, p, w, drawSeam))
+  groups.stands.forEach((s) => faintly(c, p, s, drawStanding))
   drawAbove(c, p)
   drawFigure(c, p)
   if (p.section) drawSectionLine(c, p, p.section)

@@ -56,6 +56,8 @@ export interface Plan {
   below: BoxMm[]
   /** What can be seen; with the chunks out of sight left out. */
   placements: PlacementView[]
+  /** Whether it is drawn faintly. */
+  isGhost: (id: string) => boolean
   /** The piece that holds the ghost along an axis. */
   holder: (id: string) => PlacementView | undefined
   pieceById: Map<number, PieceView>

@@ -1,6 +1,6 @@
 import type { BoxMm } from '../api/client'
 import type { Point } from '../massing/edges'
-import { sheet, verdigris } from '../styles/theme'
+import { brick, sheet, verdigris } from '../styles/theme'
 import { rectangle } from './shapes'
 import { toPixel, type Lie } from './sheet'
 
@@ -10,11 +10,40 @@ export interface LayingMarks {
   boxes: BoxMm[]
   way: Point[]
   handles: Point[]
+  /** Touches of a brush. */
+  touches: { x: number; y: number; radius: number; strength: number }[]
+  /** Ground that stays free. */
+  free: { x0: number; y0: number; x1: number; y1: number }[]
 }
 
 const HALF_HANDLE_PX = 4.5
 
+/** Ground that stays free: dashed, with both diagonals. */
+function drawFree(c: CanvasRenderingContext2D, lie: Lie, f: LayingMarks['free'][number]) {
+  const [x0, y0] = toPixel(lie, f.x0, f.y0)
+  const [x1, y1] = toPixel(lie, f.x1, f.y1)
+  c.strokeStyle = brick
+  c.lineWidth = 1
+  c.setLineDash([4, 4])
+  c.beginPath()
+  c.rect(x0, y1, x1 - x0, y0 - y1)
+  c.moveTo(x0, y0)
+  c.lineTo(x1, y1)
+  c.moveTo(x0, y1)
+  c.lineTo(x1, y0)
+  c.stroke()
+  c.setLineDash([])
+}
+
 export function drawLaying(c: CanvasRenderingContext2D, lie: Lie, m: LayingMarks) {
+  for (const t of m.touches) {
+    const [x, y] = toPixel(lie, t.x, t.y)
+    c.beginPath()
+    c.arc(x, y, t.radius * lie.scale, 0, 2 * Math.PI)
+    c.fillStyle = t.strength < 0 ? 'rgba(178,58,46,.07)' : 'rgba(47,127,121,.07)'
+    c.fill()
+  }
+  for (const f of m.free) drawFree(c, lie, f)
   c.strokeStyle = verdigris
   c.lineWidth = 1.2
   c.fillStyle = 'rgba(47,127,121,.16)'

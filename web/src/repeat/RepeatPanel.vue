@@ -10,6 +10,7 @@ import NumberField from '../parts/NumberField.vue'
 import { useSite } from '../site/site'
 import { useLaying } from './laying'
 import { LABELS, placedBy } from './rules'
+import ScatterFields from './ScatterFields.vue'
 
 /** The repeat that is worked on: its rule, typed. */
 const site = useSite()
@@ -187,6 +188,7 @@ const rename = (e: Event) => {
           @change="(fadeMm) => set({ fadeMm })" />
       </div>
     </template>
+    <ScatterFields v-if="what === 'SCATTER'" :rule="rule" :about="about" @change="set" />
     <div v-if="paced" class="fields three">
       <NumberField label="Mirror every" :value="rule.mirrorEvery ?? 0" @change="(mirrorEvery) => set({ mirrorEvery })" />
       <NumberField label="Turn every" :value="rule.turnEvery ?? 0" @change="(turnEvery) => set({ turnEvery })" />

@@ -5,7 +5,7 @@ import { usePlacing } from '../build/placing'
 import type { Point } from '../massing/edges'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
-import { DRAWN, dragged, handles, laid, USUAL, usualPoints, type Handle, type Laid, type What } from './rules'
+import { brushedWith, DRAWN, dragged, groundBetween, handles, laid, stroked, USUAL, usualPoints, type Handle, type Laid, type What } from './rules'
 
 /** What is repeated: a piece from the line-up, or what stands. */
 type Subject = { pieceIds: number[] } | { placementIds: string[] }
@@ -32,6 +32,13 @@ export const useLaying = defineStore('laying', () => {
   const grips = computed(() => (chosen.value && !what.value ? handles(chosen.value.rule) : []))
   /** A handle that is held, and the rule as it would be. */
   const held = shallowRef<{ handle: Handle; rule: RuleWords }>()
+  /** What a drag does to the scatter that is worked on: it brushes, rubs out, or keeps ground free. */
+  const tool = ref<'' | 'brush' | 'rub' | 'free'>('')
+  const brush = ref({ radiusMm: 1000, strength: 40 })
+  /** The touches of the stroke that is made. */
+  const stroke = shallowRef<NonNullable<RuleWords['brushedMm']>>([])
+  /** The corners of ground that is to stay free. */
+  const freeing = shallowRef<Point[]>([])
   /** Whether a value should be typed at once. */
   const fresh = ref(false)
   let floor = 0
@@ -58,6 +65,9 @@ export const useLaying = defineStore('laying', () => {
   }
 
   function stop() {
+    tool.value = ''
+    stroke.value = []
+    freeing.value = []
     what.value = undefined
     points.value = []
     preview.value = undefined
@@ -122,7 +132,7 @@ export const useLaying = defineStore('laying', () => {
 
   /** Asks where the copies would stand, one request after another. */
   function show(rule?: Laid) {
-    const of = chosen.value && held.value ? { pieceIds: chosen.value.pieceIds } : subject.value
+    const of = chosen.value && (held.value || stroke.value.length) ? { pieceIds: chosen.value.pieceIds } : subject.value
     const ready = rule ?? drawn()
     if (!ready || !of) return
     if (asking) {
@@ -133,7 +143,7 @@ export const useLaying = defineStore('laying', () => {
     void send<RepeatPreview>('POST', `/api/sites/${site.site!.id}/repeats/preview`, { ...of, ...ready })
       .then(
         (found) => {
-          if (what.value || held.value) preview.value = found
+          if (what.value || held.value || stroke.value.length) preview.value = found
           fault.value = ''
         },
         (e) => {
@@ -147,6 +157,42 @@ export const useLaying = defineStore('laying', () => {
         again = undefined
         if (next) show(next)
       })
+  }
+
+  const strength = () => (tool.value === 'rub' ? -brush.value.strength : brush.value.strength)
+
+  /** @returns whether the tool is at work now */
+  function beginTool(at: Point): boolean {
+    if (!tool.value || !chosen.value) return false
+    if (tool.value === 'free') freeing.value = [onStep(at), onStep(at)]
+    else goOn(at)
+    return true
+  }
+
+  function goOn(at: Point) {
+    const next = stroked(stroke.value, at, brush.value.radiusMm, strength())
+    if (next === stroke.value) return
+    stroke.value = next
+    show({ rule: { ...chosen.value!.rule, ...brushedWith(chosen.value!.rule, next, isOnWall()) } })
+  }
+
+  function goOnWithTool(at: Point): boolean {
+    if (freeing.value.length) freeing.value = [freeing.value[0]!, onStep(at)]
+    else if (stroke.value.length) goOn(at)
+    else return false
+    return true
+  }
+
+  function endTool(): boolean {
+    const [touches, ground, of] = [stroke.value, freeing.value, chosen.value]
+    stroke.value = []
+    freeing.value = []
+    preview.value = undefined
+    if (!of || (!touches.length && !ground.length)) return false
+    const free = ground.length > 1 && ground[0]!.x !== ground[1]!.x && ground[0]!.y !== ground[1]!.y
+    if (touches.length) void site.inTurn(() => tell_(change({ rule: brushedWith(of.rule, touches, isOnWall()) })))
+    else if (free) void site.inTurn(() => tell_(change({ rule: { keepOutMm: [...(of.rule.keepOutMm ?? []), groundBetween(ground[0]!, ground[1]!)] } })))
+    return true
   }
 
   const handleAt = (at: Point, scale: number) => grips.value.find((h) => Math.hypot(h.x - at.x, h.y - at.y) * scale <= HANDLE_REACH_PX)
@@ -216,6 +262,13 @@ export const useLaying = defineStore('laying', () => {
     grips,
     held,
     fresh,
+    tool,
+    brush,
+    stroke,
+    freeing,
+    beginTool,
+    goOnWithTool,
+    endTool,
     canBegin,
     begin,
     stop,

@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { brushedWith, stroked, describe, expect, it } from 'vitest'
 import type { RoomView, RuleWords } from '../api/client'
 import { turnedBox } from './assembling'
 import { dragged, handles, laid, placedBy, usualPoints, wallAlong } from './rules'
@@ -189,4 +189,21 @@ it('a box about a pivot turns with it', () => {
   const box = { min: { x: -100, y: 0, z: 0 }, max: { x: 300, y: 50, z: 10 } }
   expect(turnedBox(box, 1, { x: 1000, y: 0, z: 5 })).toEqual({ min: { x: 950, y: -100, z: 5 }, max: { x: 1000, y: 300, z: 15 } })
   expect(turnedBox(box, 2, { x: 0, y: 0, z: 0 })).toEqual({ min: { x: -300, y: -50, z: 0 }, max: { x: 100, y: 0, z: 10 } })
+})
+
+describe('a brush', () => {
+  it('touches a third of its radius apart', () => {
+    let stroke = stroked([], { x: 0, y: 0 }, 900, 40)
+    for (let x = 100; x <= 1200; x += 100) stroke = stroked(stroke, { x, y: 0 }, 900, 40)
+    expect(stroke.map((t) => t.x)).toEqual([0, 300, 600, 900, 1200])
+  })
+
+  it('adds the ground that it reaches, and rubbing out adds none', () => {
+    const rule = { areaMm: [{ x0: 0, y0: 0, x1: 1000, y1: 1000 }] }
+    const touch = { x: 900, y: 500, radius: 300, strength: 40 }
+    expect(brushedWith(rule, [touch], false).areaMm).toEqual([rule.areaMm[0], { x0: 600, y0: 200, x1: 1200, y1: 800 }])
+    expect(brushedWith(rule, [{ ...touch, x: 500 }], false)).toEqual({ brushedMm: [{ ...touch, x: 500 }] })
+    expect(brushedWith(rule, [{ ...touch, strength: -40 }], false).areaMm).toBeUndefined()
+    expect(brushedWith(rule, [touch], true).areaMm).toBeUndefined()
+  })
 })

@@ -148,7 +148,7 @@ export const USUAL: Record<What, RuleWords> = {
   RING: { pace: 'COUNT', count: 8, facing: 'IN' },
   TRAIL: { pace: 'COUNT', count: 10 },
   STACK: { count: 3 },
-  SCATTER: { count: 20, leastMm: 300 },
+  SCATTER: { count: 20, leastMm: 300, lands: 'ANYTHING', clear: true },
 }
 
 /** A point of a rule that can be dragged. */
@@ -190,3 +190,39 @@ export function dragged(rule: RuleWords, key: string, to: Point, stepMm: number)
   }
   return { pathMm: rule.pathMm!.map((p, i) => (String(i) === key ? { ...p, ...to } : p)) }
 }
+
+type Touch = NonNullable<RuleWords['brushedMm']>[number]
+type Ground = NonNullable<RuleWords['areaMm']>[number]
+
+/** Touches of a brush this part of its radius apart make an even stroke. */
+const APART = 1 / 3
+
+/** A stroke gone on to a point: with another touch where the pointer has come far enough. */
+export function stroked(stroke: Touch[], at: Point, radius: number, strength: number): Touch[] {
+  const last = stroke.at(-1)
+  return last && Math.hypot(at.x - last.x, at.y - last.y) < radius * APART
+    ? stroke
+    : [...stroke, { x: Math.round(at.x), y: Math.round(at.y), radius, strength }]
+}
+
+/** What a stroke tells of a scatter: where it added ground, that is strewn over as well. */
+export function brushedWith(rule: RuleWords, stroke: Touch[], allOfRoom: boolean): RuleWords {
+  const brushedMm = [...(rule.brushedMm ?? []), ...stroke]
+  const first = stroke[0]
+  if (!first || allOfRoom || first.strength < 0) return { brushedMm }
+  const reach: Ground = {
+    x0: Math.min(...stroke.map((t) => t.x - t.radius)),
+    y0: Math.min(...stroke.map((t) => t.y - t.radius)),
+    x1: Math.max(...stroke.map((t) => t.x + t.radius)),
+    y1: Math.max(...stroke.map((t) => t.y + t.radius)),
+  }
+  const inside = (rule.areaMm ?? []).some((a) => a.x0 <= reach.x0 && a.y0 <= reach.y0 && a.x1 >= reach.x1 && a.y1 >= reach.y1)
+  return inside ? { brushedMm } : { brushedMm, areaMm: [...(rule.areaMm ?? []), reach] }
+}
+
+export const groundBetween = (a: Point, b: Point): Ground => ({
+  x0: Math.min(a.x, b.x),
+  y0: Math.min(a.y, b.y),
+  x1: Math.max(a.x, b.x),
+  y1: Math.max(a.y, b.y),
+})

@@ -14,7 +14,12 @@ export const toSite = (p: Pose, piece: PieceView, x: number, y: number, z = 0) =
 
 function corners(p: Pose, piece: PieceView, box: BoxMm) {
   const to = toSiteBy(p, piece)
-  return [box.min.z, box.max.z].flatMap((z) => [to(box.min.x, box.min.y, z), to(box.max.x, box.min.y, z), to(box.max.x, box.max.y, z), to(box.min.x, box.max.y, z)])
+  return [box.min.z, box.max.z].flatMap((z) => [
+    to(box.min.x, box.min.y, z),
+    to(box.max.x, box.min.y, z),
+    to(box.max.x, box.max.y, z),
+    to(box.min.x, box.max.y, z),
+  ])
 }
 
 /** The outline in plan of a box of the piece's own frame: its four corners, or what is seen of it from above where it leans. */
@@ -40,6 +45,13 @@ function union(a: BoxMm | undefined, b: BoxMm): BoxMm {
 }
 
 export const boxOf = (p: Pose, piece: PieceView): BoxMm => boxIn(p, piece, piece.boxMm)
+
+/** The lowest and the highest of it. */
+export function heights(p: Pose, piece: PieceView): [number, number] {
+  if (!leans(p) && (p.scale ?? 1) === 1) return [p.atMm.z + piece.boxMm.min.z, p.atMm.z + piece.boxMm.max.z]
+  const box = boxOf(p, piece)
+  return [box.min.z, box.max.z]
+}
 
 export function extentOfPlacements(set: Pick<Set, 'pieceById'>, placements: Iterable<PlacementView>): BoxMm | undefined {
   let box: BoxMm | undefined

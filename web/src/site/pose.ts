@@ -1,7 +1,8 @@
 import type { PieceView, PlacementView } from '../api/client'
 
 /** How something stands: mirrored in itself, scaled, tilted about its X, rolled about its Y, turned about Z, moved. */
-export type Pose = Pick<PlacementView, 'atMm' | 'quarterTurns' | 'freeDegrees' | 'mirrored'> & Partial<Pick<PlacementView, 'tiltDegrees' | 'rollDegrees' | 'scale'>>
+export type Pose = Pick<PlacementView, 'atMm' | 'quarterTurns' | 'freeDegrees' | 'mirrored'> &
+  Partial<Pick<PlacementView, 'tiltDegrees' | 'rollDegrees' | 'scale'>>
 
 export interface Point {
   x: number

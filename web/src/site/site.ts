@@ -14,6 +14,7 @@ import {
   type PieceView,
   type RepeatView,
   type TwinView,
+  SelectionView,
   type AssembliesView,
   type SiteView,
   type SurveyView,
@@ -59,6 +60,7 @@ export const useSite = defineStore('site', () => {
   const repeats = shallowRef<RepeatView[]>([])
   const assemblies = shallowRef<AssembliesView>(noAssemblies)
   const twins = shallowRef<TwinView[]>([])
+  const namedSelections = shallowRef<SelectionView[]>([])
   const departures = shallowRef<DepartureView[]>([])
   const finding = shallowRef<FindingView>()
   const selection = shallowRef(new Set<string>())
@@ -123,6 +125,7 @@ export const useSite = defineStore('site', () => {
     departures.value = []
     repeats.value = []
     twins.value = []
+    namedSelections.value = []
     assemblies.value = noAssemblies
   }
 
@@ -153,12 +156,13 @@ export const useSite = defineStore('site', () => {
     const set = await fetchChunks(id, news)
     const parts = new Set(news.parts)
     const changed = all || parts.has('SITE') || parts.has('MASSING')
-    const [m, p, r, a, w] = await Promise.all([
+    const [m, p, r, a, w, n] = await Promise.all([
       changed || parts.has('SET') ? get<MassingView>(`/api/sites/${id}/massing`) : massing.value,
       get<PieceView[]>(`/api/sites/${id}/pieces`),
       changed || parts.has('SET') ? get<RepeatView[]>(`/api/sites/${id}/repeats`) : repeats.value,
       changed || parts.has('SET') ? get<AssembliesView>(`/api/sites/${id}/assemblies`) : assemblies.value,
       changed || parts.has('SET') ? get<TwinView[]>(`/api/sites/${id}/twins`) : twins.value,
+      changed || parts.has('SET') ? get<SelectionView[]>(`/api/sites/${id}/selections`) : namedSelections.value,
     ])
     if (opened !== id) return
     site.value = news.site
@@ -166,6 +170,7 @@ export const useSite = defineStore('site', () => {
     pieces.value = p
     repeats.value = r
     twins.value = w
+    namedSelections.value = n
     assemblies.value = a
     placements.value = set
     if (changed) shapes.value++
@@ -262,6 +267,7 @@ export const useSite = defineStore('site', () => {
     departures,
     repeats,
     twins,
+    namedSelections,
     assemblies,
     finding,
     inTurn,

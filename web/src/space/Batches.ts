@@ -13,8 +13,9 @@ import {
   ShaderMaterial,
   Vector3,
 } from 'three'
-import { degreesOf, isMirrored, pieceIdOf, type Chunk, type StandingSet } from '../site/standing'
-import { ink, plum } from '../styles/theme'
+import { degreesOf, idOf, isMirrored, pieceIdOf, type Chunk, type StandingSet } from '../site/standing'
+import { hairline, ink, plum } from '../styles/theme'
+import type { Look } from '../ticket/seeing'
 import type { Part, Shape } from './geometry'
 
 const NOWHERE = new Matrix4().makeScale(0, 0, 0)
@@ -22,6 +23,8 @@ const LEAST = 64
 const SELECTED = new Color('#b794c9')
 const PLAIN = new Color(1, 1, 1)
 const INK = new Color().setStyle(ink, '')
+/** The edge shader draws ink finely; this is fainter still. */
+const FAINT = new Color().setStyle(hairline, '')
 const PLUM = new Color().setStyle(plum, '')
 
 /** Tilted about X, rolled about Y, turned about Z, in degrees. */
@@ -52,6 +55,7 @@ export class Batch {
   /** What stands in each slot. */
   readonly chunks: (Chunk | undefined)[] = []
   readonly rows: number[] = []
+  private readonly looks: Look[] = []
   count = 0
 
   constructor(
@@ -70,12 +74,22 @@ export class Batch {
     return this.end
   }
 
-  add(chunk: Chunk, row: number, isSelected: boolean): number {
+  add(chunk: Chunk, row: number, look: Look): number {
     const slot = this.free.pop() ?? this.end++
     if (slot >= this.capacity) this.grow(Math.max(LEAST, Math.ceil(this.capacity * 1.6)))
     this.chunks[slot] = chunk
     this.rows[slot] = row
     this.count++
+    this.looks[slot] = 'whole'
+    this.place(slot)
+    this.paint(slot, false)
+    if (look !== 'whole') this.setLook(slot, look)
+    return slot
+  }
+
+  /** Writes where a slot's row stands. */
+  private place(slot: number) {
+    const [chunk, row] = [this.chunks[slot]!, this.rows[slot]!]
     const at = new Vector3(chunk.x[row]! / 1e6, chunk.y[row]! / 1e6, chunk.z[row]! / 1e6)
     const scale = chunk.lean?.scale[row] ?? 1
     const turn = turned(degreesOf(chunk, row), chunk.lean?.tilt[row] ?? 0, chunk.lean?.roll[row] ?? 0)
@@ -83,9 +97,23 @@ export class Batch {
     at.toArray(this.edgePlace.array, 4 * slot)
     this.edgePlace.array[4 * slot + 3] = scale
     turn.toArray(this.edgeTurn.array, 4 * slot)
-    this.paint(slot, isSelected)
     this.touch(this.matrices, this.edgePlace, this.edgeTurn)
-    return slot
+  }
+
+  /** A ghost is no more than faint edges; what is gone draws nothing. @returns whether that is a change */
+  setLook(slot: number, look: Look): boolean {
+    if (this.looks[slot] === look) return false
+    this.looks[slot] = look
+    this.place(slot)
+    if (look !== 'whole') NOWHERE.toArray(this.matrices.array, 16 * slot)
+    if (look === 'gone') this.edgePlace.array.fill(1e7, 4 * slot, 4 * slot + 3)
+    this.paint(slot, false)
+    return true
+  }
+
+  /** Whether something that a hand can take is drawn in a slot. */
+  isWhole(slot: number): boolean {
+    return !!this.chunks[slot] && this.looks[slot] === 'whole'
   }
 
   remove(slot: number) {
@@ -99,7 +127,7 @@ export class Batch {
 
   paint(slot: number, isSelected: boolean) {
     ;(isSelected ? SELECTED : PLAIN).toArray(this.tints.array, 3 * slot)
-    ;(isSelected ? PLUM : INK).toArray(this.edgeTint.array, 3 * slot)
+    ;(isSelected ? PLUM : this.looks[slot] === 'ghost' ? FAINT : INK).toArray(this.edgeTint.array, 3 * slot)
     this.touch(this.tints, this.edgeTint)
   }
 
@@ -174,6 +202,7 @@ export class Batches {
   private readonly batches = new Map<string, Batch>()
   private readonly shown = new Map<string, { chunk: Chunk; slots: Slot[] }>()
   private selection: ReadonlySet<string> = new Set()
+  private look?: (id: string) => Look
 
   constructor(
     private readonly group: Group,
@@ -191,9 +220,10 @@ export class Batches {
     return this.batches.values()
   }
 
-  /** @param isSelected whether a row is selected */
-  show(set: StandingSet, shapes: ReadonlyMap<number, { shape: Shape }>, reshaped: ReadonlySet<number>): boolean {
-    let changed = false
+  /** @param look how each is drawn; absent: whole */
+  show(set: StandingSet, shapes: ReadonlyMap<number, { shape: Shape }>, reshaped: ReadonlySet<number>, look?: (id: string) => Look): boolean {
+    let changed = look !== this.look && this.veil(look)
+    this.look = look
     for (const [name, { chunk }] of [...this.shown]) {
       if (set.chunks.get(name) !== chunk || chunk.palette.some((p) => reshaped.has(p))) {
         this.take(name)
@@ -212,6 +242,16 @@ export class Batches {
         changed = true
       }
     }
+    return changed
+  }
+
+  /** Draws what is shown otherwise. @returns whether that is a change */
+  private veil(look: ((id: string) => Look) | undefined): boolean {
+    let changed = false
+    for (const { chunk, slots } of this.shown.values())
+      slots.forEach((slot, row) => {
+        if (slot.batch.setLook(slot.index, look?.(idOf(chunk, row)) ?? 'whole')) changed = true
+      })
     return changed
   }
 
@@ -234,7 +274,7 @@ export class Batches {
         batch = this.batch(pieceId, shape, mirrored)
         batches.set(known, batch)
       }
-      slots[row] = { batch, index: batch.add(chunk, row, false) }
+      slots[row] = { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole') }
     }
     this.shown.set(name, { chunk, slots })
   }

@@ -41,7 +41,7 @@ export class Picking {
         extent.union(part.geometry.boundingBox!)
       }
       for (let i = 0; i < batch.size; i++) {
-        if (!batch.chunks[i]) continue
+        if (!batch.isWhole(i)) continue
         box.copy(extent).applyMatrix4(batch.matrix(i, matrix))
         this.entries.push({ batch, index: i })
         corners.push(box.min.x, box.min.y, box.min.z, box.max.x, box.max.y, box.max.z, box.min.x, box.max.y, box.min.z)

@@ -23,9 +23,10 @@ import {
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
-import type { BoxMm, PlacementView, PreviewView, VecMm } from '../api/client'
+import type { BoxMm, PreviewView, VecMm } from '../api/client'
 import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
+import type { Look } from '../ticket/seeing'
 import type { Pose } from '../site/pose'
 import { Batches, turned } from './Batches'
 import { Daylight, type Sun } from './Daylight'
@@ -39,7 +40,8 @@ import type { View } from './walk'
 
 /** What to show: plain data; the scene keeps the meshes to itself. */
 export interface Description {
-  pieces: { id: number; url: string; version: string }[]
+  /** What is boxed is drawn as its box where it has many triangles. */
+  pieces: { id: number; url: string; version: string; boxed: boolean }[]
   set: StandingSet
   /** What is shown in place of pieces while nothing is built. */
   blocks: readonly BoxMm[]
@@ -50,6 +52,8 @@ export interface Description {
   lowMm?: number
   /** Pieces that are out of the way. */
   hidden: ReadonlySet<number>
+  /** How each placement is drawn; absent: whole. */
+  look?: (id: string) => Look
   /** Absent: even light. */
   sun?: Sun
   finding?: BoxMm
@@ -176,7 +180,7 @@ export class SpaceScene {
     this.reshaped.forEach((id) => reshaped.add(id))
     this.reshaped.clear()
     this.cutAt(d.cutMm, d.lowMm)
-    const changed = this.batches.show(d.set, this.shapes, reshaped)
+    const changed = this.batches.show(d.set, this.shapes, reshaped, d.look)
     if (changed) this.picking.forget()
     const blocked = this.blockOut.show(d.blocks)
     const hid = this.batches.hide(d.hidden)
@@ -199,7 +203,7 @@ export class SpaceScene {
     await Promise.all(
       pieces.map(async (p) => {
         if (this.shapes.get(p.id)?.version === p.version) return
-        this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url) })
+        this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url, p.boxed) })
         fresh.add(p.id)
       }),
     )
@@ -361,7 +365,7 @@ export class SpaceScene {
       }
       for (let i = 0; i < batch.size; i++) {
         const chunk = batch.chunks[i]
-        if (!chunk) continue
+        if (!chunk || !batch.isWhole(i)) continue
         extent.getCenter(centre).applyMatrix4(batch.matrix(i, matrix))
         if (centre.z > cut.height.value) continue
         centre.project(this.camera)
@@ -380,5 +384,9 @@ const toBox = (b: BoxMm) => new Box3(metres(b.min), metres(b.max))
 
 const matrixOf = (p: Pose) => {
   const scale = p.scale ?? 1
-  return new Matrix4().compose(metres(p.atMm), turned(p.quarterTurns * 90 + p.freeDegrees, p.tiltDegrees ?? 0, p.rollDegrees ?? 0), new Vector3(scale, scale, scale))
+  return new Matrix4().compose(
+    metres(p.atMm),
+    turned(p.quarterTurns * 90 + p.freeDegrees, p.tiltDegrees ?? 0, p.rollDegrees ?? 0),
+    new Vector3(scale, scale, scale),
+  )
 }

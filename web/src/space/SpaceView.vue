@@ -6,6 +6,8 @@ import { isIn } from '../massing/edges'
 import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
 import { placementOf } from '../site/standing'
 import { tell, useSite } from '../site/site'
+import { useLaying } from '../repeat/laying'
+import { useSeeing } from '../ticket/seeing'
 import { useTable } from '../table/table'
 import type { BoxMm } from '../api/client'
 import { EYES } from './Walker'
@@ -16,6 +18,8 @@ import { useWalk } from './walk'
 const site = useSite()
 const placing = usePlacing()
 const table = useTable()
+const seeing = useSeeing()
+const laying = useLaying()
 const holder = ref<HTMLElement>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '' })
@@ -80,7 +84,8 @@ async function show() {
     pieces: site.pieces.map((p) => ({
       id: p.id,
       url: `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`,
-      version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre]),
+      version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre, seeing.boxes]),
+      boxed: seeing.boxes,
     })),
     set: site.placements,
     blocks: site.site.kit ? [] : blocks.value,
@@ -88,6 +93,7 @@ async function show() {
     cutMm,
     lowMm: table.walking ? undefined : levels.value.low,
     hidden: hidden.value,
+    look: seeing.look,
     sun: sun.value,
     finding: site.finding?.placeMm,
     run: table.run?.box,
@@ -136,6 +142,8 @@ watch(
     table.run,
     levels.value,
     hidden.value,
+    seeing.look,
+    seeing.boxes,
     sun.value,
     table.walking,
   ],
@@ -177,6 +185,11 @@ function down(e: PointerEvent) {
   }
   if (e.button !== 0) return
   const [x, y] = place(e)
+  const on = laying.tool ? scene!.pick(x, y).atMm : undefined
+  if (on && laying.beginTool(on)) {
+    holder.value!.setPointerCapture(e.pointerId)
+    return
+  }
   band.value = { x0: x, y0: y, x1: x, y1: y }
   holder.value!.setPointerCapture(e.pointerId)
 }
@@ -186,6 +199,9 @@ function move(e: PointerEvent) {
   if (head) {
     walk.turn(x - head.x, y - head.y)
     head = { x, y }
+  } else if (laying.stroke.length || laying.freeing.length) {
+    const on = scene!.pick(x, y).atMm
+    if (on) laying.goOnWithTool(on)
   } else if (band.value) band.value = { ...band.value, x1: x, y1: y }
   else if (placing.held && e.buttons === 0) {
     const at = scene!.pick(x, y).atMm
@@ -196,6 +212,7 @@ function move(e: PointerEvent) {
 function up(e: PointerEvent) {
   head = undefined
   if (walk.walking.value) return
+  if (laying.endTool()) return
   const b = band.value
   band.value = undefined
   if (!b || e.button !== 0) return

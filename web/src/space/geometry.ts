@@ -1,4 +1,4 @@
-import { BufferGeometry, EdgesGeometry, Float32BufferAttribute, Matrix4, Mesh } from 'three'
+import { Box3, BoxGeometry, BufferGeometry, EdgesGeometry, Float32BufferAttribute, Matrix4, Mesh, Vector3 } from 'three'
 import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js'
 
 /** One body of a piece: its surface and what it is made of. */
@@ -20,8 +20,11 @@ const EDGE_DEGREES = 40
 const upright = new Matrix4().makeRotationX(Math.PI / 2)
 const loader = new GLTFLoader()
 
-/** Loads a piece from the server. */
-export async function loadShape(url: string): Promise<Shape> {
+/** What has more triangles than this is heavy. */
+const HEAVY = 300
+
+/** Loads a piece from the server; boxed, what is heavy comes as its box. */
+export async function loadShape(url: string, boxed = false): Promise<Shape> {
   const file = await loader.loadAsync(url)
   const parts: Part[] = []
   file.scene.traverse((node) => {
@@ -30,6 +33,14 @@ export async function loadShape(url: string): Promise<Shape> {
       parts.push({ swatch: (node.material as { name: string }).name, geometry })
     }
   })
+  if (boxed && parts.reduce((n, p) => n + p.geometry.getIndex()!.count / 3, 0) > HEAVY) {
+    const whole = new Box3()
+    parts.forEach((p) => {
+      p.geometry.computeBoundingBox()
+      whole.union(p.geometry.boundingBox!)
+    })
+    return boxShape(whole)
+  }
   const box = parts.reduce((sum, p) => {
     p.geometry.computeBoundingBox()
     return Math.min(sum, p.geometry.boundingBox!.min.x)
@@ -42,6 +53,15 @@ export async function loadShape(url: string): Promise<Shape> {
     mirroredParts: parts.map((p) => ({ swatch: p.swatch, geometry: turnedInsideOut(p.geometry.clone().applyMatrix4(flip)) })),
     mirroredEdges: edgesOf(parts).applyMatrix4(flip),
   }
+}
+
+/** A body in place of a piece's own. */
+function boxShape(box: Box3): Shape {
+  const size = box.getSize(new Vector3())
+  const middle = box.getCenter(new Vector3())
+  const geometry = new BoxGeometry(size.x, size.y, size.z).translate(middle.x, middle.y, middle.z)
+  const parts = [{ swatch: 'plaster', geometry }]
+  return { parts, edges: edgesOf(parts), mirroredParts: parts, mirroredEdges: edgesOf(parts) }
 }
 
 /** A mirrored surface faces inward until its triangles are turned round. */

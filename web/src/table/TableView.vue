@@ -9,6 +9,7 @@ import PlanView from '../plan/PlanView.vue'
 import { useSite } from '../site/site'
 import SectionView from '../section/SectionView.vue'
 import SpaceView from '../space/SpaceView.vue'
+import { useSeeing } from '../ticket/seeing'
 import { useTable } from './table'
 
 defineProps<{ massing: boolean }>()
@@ -17,6 +18,7 @@ const site = useSite()
 keepFlow()
 const placing = usePlacing()
 const table = useTable()
+const seeing = useSeeing()
 const whole = ref<HTMLElement>()
 
 function drag(e: PointerEvent) {
@@ -111,6 +113,9 @@ const holds = computed(() =>
           ><Choice :value="table.shownLevels" :options="LEVELS" label="Levels that Space shows" @change="(l) => (table.shownLevels = l)"
         /></span>
         <button type="button" class="tool" :aria-pressed="table.ceilings" @click="table.ceilings = !table.ceilings">Ceilings</button>
+        <button type="button" class="tool" title="Pieces of many triangles as plain boxes" :aria-pressed="seeing.boxes" @click="seeing.boxes = !seeing.boxes">
+          Boxes
+        </button>
         <button type="button" class="tool" :aria-pressed="table.sun.on" @click="table.sun = { ...table.sun, on: !table.sun.on }">Sun</button>
         <span v-if="table.sun.on" class="sun">
           <label

@@ -56,6 +56,8 @@ export const useTable = defineStore('table', () => {
     const role = site.pieceById.get(site.placements.get(id)?.pieceId ?? 0)?.role
     return picks.value === '' || (picks.value === 'STANDING' ? role !== 'FLOOR' && role !== 'CEILING' : role === picks.value)
   }
+  /** What the plan shows now; the plan tells. */
+  const inPlan = shallowRef<() => string[]>(() => [])
   /** Raised to ask both drawings to look at something. */
   const asked = ref<{ at: 'all' | 'selection'; count: number }>({ at: 'all', count: 0 })
   const stood = shallowRef<{ siteId: number; atMm: VecMm }>()
@@ -80,6 +82,7 @@ export const useTable = defineStore('table', () => {
   }
 
   return {
+    inPlan,
     picks,
     takes,
     cutaway,

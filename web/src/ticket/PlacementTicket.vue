@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import { Button, InputNumber, Switch } from 'ant-design-vue'
+import { Button, Switch } from 'ant-design-vue'
 import Choice from '../parts/Choice.vue'
 import { computed } from 'vue'
 import { usePlacing } from '../build/placing'
+import { useAttempt } from '../massing/attempt'
 import LengthField from '../parts/LengthField.vue'
+import NumberField from '../parts/NumberField.vue'
 import { extentOfPlacements } from '../site/extent'
 import { tell, useSite } from '../site/site'
 import { useChoosing, type By } from './choosing'
+import DisorderFields from './DisorderFields.vue'
+import { useSeeing } from './seeing'
 import { useTable } from '../table/table'
 
 /** Some placements: their typed values, where they come from, and what the survey found on them. */
@@ -40,6 +44,14 @@ const z = computed(() => shared((p) => p.atMm.z))
 const quarters = computed(() => shared((p) => p.quarterTurns))
 const free = computed(() => shared((p) => p.freeDegrees))
 const mirrored = computed(() => shared((p) => p.mirrored))
+const tilt = computed(() => shared((p) => p.tiltDegrees))
+const roll = computed(() => shared((p) => p.rollDegrees))
+const scale = computed(() => shared((p) => p.scale))
+const size = computed(() => (scale.value === undefined ? undefined : Math.round(scale.value * 1000) / 10))
+/** Typed values that lie out of range are told beside them. */
+const { refusal, attempt } = useAttempt()
+const lean = (values: Record<string, number>) => void attempt(() => site.setValues(props.ids, values))
+const seeing = useSeeing()
 
 const run = (work: () => unknown) =>
   void site
@@ -57,10 +69,6 @@ function turnFreely(degrees: number) {
 const others = computed(() =>
   (piece.value ? site.pieces.filter((p) => p.role === piece.value!.role && p.id !== piece.value!.id) : []).map((p) => ({ value: p.id, label: p.code })),
 )
-function takeTurn(typed: string) {
-  const degrees = Number(typed.replace(',', '.'))
-  if (typed.trim() && Number.isFinite(degrees) && degrees !== (one.value ? free.value : 0)) turnFreely(Math.max(-359, Math.min(359, degrees)))
-}
 function standFigure() {
   const box = extentOfPlacements(site, site.selected)
   if (box) table.standFigureBeside(box)
@@ -70,6 +78,8 @@ const ways: { value: By; label: string }[] = [
   { value: 'piece', label: 'all of this piece' },
   { value: 'role', label: 'all of its role' },
   { value: 'room', label: 'all in its room' },
+  { value: 'level', label: 'all on this level' },
+  { value: 'plan', label: 'all in view on the plan' },
   { value: 'repeat', label: 'all of its repeat or assembly' },
   { value: 'others', label: 'everything else' },
 ]
@@ -143,20 +153,12 @@ const originOf = computed(() => {
         ><span>Turn</span>
         <Choice :value="quarters" :options="turns" placeholder="various" label="Quarter turns" @change="(q) => set({ quarterTurns: Number(q) })" />
       </label>
-      <label class="field"
-        ><span>{{ one ? 'Free turn, °' : 'Turn freely by, °' }}</span>
-        <InputNumber
-          size="small"
-          class="figures"
-          :value="one ? free : undefined"
-          :min="-359"
-          :max="359"
-          :controls="false"
-          placeholder="0"
-          aria-label="Free turn in degrees"
-          @press-enter="(e: KeyboardEvent) => (e.target as HTMLInputElement).blur()"
-          @blur="(e: FocusEvent) => takeTurn((e.target as HTMLInputElement).value)" />
-      </label>
+      <NumberField
+        :label="one ? 'Free turn, °' : 'Turn freely by, °'"
+        aria="Free turn in degrees"
+        fraction
+        :value="one ? free : 0"
+        @change="(degrees) => turnFreely(Math.max(-359, Math.min(359, degrees)))" />
       <label class="field"
         ><span>Mirrored</span>
         <Switch
@@ -166,6 +168,11 @@ const originOf = computed(() => {
           aria-label="Mirrored"
           @change="(on) => (one ? set({ mirrored: !!on }) : run(() => site.arrange('Mirror', { mirror: true })))" />
       </label>
+    </div>
+    <div class="fields three">
+      <NumberField label="Tilt, °" fraction :value="tilt" :error="refusal?.about('tiltDegrees')" @change="(v) => lean({ tiltDegrees: v })" />
+      <NumberField label="Roll, °" fraction :value="roll" :error="refusal?.about('rollDegrees')" @change="(v) => lean({ rollDegrees: v })" />
+      <NumberField label="Size, %" fraction :value="size" :error="refusal?.about('scale')" @change="(v) => lean({ scale: v / 100 })" />
     </div>
     <div class="deeds">
       <Button size="small" title="Plumb (J)" @click="run(site.plumb)">Plumb</Button>
@@ -184,10 +191,16 @@ const originOf = computed(() => {
         <Choice :options="lines" placeholder="against …" label="Line up" @change="(l) => run(() => lineUp(String(l)))" />
       </label>
     </div>
+    <div class="deeds" role="group" aria-label="Seen">
+      <Button size="small" title="Everything else is hidden" @click="seeing.showAlone(ids)">Show alone</Button>
+      <Button size="small" title="Drawn faintly, and no hand takes it" @click="seeing.ghost(ids)">Ghost</Button>
+      <Button size="small" @click="seeing.hide(ids)">Hide</Button>
+    </div>
     <label v-if="others.length" class="field"
       ><span>Swap for</span>
       <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
     </label>
+    <DisorderFields :ids="ids" />
     <Button v-if="one?.departed" size="small" @click="run(() => site.letGo(props.ids))">Let go of the change by hand</Button>
     <ul v-if="findings.length" class="findings">
       <li v-for="f in findings" :key="f.key" :class="f.fault ? 'fault' : 'caution'">{{ f.fault ? '■' : '▲' }} {{ f.title }}</li>

@@ -3,14 +3,18 @@ import { roomAt } from '../repeat/rules'
 import { useOf } from '../repeat/assembling'
 import { repeatOf } from '../repeat/laying'
 import { useSite } from '../site/site'
+import { boxOf } from '../site/extent'
+import { isSeen } from '../plan/level'
 import { pieceIdOf, idOf } from '../site/standing'
+import { useTable } from '../table/table'
 
 /** What more than one piece can be chosen by. */
-export type By = 'piece' | 'role' | 'room' | 'repeat' | 'others'
+export type By = 'piece' | 'role' | 'room' | 'level' | 'plan' | 'repeat' | 'others'
 
 /** Selects all that is like what is selected, in one way or another. */
 export function useChoosing() {
   const site = useSite()
+  const table = useTable()
 
   /** The ids of all whose piece is one of these. */
   function ofPieces(wanted: Set<number>): string[] {
@@ -42,6 +46,18 @@ export function useChoosing() {
         if (room) site.select(await get<string[]>(`/api/sites/${site.site!.id}/rooms/${room.id}/placements`))
         return
       }
+      case 'level':
+        return site.select(
+          [...site.placements.values()]
+            .filter((p) => {
+              const piece = site.pieceById.get(p.pieceId)
+              const box = piece && boxOf(p, piece)
+              return box && isSeen(site.massing, table.level, box.min.z, box.max.z)
+            })
+            .map((p) => p.id),
+        )
+      case 'plan':
+        return site.select(table.inPlan())
       case 'repeat': {
         const sources = new Set([...site.selection].map(sourceOf).filter((s) => s !== undefined))
         return site.select([...sources].flatMap((s) => site.placements.of(s)))

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { Button, Input } from 'ant-design-vue'
+import { ref } from 'vue'
+import { useAttempt } from '../massing/attempt'
+import { useSite } from '../site/site'
+import { useSeeing } from './seeing'
+
+/** What is seen, and selections under a name. */
+const site = useSite()
+const seeing = useSeeing()
+const { refusal, attempt } = useAttempt()
+const name = ref('')
+
+const keep = () =>
+  attempt(async () => {
+    if (!name.value.trim()) return
+    await site.make('Keep a selection', 'POST', '/selections', { name: name.value, ids: [...site.selection] })
+    name.value = ''
+  })
+const forget = (id: number) => attempt(() => site.make('Forget a selection', 'DELETE', `/selections/${id}`))
+</script>
+
+<template>
+  <p v-if="seeing.isVeiled" class="row spread veiled" role="status">
+    <span>{{ seeing.words }}</span>
+    <Button size="small" @click="seeing.showAll()">Show all</Button>
+  </p>
+  <section v-if="site.selection.size || site.namedSelections.length" aria-label="Selections">
+    <h3>Selections</h3>
+    <div v-if="site.selection.size" class="row">
+      <Input v-model:value="name" size="small" placeholder="Keep it as …" aria-label="Name of the selection" :maxlength="200" @press-enter="keep" />
+      <Button size="small" :disabled="!name.trim()" @click="keep">Keep</Button>
+    </div>
+    <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+    <ul>
+      <li v-for="s in site.namedSelections" :key="s.id" class="row spread">
+        <button type="button" class="plain" :title="`Select “${s.name}”`" @click="site.select(s.ids)">{{ s.name }}</button>
+        <span class="figures soft">{{ s.ids.length }}</span>
+        <Button size="small" :aria-label="`Forget ${s.name}`" @click="forget(s.id)">Forget</Button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.veiled {
+  border: 1px solid var(--hairline);
+  background: var(--sheet);
+  padding: 5px 9px;
+  font-size: 13px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  padding: 2px 0;
+}
+li button.plain {
+  flex: 1;
+  text-align: left;
+}
+</style>

@@ -1,0 +1,63 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useAssembling } from '../repeat/assembling'
+import { useSite } from '../site/site'
+
+/** How a placement is drawn: whole, as a ghost that no hand takes, or not at all. */
+export type Look = 'whole' | 'ghost' | 'gone'
+
+type Ids = ReadonlySet<string>
+const none: Ids = new Set()
+
+/** What is hidden, ghosted or shown alone, in all drawings. It is this browser's own: the set stays what it is. */
+export const useSeeing = defineStore('seeing', () => {
+  const site = useSite()
+  const assembling = useAssembling()
+  const hidden = shallowRef(none)
+  const ghosted = shallowRef(none)
+  const alone = shallowRef<Ids>()
+  /** Whether what has many triangles is drawn as a box. */
+  const boxes = ref(false)
+
+  watch(
+    () => site.site?.id,
+    () => showAll(),
+  )
+  /** While an assembly is open, all but what hands set down for it is dimmed. */
+  const open = computed<Ids | undefined>(() => (assembling.open ? new Set([...assembling.open.placementIds, ...site.selection]) : undefined))
+
+  /** How each is drawn; absent while everything is whole. */
+  const look = computed<((id: string) => Look) | undefined>(() => {
+    const [h, g, a, o] = [hidden.value, ghosted.value, alone.value, open.value]
+    if (!h.size && !g.size && !a && !o) return undefined
+    return (id) => (h.has(id) || (a && !a.has(id)) ? 'gone' : g.has(id) || (o && !o.has(id)) ? 'ghost' : 'whole')
+  })
+
+  const together = (a: Ids, b: Iterable<string>): Ids => new Set([...a, ...b])
+  function hide(ids: Iterable<string>) {
+    hidden.value = together(hidden.value, ids)
+    site.select([])
+  }
+  function ghost(ids: Iterable<string>) {
+    ghosted.value = together(ghosted.value, ids)
+    site.select([])
+  }
+  const showAlone = (ids: Iterable<string>) => (alone.value = new Set(ids))
+  function showAll() {
+    hidden.value = none
+    ghosted.value = none
+    alone.value = undefined
+  }
+  const isVeiled = computed(() => hidden.value.size > 0 || ghosted.value.size > 0 || !!alone.value)
+  const words = computed(() =>
+    [
+      alone.value && `${alone.value.size} shown alone`,
+      hidden.value.size ? `${hidden.value.size} hidden` : '',
+      ghosted.value.size ? `${ghosted.value.size} ghosted` : '',
+    ]
+      .filter(Boolean)
+      .join(', '),
+  )
+
+  return { look, boxes, hide, ghost, showAlone, showAll, isVeiled, words }
+})
