@@ -9,6 +9,7 @@ import { useLaying } from '../repeat/laying'
 import TwinsPanel from '../repeat/TwinsPanel.vue'
 import RepeatPanel from '../repeat/RepeatPanel.vue'
 import PlacementTicket from '../ticket/PlacementTicket.vue'
+import { useSeeing } from '../ticket/seeing'
 import SelectionsPanel from '../ticket/SelectionsPanel.vue'
 import { usePlacing } from './placing'
 
@@ -16,6 +17,7 @@ const PAGE = 40
 const site = useSite()
 const placing = usePlacing()
 const laying = useLaying()
+const seeing = useSeeing()
 const wanted = ref('')
 const page = ref(0)
 let lastChosen: string | undefined
@@ -82,6 +84,10 @@ function choose(id: string, e: MouseEvent) {
 
 <template>
   <div class="panel">
+    <p v-if="seeing.isVeiled" class="row spread left-out" role="status">
+      <span>{{ seeing.words }}</span>
+      <Button size="small" @click="seeing.showAll()">Show all</Button>
+    </p>
     <RepeatPanel v-if="laying.chosen" :key="laying.chosen.id" class="first" />
     <PlacementTicket v-else-if="site.selected.length" :key="site.selections" :ids="[...site.selection]" class="first" />
     <p v-else-if="site.pieces.length" class="soft">Take a piece from the line-up and click where it stands, or select what stands already.</p>

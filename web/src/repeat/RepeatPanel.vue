@@ -173,7 +173,7 @@ const rename = (e: Event) => {
     </template>
     <template v-if="what === 'STACK' || what === 'SCATTER'">
       <div class="fields three numbers">
-        <NumberField label="Count" :value="rule.count!" :error="about('count')" @change="(count) => set({ count })" />
+        <NumberField v-if="!rule.perM2" label="Count" :value="rule.count!" :error="about('count')" @change="(count) => set({ count })" />
         <NumberField label="Turned by up to, °" :value="rule.turnDegrees ?? 0" :error="about('turnDegrees')" @change="(turnDegrees) => set({ turnDegrees })" />
         <NumberField label="Seed" :value="rule.seed ?? 1" @change="(seed) => set({ seed })" />
       </div>
@@ -182,7 +182,7 @@ const rename = (e: Event) => {
         <LengthField v-if="what === 'SCATTER'" label="At least apart" :mm="rule.leastMm" :error="about('leastMm')" @change="(leastMm) => set({ leastMm })" />
         <LengthField
           v-if="what === 'SCATTER'"
-          label="Thinner toward the edge over"
+          label="Thins to the edge over"
           :mm="rule.fadeMm"
           :error="about('fadeMm')"
           @change="(fadeMm) => set({ fadeMm })" />

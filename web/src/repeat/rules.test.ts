@@ -1,7 +1,7 @@
-import { brushedWith, stroked, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { RoomView, RuleWords } from '../api/client'
 import { turnedBox } from './assembling'
-import { dragged, handles, laid, placedBy, usualPoints, wallAlong } from './rules'
+import { brushedWith, dragged, handles, laid, placedBy, stroked, usualPoints, wallAlong } from './rules'
 
 const room = (id: number, x: number, y: number, w: number, d: number): RoomView => ({
   id,

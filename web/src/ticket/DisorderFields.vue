@@ -50,3 +50,20 @@ const kept: Partial<typeof USUAL> = {}
     </div>
   </details>
 </template>
+
+<style scoped>
+.group[open] {
+  display: grid;
+  gap: 8px;
+}
+summary {
+  cursor: pointer;
+}
+.group[open] summary {
+  margin-bottom: 6px;
+}
+.fields + .fields,
+.fields + .row {
+  margin-top: 8px;
+}
+</style>

@@ -3,11 +3,9 @@ import { Button, Input } from 'ant-design-vue'
 import { ref } from 'vue'
 import { useAttempt } from '../massing/attempt'
 import { useSite } from '../site/site'
-import { useSeeing } from './seeing'
 
-/** What is seen, and selections under a name. */
+/** Selections under a name. */
 const site = useSite()
-const seeing = useSeeing()
 const { refusal, attempt } = useAttempt()
 const name = ref('')
 
@@ -21,10 +19,6 @@ const forget = (id: number) => attempt(() => site.make('Forget a selection', 'DE
 </script>
 
 <template>
-  <p v-if="seeing.isVeiled" class="row spread veiled" role="status">
-    <span>{{ seeing.words }}</span>
-    <Button size="small" @click="seeing.showAll()">Show all</Button>
-  </p>
   <section v-if="site.selection.size || site.namedSelections.length" aria-label="Selections">
     <h3>Selections</h3>
     <div v-if="site.selection.size" class="row">
@@ -43,12 +37,6 @@ const forget = (id: number) => attempt(() => site.make('Forget a selection', 'DE
 </template>
 
 <style scoped>
-.veiled {
-  border: 1px solid var(--hairline);
-  background: var(--sheet);
-  padding: 5px 9px;
-  font-size: 13px;
-}
 ul {
   list-style: none;
   margin: 0;

@@ -33,6 +33,9 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
     private static final int MOST = 200_000;
     /** Thrown for each that is wanted. */
     private static final int DARTS = 40;
+    /** The same where they must find what they land on, and how many of those there are at most. */
+    private static final int SEEKING = 1000;
+    private static final long MOST_SEEKING = 2_000_000;
     private static final int EMPTY = -1;
     private static final double UM2_PER_M2 = 1e12;
     /** Around the area, what stands further off cannot matter: no piece is larger. */
@@ -149,7 +152,8 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
         var wanted = perM2 == 0 ? number : (int) Math.min(MOST, Math.round(perM2 * sum / UM2_PER_M2 * share(rects, upTo, sum)));
         var thrown = new Thrown(area.extent(), least.um(), Math.max(1, wanted));
         var ground = landing.looks() ? new Occupied(landing, area.extent(), bodies) : null;
-        var darts = (long) DARTS * wanted;
+        // Where little of the ground will do, more darts find it.
+        var darts = Math.max((long) DARTS * wanted, ground == null ? 0 : Math.min((long) SEEKING * wanted, MOST_SEEKING));
         var all = weights.size() == bodies.size() ? weights.stream().mapToInt(w -> Math.max(0, w)).sum() : 0;
         for (long dart = 0; dart < darts && thrown.count < wanted; dart++) {
             var found = Arrays.binarySearch(upTo, random.nextDouble() * sum);

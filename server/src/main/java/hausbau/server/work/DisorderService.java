@@ -107,7 +107,8 @@ public class DisorderService {
             var id = stores.nextId();
             heap = heap == 0 ? id : heap;
             var asDerived = !one.isByHand() && edit.before().decisions().departure(one.place()).isEmpty();
-            var fresh = new DisorderRow(id, edit.site().getId(), heap, one.place(), edit.kit().id(one.kind()).orElseThrow(), one.stance(), one.free(), asDerived);
+            var fresh = new DisorderRow(edit.site().getId(),
+                    new DisorderRow.First(id, heap, one.place(), edit.kit().id(one.kind()).orElseThrow(), one.stance(), one.free(), asDerived));
             fresh.stand(stance);
             edit.add(fresh);
         }

@@ -52,7 +52,7 @@ public class SelectionService {
                 edit.change(same.get(), r -> r.set(told, places));
                 return same.get().getId();
             }
-            var row = new SelectionRow(stores.nextId(), siteId, told, places);
+            var row = new SelectionRow(siteId, new SelectionRow.Kept(stores.nextId(), told, places));
             edit.add(row);
             return row.getId();
         });

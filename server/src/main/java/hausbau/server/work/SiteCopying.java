@@ -85,6 +85,11 @@ class SiteCopying {
         }
     }
 
+    /** What disorder left out stands nowhere, and comes back under an id of its own. */
+    private long renamed(Map<Long, Long> fresh, long old, String table) {
+        return table.equals("disorder") ? fresh.computeIfAbsent(old, o -> stores.nextId()) : fresh.getOrDefault(old, 0L);
+    }
+
     /** Places and findings name rooms, openings and placements within words. */
     private void rename(long copy) {
         var fresh = new HashMap<Long, Long>();
@@ -97,7 +102,7 @@ class SiteCopying {
                 jdbc.query("select old, fresh from new_id", row -> { fresh.put(row.getLong(1), row.getLong(2)); });
             }
             words.forEach(row -> jdbc.update("update " + column.getKey() + " set " + column.getValue() + " = ? where id = ?",
-                    NAMED.matcher((String) row.get("word")).replaceAll(m -> m.group(1) + "." + fresh.getOrDefault(Long.parseLong(m.group(2)), 0L)), row.get("id")));
+                    NAMED.matcher((String) row.get("word")).replaceAll(m -> m.group(1) + "." + renamed(fresh, Long.parseLong(m.group(2)), column.getKey())), row.get("id")));
         }
     }
 }

@@ -32,15 +32,19 @@ public class DisorderRow implements Row {
     protected DisorderRow() {
     }
 
-    public DisorderRow(long id, long siteId, long heap, Place place, long pieceId, Stance stood, boolean free, boolean asDerived) {
-        this.id = id;
+    /** How something stood in order. */
+    public record First(long id, long heap, Place place, long pieceId, Stance stance, boolean free, boolean asDerived) {
+    }
+
+    public DisorderRow(long siteId, First first) {
+        this.id = first.id();
         this.siteId = siteId;
-        this.heap = heap;
-        this.place = place.toString();
-        this.pieceId = pieceId;
-        this.stood = StanceWords.write(stood);
-        this.free = free;
-        this.asDerived = asDerived;
+        this.heap = first.heap();
+        this.place = first.place().toString();
+        this.pieceId = first.pieceId();
+        this.stood = StanceWords.write(first.stance());
+        this.free = first.free();
+        this.asDerived = first.asDerived();
     }
 
     public final void stand(Optional<Stance> stance) {

@@ -25,10 +25,14 @@ public class SelectionRow implements Row {
     protected SelectionRow() {
     }
 
-    public SelectionRow(long id, long siteId, String name, Collection<Place> places) {
-        this.id = id;
+    public SelectionRow(long siteId, Kept kept) {
+        this.id = kept.id();
         this.siteId = siteId;
-        set(name, places);
+        set(kept.name(), kept.of());
+    }
+
+    /** What is selected under a name. */
+    public record Kept(long id, String name, List<Place> of) {
     }
 
     public final void set(String newName, Collection<Place> newPlaces) {
