@@ -20,10 +20,25 @@ const shown = computed(() => {
   )
 })
 const props = defineProps<{ canTake: boolean }>()
+/** Assemblies seen from their front, what is farthest drawn first. */
+const assemblies = computed(() => {
+  const word = wanted.value.trim().toLowerCase()
+  if (role.value) return []
+  return site.assemblies.assemblies
+    .filter((a) => !word || a.name.toLowerCase().includes(word))
+    .map((a) => ({
+      ...a,
+      x: a.boxMm.min.x,
+      top: a.boxMm.max.z,
+      width: a.boxMm.max.x - a.boxMm.min.x,
+      height: a.boxMm.max.z - a.boxMm.min.z,
+      boxes: [...a.piecesMm].sort((b, c) => c.min.y - b.min.y),
+    }))
+})
 
 const TALLEST_PX = 92
 const portraits = ref(new Map<string, string>())
-const tallest = computed(() => Math.max(2000, ...site.pieces.map((p) => p.sizeMm.z)))
+const tallest = computed(() => Math.max(2000, ...site.pieces.map((p) => p.sizeMm.z), ...site.assemblies.assemblies.map((a) => a.boxMm.max.z - a.boxMm.min.z)))
 const pxPerMm = computed(() => TALLEST_PX / tallest.value)
 
 const keyOf = (p: PieceView) => JSON.stringify([p.id, p.code, p.sizeMm, p.solidsMm, pxPerMm.value])
@@ -75,6 +90,22 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
       <p v-if="site.pieces.length === 0" class="none">
         {{ site.massing.rooms.length ? 'No pieces yet. Work out the kit, and they line up here.' : 'Type a room first; its kit lines up here.' }}
       </p>
+      <button
+        v-for="a in assemblies"
+        :key="`assembly ${a.id}`"
+        type="button"
+        class="item"
+        :class="{ held: placing.held?.kind === 'assembly' && placing.held.assemblyId === a.id }"
+        :disabled="!canTake"
+        :title="`${a.name}, an assembly of ${a.pieces}`"
+        :aria-label="`Take the assembly ${a.name}, ${a.uses} placed`"
+        @click="canTake && placing.takeAssembly(a.id)">
+        <svg :width="a.width * pxPerMm + 4" :height="a.height * pxPerMm + 4" :viewBox="`${a.x} ${-a.top} ${a.width} ${a.height}`" aria-hidden="true">
+          <rect v-for="(b, i) in a.boxes" :key="i" :x="b.min.x" :y="-b.max.z" :width="b.max.x - b.min.x" :height="b.max.z - b.min.z" class="part" />
+        </svg>
+        <span class="code">{{ a.name }}</span>
+        <span class="figures count">{{ a.pieces }} · {{ a.uses }}×</span>
+      </button>
       <button
         v-for="p in shown"
         :key="p.id"
@@ -134,6 +165,12 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
   overflow-x: auto;
   overflow-y: hidden;
   background: linear-gradient(var(--ink), var(--ink)) 0 calc(100% - 37px) / 100% 1px no-repeat;
+}
+.part {
+  fill: #dedacf;
+  stroke: var(--ink);
+  stroke-width: 1;
+  vector-effect: non-scaling-stroke;
 }
 .item {
   display: grid;

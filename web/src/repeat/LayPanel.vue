@@ -2,12 +2,14 @@
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useSite } from '../site/site'
+import { useTable } from '../table/table'
 import { repeatOf, useLaying } from './laying'
 import { ASKS, LABELS, type What } from './rules'
 
 /** Begins a repeat of what is in the hand or selected, and lists those that there are. */
 const site = useSite()
 const laying = useLaying()
+const table = useTable()
 const all = Object.keys(LABELS) as What[]
 /** The repeat that everything selected belongs to. */
 const selected = computed(() => {
@@ -28,6 +30,9 @@ const selected = computed(() => {
     </div>
     <Button v-if="laying.what" size="small" title="In the middle of the room; its values are typed then" @click="laying.layUsual()"
       >Lay it in the room’s middle</Button
+    >
+    <Button v-if="laying.what === 'TRAIL' && table.room" size="small" title="It follows the room" @click="laying.layOutline()"
+      >Round the outline of {{ table.room.name }}</Button
     >
     <p v-if="laying.what" class="soft" role="status">
       <template v-if="laying.fault"

@@ -52,6 +52,8 @@ const followings = computed(() => {
     if (what.value === 'COURSE')
       for (const e of edgesOf(room))
         found.push({ value: `${room.id}.${e.edge}`, label: `${room.name}, ${e.label} wall`, following: { roomId: room.id, hold: 'WALL', edge: e.edge } })
+    if (what.value === 'TRAIL')
+      found.push({ value: `${room.id}.outline`, label: `the outline of ${room.name}`, following: { roomId: room.id, hold: 'OUTLINE' } })
     if (what.value === 'FIELD' || what.value === 'SCATTER')
       found.push({ value: `${room.id}.ground`, label: `all of ${room.name}`, following: { roomId: room.id, hold: 'GROUND' } })
   }
@@ -60,7 +62,7 @@ const followings = computed(() => {
 const follows = computed(() => {
   const f = of.value.following
   if (!f) return ''
-  return f.hold === 'ROOM' ? `${f.roomId}` : f.hold === 'WALL' ? `${f.roomId}.${f.edge}` : `${f.roomId}.ground`
+  return f.hold === 'ROOM' ? `${f.roomId}` : f.hold === 'WALL' ? `${f.roomId}.${f.edge}` : f.hold === 'OUTLINE' ? `${f.roomId}.outline` : `${f.roomId}.ground`
 })
 function follow(value: string) {
   const f = followings.value.find((x) => x.value === value)?.following
@@ -163,11 +165,24 @@ const rename = (e: Event) => {
       <div class="fields three">
         <LengthField label="Bends rounded by" :mm="rule.bendMm" @change="(bendMm) => set({ bendMm })" />
         <LengthField label="Aside of the path" :mm="rule.asideMm" @change="(asideMm) => set({ asideMm })" />
+        <LengthField v-if="rule.byStretch" label="Free at bends" :mm="rule.freeMm" :error="about('freeMm')" @change="(freeMm) => set({ freeMm })" />
       </div>
       <label class="row"
         ><Switch size="small" :checked="rule.both" aria-label="On both sides" @change="(on) => set({ both: !!on })" /> On both sides, mirrored</label
       >
       <label class="row"
+        ><Switch size="small" :checked="rule.byStretch" aria-label="Each stretch by itself" @change="(on) => set({ byStretch: !!on })" /> Each stretch by
+        itself</label
+      >
+      <label v-if="of.pieceIds[1]" class="row"
+        ><Switch size="small" :checked="rule.otherAtBends" aria-label="The other piece at bends" @change="(on) => set({ otherAtBends: !!on })" /> The other
+        piece at bends</label
+      >
+      <label v-if="of.pieceIds[1]" class="row"
+        ><Switch size="small" :checked="rule.otherAtEnds" aria-label="The other piece at ends" @change="(on) => set({ otherAtEnds: !!on })" /> The other piece
+        at ends</label
+      >
+      <label v-if="of.following?.hold !== 'OUTLINE'" class="row"
         ><Switch size="small" :checked="rule.closed" aria-label="Back to its beginning" @change="(on) => set({ closed: !!on })" /> Back to its beginning</label
       >
     </template>
@@ -194,7 +209,7 @@ const rename = (e: Event) => {
       <NumberField label="Turn every" :value="rule.turnEvery ?? 0" @change="(turnEvery) => set({ turnEvery })" />
       <NumberField label="Another every" :value="rule.otherEvery ?? 0" @change="(otherEvery) => set({ otherEvery })" />
     </div>
-    <label v-if="!of.grouped && (rule.otherEvery || what === 'STACK' || what === 'SCATTER')" class="field"
+    <label v-if="!of.grouped && (rule.otherEvery || what === 'STACK' || what === 'SCATTER' || what === 'TRAIL')" class="field"
       ><span>The other piece</span>
       <Choice
         :value="of.pieceIds[1]"

@@ -8,7 +8,7 @@ import { useTable } from '../table/table'
 import { brushedWith, DRAWN, dragged, groundBetween, handles, laid, stroked, USUAL, usualPoints, type Handle, type Laid, type What } from './rules'
 
 /** What is repeated: a piece from the line-up, or what stands. */
-type Subject = { pieceIds: number[] } | { placementIds: string[] }
+type Subject = { pieceIds: number[] } | { placementIds: string[] } | { assemblyId: number }
 
 /** How near to a handle a hand must be to take it. */
 const HANDLE_REACH_PX = 9
@@ -46,7 +46,7 @@ export const useLaying = defineStore('laying', () => {
   let again: Laid | undefined
 
   const mode = computed(() => (what.value ? DRAWN[what.value] : undefined))
-  const canBegin = computed(() => placing.held?.kind === 'piece' || site.selection.size > 0)
+  const canBegin = computed(() => placing.held?.kind === 'piece' || placing.held?.kind === 'assembly' || site.selection.size > 0)
 
   /** What is selected is worked on then. */
   watch(
@@ -57,7 +57,13 @@ export const useLaying = defineStore('laying', () => {
   /** Begins with the piece in the hand, else with what is selected. */
   function begin(of: What) {
     if (what.value === of) return stop()
-    subject.value = placing.held?.kind === 'piece' ? { pieceIds: [placing.held.pieceId] } : { placementIds: [...site.selection] }
+    const held = placing.held
+    subject.value =
+      held?.kind === 'piece'
+        ? { pieceIds: [held.pieceId] }
+        : held?.kind === 'assembly'
+          ? { assemblyId: held.assemblyId }
+          : { placementIds: [...site.selection] }
     placing.putBack()
     stop()
     what.value = of
@@ -107,6 +113,17 @@ export const useLaying = defineStore('laying', () => {
     return finish()
   }
 
+  /** Lays a trail round the outline of the room that is worked on. */
+  async function layOutline() {
+    const room = table.room
+    const of = subject.value
+    if (!room || !of) return
+    const at = { x: room.cornerMm.x, y: room.cornerMm.y, z: room.cornerMm.z }
+    const rule: RuleWords = { what: 'TRAIL', pathMm: [at, { ...at, x: at.x + room.widthMm }], pace: 'SIDE_BY_SIDE', rest: 'BOTH_ENDS', byStretch: true }
+    stop()
+    await lay(of, { rule, following: { roomId: room.id, hold: 'OUTLINE' } })
+  }
+
   /** Lets go of a drag; a way goes on until it is finished. */
   function release() {
     if (mode.value !== 'way') void finish()
@@ -119,6 +136,10 @@ export const useLaying = defineStore('laying', () => {
     // The last point of a way is the pointer.
     if (ready.rule.pathMm) ready.rule.pathMm = ready.rule.pathMm.slice(0, -1).filter((p, i, all) => !i || p.x !== all[i - 1]!.x || p.y !== all[i - 1]!.y)
     stop()
+    await lay(of, ready)
+  }
+
+  async function lay(of: Subject, ready: Laid) {
     await site
       .inTurn(async () => {
         const made = await site.make<RepeatView>('Lay a repeat', 'POST', '/repeats', { ...of, ...ready })
@@ -132,7 +153,12 @@ export const useLaying = defineStore('laying', () => {
 
   /** Asks where the copies would stand, one request after another. */
   function show(rule?: Laid) {
-    const of = chosen.value && (held.value || stroke.value.length) ? { pieceIds: chosen.value.pieceIds } : subject.value
+    const of =
+      chosen.value && (held.value || stroke.value.length)
+        ? chosen.value.assemblyId
+          ? { assemblyId: chosen.value.assemblyId }
+          : { pieceIds: chosen.value.pieceIds }
+        : subject.value
     const ready = rule ?? drawn()
     if (!ready || !of) return
     if (asking) {
@@ -276,6 +302,7 @@ export const useLaying = defineStore('laying', () => {
     point,
     release,
     layUsual,
+    layOutline,
     finish,
     handleAt,
     grab,

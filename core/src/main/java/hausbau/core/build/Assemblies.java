@@ -148,6 +148,11 @@ public final class Assemblies {
         return whole(id).box();
     }
 
+    /** What each of its pieces takes about its pivot. */
+    public List<Box> boxes(long id) {
+        return whole(id).pieces().stream().map(p -> p.member().stance().box(p.member().kind())).toList();
+    }
+
     /** How many pieces one use of it is. */
     public int size(long id) {
         return whole(id).pieces().size();

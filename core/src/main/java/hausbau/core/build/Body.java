@@ -8,11 +8,26 @@ import hausbau.core.measure.Vec;
 import java.util.List;
 
 /**
- * What a repeat sets down at one spot: a piece, or several that keep their stances to one another.
+ * What a repeat sets down at one spot: a piece, several that keep their stances to one another, or an assembly as it is now.
  *
- * @param members one or more, about the spot at the origin
+ * @param members  one or more, about the spot at the origin; none of an assembly until it is looked up
+ * @param assembly 0 where it is none
  */
-public record Body(List<Member> members) {
+public record Body(List<Member> members, long assembly) {
+
+    public Body(List<Member> members) {
+        this(members, 0);
+    }
+
+    /** An assembly, its pivot at the spot. */
+    public static Body ofAssembly(long assembly) {
+        return new Body(List.of(), assembly);
+    }
+
+    /** With the pieces that its assembly has now; nothing where that is gone. */
+    Body resolved(Assemblies all) {
+        return assembly == 0 || all.find(assembly).isEmpty() ? this : new Body(all.whole(assembly).pieces().stream().map(Assemblies.Piece::member).toList(), assembly);
+    }
 
     /** @param stance about the spot */
     public record Member(Kind kind, Stance stance) {
@@ -34,7 +49,7 @@ public record Body(List<Member> members) {
 
     /** What it takes about its spot. */
     public Box box() {
-        return members.stream().map(m -> m.stance().box(m.kind())).reduce(Box::union).orElseThrow();
+        return members.stream().map(m -> m.stance().box(m.kind())).reduce(Box::union).orElseGet(() -> new Box(Vec.ZERO, Vec.ZERO));
     }
 
     boolean isOnePlainPiece() {

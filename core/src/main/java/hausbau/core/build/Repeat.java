@@ -5,12 +5,14 @@ import hausbau.core.massing.Massing;
 import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Side;
+import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import hausbau.core.repeat.Course;
 import hausbau.core.repeat.Field;
 import hausbau.core.repeat.Rule;
 import hausbau.core.repeat.Scatter;
+import hausbau.core.repeat.Trail;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,7 +29,7 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
     /**
      * What a repeat follows.
      *
-     * @param hold   the room as it moves; one of its walls from end to end; or all of its ground
+     * @param hold   the room as it moves; one of its walls from end to end; all of its ground; or round its outline
      * @param edge   the wall, where it follows one
      * @param anchor the room's anchor when the rule was told, on its floor
      * @param off    how far inside the wall's face the course runs
@@ -35,10 +37,25 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
     public record Host(long room, Hold hold, int edge, Vec anchor, Length off) {
     }
 
-    public enum Hold { ROOM, WALL, GROUND }
+    public enum Hold { ROOM, WALL, GROUND, OUTLINE }
 
     public Repeat {
         bodies = List.copyOf(bodies);
+    }
+
+    /** What may stand at a spot, with the pieces that assemblies have now. */
+    public List<Body> bodies(Assemblies all) {
+        return bodies.stream().map(b -> b.resolved(all)).toList();
+    }
+
+    /** What a body takes about its spot, with the pieces that its assembly has now. */
+    public static Box box(Body body, Assemblies all) {
+        return body.resolved(all).box();
+    }
+
+    /** Whether an assembly is among what it repeats. */
+    public boolean repeats(long assembly) {
+        return bodies.stream().anyMatch(b -> b.assembly() == assembly);
     }
 
     public Repeat with(Rule other) {
@@ -57,7 +74,7 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
 
     /** What it sets down among what stands in a set, as if no hand had changed anything. */
     public List<Standing> standing(StandingSet set) {
-        var made = new Generator.Repeated(id, bodies, set.laid(this), List.of()).run();
+        var made = new Generator.Repeated(id, bodies(set.decisions().assemblies()), set.laid(this), List.of()).run();
         return made.chunks().stream().flatMap(c -> IntStream.range(0, c.size()).mapToObj(c::standing)).toList();
     }
 
@@ -68,6 +85,10 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
                     .orElseGet(() -> rule.movedBy(by));
         }
         var moved = rule.movedBy(by);
+        if (h.hold() == Hold.OUTLINE && moved instanceof Trail trail) {
+            var z = trail.path().get(0).z();
+            return trail.along(room.outline().loops().get(0).stream().map(c -> new Vec(c.x(), c.y(), z)).toList(), true);
+        }
         if (h.hold() == Hold.GROUND) {
             var ground = room.region();
             return moved instanceof Field field ? field.over(ground) : moved instanceof Scatter scatter ? scatter.over(ground) : moved;

@@ -132,7 +132,7 @@ public final class StandingSet {
     }
 
     private static Generator repeated(Decisions to, Repeat repeat, Rule rule) {
-        return new Generator.Repeated(repeat.id(), repeat.bodies(), rule, to.departures().getOrDefault(new Source.Repeats(repeat.id()), List.of()));
+        return new Generator.Repeated(repeat.id(), repeat.bodies(to.assemblies()), rule, to.departures().getOrDefault(new Source.Repeats(repeat.id()), List.of()));
     }
 
     private static boolean looks(Rule rule) {

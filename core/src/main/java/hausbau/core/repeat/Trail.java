@@ -15,8 +15,30 @@ import java.util.List;
  * @param bend    the radius that corners are rounded with, smaller where a stretch is too short for it; 0 for sharp corners
  * @param aside   how far to the right of the path copies stand, to the left below 0
  * @param both    whether they stand on both sides, mirrored on the left
+ * @param joints  what is otherwise at its ends and bends
  */
-public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Length aside, boolean both, Variation variation) implements Rule {
+public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Length aside, boolean both, Joints joints, Variation variation) implements Rule {
+
+    /** Of a key: which stretch a copy stands on, where each is paced by itself; and what stands at bends. */
+    private static final int LEG_BITS = 20;
+    private static final long BENDS = 1L << 38;
+
+    /**
+     * @param byStretch whether each straight stretch is paced by itself
+     * @param free      kept free where such a stretch begins and ends at a bend; 0 or more
+     * @param atEnds    whether the second body stands first and last
+     * @param atBends   whether the second body stands at each bend as well
+     */
+    public record Joints(boolean byStretch, Length free, boolean atEnds, boolean atBends) {
+
+        public static final Joints NONE = new Joints(false, Length.ZERO, false, false);
+
+        public Joints {
+            if (free.um() < 0) {
+                throw new Refused("freeMm", "What is kept free at bends is not below 0.");
+            }
+        }
+    }
 
     public Trail {
         path = List.copyOf(path);
@@ -101,28 +123,64 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
     @Override
     public void lay(List<Box> bodies, Spots spots) {
         var stretches = stretches();
-        var length = Math.round(stretches.stream().mapToDouble(Stretch::length).sum());
+        if (joints.byStretch()) {
+            for (var leg = 0; leg < stretches.size(); leg++) {
+                if (stretches.get(leg).curve() == 0) {
+                    var inset = new double[] {!closed && leg == 0 ? 0 : joints.free().um(), !closed && leg == stretches.size() - 1 ? 0 : joints.free().um()};
+                    lay(List.of(stretches.get(leg)), inset, false, (long) leg << LEG_BITS, bodies, spots);
+                }
+            }
+        } else {
+            lay(stretches, new double[2], closed, 0, bodies, spots);
+        }
+        if (joints.atBends() && bodies.size() > 1) {
+            layBends(stretches, bodies, spots);
+        }
+    }
+
+    /** Along some stretches as along one way, so much kept free at its two ends. */
+    private void lay(List<Stretch> way, double[] free, boolean round, long firstKey, List<Box> bodies, Spots spots) {
+        var length = Math.round(way.stream().mapToDouble(Stretch::length).sum() - free[0] - free[1]);
+        if (length < 0) {
+            return;
+        }
         var own = bodies.get(0).size().x();
-        var laid = closed ? pace.around(length, own) : pace.along(length, own, false);
+        var laid = round ? pace.around(length, own) : pace.along(length, own, false);
         var near = pace.kind() == Pace.Kind.SIDE_BY_SIDE ? own / 2 : 0;
         var stretch = 0;
-        var before = 0.0;
+        var before = -free[0];
         for (var i = 0; i < laid.count(); i++) {
             var at = laid.at(i) + near;
-            while (stretch + 1 < stretches.size() && before + stretches.get(stretch).length() < at) {
-                before += stretches.get(stretch++).length();
+            while (stretch + 1 < way.size() && before + way.get(stretch).length() < at) {
+                before += way.get(stretch++).length();
             }
-            var p = stretches.get(stretch).at(Math.min(at - before, stretches.get(stretch).length()));
-            put(spots, 2L * i, i, bodies, p, aside.um(), variation.mirrors(i), near);
+            var p = way.get(stretch).at(Math.min(at - before, way.get(stretch).length()));
+            var isEnd = joints.atEnds() && !round && (i == 0 || i == laid.count() - 1);
+            var pick = isEnd && bodies.size() > 1 ? 1 : variation.pick(i, bodies.size());
+            put(spots, firstKey + 2L * i, i, pick, bodies, p, aside.um(), variation.mirrors(i), near);
             if (both) {
-                put(spots, 2L * i + 1, i, bodies, p, -aside.um(), !variation.mirrors(i), near);
+                put(spots, firstKey + 2L * i + 1, i, pick, bodies, p, -aside.um(), !variation.mirrors(i), near);
+            }
+        }
+    }
+
+    /** The other body where the way turns: in the middle of a round bend, else on the corner, along what comes after it. */
+    private void layBends(List<Stretch> stretches, List<Box> bodies, Spots spots) {
+        for (var i = 0; i < stretches.size(); i++) {
+            var one = stretches.get(i);
+            var corner = one.curve() == 0 && (closed || i > 0) && stretches.get(Math.floorMod(i - 1, stretches.size())).curve() == 0;
+            if (one.curve() != 0 || corner) {
+                var p = one.at(corner ? 0 : one.length() / 2);
+                put(spots, BENDS + 2L * i, 0, 1, bodies, p, aside.um(), false, 0);
+                if (both) {
+                    put(spots, BENDS + 2L * i + 1, 0, 1, bodies, p, -aside.um(), true, 0);
+                }
             }
         }
     }
 
     /** To the right of the path by so much. */
-    private void put(Spots spots, long key, int number, List<Box> bodies, double[] p, long right, boolean mirrored, long near) {
-        var pick = variation.pick(number, bodies.size());
+    private void put(Spots spots, long key, int number, int pick, List<Box> bodies, double[] p, long right, boolean mirrored, long near) {
         var middle = near == 0 ? 0 : (bodies.get(pick).min().x() + bodies.get(pick).max().x()) / 2.0;
         var x = Math.round(p[0] + right * StrictMath.sin(p[3]) - middle * StrictMath.cos(p[3]));
         var y = Math.round(p[1] - right * StrictMath.cos(p[3]) - middle * StrictMath.sin(p[3]));
@@ -132,9 +190,14 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
         spots.at(key, 0, pick, x, y, Math.round(p[2]), (int) ((exact ? quarters : 0) + variation.quarters(number) & 3), exact ? 0 : Math.IEEEremainder(degrees, 360), mirrored);
     }
 
+    /** The same along another way. */
+    public Trail along(List<Vec> other, boolean round) {
+        return new Trail(other, round, bend, pace, aside, both, joints, variation);
+    }
+
     @Override
     public Trail movedBy(Vec by) {
-        return new Trail(path.stream().map(p -> p.plus(by)).toList(), closed, bend, pace, aside, both, variation);
+        return new Trail(path.stream().map(p -> p.plus(by)).toList(), closed, bend, pace, aside, both, joints, variation);
     }
 
     @Override

@@ -25,6 +25,7 @@ import hausbau.core.repeat.Field;
 import hausbau.core.repeat.Pace;
 import hausbau.core.repeat.Ring;
 import hausbau.core.repeat.Rule;
+import hausbau.core.repeat.Trail;
 import hausbau.core.repeat.Variation;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -210,5 +211,41 @@ class RepeatTest {
         var massing = massing(List.of(ROOM));
         assertThat(set(massing, List.of(two)).counts()).isEqualTo(Map.of(LAMP, 5L, BENCH, 2L));
         assertThat(new ArrayList<>(two.standing(set(massing, List.of())))).isEqualTo(set(massing, List.of(two)).all());
+    }
+
+    /** An assembly that is repeated is repeated as it is now; one that is gone leaves nothing. */
+    @Test
+    void aRepeatedAssemblyFollowsWhatItIsMadeOf() {
+        var massing = massing(List.of(ROOM));
+        var lamp = new Assembly.Part(1, new Assembly.OfPiece(LAMP), Stance.at(Vec.ofMillimetres(100, 0, 0), Turn.NONE));
+        var bench = new Assembly.Part(2, new Assembly.OfPiece(BENCH), Stance.at(Vec.ofMillimetres(0, 500, 0), Turn.of(1)));
+        var repeat = new Repeat(7, "Repeat", List.of(Body.ofAssembly(3)), course(4, 3000), Optional.empty());
+        var one = decisions(massing, repeat, new Assemblies(List.of(new Assembly(3, "Group", List.of(lamp))), List.of()));
+        var two = decisions(massing, repeat, new Assemblies(List.of(new Assembly(3, "Group", List.of(lamp, bench))), List.of()));
+        var none = decisions(massing, repeat, Assemblies.NONE);
+        var set = StandingSet.of(one);
+        assertThat(set.counts()).isEqualTo(Map.of(LAMP, 4L));
+        assertThat(set.all().get(3).stance().at()).isEqualTo(Vec.ofMillimetres(3100, 0, 0));
+        assertThat(set.next(two).counts()).isEqualTo(Map.of(LAMP, 4L, BENCH, 4L));
+        assertThat(set.next(two).digests()).isEqualTo(StandingSet.of(two).digests());
+        assertThat(set.next(two).all().get(1).stance()).isEqualTo(Stance.at(Vec.ofMillimetres(0, 500, 0), Turn.of(1)));
+        assertThat(set.next(none).size()).isZero();
+    }
+
+    private static Decisions decisions(Massing massing, Repeat repeat, Assemblies assemblies) {
+        return new Decisions(massing, Optional.empty(), Hands.EMPTY, List.of(repeat), assemblies, List.of(), Map.of());
+    }
+
+    /** Round a room's outline, whatever that becomes. */
+    @Test
+    void aTrailRoundAnOutlineFollowsIt() {
+        var pace = new Pace(Pace.Kind.PITCH, mm(1000), 0, Pace.Rest.AFTER);
+        var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1, 0, 0)), false, Length.ZERO, pace, Length.ZERO, false, Trail.Joints.NONE, Variation.NONE);
+        var host = new Repeat.Host(1, Repeat.Hold.OUTLINE, 0, Repeat.anchor(ROOM), Length.ZERO);
+        var repeat = new Repeat(7, "Edge", List.of(Body.of(LAMP)), trail, Optional.of(host));
+        // 18 m and 22 m about: one a metre.
+        assertThat(set(massing(List.of(ROOM)), List.of(repeat)).size()).isEqualTo(18);
+        assertThat(set(massing(List.of(room(1, 0, 0, 7000, 4000))), List.of(repeat)).size()).isEqualTo(22);
+        assertThat(set(massing(List.of(room(1, 1000, 0, 5000, 4000))), List.of(repeat)).all()).allSatisfy(s -> assertThat(s.stance().at().x()).isBetween(1_000_000L, 6_000_000L));
     }
 }

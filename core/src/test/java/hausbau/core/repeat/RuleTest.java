@@ -204,13 +204,34 @@ class RuleTest {
     @Test
     void aTrailRoundedToACircleIsAsLongAsOne() {
         var square = List.of(Vec.ofMillimetres(2000, -2000, 0), Vec.ofMillimetres(2000, 2000, 0), Vec.ofMillimetres(-2000, 2000, 0), Vec.ofMillimetres(-2000, -2000, 0));
-        var trail = new Trail(square, true, mm(2000), Pace.of(16), Length.ZERO, false, Variation.NONE);
+        var trail = new Trail(square, true, mm(2000), Pace.of(16), Length.ZERO, false, Trail.Joints.NONE, Variation.NONE);
         assertThat(trail.length()).isCloseTo(2 * Math.PI * 2_000_000, within(1e-3));
         assertThat(spots(trail)).allSatisfy(s -> assertThat(Math.hypot(s.x(), s.y())).isCloseTo(2_000_000, within(2.0)));
         // Right of the path is outside of a path that goes counter-clockwise.
-        var outside = new Trail(square, true, mm(2000), Pace.of(16), mm(300), true, Variation.NONE);
+        var outside = new Trail(square, true, mm(2000), Pace.of(16), mm(300), true, Trail.Joints.NONE, Variation.NONE);
         assertThat(spots(outside)).hasSize(32).allSatisfy(s -> assertThat(Math.hypot(s.x(), s.y())).isCloseTo(s.key() % 2 == 0 ? 2_300_000 : 1_700_000, within(2.0)));
         assertThat(spots(outside)).allSatisfy(s -> assertThat(s.mirrored()).isEqualTo(s.key() % 2 == 1));
+    }
+
+    /** Each side of a basin of 10 × 8 m by itself: tiles of its edge's length fitted between corners of their own, worked out by hand. */
+    @Test
+    void stretchesArePacedByThemselvesAndCornersHaveTheirOwn() {
+        var tile = Box.of(0, -100_000, 0, 500_000, 100_000, 50_000);
+        var corner = Box.of(-100_000, -100_000, 0, 100_000, 100_000, 50_000);
+        var basin = List.of(Vec.ZERO, Vec.ofMillimetres(10_000, 0, 0), Vec.ofMillimetres(10_000, 8000, 0), Vec.ofMillimetres(0, 8000, 0));
+        var joints = new Trail.Joints(true, mm(250), false, true);
+        var trail = new Trail(basin, true, Length.ZERO, new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS), Length.ZERO, false, joints, Variation.NONE);
+        var spots = spots(trail, tile, corner);
+        // 9.5 m by 0.5 is 19 a side, 7.5 m is 15: both twice, and four corners.
+        assertThat(spots).hasSize(2 * 19 + 2 * 15 + 4);
+        assertThat(spots.stream().filter(s -> s.pick() == 1).map(s -> List.of(s.x() / 1000, s.y() / 1000))).containsExactlyInAnyOrder(List.of(0L, 0L), List.of(10_000L, 0L), List.of(10_000L, 8000L), List.of(0L, 8000L));
+        var south = spots.stream().filter(s -> s.pick() == 0 && s.y() == 0).map(Spot::x).sorted().toList();
+        assertThat(south).hasSize(19).startsWith(250_000L, 750_000L).endsWith(9_250_000L);
+        assertThat(spots).allSatisfy(s -> assertThat(s.degrees()).isZero());
+        assertThat(spots.stream().map(Spot::key).distinct()).hasSameSizeAs(spots);
+        // Open: its ends are no bends, and have the other piece where that is asked for.
+        var open = new Trail(basin, false, Length.ZERO, Pace.of(9), Length.ZERO, false, new Trail.Joints(false, Length.ZERO, true, false), Variation.NONE);
+        assertThat(spots(open, tile, corner).stream().filter(s -> s.pick() == 1).map(Spot::key)).containsExactly(0L, 16L);
     }
 
     /** An ellipse as a path of 720 points, against Ramanujan's second approximation (1914), good to 1e-5 here. */
@@ -224,12 +245,12 @@ class RuleTest {
         }
         var h = Math.pow((a - b) / (a + b), 2);
         var expected = Math.PI * (a + b) * (1 + 3 * h / (10 + Math.sqrt(4 - 3 * h)));
-        assertThat(new Trail(path, true, Length.ZERO, Pace.of(10), Length.ZERO, false, Variation.NONE).length()).isCloseTo(expected, within(expected * 1e-5));
+        assertThat(new Trail(path, true, Length.ZERO, Pace.of(10), Length.ZERO, false, Trail.Joints.NONE, Variation.NONE).length()).isCloseTo(expected, within(expected * 1e-5));
     }
 
     @Test
     void aTrailClimbsWithItsPath() {
-        var up = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(4000, 0, 2000)), false, Length.ZERO, Pace.of(5), Length.ZERO, false, Variation.NONE);
+        var up = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(4000, 0, 2000)), false, Length.ZERO, Pace.of(5), Length.ZERO, false, Trail.Joints.NONE, Variation.NONE);
         assertThat(spots(up)).extracting(s -> s.z() / 1000).containsExactly(0L, 500L, 1000L, 1500L, 2000L);
     }
 
@@ -294,7 +315,7 @@ class RuleTest {
         assertRefused(() -> spots(course(100_000_000, Pace.every(new Length(10), Pace.Rest.AFTER), 0, false)), "pitchMm");
         assertRefused(() -> spots(field(Region.of(new Rect(0, 0, 9_000_000_000L, 9_000_000_000L)), false, 0, 0)), "pitchXMm");
         assertRefused(() -> new Ring(Vec.ZERO, Length.ZERO, Pace.of(3), 0, 360_000, Ring.Facing.IN, Variation.NONE), "radiusMm");
-        assertRefused(() -> new Trail(List.of(Vec.ZERO), false, Length.ZERO, Pace.of(3), Length.ZERO, false, Variation.NONE), "pathMm");
+        assertRefused(() -> new Trail(List.of(Vec.ZERO), false, Length.ZERO, Pace.of(3), Length.ZERO, false, Trail.Joints.NONE, Variation.NONE), "pathMm");
     }
 
     private static void assertRefused(org.assertj.core.api.ThrowableAssert.ThrowingCallable work, String field) {

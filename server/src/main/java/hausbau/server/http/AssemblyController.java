@@ -32,6 +32,9 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Assemblies")
 class AssemblyController {
 
+    /** Pieces that its picture is drawn of. */
+    private static final int DRAWN = 200;
+
     private final AssemblyService assemblies;
 
     AssemblyController(AssemblyService assemblies) {
@@ -42,8 +45,9 @@ class AssemblyController {
      * @param uses   how often it is set down, not counting where another assembly holds it
      * @param pieces of one use, through all depths
      * @param boxMm  what it takes about its pivot
+     * @param piecesMm what its first pieces take about its pivot
      */
-    record AssemblyView(@NotNull long id, @NotNull String name, @NotNull int uses, @NotNull int pieces, @NotNull BoxMm boxMm) {
+    record AssemblyView(@NotNull long id, @NotNull String name, @NotNull int uses, @NotNull int pieces, @NotNull BoxMm boxMm, @NotNull List<BoxMm> piecesMm) {
     }
 
     record UseView(@NotNull long id, @NotNull long assemblyId, @NotNull VecMm atMm, @NotNull int quarterTurns, @NotNull boolean mirrored, @NotNull double freeDegrees) {
@@ -98,7 +102,7 @@ class AssemblyController {
     AssembliesView list(@PathVariable long siteId) {
         var all = assemblies.state(siteId).decisions().assemblies();
         return new AssembliesView(all.all().stream().map(a -> new AssemblyView(a.id(), a.name(), (int) all.uses().stream().filter(u -> u.assembly() == a.id()).count(), all.size(a.id()),
-                BoxMm.of(all.box(a.id())))).toList(), all.uses().stream().map(UseView::of).toList());
+                BoxMm.of(all.box(a.id())), all.boxes(a.id()).stream().limit(DRAWN).map(BoxMm::of).toList())).toList(), all.uses().stream().map(UseView::of).toList());
     }
 
     @PostMapping("/assemblies")

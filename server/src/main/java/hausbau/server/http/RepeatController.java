@@ -1,5 +1,6 @@
 package hausbau.server.http;
 
+import hausbau.core.build.Body;
 import hausbau.core.build.Place;
 import hausbau.core.build.Repeat;
 import hausbau.core.build.Source;
@@ -60,22 +61,24 @@ class RepeatController {
 
     /** @param pieceIds of each body the piece that stands at its spot, or the first of several */
     record RepeatView(@NotNull long id, @NotNull String name, @NotNull int count, @NotNull List<@NotNull Long> pieceIds, @NotNull boolean grouped, @NotNull RuleWords rule,
-            FollowingView following) {
+            FollowingView following, Long assemblyId) {
 
         static RepeatView of(Repeat r, SiteState state) {
-            return new RepeatView(r.id(), r.name(), state.set().of(new Source.Repeats(r.id())).size(), r.bodies().stream().map(b -> state.id(b.members().get(0).kind())).toList(),
-                    r.bodies().stream().anyMatch(b -> b.members().size() > 1), RuleWords.of(r.rule(state.decisions().massing())), r.host().map(FollowingView::of).orElse(null));
+            return new RepeatView(r.id(), r.name(), state.set().of(new Source.Repeats(r.id())).size(), r.bodies().stream().filter(b -> b.assembly() == 0).map(b -> state.id(b.members().get(0).kind())).toList(),
+                    r.bodies().stream().anyMatch(b -> b.assembly() != 0 || b.members().size() > 1), RuleWords.of(r.rule(state.decisions().massing())), r.host().map(FollowingView::of).orElse(null),
+                    r.bodies().stream().map(Body::assembly).filter(a -> a != 0).findFirst().orElse(null));
         }
     }
 
     /**
      * @param pieceIds     each may stand at a spot
      * @param placementIds in place of pieces: these stand together at each spot; those set down by hand are taken away
+     * @param assemblyId   in place of pieces: this stands at each spot
      */
-    record RepeatBody(List<@NotNull Long> pieceIds, List<@NotNull String> placementIds, @NotNull @Valid RuleWords rule, @Valid FollowingView following) {
+    record RepeatBody(List<@NotNull Long> pieceIds, List<@NotNull String> placementIds, @NotNull @Valid RuleWords rule, @Valid FollowingView following, Long assemblyId) {
 
         RepeatService.Wanted wanted() {
-            return new RepeatService.Wanted(orElse(pieceIds), orElse(placementIds).stream().map(Place::parse).toList(), rule, Optional.ofNullable(following).map(FollowingView::toFollowing));
+            return new RepeatService.Wanted(orElse(pieceIds), orElse(placementIds).stream().map(Place::parse).toList(), Optional.ofNullable(assemblyId), rule, Optional.ofNullable(following).map(FollowingView::toFollowing));
         }
 
         private static <T> List<T> orElse(List<T> told) {

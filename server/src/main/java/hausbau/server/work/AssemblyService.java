@@ -269,6 +269,9 @@ public class AssemblyService {
                 throw new Refused("assemblyId", "“" + was.name() + "” is used" + (uses > 0 ? " " + uses + (uses == 1 ? " time" : " times") : "")
                         + (holding.isEmpty() ? "" : " in " + String.join(", ", holding)) + ". Take these away or dissolve them first.");
             }
+            edit.before().decisions().repeats().stream().filter(r -> r.repeats(assemblyId)).findFirst().ifPresent(r -> {
+                throw new Refused("assemblyId", "“" + r.name() + "” repeats “" + was.name() + "”. Take that away or dissolve it first.");
+            });
             edit.name("Remove “" + was.name() + "”");
             edit.remove(row);
             return null;

@@ -50,11 +50,15 @@ public class RepeatService {
     }
 
     /**
-     * What is repeated: pieces that each may stand at a spot, or placements that stand together at each.
+     * What is repeated: pieces that each may stand at a spot, placements that stand together at each, or an assembly.
      *
      * @param placements those set down by hand are taken away: the first copy stands in for them
      */
-    public record Wanted(List<Long> pieces, List<Place> placements, RuleWords rule, Optional<Following> following) {
+    public record Wanted(List<Long> pieces, List<Place> placements, Optional<Long> assembly, RuleWords rule, Optional<Following> following) {
+
+        public Wanted(List<Long> pieces, List<Place> placements, RuleWords rule, Optional<Following> following) {
+            this(pieces, placements, Optional.empty(), rule, following);
+        }
     }
 
     public SiteState state(long siteId) {
@@ -96,6 +100,10 @@ public class RepeatService {
     }
 
     private static List<Body> bodies(SiteState state, Wanted wanted) {
+        if (wanted.assembly().isPresent()) {
+            var id = wanted.assembly().get();
+            return List.of(Body.ofAssembly(state.decisions().assemblies().find(id).orElseThrow(() -> new NotFound("The site has no assembly " + id + ".")).id()));
+        }
         if (!wanted.placements().isEmpty()) {
             return List.of(Body.of(standing(state, wanted.placements())));
         }
@@ -110,16 +118,16 @@ public class RepeatService {
     }
 
     private static Repeat repeat(SiteState state, long id, String name, List<Body> bodies, Wanted wanted) {
-        var massing = state.decisions().massing();
-        return new Repeat(id, name, bodies, wanted.rule().toRule(), wanted.following().map(f -> host(massing, bodies, f)));
+        return new Repeat(id, name, bodies, wanted.rule().toRule(), wanted.following().map(f -> host(state, bodies, f)));
     }
 
-    private static Repeat.Host host(Massing massing, List<Body> bodies, Following f) {
+    private static Repeat.Host host(SiteState state, List<Body> bodies, Following f) {
+        var massing = state.decisions().massing();
         var room = massing.room(f.room()).orElseThrow(() -> new NotFound("The site has no room " + f.room() + "."));
         if (f.hold() == Repeat.Hold.WALL && room.outline().edge(f.edge()).isEmpty()) {
             throw new Refused("edge", "“" + room.name() + "” has no edge " + f.edge() + ".");
         }
-        var off = Optional.ofNullable(f.off()).orElseGet(() -> new Length(Math.max(0, bodies.get(0).box().max().y())));
+        var off = Optional.ofNullable(f.off()).orElseGet(() -> new Length(Math.max(0, Repeat.box(bodies.get(0), state.decisions().assemblies()).max().y())));
         return new Repeat.Host(room.id(), f.hold(), f.edge(), Repeat.anchor(room), off);
     }
 
@@ -140,7 +148,7 @@ public class RepeatService {
             var stands = was.rule(massing);
             var rule = change.rule() == null ? stands : change.rule().over(RuleWords.of(stands)).toRule();
             var bodies = change.pieces() == null ? was.bodies() : bodies(edit.before(), new Wanted(change.pieces(), List.of(), RuleWords.of(rule), Optional.empty()));
-            var host = change.following() != null ? change.following().map(f -> host(massing, bodies, f))
+            var host = change.following() != null ? change.following().map(f -> host(edit.before(), bodies, f))
                     : was.host().map(h -> new Repeat.Host(h.room(), h.hold(), h.edge(), massing.room(h.room()).map(Repeat::anchor).orElse(h.anchor()), h.off()));
             var name = change.name() == null ? was.name() : SiteService.checkedName(change.name());
             var changed = new Repeat(id, name, bodies, rule, host);

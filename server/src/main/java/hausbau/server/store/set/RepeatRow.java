@@ -49,12 +49,21 @@ public class RepeatRow implements Row {
         set(repeat, kit);
     }
 
-    /** A piece of a body, in whole micrometres from its spot. */
-    record Member(long piece, long x, long y, long z, int quarters, boolean mirrored, double degrees, @Nullable Lean lean) {
+    /** A piece of a body, in whole micrometres from its spot; or, where an assembly is told, that in place of all. */
+    record Member(long piece, long x, long y, long z, int quarters, boolean mirrored, double degrees, @Nullable Lean lean, @Nullable Long assembly) {
+
+        static Member ofAssembly(long assembly) {
+            return new Member(0, 0, 0, 0, 0, false, 0, null, assembly);
+        }
 
         static Member of(Body.Member m, Kit kit) {
             var s = m.stance();
-            return new Member(kit.id(m.kind()).orElseThrow(), s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean()));
+            return new Member(kit.id(m.kind()).orElseThrow(), s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean()), null);
+        }
+
+        static Body body(List<Member> members, Kit kit) {
+            var assembly = members.isEmpty() ? null : members.get(0).assembly();
+            return assembly == null ? new Body(members.stream().map(m -> m.toMember(kit)).toList()) : Body.ofAssembly(assembly);
         }
 
         Body.Member toMember(Kit kit) {
@@ -70,7 +79,7 @@ public class RepeatRow implements Row {
     public final void set(Repeat repeat, Kit kit) {
         name = repeat.name();
         rule = RuleWords.of(repeat.rule()).write();
-        bodies = JSON.writeValueAsString(repeat.bodies().stream().map(b -> b.members().stream().map(m -> Member.of(m, kit)).toList()).toList());
+        bodies = JSON.writeValueAsString(repeat.bodies().stream().map(b -> b.assembly() == 0 ? b.members().stream().map(m -> Member.of(m, kit)).toList() : List.of(Member.ofAssembly(b.assembly()))).toList());
         hostRoom = repeat.host().map(Repeat.Host::room).orElse(0L);
         hostHold = repeat.host().map(Repeat.Host::hold).orElse(Repeat.Hold.ROOM).name();
         hostEdge = repeat.host().map(Repeat.Host::edge).orElse(0);
@@ -85,6 +94,6 @@ public class RepeatRow implements Row {
         var all = JSON.readValue(bodies, new TypeReference<List<List<Member>>>() { });
         var host = hostRoom == 0 ? Optional.<Repeat.Host>empty()
                 : Optional.of(new Repeat.Host(hostRoom, Repeat.Hold.valueOf(hostHold), hostEdge, new Vec(xAnchorUm, yAnchorUm, zAnchorUm), new Length(hostOffUm)));
-        return new Repeat(id, name, all.stream().map(b -> new Body(b.stream().map(m -> m.toMember(kit)).toList())).toList(), RuleWords.read(rule).toRule(), host);
+        return new Repeat(id, name, all.stream().map(b -> Member.body(b, kit)).toList(), RuleWords.read(rule).toRule(), host);
     }
 }

@@ -36,6 +36,7 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param countHigh  of a field, how high its places are stacked at most
  * @param turnDegrees at most, either way
+ * @param byStretch   of a trail, whether each straight stretch is paced by itself, with freeMm kept free at bends
  * @param perM2       of a scatter, how many for each square metre, in place of a count; 0 where that counts
  * @param smallest    of a scatter, least size in percent
  * @param reachMm     of a scatter, how high above its base it lands at most
@@ -48,7 +49,8 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
         @Nullable Integer countHigh, @Nullable Integer gaps, @Nullable Long seed, Ring.@Nullable Facing facing, @Nullable Double startDegrees, @Nullable Double sweepDegrees,
         @Nullable Integer turnDegrees, @Nullable Length shiftMm, @Nullable Boolean byChance, @Nullable Length leastMm, @Nullable Length fadeMm, @Nullable List<Integer> weights,
         @Nullable Boolean closed, @Nullable Length bendMm, @Nullable Length asideMm, @Nullable Boolean both, @Nullable Double perM2, @Nullable Integer tiltDegrees, @Nullable Integer smallest,
-        @Nullable Integer largest, @Nullable List<@Valid Touch> brushedMm, Scatter.@Nullable Lands lands, @Nullable Length reachMm, @Nullable Boolean clear) {
+        @Nullable Integer largest, @Nullable List<@Valid Touch> brushedMm, Scatter.@Nullable Lands lands, @Nullable Length reachMm, @Nullable Boolean clear,
+        @Nullable Boolean byStretch, @Nullable Length freeMm, @Nullable Boolean otherAtEnds, @Nullable Boolean otherAtBends) {
 
     public enum What { COURSE, FIELD, RING, TRAIL, STACK, SCATTER }
 
@@ -137,7 +139,8 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
                     or(aisleXMm, Length.ZERO), or(rows, 0), or(aisleYMm, Length.ZERO), or(countHigh, 1), or(gaps, 0), or(seed, 1L));
             case RING -> new Ring(told(fromMm, "fromMm").toVec(), told(radiusMm, "radiusMm"), readPace(), Math.round(1000 * or(startDegrees, 0.0)), Math.round(1000 * or(sweepDegrees, 360.0)),
                     or(facing, Ring.Facing.ALIKE), variation());
-            case TRAIL -> new Trail(told(pathMm, "pathMm").stream().map(Point::toVec).toList(), or(closed, false), or(bendMm, Length.ZERO), readPace(), or(asideMm, Length.ZERO), or(both, false), variation());
+            case TRAIL -> new Trail(told(pathMm, "pathMm").stream().map(Point::toVec).toList(), or(closed, false), or(bendMm, Length.ZERO), readPace(), or(asideMm, Length.ZERO), or(both, false),
+                    new Trail.Joints(or(byStretch, false), or(freeMm, Length.ZERO), or(otherAtEnds, false), or(otherAtBends, false)), variation());
             case STACK -> new Stack(told(fromMm, "fromMm").toVec(), or(count, 3), or(turnDegrees, 0), or(shiftMm, Length.ZERO), or(byChance, false), or(seed, 1L));
             case SCATTER -> new Scatter(Ground.region(told(areaMm, "areaMm")), or(baseMm, Length.ZERO).um(), or(count, 20), or(perM2, 0.0), or(leastMm, Length.ZERO),
                     new Scatter.Loose(or(turnDegrees, 180), or(tiltDegrees, 0), or(smallest, 100), or(largest, 100)), or(fadeMm, Length.ZERO), Ground.region(keepOutMm),
@@ -177,6 +180,7 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
         }
         if (rule instanceof Trail t) {
             return words(What.TRAIL).at("pathMm", t.path().stream().map(Point::of).toList()).at("closed", t.closed()).at("bendMm", t.bend()).pace(t.pace()).at("asideMm", t.aside()).at("both", t.both())
+                    .at("byStretch", t.joints().byStretch()).at("freeMm", t.joints().free()).at("otherAtEnds", t.joints().atEnds()).at("otherAtBends", t.joints().atBends())
                     .variation(t.variation()).done();
         }
         if (rule instanceof Stack s) {
