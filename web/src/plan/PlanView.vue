@@ -366,6 +366,9 @@ function up(e: PointerEvent) {
   band.value = undefined
 }
 
+/** After the keys that were pressed before it, which wait for their turn. */
+const inTurn = (work: () => void) => void site.inTurn(async () => work()).catch(tell)
+
 function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
   if (placing.held) {
     const where = pointed(e)
@@ -380,14 +383,16 @@ function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
       })
       .map((p) => p.id)
       .filter(table.takes)
-    site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
+    inTurn(() => site.select(e.shiftKey ? [...site.selection, ...ids] : ids))
   } else {
     const [x, y] = toSiteMm(lie.value, b.x1, b.y1)
     const found = props.massing ? hand.bodyAt({ x, y }) : undefined
     if (found) table.choose('room' in found ? { room: found.room.id } : 'stair' in found ? { stair: found.stair.id } : { solid: found.solid.id })
     const id = props.massing ? undefined : under(x, y)
-    if (e.shiftKey && id !== undefined) site.toggle(id)
-    else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
+    inTurn(() => {
+      if (e.shiftKey && id !== undefined) site.toggle(id)
+      else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
+    })
   }
 }
 

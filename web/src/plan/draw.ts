@@ -1,6 +1,6 @@
-import type { PlacementView } from '../api/client'
-import { footprint } from '../site/extent'
-import { hairline, ink, paper, sheet, verdigris } from '../styles/theme'
+import type { PieceView, PlacementView } from '../api/client'
+import { boxOf, footprint } from '../site/extent'
+import { hairline, ink, paper, plum, sheet, verdigris } from '../styles/theme'
 import { drawChains, type Written } from './chains'
 import { drawChosen, drawComing, drawFigure, drawFinding, drawFlow, drawHeldBody, drawNewRoom, drawRun, drawScale, drawSectionLine } from './marks'
 import { drawRoomNames } from './names'
@@ -8,7 +8,7 @@ import { drawGhost, drawSeam, drawSelected, drawStanding } from './pieces'
 import type { Plan } from './plan'
 import { drawLaying } from './repeats'
 import { outline, path, rectangle } from './shapes'
-import { gridPitch } from './sheet'
+import { gridPitch, toPixel } from './sheet'
 import { drawAbove, drawGuards, drawSolids, drawStairs, drawWay } from './stairs'
 import { drawHeldOpening, drawSwings, drawWalls } from './walls'
 
@@ -17,6 +17,26 @@ const WALLS = new Set(['WALL', 'DOOR', 'WINDOW', 'PASSAGE', 'POST'])
 const OF_MASSING = new Set(['CEILING', 'STAIR', 'GUARD', 'SOLID'])
 
 const GHOST = 0.18
+/** What is drawn thinner or smaller than this is no more than grey. */
+const THINNEST_PX = 1.5
+const SMALLEST_PX = 4
+const TINY = 'rgba(34,48,60,.42)'
+
+function isTiny(p: Plan, piece: PieceView) {
+  const [least, most] = [Math.min(piece.sizeMm.x, piece.sizeMm.y) * p.lie.scale, Math.max(piece.sizeMm.x, piece.sizeMm.y) * p.lie.scale]
+  return most < SMALLEST_PX || (least < THINNEST_PX && most < 4 * SMALLEST_PX)
+}
+
+/** Many thousands of pieces as one grey: outlines would cost seconds and be no more than that. */
+function drawTiny(c: CanvasRenderingContext2D, p: Plan, tiny: PlacementView[]) {
+  for (const one of tiny) {
+    const box = boxOf(one, p.pieceById.get(one.pieceId)!)
+    const [x0, y1] = toPixel(p.lie, box.min.x, box.min.y)
+    const [x1, y0] = toPixel(p.lie, box.max.x, box.max.y)
+    c.fillStyle = p.selection.has(one.id) ? plum : TINY
+    if (!p.isGhost(one.id)) c.fillRect(x0, y0, Math.max(1, x1 - x0), Math.max(1, y1 - y0))
+  }
+}
 
 function faintly(c: CanvasRenderingContext2D, p: Plan, one: PlacementView, drawIt: typeof drawStanding) {
   c.globalAlpha = p.isGhost(one.id) ? GHOST : 1
@@ -34,9 +54,13 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan): Written[] {
   c.fillRect(0, 0, p.width, p.height)
   drawGrid(c, p)
   const groups = { floor: [] as PlacementView[], stands: [] as PlacementView[], walls: [] as PlacementView[] }
+  const tiny: PlacementView[] = []
   for (const placement of p.placements) {
-    const role = p.pieceById.get(placement.pieceId)?.role
-    if (role === 'FLOOR') groups.floor.push(placement)
+    const piece = p.pieceById.get(placement.pieceId)
+    const role = piece?.role
+    if (piece && isTiny(p, piece)) {
+      if (role !== 'FLOOR' && role !== 'CEILING') tiny.push(placement)
+    } else if (role === 'FLOOR') groups.floor.push(placement)
     else if (role && WALLS.has(role)) groups.walls.push(placement)
     else if (role && (!OF_MASSING.has(role) || placement.departed)) groups.stands.push(placement)
   }
@@ -47,6 +71,7 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan): Written[] {
   drawGuards(c, p)
   drawWalls(c, p)
   drawSolids(c, p)
+  drawTiny(c, p, tiny)
   groups.walls.forEach((w) => faintly(c, p, w, drawSeam))
   groups.stands.forEach((s) => faintly(c, p, s, drawStanding))
   drawAbove(c, p)

@@ -23,6 +23,16 @@ const holder = ref<HTMLElement>()
 
 const change = (told: Parameters<typeof laying.change>[0]) => void attempt(() => laying.change(told))
 const set = (told: RuleWords) => change({ rule: told })
+/** Reckoned from the rule as it is once its turn has come: values typed one after the other add up. */
+const place = (label: string, mm: number) =>
+  void attempt(async () => {
+    const told =
+      laying.chosen &&
+      placedBy(laying.chosen.rule)
+        .find((p) => p.label === label)
+        ?.told(mm)
+    if (told) await laying.change({ rule: told })
+  })
 const about = (field: string) => refusal.value?.about(field)
 
 const PACES = [
@@ -219,7 +229,7 @@ const rename = (e: Event) => {
         @change="(id) => change({ pieceIds: [of.pieceIds[0]!, Number(id)] })" />
     </label>
     <div v-if="places.length" class="fields three">
-      <LengthField v-for="p in places" :key="p.label" :label="p.label" :mm="p.mm" :error="about('areaMm')" @change="(mm) => set(p.told(mm))" />
+      <LengthField v-for="p in places" :key="p.label" :label="p.label" :mm="p.mm" :error="about('areaMm')" @change="(mm) => place(p.label, mm)" />
     </div>
     <label class="field"
       ><span>Follows</span>

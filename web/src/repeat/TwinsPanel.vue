@@ -2,6 +2,7 @@
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useAttempt } from '../massing/attempt'
+import LengthField from '../parts/LengthField.vue'
 import { useSite } from '../site/site'
 
 /** Twins across the middle of a room: made of what is selected, listed, let go. */
@@ -9,8 +10,8 @@ const site = useSite()
 const { refusal, attempt } = useAttempt()
 const canMake = computed(() => [...site.selection].some((id) => id.startsWith('hand.')))
 
-const make = (eastWest: boolean) =>
-  attempt(() => site.make('Make a twin', 'POST', '/twins', { placementIds: [...site.selection].filter((id) => id.startsWith('hand.')), eastWest }))
+const make = (eastWest: boolean, atMm?: number) =>
+  attempt(() => site.make('Make a twin', 'POST', '/twins', { placementIds: [...site.selection].filter((id) => id.startsWith('hand.')), eastWest, atMm }))
 const takeAway = (id: number) => attempt(() => site.make('Take away a twin', 'DELETE', `/twins/${id}`))
 const dissolve = (id: number) =>
   attempt(async () => {
@@ -26,6 +27,10 @@ const dissolve = (id: number) =>
       <span class="soft">Across its room’s middle,</span>
       <Button size="small" @click="make(true)">left for right</Button>
       <Button size="small" @click="make(false)">near for far</Button>
+    </div>
+    <div v-if="canMake" class="fields">
+      <LengthField label="Or across the line X =" :mm="undefined" :on-change="(mm) => make(true, mm)" />
+      <LengthField label="Or across the line Y =" :mm="undefined" :on-change="(mm) => make(false, mm)" />
     </div>
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
     <ul>

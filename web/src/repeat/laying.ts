@@ -216,8 +216,10 @@ export const useLaying = defineStore('laying', () => {
     preview.value = undefined
     if (!of || (!touches.length && !ground.length)) return false
     const free = ground.length > 1 && ground[0]!.x !== ground[1]!.x && ground[0]!.y !== ground[1]!.y
-    if (touches.length) void site.inTurn(() => tell_(change({ rule: brushedWith(of.rule, touches, isOnWall()) })))
-    else if (free) void site.inTurn(() => tell_(change({ rule: { keepOutMm: [...(of.rule.keepOutMm ?? []), groundBetween(ground[0]!, ground[1]!)] } })))
+    // Reckoned from the rule as it is once its turn has come, so that no stroke undoes the one before it.
+    const now = () => site.repeats.find((r) => r.id === of.id)?.rule ?? of.rule
+    if (touches.length) void site.inTurn(() => tell_(change({ rule: brushedWith(now(), touches, isOnWall()) })))
+    else if (free) void site.inTurn(() => tell_(change({ rule: { keepOutMm: [...(now().keepOutMm ?? []), groundBetween(ground[0]!, ground[1]!)] } })))
     return true
   }
 

@@ -209,7 +209,15 @@ function move(e: PointerEvent) {
   }
 }
 
-function up(e: PointerEvent) {
+/** After the keys that were pressed before it, which wait for their turn. */
+const inTurn = (work: () => void) => void site.inTurn(async () => work()).catch(tell)
+
+/** What is picked is what is to be seen now, though no frame has drawn it yet. */
+async function settled() {
+  if (pending) await show().catch(tell)
+}
+
+async function up(e: PointerEvent) {
   head = undefined
   if (walk.walking.value) return
   if (laying.endTool()) return
@@ -218,18 +226,20 @@ function up(e: PointerEvent) {
   if (!b || e.button !== 0) return
   if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4 && !placing.held) {
     const ids = scene!.within(Math.min(b.x0, b.x1), Math.min(b.y0, b.y1), Math.max(b.x0, b.x1), Math.max(b.y0, b.y1)).filter(table.takes)
-    site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
+    inTurn(() => site.select(e.shiftKey ? [...site.selection, ...ids] : ids))
     return
   }
+  await settled()
   const { id, atMm } = scene!.pick(b.x1, b.y1)
+
   if (placing.held) {
     void site.inTurn(() => placing.setDown(atMm)).catch(tell)
   } else if (id === undefined) {
-    if (!e.shiftKey) site.select([])
+    if (!e.shiftKey) inTurn(() => site.select([]))
   } else if (e.shiftKey) {
-    site.toggle(id)
+    inTurn(() => site.toggle(id))
   } else {
-    site.select([id])
+    inTurn(() => site.select([id]))
   }
 }
 </script>

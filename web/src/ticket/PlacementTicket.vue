@@ -93,11 +93,21 @@ const ALIGNED = [
   ['Z.LOW', 'bases with the first'],
   ['Z.HIGH', 'tops with the first'],
 ] as const
+const BESIDE = [
+  ['X.LOW', 'just left of the first'],
+  ['X.HIGH', 'just right of the first'],
+  ['Y.LOW', 'just before the first'],
+  ['Y.HIGH', 'just behind the first'],
+  ['Z.HIGH', 'just above the first'],
+] as const
 /** What can be lined up so: alone, two or more with the first, three or more evenly. */
 const lines = computed(() => [
   { value: 'WALL', label: 'back to the wall' },
+  { value: 'CEILING', label: 'under the ceiling' },
   { value: 'FACE', label: 'facing the Figure' },
-  ...(props.ids.length > 1 ? ALIGNED.map(([value, label]) => ({ value: `ALIGN.${value}`, label })) : []),
+  ...(props.ids.length > 1
+    ? [...ALIGNED.map(([value, label]) => ({ value: `ALIGN.${value}`, label })), ...BESIDE.map(([value, label]) => ({ value: `BESIDE.${value}`, label }))]
+    : []),
   ...(props.ids.length > 2
     ? [
         { value: 'SPREAD.X', label: 'evenly, left to right' },
@@ -107,7 +117,7 @@ const lines = computed(() => [
 ])
 function lineUp(how: string) {
   const [kind, axis, to] = how.split('.')
-  if (kind === 'ALIGN') return site.line({ how: 'ALIGN', axis, to, withId: props.ids[0] }, props.ids.slice(1))
+  if (kind === 'ALIGN' || kind === 'BESIDE') return site.line({ how: kind, axis, to, withId: props.ids[0] }, props.ids.slice(1))
   return site.line({ how: kind!, axis, pointMm: kind === 'FACE' ? table.figureMm : undefined })
 }
 const turns = [0, 1, 2, 3].map((value) => ({ value, label: `${value * 90}°` }))

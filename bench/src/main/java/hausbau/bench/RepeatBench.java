@@ -1,10 +1,12 @@
 package hausbau.bench;
 
 import hausbau.core.build.Assemblies;
+import hausbau.core.build.Assembly;
 import hausbau.core.build.Body;
 import hausbau.core.build.Decisions;
 import hausbau.core.build.Hands;
 import hausbau.core.build.Repeat;
+import hausbau.core.build.Stance;
 import hausbau.core.build.StandingSet;
 import hausbau.core.exchange.ChunkBytes;
 import hausbau.core.kit.Kind;
@@ -15,10 +17,13 @@ import hausbau.core.massing.Massing;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
 import hausbau.core.repeat.Field;
 import hausbau.core.repeat.Scatter;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,7 +40,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** A field of 100 000 whose pitch is changed, and 50 000 strewn with a least distance. */
+/** A field of 100 000 whose pitch is changed, 50 000 strewn with a least distance, and nested assemblies tallied. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
@@ -51,6 +56,8 @@ public class RepeatBench {
 
     private Massing massing;
     private StandingSet set;
+    private final Assemblies five = nested(5);
+    private final Assemblies three = nested(3);
     private long turn;
 
     @Setup
@@ -63,6 +70,32 @@ public class RepeatBench {
         var side = 316 * pitch;
         var field = new Field(Region.of(new Rect(0, 0, side, side)), 0, new Length(pitch), new Length(pitch), false, 10, Length.ZERO, 0, Length.ZERO, 1, 0, 1);
         return new Decisions(massing, Optional.empty(), Hands.EMPTY, List.of(new Repeat(1, "Field", List.of(Body.of(LAMP)), field, Optional.empty())), Assemblies.NONE, List.of(), Map.of());
+    }
+
+    /** Of ten uses of the next each, a lamp at the bottom. */
+    private static Assemblies nested(int deep) {
+        var all = new ArrayList<Assembly>();
+        for (var level = 1; level <= deep; level++) {
+            var parts = new ArrayList<Assembly.Part>();
+            for (var n = 1; n <= 10; n++) {
+                var content = level == 1 ? new Assembly.OfPiece(LAMP) : new Assembly.OfAssembly(level - 1L);
+                parts.add(new Assembly.Part(n, content, Stance.at(Vec.ofMillimetres(1000L * n, 0, 0), Turn.NONE)));
+            }
+            all.add(new Assembly(level, "A" + level, parts));
+        }
+        return new Assemblies(all, List.of());
+    }
+
+    /** 100 000 pieces, five deep. */
+    @Benchmark
+    public Map<Kind, Long> talliedFiveDeep() {
+        return five.counts(5);
+    }
+
+    /** 1000 pieces, three deep. */
+    @Benchmark
+    public Map<Kind, Long> talliedThreeDeep() {
+        return three.counts(3);
     }
 
     /** Some 99 900 copies: computed, indexed, and written as they are sent. */

@@ -60,7 +60,7 @@ class BuildingTest {
         var y = (tread.get("min").get("y").asDouble() + tread.get("max").get("y").asDouble()) / 2;
         desk.dragPlan(x, y, x + 530, y);
         assertThat(desk.page.getByText("Change the stairs").first()).isVisible();
-        desk.page.waitForFunction("([site, x]) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.stairs[0].footMm.x === x)",
+        desk.until("([site, x]) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.stairs[0].footMm.x === x)",
                 Arrays.asList(desk.site(), foot.get("x").asDouble() + 500));
         desk.handsOff();
         desk.press("Control+z", "Control+z", "Control+z");
@@ -215,7 +215,7 @@ class BuildingTest {
         desk.dragPlan(3_000, 2_000, 3_400, 2_600);
         assertThat(desk.field("Solid's name")).hasValue("Solid 1");
         desk.type("Height", "1.1 m");
-        desk.page.waitForFunction("(site) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.solids[0].boxMm.max.z === 1100)", desk.site());
+        desk.until("(site) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.solids[0].boxMm.max.z === 1100)", desk.site());
     }
 
     /** In the chain over a wall of 6 m, written 14 px inside or 36 px outside of it: where its length stands, a length is typed. */
@@ -293,7 +293,7 @@ class BuildingTest {
         desk.press("Control+a");
         desk.page.keyboard().type("1 m");
         desk.press("Enter");
-        desk.page.waitForFunction("(site) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.stairs[0].widthMm === 1000)", desk.site());
+        desk.until("(site) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.stairs[0].widthMm === 1000)", desk.site());
         desk.button("Back to the room").focus();
         desk.press("Enter");
         desk.button("Add a solid").focus();

@@ -134,6 +134,17 @@ final class Desk {
         page.waitForSelector(selector, new Page.WaitForSelectorOptions().setTimeout(SLOW));
     }
 
+    /** Until what is asked for, a promise of true or false, holds. The browser driver's own waiting takes a promise for true. */
+    void until(String asked, Object of) {
+        var deadline = System.nanoTime() + (long) (SLOW * 1e6);
+        while (!Boolean.TRUE.equals(page.evaluate(asked, of))) {
+            if (System.nanoTime() > deadline) {
+                throw new AssertionError("not so within a minute: " + asked + " of " + of);
+            }
+            page.waitForTimeout(100);
+        }
+    }
+
     void waitForWord(String word) {
         assertThat(page.getByText(word).first()).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(SLOW));
     }

@@ -309,7 +309,7 @@ class PlacingTest {
     }
 
     private static void awaitLamps(Desk desk, String holds) {
-        desk.page.waitForFunction("site => fetch(site + '/placements').then(r => r.json()).then(p => (" + holds + ")(p.filter(q => q.origin === 'hand').sort((a, b) => a.atMm.x - b.atMm.x)))",
+        desk.until("site => fetch(site + '/placements').then(r => r.json()).then(p => (" + holds + ")(p.filter(q => q.origin === 'hand').sort((a, b) => a.atMm.x - b.atMm.x)))",
                 desk.site());
     }
 }

@@ -182,10 +182,10 @@ class RepeatTest {
         desk.clickPlan(6_000, 6_000);
         desk.button("Select all of it", true).click();
         desk.press("ArrowRight");
-        desk.page.waitForFunction("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.some((u) => u.atMm.x === 6100))", desk.site());
+        desk.until("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.some((u) => u.atMm.x === 6100))", desk.site());
         assertThat(desk.get(desk.site() + "/departures")).isEmpty();
         desk.press("Control+z");
-        desk.page.waitForFunction("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.every((u) => u.atMm.x !== 6100))", desk.site());
+        desk.until("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.every((u) => u.atMm.x !== 6100))", desk.site());
     }
 
     /** Without the mouse: taken, laid in the room's middle, placed and counted by typing. Space presses a button while something is held. */
@@ -207,7 +207,7 @@ class RepeatTest {
         desk.type("To Y", "1 m");
         desk.type("From X", "500 mm");
         desk.type("To X", "3.5 m");
-        desk.page.waitForFunction("site => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'repeat').map(q => q.atMm.x + ' ' + q.atMm.y).join() === '500 1000,1500 1000,2500 1000,3500 1000')",
+        desk.until("site => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'repeat').map(q => q.atMm.x + ' ' + q.atMm.y).join() === '500 1000,1500 1000,2500 1000,3500 1000')",
                 desk.site());
     }
 
@@ -229,7 +229,7 @@ class RepeatTest {
     }
 
     private static void twins(Desk desk, String places) {
-        desk.page.waitForFunction("([site, places]) => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'twin').map(q => q.atMm.x + ' ' + q.atMm.y).join() === places)",
+        desk.until("([site, places]) => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'twin').map(q => q.atMm.x + ' ' + q.atMm.y).join() === places)",
                 List.of(desk.site(), places));
     }
 }

@@ -2,7 +2,6 @@ package hausbau.e2e;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.SelectOption;
 import java.nio.file.Path;
 
 /** Makes the pictures of the documents again, from the demo, each at 1280 × 800. */
@@ -31,7 +30,7 @@ public final class Shots {
         desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
         desk.waitFor("[data-testid=tally-kinds]");
         picture("build");
-        repeats();
+        dressing();
         for (var stage : new String[] {"Massing", "Kit", "Survey", "Handover"}) {
             desk.stage(stage);
             if (stage.equals("Kit")) {
@@ -48,25 +47,71 @@ public final class Shots {
             desk.page.getByText(view, new Page.GetByTextOptions().setExact(true)).first().click();
             picture(view.toLowerCase().replace(' ', '-'));
         }
+        estate();
+        arcade();
     }
 
-    /** A course that is worked on, with its handles and its rule. */
-    private void repeats() {
-        desk.button("Course 3").click();
-        picture("repeat");
-        desk.button("Done", true).click();
+    /** A scatter under the brush, and an assembly that is open; all of it is taken back. */
+    private void dressing() {
+        desk.page.getByLabel("Take PRP-BASKET").click();
+        desk.button("Scatter", true).click();
+        desk.dragPlan(800, 800, 11_200, 7_200);
+        desk.field("For each m²").fill("1.5");
+        desk.press("Enter");
+        desk.button("Brush", true).click();
+        desk.pressPlan(2_000, 1_500, 5_000, 4_600);
+        for (var x = 5_500; x <= 10_000; x += 500) {
+            desk.movePlan(x, 4_600 - (x - 5_000) / 2.0);
+            desk.page.waitForTimeout(150);
+        }
+        desk.page.waitForTimeout(1_500);
+        desk.page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("scatter.png")));
+        desk.page.mouse().up();
+        desk.button("Take away", true).click();
+        desk.clickPlan(17_700, 15_300);
+        desk.button("Open", true).click();
+        desk.page.waitForTimeout(2_000);
+        picture("assembly");
+        desk.button("Leave it by itself", true).click();
+        desk.handsOff();
+        desk.press("Control+z", "Escape");
     }
 
-    /** A run in elevation, the other level, the section, the building in the sun, and from within. */
+    /** A field of houses with its streets, a hundred thousand pieces in all. */
+    private void estate() {
+        site("Stress Terrace");
+        desk.button("Houses").click();
+        desk.page.waitForTimeout(4_000);
+        picture("field");
+    }
+
+    /** From within the arcade. */
+    private void arcade() {
+        site("Sperling Arcade");
+        desk.button("Cutaway", true).click();
+        desk.dragPlan(desk.figure()[0], desk.figure()[1], 2_300, 4_500);
+        widen(0);
+        desk.button("Sun", true).click();
+        desk.button("Walk", true).click();
+        desk.page.waitForTimeout(4_000);
+        picture("arcade");
+        desk.press("Escape");
+    }
+
+    private void site(String name) {
+        desk.page.navigate(desk.application.url("/"));
+        desk.page.getByText(name).click();
+        desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
+        desk.waitFor("[data-testid=tally-kinds]");
+    }
+
+    /** A run in elevation, the section, the building in the sun, and from within. */
     private void building() {
         var runs = desk.page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Runs").setExact(true));
         runs.getByText("south").click();
         desk.page.getByTestId("run").scrollIntoViewIfNeeded();
         picture("run");
         runs.getByText("south").click();
-        level("Gallery");
-        picture("gallery");
-        level("Ground");
         desk.button("Section", true).click();
         desk.dragPlan(8_600, -1_500, 8_600, 27_000);
         widen(0.95);
@@ -90,10 +135,6 @@ public final class Shots {
         desk.button("Sun", true).click();
         desk.button("Cutaway", true).click();
         widen(0.5);
-    }
-
-    private void level(String label) {
-        desk.page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setLabel(label));
     }
 
     /** Gives the plan this share of the Table. */

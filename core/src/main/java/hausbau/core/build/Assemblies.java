@@ -1,5 +1,6 @@
 package hausbau.core.build;
 
+import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
@@ -154,8 +155,30 @@ public final class Assemblies {
     }
 
     /** How many pieces one use of it is. */
-    public int size(long id) {
-        return whole(id).pieces().size();
+    public long size(long id) {
+        return counts(id).values().stream().mapToLong(Long::longValue).sum();
+    }
+
+    /** How often each kind stands in one use of it, through all depths: by what each assembly holds itself, so that it costs the same however often it is used. */
+    public Map<Kind, Long> counts(long id) {
+        return counts(id, new HashMap<>());
+    }
+
+    private Map<Kind, Long> counts(long id, Map<Long, Map<Kind, Long>> known) {
+        var standing = known.get(id);
+        if (standing != null) {
+            return standing;
+        }
+        var counts = new HashMap<Kind, Long>();
+        for (var part : Objects.requireNonNull(all.get(id)).parts()) {
+            if (part.content() instanceof Assembly.OfPiece piece) {
+                counts.merge(piece.kind(), 1L, Long::sum);
+            } else if (part.content() instanceof Assembly.OfAssembly inner) {
+                counts(inner.assembly(), known).forEach((kind, n) -> counts.merge(kind, n, Long::sum));
+            }
+        }
+        known.put(id, counts);
+        return counts;
     }
 
     /**

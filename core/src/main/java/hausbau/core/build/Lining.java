@@ -92,6 +92,26 @@ public final class Lining {
         }).toList();
     }
 
+    /** Each moved along an axis until it stands just beside a box: below it, before it, or beyond it. */
+    public static List<Stance> beside(List<Standing> all, Box with, Axis axis, boolean beyond) {
+        return all.stream().map(s -> s.stance().movedBy(axis.by(beyond ? axis.of(with.max()) - axis.of(s.box().min()) : axis.of(with.min()) - axis.of(s.box().max())))).toList();
+    }
+
+    /**
+     * Each with its top against the ceiling of the room that it stands in.
+     *
+     * @throws Refused if one stands in no room, or in one that is open to the sky
+     */
+    public static List<Stance> underCeilings(List<Standing> all, Massing massing) {
+        return all.stream().map(s -> {
+            var room = massing.whereabouts().roomAt(s.stance().at()).orElseThrow(() -> new Refused("ids", "A piece stands in no room, so that it has no ceiling."));
+            if (room.sky()) {
+                throw new Refused("ids", "“" + room.name() + "” is open to the sky: it has no ceiling.");
+            }
+            return s.stance().movedBy(new Vec(0, 0, room.floor() + room.height().um() - s.box().max().z()));
+        }).toList();
+    }
+
     /** Each turned about its pivot until its front (the side of least Y) looks at a point. */
     public static List<Stance> facing(List<Standing> all, Vec point) {
         return all.stream().map(s -> {

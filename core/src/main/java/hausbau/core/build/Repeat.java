@@ -13,6 +13,8 @@ import hausbau.core.repeat.Field;
 import hausbau.core.repeat.Rule;
 import hausbau.core.repeat.Scatter;
 import hausbau.core.repeat.Trail;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -87,7 +89,10 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
         var moved = rule.movedBy(by);
         if (h.hold() == Hold.OUTLINE && moved instanceof Trail trail) {
             var z = trail.path().get(0).z();
-            return trail.along(room.outline().loops().get(0).stream().map(c -> new Vec(c.x(), c.y(), z)).toList(), true);
+            // Outlines run clockwise; to the right of a trail is outside.
+            var path = new ArrayList<>(room.outline().loops().get(0).stream().map(c -> new Vec(c.x(), c.y(), z)).toList());
+            Collections.reverse(path);
+            return trail.along(path, true);
         }
         if (h.hold() == Hold.GROUND) {
             var ground = room.region();

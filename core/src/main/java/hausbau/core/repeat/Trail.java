@@ -170,13 +170,20 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
             var one = stretches.get(i);
             var corner = one.curve() == 0 && (closed || i > 0) && stretches.get(Math.floorMod(i - 1, stretches.size())).curve() == 0;
             if (one.curve() != 0 || corner) {
+                var turn = corner ? Math.IEEEremainder(one.way() - stretches.get(Math.floorMod(i - 1, stretches.size())).way(), 2 * Math.PI) : 0;
                 var p = one.at(corner ? 0 : one.length() / 2);
-                put(spots, BENDS + 2L * i, 0, 1, bodies, p, aside.um(), false, 0);
+                bend(spots, BENDS + 2L * i, bodies, p, aside.um(), turn, false);
                 if (both) {
-                    put(spots, BENDS + 2L * i + 1, 0, 1, bodies, p, -aside.um(), true, 0);
+                    bend(spots, BENDS + 2L * i + 1, bodies, p, -aside.um(), turn, true);
                 }
             }
         }
+    }
+
+    /** On a corner it stands where the lines so far aside of both stretches meet. */
+    private void bend(Spots spots, long key, List<Box> bodies, double[] p, long right, double turn, boolean mirrored) {
+        var along = right * StrictMath.tan(turn / 2);
+        put(spots, key, 0, 1, bodies, new double[] {p[0] - along * StrictMath.cos(p[3]), p[1] - along * StrictMath.sin(p[3]), p[2], p[3]}, right, mirrored, 0);
     }
 
     /** To the right of the path by so much. */

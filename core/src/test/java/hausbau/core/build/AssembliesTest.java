@@ -91,6 +91,7 @@ class AssembliesTest {
         assertThat(set.all().stream().map(s -> List.<Object>of(s.kind(), s.stance().at(), s.stance().turn().quarters()))).containsExactlyElementsOf(expected);
         assertThat(set.all().stream().map(Standing::place).distinct().count()).isEqualTo(expected.size());
         assertThat(assemblies.size(use.assembly())).isEqualTo(expected.size());
+        assertThat(assemblies.counts(use.assembly())).isEqualTo(set.counts());
     }
 
     /** Mirrored, a use takes the same ground; taken apart, its parts stand where they stood. */

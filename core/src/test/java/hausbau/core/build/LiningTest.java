@@ -75,6 +75,22 @@ class LiningTest {
         assertThat(Lining.againstWalls(List.of(stands(BENCH, 4000, 1000, 0)), massing(List.of(notched)))).singleElement().satisfies(s -> assertThat(s.at().y()).isEqualTo(1_775_000));
     }
 
+    /** Worked out by hand: a bench of 1.6 × 0.45 × 0.45 m beside one at 2, 2 m, along each axis; under a ceiling of 3 m. */
+    @Test
+    void besideAndUnderTheCeiling() {
+        var with = stands(BENCH, 2000, 2000, 0).box();
+        var one = List.of(stands(BENCH, 500, 300, 0));
+        assertThat(Lining.beside(one, with, Lining.Axis.X, false).get(0).at()).isEqualTo(Vec.ofMillimetres(400, 300, 0));
+        assertThat(Lining.beside(one, with, Lining.Axis.X, true).get(0).at()).isEqualTo(Vec.ofMillimetres(3600, 300, 0));
+        assertThat(Lining.beside(one, with, Lining.Axis.Y, true).get(0).at()).isEqualTo(Vec.ofMillimetres(500, 2450, 0));
+        assertThat(Lining.beside(one, with, Lining.Axis.Z, true).get(0).at()).isEqualTo(Vec.ofMillimetres(500, 300, 450));
+        var room = room(1, 0, 0, 5000, 4000);
+        var under = Lining.underCeilings(one, massing(List.of(room))).get(0);
+        assertThat(under.box(BENCH).max().z()).isEqualTo(room.height().um());
+        assertThatThrownBy(() -> Lining.underCeilings(List.of(stands(BENCH, 20_000, 1500, 0)), massing(List.of(room)))).hasMessageContaining("no room");
+        assertThatThrownBy(() -> Lining.underCeilings(one, massing(List.of(room.under(true))))).hasMessageContaining("open to the sky");
+    }
+
     /** By hand: looking east the front, which looks south, is turned by a quarter; toward the north-east by 135 degrees. */
     @Test
     void frontsLookAtAPoint() {

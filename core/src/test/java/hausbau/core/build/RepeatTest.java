@@ -246,6 +246,10 @@ class RepeatTest {
         // 18 m and 22 m about: one a metre.
         assertThat(set(massing(List.of(ROOM)), List.of(repeat)).size()).isEqualTo(18);
         assertThat(set(massing(List.of(room(1, 0, 0, 7000, 4000))), List.of(repeat)).size()).isEqualTo(22);
+        // Half a metre to the right is outside.
+        var outside = repeat.with(new Trail(trail.path(), true, Length.ZERO, pace, mm(500), false, Trail.Joints.NONE, Variation.NONE));
+        assertThat(set(massing(List.of(ROOM)), List.of(outside)).all()).allSatisfy(s -> assertThat(s.stance().at().x() <= 0 || s.stance().at().x() >= 5_000_000
+                || s.stance().at().y() <= 0 || s.stance().at().y() >= 4_000_000).isTrue());
         assertThat(set(massing(List.of(room(1, 1000, 0, 5000, 4000))), List.of(repeat)).all()).allSatisfy(s -> assertThat(s.stance().at().x()).isBetween(1_000_000L, 6_000_000L));
     }
 }

@@ -229,6 +229,10 @@ class RuleTest {
         assertThat(south).hasSize(19).startsWith(250_000L, 750_000L).endsWith(9_250_000L);
         assertThat(spots).allSatisfy(s -> assertThat(s.degrees()).isZero());
         assertThat(spots.stream().map(Spot::key).distinct()).hasSameSizeAs(spots);
+        // A quarter of a metre outside, where both sides' lines meet: to the right of a way that goes counter-clockwise.
+        var outside = new Trail(basin, true, Length.ZERO, new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.AFTER), mm(250), false, joints, Variation.NONE);
+        assertThat(spots(outside, tile, corner).stream().filter(s -> s.pick() == 1).map(s -> List.of(s.x() / 1000, s.y() / 1000)))
+                .containsExactlyInAnyOrder(List.of(-250L, -250L), List.of(10_250L, -250L), List.of(10_250L, 8250L), List.of(-250L, 8250L));
         // Open: its ends are no bends, and have the other piece where that is asked for.
         var open = new Trail(basin, false, Length.ZERO, Pace.of(9), Length.ZERO, false, new Trail.Joints(false, Length.ZERO, true, false), Variation.NONE);
         assertThat(spots(open, tile, corner).stream().filter(s -> s.pick() == 1).map(Spot::key)).containsExactly(0L, 16L);

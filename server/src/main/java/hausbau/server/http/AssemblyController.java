@@ -47,7 +47,7 @@ class AssemblyController {
      * @param boxMm  what it takes about its pivot
      * @param piecesMm what its first pieces take about its pivot
      */
-    record AssemblyView(@NotNull long id, @NotNull String name, @NotNull int uses, @NotNull int pieces, @NotNull BoxMm boxMm, @NotNull List<BoxMm> piecesMm) {
+    record AssemblyView(@NotNull long id, @NotNull String name, @NotNull int uses, @NotNull long pieces, @NotNull BoxMm boxMm, @NotNull List<BoxMm> piecesMm) {
     }
 
     record UseView(@NotNull long id, @NotNull long assemblyId, @NotNull VecMm atMm, @NotNull int quarterTurns, @NotNull boolean mirrored, @NotNull double freeDegrees) {

@@ -7,6 +7,7 @@ import hausbau.core.build.Place;
 import hausbau.core.build.Snapping;
 import hausbau.core.build.Stance;
 import hausbau.core.build.Standing;
+import hausbau.core.measure.Box;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
@@ -195,11 +196,11 @@ class PlacementController {
     }
 
     /** How pieces are lined up. */
-    enum Line { ALIGN, SPREAD, WALL, FACE }
+    enum Line { ALIGN, BESIDE, SPREAD, WALL, CEILING, FACE }
 
     /**
-     * @param axis    to align or spread along
-     * @param to      which sides are aligned
+     * @param axis    to align, set beside or spread along
+     * @param to      which sides are aligned; of what is set beside, LOW for before it, else beyond it
      * @param withId  what to align with; it stays
      * @param pointMm to face
      */
@@ -207,15 +208,18 @@ class PlacementController {
 
         PlacementService.Lines lines() {
             return switch (how) {
-                case ALIGN -> (state, all) -> {
-                    var with = Place.parse(told(withId, "withId"));
-                    var reference = state.set().find(with).orElseThrow(() -> new NotFound("The site has no placement " + with + "."));
-                    return Lining.align(all, reference.box(), told(axis, "axis"), told(to, "to"));
-                };
+                case ALIGN -> (state, all) -> Lining.align(all, with(state), told(axis, "axis"), told(to, "to"));
+                case BESIDE -> (state, all) -> Lining.beside(all, with(state), told(axis, "axis"), told(to, "to") != Lining.To.LOW);
                 case SPREAD -> (state, all) -> Lining.spread(all, told(axis, "axis"));
+                case CEILING -> (state, all) -> Lining.underCeilings(all, state.decisions().massing());
                 case WALL -> (state, all) -> Lining.againstWalls(all, state.decisions().massing());
                 case FACE -> (state, all) -> Lining.facing(all, told(pointMm, "pointMm").toVec());
             };
+        }
+
+        private Box with(SiteState state) {
+            var with = Place.parse(told(withId, "withId"));
+            return state.set().find(with).orElseThrow(() -> new NotFound("The site has no placement " + with + ".")).box();
         }
 
         private static <T> T told(T value, String field) {

@@ -45,10 +45,12 @@ class DemoSites implements ApplicationRunner {
     private final PlacementService placements;
     private final RepeatService repeats;
     private final DemoBoard board;
+    private final DemoDressing dressing;
+    private final DemoEstates estates;
     private final TransactionTemplate transaction;
 
     DemoSites(Stores store, SiteService sites, MassingService massing, LevelService levels, StairService stairs, KitService kit, PlacementService placements,
-            RepeatService repeats, DemoBoard board, TransactionTemplate transaction) {
+            RepeatService repeats, DemoBoard board, DemoDressing dressing, DemoEstates estates, TransactionTemplate transaction) {
         this.store = store;
         this.sites = sites;
         this.massing = massing;
@@ -58,14 +60,22 @@ class DemoSites implements ApplicationRunner {
         this.placements = placements;
         this.repeats = repeats;
         this.board = board;
+        this.dressing = dressing;
+        this.estates = estates;
         this.transaction = transaction;
     }
 
     @Override
     public void run(ApplicationArguments args) {
-        if (store.sites().sites().stream().noneMatch(site -> site.name().equals(BATHS))) {
-            // All of the site or nothing of it, should the process be stopped meanwhile.
-            transaction.executeWithoutResult(status -> makeBaths());
+        make(BATHS, this::makeBaths);
+        make(DemoEstates.ARCADE, estates::makeArcade);
+        make(DemoEstates.TERRACE, estates::makeTerrace);
+    }
+
+    /** All of a site or nothing of it, should the process be stopped meanwhile. */
+    private void make(String name, Runnable work) {
+        if (store.sites().sites().stream().noneMatch(site -> site.name().equals(name))) {
+            transaction.executeWithoutResult(status -> work.run());
         }
     }
 
@@ -86,6 +96,7 @@ class DemoSites implements ApplicationRunner {
         build(id);
         furnishBaths(id);
         board.fill(id);
+        dressing.dress(id);
     }
 
     private void build(long id) {

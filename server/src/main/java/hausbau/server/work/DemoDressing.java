@@ -1,0 +1,115 @@
+package hausbau.server.work;
+
+import hausbau.core.build.Disorder;
+import hausbau.core.build.Place;
+import hausbau.core.build.Repeat;
+import hausbau.core.build.Stance;
+import hausbau.core.exchange.PieceListCsv;
+import hausbau.core.kit.PieceState;
+import hausbau.core.kit.Role;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
+import hausbau.core.plane.Rect;
+import hausbau.core.plane.Region;
+import hausbau.core.repeat.Pace;
+import hausbau.core.repeat.Rule;
+import hausbau.core.repeat.Scatter;
+import hausbau.core.repeat.Trail;
+import hausbau.core.repeat.Variation;
+import hausbau.server.journal.Seen;
+import hausbau.server.store.set.RuleWords;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Dresses the demo's baths: an edge round the basin, benches in groups, towels, baskets and a bucket out of order. */
+@Component
+class DemoDressing {
+
+    private static final Seen NOT_TOLD = Seen.NOT_TOLD;
+
+    private final PieceListService list;
+    private final KitService kit;
+    private final MassingService massing;
+    private final PlacementService placements;
+    private final RepeatService repeats;
+    private final AssemblyService assemblies;
+    private final DisorderService disorder;
+
+    DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder) {
+        this.list = list;
+        this.kit = kit;
+        this.massing = massing;
+        this.placements = placements;
+        this.repeats = repeats;
+        this.assemblies = assemblies;
+        this.disorder = disorder;
+    }
+
+    void dress(long site) {
+        standIn(site, "PRP-EDGE", "basin edge", 1000, 250, 60);
+        standIn(site, "PRP-EDGE-C", "basin edge, corner", 250, 250, 60);
+        standIn(site, "PRP-TOWEL", "folded towel", 320, 240, 90);
+        standIn(site, "PRP-BASKET", "clothes basket", 420, 320, 300);
+        standIn(site, "PRP-BUCKET", "bucket", 280, 280, 320);
+        basinEdge(site);
+        benchGroups(site);
+        baskets(site);
+        // On the benches under the north windows, dropped where a hand let them go.
+        var towels = new Scatter(Region.of(new Rect(500_000, 24_400_000, 14_000_000, 25_300_000)), 0, 14, 0, mm(340), Scatter.Loose.turned(12), Length.ZERO, Region.EMPTY, List.of(),
+                new Scatter.Landing(Scatter.Lands.TOPS, mm(1_000), true, List.of()), List.of(), 5);
+        repeat(site, "Towels", List.of("PRP-TOWEL"), towels, "Pool hall", Repeat.Hold.ROOM);
+    }
+
+    void standIn(long site, String code, String name, long x, long y, long z) {
+        var line = list.add(site, NOT_TOLD, new PieceListCsv.Line(code, name, Role.PROP, mm(x), mm(y), mm(z), 1, PieceListCsv.Source.MAKE, PieceState.WANTED, 3, 0.5, false, ""));
+        list.standIn(site, NOT_TOLD, List.of(line.getId()));
+    }
+
+    /** Outside of the basin's rim, a metre a piece, with pieces of its own in the corners. */
+    private void basinEdge(long site) {
+        var pace = new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS);
+        var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)), true, Length.ZERO, pace, mm(125), false, new Trail.Joints(true, Length.ZERO, false, true), Variation.NONE);
+        repeat(site, "Basin edge", List.of("PRP-EDGE", "PRP-EDGE-C"), trail, "Basin", Repeat.Hold.OUTLINE);
+    }
+
+    /** A bench with a basket and a bucket beside it, five times along the east wall, looking at the water. */
+    private void benchGroups(long site) {
+        var places = List.of(place(site, "PRP-BENCH", 17_700, 12_600, 3), place(site, "PRP-BASKET", 17_700, 11_700, 3), place(site, "PRP-BUCKET", 17_700, 13_600, 0));
+        var use = assemblies.save(site, NOT_TOLD, places);
+        assemblies.rename(site, use.assembly(), NOT_TOLD, "Bench group");
+        for (var y = 1; y < 5; y++) {
+            assemblies.use(site, use.assembly(), NOT_TOLD, use.stance().movedBy(Vec.ofMillimetres(0, 2_700L * y, 0)), false);
+        }
+    }
+
+    private void baskets(long site) {
+        var places = new ArrayList<Place>();
+        for (var i = 0; i < 6; i++) {
+            places.add(place(site, "PRP-BASKET", 15_000 + 500 * (i % 3), 24_300 + 450 * (i / 3), 0));
+        }
+        places.add(place(site, "PRP-BUCKET", 14_700, 23_800, 0));
+        disorder.disturb(site, NOT_TOLD, places, new Disorder(mm(160), 60, 0, 30, 0, 4));
+    }
+
+    void repeat(long site, String name, List<String> codes, Rule rule, String room, Repeat.Hold hold) {
+        var host = massing.find(site).decisions().massing().rooms().stream().filter(r -> r.name().equals(room)).findFirst().orElseThrow().id();
+        var made = repeats.add(site, NOT_TOLD, new RepeatService.Wanted(codes.stream().map(c -> piece(site, c)).toList(), List.of(), RuleWords.of(rule),
+                Optional.of(new RepeatService.Following(host, hold, 0, null))));
+        repeats.change(site, made.id(), NOT_TOLD, new RepeatService.Change(name, null, null, null));
+    }
+
+    long piece(long site, String code) {
+        return kit.pieces(site).stream().filter(e -> e.piece().code().equals(code)).findFirst().orElseThrow().id();
+    }
+
+    Place place(long site, String code, long x, long y, int quarterTurns) {
+        return placements.place(site, NOT_TOLD, piece(site, code), Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), true).standing().place();
+    }
+
+    private static Length mm(long millimetres) {
+        return Length.ofMillimetres(millimetres);
+    }
+}
