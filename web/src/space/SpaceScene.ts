@@ -33,15 +33,16 @@ import { Daylight, type Sun } from './Daylight'
 import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
-import { loadShape, type Shape } from './geometry'
+import { boxOfShape, loadShape, trianglesOf, type Shape } from './geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
 import { Picking } from './Picking'
 import type { View } from './walk'
 
 /** What to show: plain data; the scene keeps the meshes to itself. */
 export interface Description {
-  /** What is boxed is drawn as its box where it has many triangles. */
-  pieces: { id: number; url: string; version: string; boxed: boolean }[]
+  pieces: { id: number; url: string; version: string; count: number }[]
+  /** Whether what has many triangles is drawn as its box; absent: where the whole set has too many. */
+  boxes?: boolean
   set: StandingSet
   /** What is shown in place of pieces while nothing is built. */
   blocks: readonly BoxMm[]
@@ -64,6 +65,9 @@ export interface Description {
 }
 
 const UP = new Vector3(0, 0, 1)
+/** What has more triangles than this is heavy; with more in all than that, what is heavy is drawn as boxes. */
+const HEAVY = 300
+const MOST_TRIANGLES = 5_000_000
 
 /** The set in three dimensions. It draws only when something has changed. */
 export class SpaceScene {
@@ -180,7 +184,8 @@ export class SpaceScene {
     this.reshaped.forEach((id) => reshaped.add(id))
     this.reshaped.clear()
     this.cutAt(d.cutMm, d.lowMm)
-    const changed = this.batches.show(d.set, this.shapes, reshaped, d.look)
+    this.box(d, reshaped)
+    const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look)
     if (changed) this.picking.forget()
     const blocked = this.blockOut.show(d.blocks)
     const hid = this.batches.hide(d.hidden)
@@ -195,6 +200,27 @@ export class SpaceScene {
     this.draw()
   }
 
+  /** Whether what is heavy is drawn as boxes now. */
+  boxed = false
+  private readonly boxShapes = new WeakMap<Shape, Shape>()
+
+  private box(d: Description, reshaped: Set<number>) {
+    const weigh = (p: { id: number; count: number }) => p.count * trianglesOf(this.shapes.get(p.id)!.shape)
+    const boxed = d.boxes ?? d.pieces.reduce((n, p) => n + weigh(p), 0) > MOST_TRIANGLES
+    if (boxed !== this.boxed) for (const [id, s] of this.shapes) if (trianglesOf(s.shape) > HEAVY) reshaped.add(id)
+    this.boxed = boxed
+  }
+
+  private asBoxes(): ReadonlyMap<number, { shape: Shape }> {
+    const box = (shape: Shape) => {
+      if (trianglesOf(shape) <= HEAVY) return shape
+      const known = this.boxShapes.get(shape) ?? boxOfShape(shape)
+      this.boxShapes.set(shape, known)
+      return known
+    }
+    return new Map([...this.shapes].map(([id, s]) => [id, { shape: box(s.shape) }]))
+  }
+
   /** Pieces whose shape has changed since the set was drawn last. */
   private readonly reshaped = new Set<number>()
 
@@ -203,7 +229,7 @@ export class SpaceScene {
     await Promise.all(
       pieces.map(async (p) => {
         if (this.shapes.get(p.id)?.version === p.version) return
-        this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url, p.boxed) })
+        this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url) })
         fresh.add(p.id)
       }),
     )

@@ -84,8 +84,8 @@ async function show() {
     pieces: site.pieces.map((p) => ({
       id: p.id,
       url: `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`,
-      version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre, seeing.boxes]),
-      boxed: seeing.boxes,
+      version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre]),
+      count: p.count,
     })),
     set: site.placements,
     blocks: site.site.kit ? [] : blocks.value,
@@ -94,12 +94,14 @@ async function show() {
     lowMm: table.walking ? undefined : levels.value.low,
     hidden: hidden.value,
     look: seeing.look,
+    boxes: seeing.boxes,
     sun: sun.value,
     finding: site.finding?.placeMm,
     run: table.run?.box,
     extent,
     figureMm: table.figureMm,
   })
+  seeing.areBoxes = scene.boxed
   if (extent && framed !== site.site.id) {
     framed = site.site.id
     scene.look(extent, false)

@@ -20,11 +20,8 @@ const EDGE_DEGREES = 40
 const upright = new Matrix4().makeRotationX(Math.PI / 2)
 const loader = new GLTFLoader()
 
-/** What has more triangles than this is heavy. */
-const HEAVY = 300
-
-/** Loads a piece from the server; boxed, what is heavy comes as its box. */
-export async function loadShape(url: string, boxed = false): Promise<Shape> {
+/** Loads a piece from the server. */
+export async function loadShape(url: string): Promise<Shape> {
   const file = await loader.loadAsync(url)
   const parts: Part[] = []
   file.scene.traverse((node) => {
@@ -33,14 +30,6 @@ export async function loadShape(url: string, boxed = false): Promise<Shape> {
       parts.push({ swatch: (node.material as { name: string }).name, geometry })
     }
   })
-  if (boxed && parts.reduce((n, p) => n + p.geometry.getIndex()!.count / 3, 0) > HEAVY) {
-    const whole = new Box3()
-    parts.forEach((p) => {
-      p.geometry.computeBoundingBox()
-      whole.union(p.geometry.boundingBox!)
-    })
-    return boxShape(whole)
-  }
   const box = parts.reduce((sum, p) => {
     p.geometry.computeBoundingBox()
     return Math.min(sum, p.geometry.boundingBox!.min.x)
@@ -55,12 +44,18 @@ export async function loadShape(url: string, boxed = false): Promise<Shape> {
   }
 }
 
-/** A body in place of a piece's own. */
-function boxShape(box: Box3): Shape {
+export const trianglesOf = (shape: Shape) => shape.parts.reduce((n, p) => n + p.geometry.getIndex()!.count / 3, 0)
+
+/** A plain box in place of a shape. */
+export function boxOfShape(shape: Shape): Shape {
+  const box = new Box3()
+  for (const p of shape.parts) {
+    p.geometry.computeBoundingBox()
+    box.union(p.geometry.boundingBox!)
+  }
   const size = box.getSize(new Vector3())
   const middle = box.getCenter(new Vector3())
-  const geometry = new BoxGeometry(size.x, size.y, size.z).translate(middle.x, middle.y, middle.z)
-  const parts = [{ swatch: 'plaster', geometry }]
+  const parts = [{ swatch: 'plaster', geometry: new BoxGeometry(size.x, size.y, size.z).translate(middle.x, middle.y, middle.z) }]
   return { parts, edges: edgesOf(parts), mirroredParts: parts, mirroredEdges: edgesOf(parts) }
 }
 

@@ -113,7 +113,12 @@ const holds = computed(() =>
           ><Choice :value="table.shownLevels" :options="LEVELS" label="Levels that Space shows" @change="(l) => (table.shownLevels = l)"
         /></span>
         <button type="button" class="tool" :aria-pressed="table.ceilings" @click="table.ceilings = !table.ceilings">Ceilings</button>
-        <button type="button" class="tool" title="Pieces of many triangles as plain boxes" :aria-pressed="seeing.boxes" @click="seeing.boxes = !seeing.boxes">
+        <button
+          type="button"
+          class="tool"
+          title="Pieces of many triangles as plain boxes"
+          :aria-pressed="seeing.areBoxes"
+          @click="seeing.boxes = !seeing.areBoxes">
           Boxes
         </button>
         <button type="button" class="tool" :aria-pressed="table.sun.on" @click="table.sun = { ...table.sun, on: !table.sun.on }">Sun</button>

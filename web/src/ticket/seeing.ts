@@ -16,12 +16,16 @@ export const useSeeing = defineStore('seeing', () => {
   const hidden = shallowRef(none)
   const ghosted = shallowRef(none)
   const alone = shallowRef<Ids>()
-  /** Whether what has many triangles is drawn as a box. */
-  const boxes = ref(false)
+  /** Whether what has many triangles is drawn as a box; where nobody has decided, Space does. */
+  const boxes = ref<boolean>()
+  const areBoxes = ref(false)
 
   watch(
     () => site.site?.id,
-    () => showAll(),
+    () => {
+      showAll()
+      boxes.value = undefined
+    },
   )
   /** While an assembly is open, all but what hands set down for it is dimmed. */
   const open = computed<Ids | undefined>(() => (assembling.open ? new Set([...assembling.open.placementIds, ...site.selection]) : undefined))
@@ -59,5 +63,5 @@ export const useSeeing = defineStore('seeing', () => {
       .join(', '),
   )
 
-  return { look, boxes, hide, ghost, showAlone, showAll, isVeiled, words }
+  return { look, boxes, areBoxes, hide, ghost, showAlone, showAll, isVeiled, words }
 })

@@ -42,6 +42,8 @@ class DressingTest {
         var told = "{\"ids\":[\"" + bench + "\"],\"tiltDegrees\":30,\"rollDegrees\":-12.5,\"scale\":1.5}";
         assertThat(in.caller.call("PATCH", in.site + "/placements", told, null).status()).isEqualTo(204);
         assertThat(lean(in.placement(bench))).containsExactly(30.0, -12.5, 1.5);
+        // Tipped, it rests on its lowest corner: its pivot is lifted off the floor.
+        assertThat(in.placement(bench).get("atMm").get("z").asDouble()).isGreaterThan(100);
         sets.forget(in.id());
         assertThat(lean(in.placement(bench))).containsExactly(30.0, -12.5, 1.5);
         var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();

@@ -94,7 +94,7 @@ public class PlacementService {
         edit(siteId, seen, places, "Set", (edit, all) -> {
             var departures = new ArrayList<Departure>();
             for (var one : all) {
-                var wanted = change.apply(one.stance()).withinReach();
+                var wanted = rested(one, change.apply(one.stance())).withinReach();
                 var stance = snap ? snapping(edit.before(), one.kind(), wanted, places).snap(one.kind(), wanted).stance() : wanted;
                 // What stood askew and stands exactly now is on the grid's side again.
                 var free = stance.isExact() ? one.free() && one.stance().isExact() : one.free() || !snap;
@@ -102,6 +102,12 @@ public class PlacementService {
             }
             edit.depart(departures);
         });
+    }
+
+    /** What is only tipped or sized rests as high as it rested. */
+    private static Stance rested(Standing one, Stance wanted) {
+        var leans = !wanted.lean().equals(one.stance().lean()) && wanted.at().z() == one.stance().at().z();
+        return leans ? wanted.movedBy(new Vec(0, 0, one.box().min().z() - wanted.box(one.kind()).min().z())) : wanted;
     }
 
     /** Moves, turns and mirrors placements as one body, exactly as told: nothing snaps. */
