@@ -17,10 +17,14 @@ export interface Written {
 }
 
 /** Dimension chains outside the walls: the whole length, and inside that what cuts it. */
+/** A chain shorter than its own words says nothing. */
+const LEAST_CHAIN_PX = 12
+
 export function drawChains(c: CanvasRenderingContext2D, p: Plan): Written[] {
   const written: Written[] = []
   for (const chain of p.massing.chains) {
     const length = chain.ticksMm[chain.ticksMm.length - 1]!
+    if (length * p.lie.scale < LEAST_CHAIN_PX) continue
     const along = { x: (chain.toMm.x - chain.fromMm.x) / length, y: (chain.toMm.y - chain.fromMm.y) / length }
     const out = { x: -along.y, y: along.x }
     const note = (x: number, y: number, fromMm: number, toMm: number) =>

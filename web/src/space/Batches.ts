@@ -14,7 +14,7 @@ import {
   Vector3,
 } from 'three'
 import { degreesOf, idOf, isMirrored, pieceIdOf, type Chunk, type StandingSet } from '../site/standing'
-import { hairline, ink, plum } from '../styles/theme'
+import { ink, plum } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Part, Shape } from './geometry'
 
@@ -23,8 +23,8 @@ const LEAST = 64
 const SELECTED = new Color('#b794c9')
 const PLAIN = new Color(1, 1, 1)
 const INK = new Color().setStyle(ink, '')
-/** The edge shader draws ink finely; this is fainter still. */
-const FAINT = new Color().setStyle(hairline, '')
+/** The edges of ghosts, on paper. */
+const FAINT = new Color('#b3b9bb')
 const PLUM = new Color().setStyle(plum, '')
 
 /** Tilted about X, rolled about Y, turned about Z, in degrees. */

@@ -9,7 +9,7 @@ import { tell, useSite } from '../site/site'
 import { useLaying } from '../repeat/laying'
 import { useSeeing } from '../ticket/seeing'
 import { useTable } from '../table/table'
-import type { BoxMm } from '../api/client'
+import type { BoxMm, VecMm } from '../api/client'
 import { EYES } from './Walker'
 import { useSun } from './sun'
 import { SpaceScene } from './SpaceScene'
@@ -51,8 +51,10 @@ function* obstacles(): Generator<BoxMm> {
   }
 }
 /** The bearing of the middle of the room that someone stands in, degrees. */
-function towardMiddle(at: { x: number; y: number }) {
-  const room = site.massing.rooms.filter((r) => isIn(r, at)).sort((a, b) => a.areaM2 - b.areaM2)[0]
+function towardMiddle(at: VecMm) {
+  const room = site.massing.rooms
+    .filter((r) => isIn(r, at) && r.cornerMm.z <= at.z + 1 && at.z < r.cornerMm.z + r.heightMm)
+    .sort((a, b) => a.areaM2 - b.areaM2)[0]
   return room ? (Math.atan2(room.cornerMm.y + room.depthMm / 2 - at.y, room.cornerMm.x + room.widthMm / 2 - at.x) * 180) / Math.PI : 90
 }
 const walk = useWalk(
