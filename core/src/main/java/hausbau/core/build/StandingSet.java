@@ -7,7 +7,6 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
 import hausbau.core.repeat.Rule;
-import hausbau.core.repeat.Scatter;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -90,7 +89,7 @@ public final class StandingSet {
         if (to.hands() != decisions.hands()) {
             take(to.hands(), next, touched);
         }
-        look(to, next, touched);
+        Looking.each(to, next, generator -> run(next, touched, generator.source(), generator));
         if (derived || touched.stream().anyMatch(Source.Repeats.class::isInstance)) {
             lose(to, next, touched);
         }
@@ -118,54 +117,17 @@ public final class StandingSet {
         });
         to.repeats().forEach(r -> {
             var rule = r.rule(to.massing());
-            if (!looks(rule)) {
-                add(wanted, repeated(to, r, rule));
+            if (!Looking.looks(rule)) {
+                add(wanted, Looking.repeated(to, r, rule));
             }
         });
         to.twins().forEach(t -> add(wanted, new Generator.Twinned(t.id(), t.hands().stream().flatMap(h -> to.hands().find(h).stream()).toList(), t.plane(to.massing()),
                 to.departures().getOrDefault(new Source.Twins(t.id()), List.of()))));
         to.assemblies().uses().forEach(u -> add(wanted, new Generator.Used(u.id(), to.assemblies().whole(u.assembly()), u.stance(),
                 to.departures().getOrDefault(new Source.Uses(u.id()), List.of()))));
-        var looking = to.repeats().stream().filter(r -> looks(r.rule())).map(r -> (Source) new Source.Repeats(r.id())).collect(Collectors.toSet());
+        var looking = to.repeats().stream().filter(r -> Looking.looks(r.rule())).map(r -> (Source) new Source.Repeats(r.id())).collect(Collectors.toSet());
         next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && !looking.contains(source) && touched.add(source));
         wanted.forEach((source, generator) -> run(next, touched, source, generator));
-    }
-
-    private static Generator repeated(Decisions to, Repeat repeat, Rule rule) {
-        return new Generator.Repeated(repeat.id(), repeat.bodies(to.assemblies()), rule, to.departures().getOrDefault(new Source.Repeats(repeat.id()), List.of()));
-    }
-
-    private static boolean looks(Rule rule) {
-        return rule instanceof Scatter scatter && scatter.landing().looks();
-    }
-
-    /** Lays what depends on what stands there, one after the other: each sees all the others but those that come after it. */
-    private static void look(Decisions to, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
-        var looking = to.repeats().stream().filter(r -> looks(r.rule())).toList();
-        var unseen = looking.stream().map(r -> (Source) new Source.Repeats(r.id())).collect(Collectors.toCollection(HashSet::new));
-        for (var repeat : looking) {
-            var scatter = (Scatter) repeat.rule(to.massing());
-            var source = new Source.Repeats(repeat.id());
-            run(next, touched, source, repeated(to, repeat, scatter.among(around(next, scatter.reach(), unseen))));
-            unseen.remove(source);
-        }
-    }
-
-    /** What has a body within a box, in an order that is always the same. */
-    private static List<Box> around(Map<Source, Generator.Made> made, Box reach, Set<Source> without) {
-        var found = new ArrayList<Box>();
-        made.forEach((source, by) -> {
-            if (!without.contains(source)) {
-                by.chunks().stream().filter(c -> c.extent().touches(reach)).forEach(c -> c.touching(reach, row -> found.addAll(c.standing(row).solids())));
-            }
-        });
-        return found;
-    }
-
-    /** The rule of a repeat as it is laid in this set: it sees all that stands but its own copies. */
-    Rule laid(Repeat repeat) {
-        var rule = repeat.rule(decisions.massing());
-        return looks(rule) && rule instanceof Scatter scatter ? scatter.among(around(made, scatter.reach(), Set.of(new Source.Repeats(repeat.id())))) : rule;
     }
 
     private static void lose(Decisions to, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
@@ -292,6 +254,11 @@ public final class StandingSet {
             chunks = known;
         }
         return known;
+    }
+
+    /** The rule of a repeat as it is laid in this set: it sees all that stands but its own copies. */
+    Rule laid(Repeat repeat) {
+        return Looking.among(repeat.rule(decisions.massing()), made, Set.of(new Source.Repeats(repeat.id())));
     }
 
     /** How often each kind stands; a kind that does not is not in it. */
