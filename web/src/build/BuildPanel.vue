@@ -12,6 +12,7 @@ import PlacementTicket from '../ticket/PlacementTicket.vue'
 import { useSeeing } from '../ticket/seeing'
 import SelectionsPanel from '../ticket/SelectionsPanel.vue'
 import { usePlacing } from './placing'
+import StrutPanel from './StrutPanel.vue'
 
 const PAGE = 40
 const site = useSite()
@@ -96,6 +97,7 @@ function choose(id: string, e: MouseEvent) {
     <AssembliesPanel />
     <TwinsPanel />
     <SelectionsPanel />
+    <StrutPanel />
     <label class="row"><Switch v-model:checked="placing.snaps" size="small" aria-label="Snap" /> Snap to step, edges and surfaces</label>
     <div v-if="leftOut.length" class="row spread left-out">
       <span>{{ leftOut.length }} {{ leftOut.length === 1 ? 'piece' : 'pieces' }} of the massing left out by hand</span>

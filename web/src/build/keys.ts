@@ -4,6 +4,7 @@ import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { useLaying } from '../repeat/laying'
 import { usePlacing } from './placing'
+import { useStrutting } from './strutting'
 
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
 
@@ -13,6 +14,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
   const placing = usePlacing()
   const laying = useLaying()
   const table = useTable()
+  const strutting = useStrutting()
 
   /** Keys are done in turn: pressed faster than the server answers, they give what they would give at leisure. */
   const run = (work: () => unknown) => {
@@ -76,6 +78,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
   const letGo = () =>
     run(() => {
       if (placing.held) placing.putBack()
+      else if (strutting.active) strutting.active = false
       else if (laying.what) laying.stop()
       else if (laying.chosen) laying.choose(undefined)
       else if (table.drawing) table.drawing = ''

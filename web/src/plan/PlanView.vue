@@ -6,6 +6,7 @@ import { isIn, isUpright } from '../massing/edges'
 import { useBringIn, withOutlines } from '../massing/bringIn'
 import { useFlow } from '../massing/flow'
 import { usePlacing } from '../build/placing'
+import { useStrutting } from '../build/strutting'
 import { useAssembling } from '../repeat/assembling'
 import { useLaying } from '../repeat/laying'
 import { groundBetween } from '../repeat/rules'
@@ -30,6 +31,7 @@ const placing = usePlacing()
 const table = useTable()
 const laying = useLaying()
 const seeing = useSeeing()
+const strutting = useStrutting()
 const assembling = useAssembling()
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
@@ -370,6 +372,11 @@ function up(e: PointerEvent) {
 const inTurn = (work: () => void) => void site.inTurn(async () => work()).catch(tell)
 
 function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
+  if (strutting.active && !props.massing) {
+    const where = pointed(e)
+    void site.inTurn(() => strutting.point(where)).catch(tell)
+    return
+  }
   if (placing.held) {
     const where = pointed(e)
     void site.inTurn(() => placing.setDown(where)).catch(tell)
@@ -444,7 +451,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
     ref="holder"
     class="plan"
     :class="{
-      crosshair: table.drawing || placing.held || laying.what || laying.tool,
+      crosshair: table.drawing || placing.held || laying.what || laying.tool || strutting.active,
       upright: edge && isUpright(edge.edge),
       lying: edge && !isUpright(edge.edge),
       moving: opening || body || corner,

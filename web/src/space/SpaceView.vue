@@ -2,6 +2,7 @@
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { usePlacing } from '../build/placing'
+import { useStrutting } from '../build/strutting'
 import { isIn } from '../massing/edges'
 import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
 import { placementOf } from '../site/standing'
@@ -19,6 +20,7 @@ const site = useSite()
 const placing = usePlacing()
 const table = useTable()
 const seeing = useSeeing()
+const strutting = useStrutting()
 const laying = useLaying()
 const holder = ref<HTMLElement>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
@@ -236,7 +238,9 @@ async function up(e: PointerEvent) {
   await settled()
   const { id, atMm } = scene!.pick(b.x1, b.y1)
 
-  if (placing.held) {
+  if (strutting.active) {
+    if (atMm) void site.inTurn(() => strutting.point(atMm)).catch(tell)
+  } else if (placing.held) {
     void site.inTurn(() => placing.setDown(atMm)).catch(tell)
   } else if (id === undefined) {
     if (!e.shiftKey) inTurn(() => site.select([]))

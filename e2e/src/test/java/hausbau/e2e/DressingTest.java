@@ -127,9 +127,11 @@ class DressingTest {
     @Test
     void benchesAreDisturbedAndPutInOrder() {
         var desk = SharedApplication.desk().hall("Disorder");
+        var before = desk.placements();
         for (var i = 0; i < 6; i++) {
             desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-BENCH") + ",\"atMm\":{\"x\":" + (1_200 + 2_200 * (i % 2)) + ",\"y\":" + (700 + 1_100 * (i / 2)) + ",\"z\":0},\"snap\":false}");
         }
+        desk.placements(before + 6);
         var first = desk.byHand();
         desk.page.getByLabel("Find placements").fill("BENCH");
         desk.page.locator("section[aria-label='Set list'] li button").first().click();
@@ -180,6 +182,25 @@ class DressingTest {
         assertThat(desk.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("PRP-BENCH"))).hasCount(0);
         desk.button("Forget The lamp", true).click();
         assertThat(desk.button("The lamp", true)).hasCount(0);
+    }
+
+    /** From the floor to a bench's top, both picked in space. */
+    @Test
+    void aStrutIsSetBetweenTwoPickedPoints() {
+        var desk = SharedApplication.desk().hall("Strut").setDown("PRP-BENCH", 2_500, 2_500);
+        desk.page.locator("summary").getByText("Struts").click();
+        desk.button("Between two points", true).click();
+        desk.clickSpace(4_200, 3_200, 0);
+        assertThat(desk.page.getByText("Click where it ends.")).isVisible();
+        desk.clickSpace(2_500, 2_500, 450);
+        assertThat(desk.page.getByText("set down by hand, free")).isVisible();
+        var strut = desk.lastPlacement();
+        // Half way between, less half of its height.
+        assertThat(strut.get("atMm").get("x").asDouble()).isBetween(3_250.0, 3_450.0);
+        assertThat(strut.get("atMm").get("z").asDouble()).isBetween(165.0, 205.0);
+        assertThat(strut.get("rollDegrees").asDouble()).isBetween(-15.5, -12.0);
+        desk.press("Escape");
+        assertThat(desk.page.getByText("Click where it begins")).hasCount(0);
     }
 
     /** Three actions: take, Trail, round the outline. It follows the room. */

@@ -167,6 +167,23 @@ class DressingTest {
         assertThat(in.placements("repeat").toList()).isEqualTo(on);
     }
 
+    /** Three, four, five: it leans by what its tangent says, is a piece of the kit, and stays so. */
+    @Test
+    void aStrutStandsBetweenTwoPoints() {
+        var body = "{\"fromMm\":{\"x\":500,\"y\":500,\"z\":0},\"toMm\":{\"x\":4500,\"y\":500,\"z\":3000},\"widthMm\":80,\"heightMm\":100}";
+        var strut = in.made("/placements/struts", body);
+        assertThat(strut.get("rollDegrees").asDouble()).isCloseTo(-Math.toDegrees(Math.atan2(3, 4)), within(1e-9));
+        assertThat(in.piece("PRP-5000x80x100")).isEqualTo(strut.get("pieceId").asLong());
+        sets.forget(in.id());
+        assertThat(in.placement(strut.get("id").asString())).isEqualTo(strut);
+        in.made("/placements/struts", body);
+        assertThat(in.caller.get(in.site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().startsWith("PRP-5000"))).hasSize(1);
+        assertThat(in.refused("POST", "/placements/struts", body.replace("4500", "500").replace("3000", "0"))).containsExactly("toMm");
+        in.caller.post(in.site + "/undo", null);
+        in.caller.post(in.site + "/undo", null);
+        assertThat(in.placements("hand")).isEmpty();
+    }
+
     @Test
     void aSelectionIsKeptUnderItsName() {
         var ids = benches();

@@ -7,6 +7,7 @@ import hausbau.core.build.Place;
 import hausbau.core.build.Snapping;
 import hausbau.core.build.Stance;
 import hausbau.core.build.Standing;
+import hausbau.core.build.Strut;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Length;
@@ -165,6 +166,18 @@ class PlacementController {
     @ResponseStatus(HttpStatus.CREATED)
     PlacementView place(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlaceBody body) {
         var stood = placements.place(siteId, seen, body.pieceId(), body.stance(), body.snaps());
+        return PlacementView.of(stood.standing(), stood.pieceId());
+    }
+
+    /** @param widthMm across, level, @param heightMm across, upward where it lies level */
+    record StrutBody(@NotNull @Valid VecMm fromMm, @NotNull @Valid VecMm toMm, @NotNull Length widthMm, @NotNull Length heightMm) {
+    }
+
+    @PostMapping("/placements/struts")
+    @Operation(summary = "Sets a piece of a section between two points")
+    @ResponseStatus(HttpStatus.CREATED)
+    PlacementView strut(@PathVariable long siteId, Seen seen, @Valid @RequestBody StrutBody body) {
+        var stood = placements.strut(siteId, seen, Strut.between(body.fromMm().toVec(), body.toMm().toVec(), body.widthMm(), body.heightMm()));
         return PlacementView.of(stood.standing(), stood.pieceId());
     }
 

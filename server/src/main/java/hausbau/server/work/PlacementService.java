@@ -10,6 +10,7 @@ import hausbau.core.build.Snapping;
 import hausbau.core.build.Source;
 import hausbau.core.build.Stance;
 import hausbau.core.build.Standing;
+import hausbau.core.build.Strut;
 import hausbau.core.build.Use;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Refused;
@@ -69,6 +70,16 @@ public class PlacementService {
             wanted.withinReach();
             var stance = snap ? snapping(edit.before(), piece.kind(), wanted, Set.of()).snap(piece.kind(), wanted).stance() : wanted;
             return new Stood(setDown(edit, piece.kind(), stance, !snap), pieceId);
+        });
+    }
+
+    /** Sets a piece of a section between two points; it is a piece of the kit from then on. */
+    public Stood strut(long siteId, Seen seen, Strut strut) {
+        return journal.edit(siteId, seen, edit -> {
+            var code = strut.kind().suggestedCode(edit.before().settings().storey());
+            var piece = edit.name(code, "strut", strut.kind());
+            edit.name("Set a strut");
+            return new Stood(setDown(edit, strut.kind(), strut.stance(), true), piece);
         });
     }
 
