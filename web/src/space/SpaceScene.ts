@@ -67,7 +67,7 @@ export interface Description {
 const UP = new Vector3(0, 0, 1)
 /** What has more triangles than this is heavy; with more in all than that, what is heavy is drawn as boxes. */
 const HEAVY = 300
-const MOST_TRIANGLES = 5_000_000
+const MOST_TRIANGLES = 10_000_000
 
 /** The set in three dimensions. It draws only when something has changed. */
 export class SpaceScene {
