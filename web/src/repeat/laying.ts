@@ -156,8 +156,8 @@ export const useLaying = defineStore('laying', () => {
     const of =
       chosen.value && (held.value || stroke.value.length)
         ? chosen.value.assemblyId
-          ? { assemblyId: chosen.value.assemblyId }
-          : { pieceIds: chosen.value.pieceIds }
+          ? { assemblyId: chosen.value.assemblyId, insteadOfId: chosen.value.id }
+          : { pieceIds: chosen.value.pieceIds, insteadOfId: chosen.value.id }
         : subject.value
     const ready = rule ?? drawn()
     if (!ready || !of) return

@@ -156,6 +156,9 @@ class DressingTest {
             assertThat(p.get("atMm").get("x").asDouble()).isBetween(1700.0, 3300.0);
             assertThat(p.get("scale").asDouble()).isBetween(0.8, 1.2);
         });
+        // Shown as it would be in its own place, it is not in its own way.
+        var shown = "{\"pieceIds\":[" + in.piece("PRP-LAMP") + "],\"rule\":" + rule + ",\"insteadOfId\":" + made.get("id").asLong() + "}";
+        assertThat(in.caller.post(in.site + "/repeats/preview", shown).json().get("count").asInt()).isEqualTo(on.size());
         in.done("/placements/arrange", "{\"ids\":[\"" + bench + "\"],\"byMm\":{\"x\":0,\"y\":-1200,\"z\":0}}");
         assertThat(in.placements("repeat")).isNotEmpty().allSatisfy(p -> assertThat(p.get("atMm").get("y").asDouble()).isBetween(500.0, 1100.0));
         in.done("/placements/removals", "{\"ids\":[\"" + bench + "\"]}");

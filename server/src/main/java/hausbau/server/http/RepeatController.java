@@ -74,8 +74,9 @@ class RepeatController {
      * @param pieceIds     each may stand at a spot
      * @param placementIds in place of pieces: these stand together at each spot; those set down by hand are taken away
      * @param assemblyId   in place of pieces: this stands at each spot
+     * @param insteadOfId  of a preview: the repeat that it would take the place of
      */
-    record RepeatBody(List<@NotNull Long> pieceIds, List<@NotNull String> placementIds, @NotNull @Valid RuleWords rule, @Valid FollowingView following, Long assemblyId) {
+    record RepeatBody(List<@NotNull Long> pieceIds, List<@NotNull String> placementIds, @NotNull @Valid RuleWords rule, @Valid FollowingView following, Long assemblyId, Long insteadOfId) {
 
         RepeatService.Wanted wanted() {
             return new RepeatService.Wanted(orElse(pieceIds), orElse(placementIds).stream().map(Place::parse).toList(), Optional.ofNullable(assemblyId), rule, Optional.ofNullable(following).map(FollowingView::toFollowing));
@@ -107,7 +108,7 @@ class RepeatController {
     @Operation(summary = "Tells where a repeat would stand and what it would cost")
     RepeatPreview preview(@PathVariable long siteId, @Valid @RequestBody RepeatBody body) {
         var state = repeats.state(siteId);
-        var standing = repeats.preview(state, body.wanted()).standing(state.set());
+        var standing = repeats.preview(state, body.wanted(), body.insteadOfId() == null ? 0 : body.insteadOfId()).standing(state.set());
         return new RepeatPreview(standing.size(), repeats.triangles(state, standing), standing.stream().limit(DRAWN).map(Standing::box).map(BoxMm::of).toList());
     }
 

@@ -65,9 +65,13 @@ public class RepeatService {
         return sets.current(siteId);
     }
 
-    /** Where copies would stand and how many; nothing is kept. */
-    public Repeat preview(SiteState state, Wanted wanted) {
-        return repeat(state, 0, "", bodies(state, wanted), wanted);
+    /**
+     * Where copies would stand and how many; nothing is kept.
+     *
+     * @param insteadOf the repeat that it would take the place of, which then does not stand in its way; 0 for none
+     */
+    public Repeat preview(SiteState state, Wanted wanted, long insteadOf) {
+        return repeat(state, insteadOf, "", bodies(state, wanted), wanted);
     }
 
     /** What some pieces add in triangles. */
