@@ -8,8 +8,10 @@ import LayPanel from '../repeat/LayPanel.vue'
 import { useLaying } from '../repeat/laying'
 import TwinsPanel from '../repeat/TwinsPanel.vue'
 import RepeatPanel from '../repeat/RepeatPanel.vue'
+import LengthField from '../parts/LengthField.vue'
 import PlacementTicket from '../ticket/PlacementTicket.vue'
 import { useSeeing } from '../ticket/seeing'
+import RepetitionPanel from '../ticket/RepetitionPanel.vue'
 import SelectionsPanel from '../ticket/SelectionsPanel.vue'
 import { usePlacing } from './placing'
 import StrutPanel from './StrutPanel.vue'
@@ -19,6 +21,11 @@ const site = useSite()
 const placing = usePlacing()
 const laying = useLaying()
 const seeing = useSeeing()
+/** What is in the hand, where it does not stand. */
+const clinging = computed(() => {
+  const piece = site.pieceById.get(placing.heldPieceId ?? 0)
+  return piece && piece.trait.held !== 'STANDS' ? piece : undefined
+})
 const wanted = ref('')
 const page = ref(0)
 let lastChosen: string | undefined
@@ -89,6 +96,18 @@ function choose(id: string, e: MouseEvent) {
       <span>{{ seeing.words }}</span>
       <Button size="small" @click="seeing.showAll()">Show all</Button>
     </p>
+    <RepetitionPanel v-if="seeing.repetition" class="first" />
+    <section v-if="clinging" class="first" aria-label="Where it clings">
+      <h3>{{ clinging.code }} {{ clinging.trait.held === 'HANGS' ? 'hangs' : 'is fixed to a wall' }}</h3>
+      <div class="fields">
+        <LengthField label="Height of its base" :mm="placing.heightMm" :on-change="(mm) => (placing.heightMm = mm)" />
+        <LengthField
+          :label="clinging.trait.held === 'HANGS' ? 'Below what holds it' : 'Away from the wall'"
+          :mm="placing.offMm"
+          :on-change="(mm) => (placing.offMm = mm)" />
+      </div>
+      <Button v-if="placing.heightMm !== undefined" size="small" @click="placing.heightMm = undefined">As high as it is pointed at</Button>
+    </section>
     <RepeatPanel v-if="laying.chosen" :key="laying.chosen.id" class="first" />
     <PlacementTicket v-else-if="site.selected.length" :key="site.selections" :ids="[...site.selection]" class="first" />
     <p v-else-if="site.pieces.length" class="soft">Take a piece from the line-up and click where it stands, or select what stands already.</p>

@@ -9,7 +9,7 @@ import { minus, plus, usePlacing } from './placing'
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 
-const bench = { id: 1, code: 'PRP-BENCH', sizeMm: { x: 1600, y: 450, z: 450 } } as PieceView
+const bench = { id: 1, code: 'PRP-BENCH', sizeMm: { x: 1600, y: 450, z: 450 }, trait: { held: 'STANDS', looks: [], seed: 0 } } as unknown as PieceView
 const standing = {
   id: 'hand.9',
   pieceId: 1,

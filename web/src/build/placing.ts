@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { send, type PlacementView, type PreviewView, type VecMm } from '../api/client'
 import { tell, useSite } from '../site/site'
 
@@ -22,6 +22,10 @@ export const usePlacing = defineStore('placing', () => {
   const held = shallowRef<Held>()
   const ghost = shallowRef<PreviewView>()
   const snaps = ref(true)
+  /** What is fixed or hangs keeps these wherever it is pointed; without a height it is as high as it is pointed at. */
+  const heightMm = ref<number>()
+  const offMm = ref(0)
+  watch([heightMm, offMm], () => held.value && point(pointed))
   const clipboard = shallowRef<string[]>([])
   /** What `N` does next: the same piece at this offset, or the selection moved or copied by it. */
   const again = shallowRef<{ kind: 'place'; pieceId: number; last: PlacementView; by: VecMm } | { kind: 'move' | 'copy'; by: VecMm }>()
@@ -102,10 +106,12 @@ export const usePlacing = defineStore('placing', () => {
         ? { pieceId: h.pieceId, quarterTurns: h.quarterTurns, mirrored: h.mirrored }
         : { pieceId: h.first.pieceId, quarterTurns: h.first.quarterTurns, mirrored: h.first.mirrored, freeDegrees: h.first.freeDegrees }
     return send<PreviewView>('POST', `/api/sites/${site.site!.id}/placements/preview`, {
-      place: { ...stance, atMm: whole(pointed), snap: snaps.value },
+      place: { ...stance, ...kept(), atMm: whole(pointed), snap: snaps.value },
       without: h.kind === 'placements' && !h.copy ? h.ids : [],
     })
   }
+
+  const kept = () => ({ heightMm: heightMm.value, offMm: offMm.value })
 
   /** To a tenth of a millimetre: a pointer is no finer than that. */
   const whole = (v: VecMm): VecMm => ({ x: Math.round(v.x * 10) / 10, y: Math.round(v.y * 10) / 10, z: Math.round(v.z * 10) / 10 })
@@ -153,6 +159,7 @@ export const usePlacing = defineStore('placing', () => {
       quarterTurns: h.quarterTurns,
       mirrored: h.mirrored,
       snap: snaps.value,
+      ...kept(),
     })
     if (!placed) return
     remember(placed)
@@ -185,7 +192,11 @@ export const usePlacing = defineStore('placing', () => {
     const by = minus(to.atMm, h.first.atMm)
     putBack()
     site.select(h.ids)
-    await (h.copy ? copyBy(by) : moveBy(by))
+    // What clings turns to the face that it is set down at.
+    const piece = site.pieceById.get(h.first.pieceId)
+    const clings = h.ids.length === 1 && !h.copy && !!piece && piece.trait.held !== 'STANDS'
+    if (clings) await site.setValues(h.ids, { xMm: to.atMm.x, yMm: to.atMm.y, zMm: to.atMm.z, quarterTurns: to.quarterTurns })
+    else await (h.copy ? copyBy(by) : moveBy(by))
   }
 
   async function moveBy(byMm: VecMm) {
@@ -237,6 +248,8 @@ export const usePlacing = defineStore('placing', () => {
     spot,
     takeAssembly,
     snaps,
+    heightMm,
+    offMm,
     heldPieceId,
     again,
     take,

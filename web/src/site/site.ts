@@ -11,6 +11,7 @@ import {
   type FindingView,
   type MassingView,
   type NewsView,
+  type LooksView,
   type PieceView,
   type RepeatView,
   type TwinView,
@@ -43,6 +44,7 @@ const noMassing: MassingView = {
   guards: [],
   runs: [],
 }
+const noLooks: LooksView = { all: [], dealt: [] }
 const noAssemblies: AssembliesView = { assemblies: [], uses: [] }
 const nothingFound: SurveyView = { faults: 0, cautions: 0, accepted: 0, findings: [], revision: 0 }
 const RECKON_MS = 120
@@ -59,6 +61,7 @@ export const useSite = defineStore('site', () => {
   const cards = shallowRef<CardView[]>([])
   const repeats = shallowRef<RepeatView[]>([])
   const assemblies = shallowRef<AssembliesView>(noAssemblies)
+  const looks = shallowRef(noLooks)
   const twins = shallowRef<TwinView[]>([])
   const namedSelections = shallowRef<SelectionView[]>([])
   const departures = shallowRef<DepartureView[]>([])
@@ -125,6 +128,7 @@ export const useSite = defineStore('site', () => {
     departures.value = []
     repeats.value = []
     twins.value = []
+    looks.value = noLooks
     namedSelections.value = []
     assemblies.value = noAssemblies
   }
@@ -164,7 +168,9 @@ export const useSite = defineStore('site', () => {
       changed || parts.has('SET') ? get<TwinView[]>(`/api/sites/${id}/twins`) : twins.value,
       changed || parts.has('SET') ? get<SelectionView[]>(`/api/sites/${id}/selections`) : namedSelections.value,
     ])
+    const l = p.some((piece) => piece.trait.looks.length) ? await get<LooksView>(`/api/sites/${id}/looks`) : noLooks
     if (opened !== id) return
+    looks.value = l
     site.value = news.site
     massing.value = m
     pieces.value = p
@@ -266,6 +272,7 @@ export const useSite = defineStore('site', () => {
     cards,
     departures,
     repeats,
+    looks,
     twins,
     namedSelections,
     assemblies,

@@ -32,6 +32,16 @@ export const turned = (degrees: number, tilt: number, roll: number) =>
   new Quaternion().setFromEuler(new Euler(radians(tilt), radians(roll), radians(degrees), 'ZYX'))
 const radians = (degrees: number) => (degrees * Math.PI) / 180
 
+/** What is drawn for rows of chunks: another piece, and in what colour. */
+export interface Wear {
+  looks: ReadonlyMap<string, readonly number[]>
+  all: readonly { pieceId: number; tint: string }[]
+  /** Each look in a colour of its own, whatever its tint. */
+  colours?: (pieceId: number, tint: string) => Color
+}
+const unworn: Wear = { looks: new Map(), all: [] }
+const tintOf = (tint: string) => (tint ? new Color(tint) : PLAIN)
+
 /** Where a row of a chunk is drawn. */
 export interface Slot {
   batch: Batch
@@ -56,6 +66,7 @@ export class Batch {
   readonly chunks: (Chunk | undefined)[] = []
   readonly rows: number[] = []
   private readonly looks: Look[] = []
+  private readonly bases: Color[] = []
   count = 0
 
   constructor(
@@ -74,13 +85,14 @@ export class Batch {
     return this.end
   }
 
-  add(chunk: Chunk, row: number, look: Look): number {
+  add(chunk: Chunk, row: number, look: Look, base: Color): number {
     const slot = this.free.pop() ?? this.end++
     if (slot >= this.capacity) this.grow(Math.max(LEAST, Math.ceil(this.capacity * 1.6)))
     this.chunks[slot] = chunk
     this.rows[slot] = row
     this.count++
     this.looks[slot] = 'whole'
+    this.bases[slot] = base
     this.place(slot)
     this.paint(slot, false)
     if (look !== 'whole') this.setLook(slot, look)
@@ -126,7 +138,7 @@ export class Batch {
   }
 
   paint(slot: number, isSelected: boolean) {
-    ;(isSelected ? SELECTED : PLAIN).toArray(this.tints.array, 3 * slot)
+    ;(isSelected ? SELECTED : this.bases[slot]!).toArray(this.tints.array, 3 * slot)
     ;(isSelected ? PLUM : this.looks[slot] === 'ghost' ? FAINT : INK).toArray(this.edgeTint.array, 3 * slot)
     this.touch(this.tints, this.edgeTint)
   }
@@ -203,6 +215,7 @@ export class Batches {
   private readonly shown = new Map<string, { chunk: Chunk; slots: Slot[] }>()
   private selection: ReadonlySet<string> = new Set()
   private look?: (id: string) => Look
+  private wear = unworn
 
   constructor(
     private readonly group: Group,
@@ -221,11 +234,20 @@ export class Batches {
   }
 
   /** @param look how each is drawn; absent: whole */
-  show(set: StandingSet, shapes: ReadonlyMap<number, { shape: Shape }>, reshaped: ReadonlySet<number>, look?: (id: string) => Look): boolean {
+  show(
+    set: StandingSet,
+    shapes: ReadonlyMap<number, { shape: Shape }>,
+    reshaped: ReadonlySet<number>,
+    look?: (id: string) => Look,
+    wear: Wear = unworn,
+  ): boolean {
     let changed = look !== this.look && this.veil(look)
     this.look = look
+    const worn = this.wear
+    this.wear = wear
+    const redressed = (name: string) => wear !== worn && (wear.colours !== worn.colours || wear.looks.has(name) || worn.looks.has(name))
     for (const [name, { chunk }] of [...this.shown]) {
-      if (set.chunks.get(name) !== chunk || chunk.palette.some((p) => reshaped.has(p))) {
+      if (set.chunks.get(name) !== chunk || redressed(name) || [...this.drawn(name, chunk)].some((p) => reshaped.has(p))) {
         this.take(name)
         changed = true
       }
@@ -243,6 +265,11 @@ export class Batches {
       }
     }
     return changed
+  }
+
+  /** The pieces that are drawn for a chunk. */
+  private drawn(name: string, chunk: Chunk): Iterable<number> {
+    return this.wear.looks.has(name) ? [...chunk.palette, ...this.wear.all.map((l) => l.pieceId)] : chunk.palette
   }
 
   /** Draws what is shown otherwise. @returns whether that is a change */
@@ -263,20 +290,26 @@ export class Batches {
   private put(name: string, chunk: Chunk, shapes: ReadonlyMap<number, { shape: Shape }>) {
     const slots: Slot[] = []
     const batches = new Map<number, Batch>()
+    const looks = this.wear.looks.get(name)
     for (let row = 0; row < chunk.count; row++) {
       const mirrored = isMirrored(chunk, row)
-      const known = 2 * chunk.kind[row]! + (mirrored ? 1 : 0)
+      const worn = this.wear.all[looks?.[row] ?? -1]
+      const pieceId = worn?.pieceId ?? pieceIdOf(chunk, row)
+      const known = 2 * pieceId + (mirrored ? 1 : 0)
       let batch = batches.get(known)
       if (!batch) {
-        const pieceId = pieceIdOf(chunk, row)
         const shape = shapes.get(pieceId)?.shape
         if (!shape) continue
         batch = this.batch(pieceId, shape, mirrored)
         batches.set(known, batch)
       }
-      slots[row] = { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole') }
+      slots[row] = { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole', this.colour(pieceId, worn?.tint ?? '')) }
     }
     this.shown.set(name, { chunk, slots })
+  }
+
+  private colour(pieceId: number, tint: string): Color {
+    return this.wear.colours?.(pieceId, tint) ?? tintOf(tint)
   }
 
   private batch(pieceId: number, shape: Shape, mirrored: boolean): Batch {

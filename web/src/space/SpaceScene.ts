@@ -28,7 +28,7 @@ import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Pose } from '../site/pose'
-import { Batches, turned } from './Batches'
+import { Batches, turned, type Wear } from './Batches'
 import { Daylight, type Sun } from './Daylight'
 import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
@@ -55,6 +55,8 @@ export interface Description {
   hidden: ReadonlySet<number>
   /** How each placement is drawn; absent: whole. */
   look?: (id: string) => Look
+  /** Which look each has whose piece has several; absent: none has. */
+  wear?: Wear
   /** Absent: even light. */
   sun?: Sun
   finding?: BoxMm
@@ -185,7 +187,7 @@ export class SpaceScene {
     this.reshaped.clear()
     this.cutAt(d.cutMm, d.lowMm)
     this.box(d, reshaped)
-    const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look)
+    const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look, d.wear)
     if (changed) this.picking.forget()
     const blocked = this.blockOut.show(d.blocks)
     const hid = this.batches.hide(d.hidden)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Color } from 'three'
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { usePlacing } from '../build/placing'
@@ -8,6 +9,7 @@ import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
 import { placementOf } from '../site/standing'
 import { tell, useSite } from '../site/site'
 import { useLaying } from '../repeat/laying'
+import { useRepetition } from '../ticket/repetition'
 import { useSeeing } from '../ticket/seeing'
 import { useTable } from '../table/table'
 import type { BoxMm, VecMm } from '../api/client'
@@ -43,6 +45,12 @@ const levels = computed(() => {
 })
 const hidden = computed(() => new Set(table.ceilings ? [] : site.pieces.filter((p) => p.role === 'CEILING').map((p) => p.id)))
 const sun = useSun()
+const repetition = useRepetition()
+const wear = computed(() => {
+  const { all, dealt } = site.looks
+  const colours = seeing.repetition && repetition.found ? (id: number, tint: string) => new Color(repetition.colourOf(id, tint)) : undefined
+  return dealt.length || colours ? { looks: new Map(dealt.map((d) => [d.chunk, d.looks])), all, colours } : undefined
+})
 
 /** What stops someone walking, and what they walk on: the massing, and whatever hands set down. */
 function* obstacles(): Generator<BoxMm> {
@@ -98,6 +106,7 @@ async function show() {
     lowMm: table.walking ? undefined : levels.value.low,
     hidden: hidden.value,
     look: seeing.look,
+    wear: wear.value,
     boxes: seeing.boxes,
     sun: sun.value,
     finding: site.finding?.placeMm,
@@ -149,6 +158,7 @@ watch(
     levels.value,
     hidden.value,
     seeing.look,
+    wear.value,
     seeing.boxes,
     sun.value,
     table.walking,

@@ -56,13 +56,15 @@ function walkOn(e: MouseEvent) {
   ;(e.currentTarget as HTMLElement).blur()
 }
 
-const KINDS = { GRID: 'on the step', FLOOR: 'on the floor', EDGE: 'to the edge of', SURFACE: 'on top of' }
+const KINDS = { GRID: 'on the step', FLOOR: 'on the floor', EDGE: 'to the edge of', SURFACE: 'on top of', FACE: 'at the face of', UNDERSIDE: 'under' }
+
+const ALONE: Partial<typeof KINDS> = { FACE: 'at the wall', UNDERSIDE: 'under the ceiling' }
 
 /** What holds the ghost, in words. */
 const holds = computed(() =>
   placing.ghost?.holds.map((h) => {
     const piece = h.placementId ? site.pieceById.get(site.placements.get(h.placementId)?.pieceId ?? 0) : undefined
-    return { axis: h.axis, words: `${KINDS[h.kind]}${piece ? ` ${piece.code}` : ''}`, edge: h.kind === 'EDGE' || h.kind === 'SURFACE' }
+    return { axis: h.axis, words: piece ? `${KINDS[h.kind]} ${piece.code}` : (ALONE[h.kind] ?? KINDS[h.kind]), edge: h.kind === 'EDGE' || h.kind === 'SURFACE' }
   }),
 )
 </script>
@@ -120,6 +122,14 @@ const holds = computed(() =>
           :aria-pressed="seeing.areBoxes"
           @click="seeing.boxes = !seeing.areBoxes">
           Boxes
+        </button>
+        <button
+          type="button"
+          class="tool"
+          title="What looks alike has one colour"
+          :aria-pressed="seeing.repetition"
+          @click="seeing.repetition = !seeing.repetition">
+          Repetition
         </button>
         <button type="button" class="tool" :aria-pressed="table.sun.on" @click="table.sun = { ...table.sun, on: !table.sun.on }">Sun</button>
         <span v-if="table.sun.on" class="sun">

@@ -10,6 +10,7 @@ import { extentOfPlacements } from '../site/extent'
 import { tell, useSite } from '../site/site'
 import { useChoosing, type By } from './choosing'
 import DisorderFields from './DisorderFields.vue'
+import PieceTraits from './PieceTraits.vue'
 import { useSeeing } from './seeing'
 import { useTable } from '../table/table'
 
@@ -29,6 +30,8 @@ const kinds = computed(() => {
   }
   return [...counts].sort((a, b) => b[1] - a[1])
 })
+/** The piece that they all are. */
+const only = computed(() => site.pieceById.get(shared((p) => p.pieceId) ?? 0))
 const findings = computed(() => site.survey.findings.filter((f) => f.placementIds.some((id) => site.selection.has(id))).slice(0, 20))
 
 /** The value they all share, if they do. */
@@ -210,6 +213,7 @@ const originOf = computed(() => {
       ><span>Swap for</span>
       <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
     </label>
+    <PieceTraits v-if="only" :key="only.id" :piece="only" />
     <DisorderFields :ids="ids" />
     <Button v-if="one?.departed" size="small" @click="run(() => site.letGo(props.ids))">Let go of the change by hand</Button>
     <ul v-if="findings.length" class="findings">

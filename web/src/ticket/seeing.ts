@@ -19,12 +19,15 @@ export const useSeeing = defineStore('seeing', () => {
   /** Whether what has many triangles is drawn as a box; where nobody has decided, Space does. */
   const boxes = ref<boolean>()
   const areBoxes = ref(false)
+  /** Whether what looks alike is drawn in one colour. */
+  const repetition = ref(false)
 
   watch(
     () => site.site?.id,
     () => {
       showAll()
       boxes.value = undefined
+      repetition.value = false
     },
   )
   /** While an assembly is open, all but what hands set down for it is dimmed. */
@@ -63,5 +66,5 @@ export const useSeeing = defineStore('seeing', () => {
       .join(', '),
   )
 
-  return { look, boxes, areBoxes, hide, ghost, showAlone, showAll, isVeiled, words }
+  return { look, boxes, areBoxes, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
 })

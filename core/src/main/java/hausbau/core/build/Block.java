@@ -34,7 +34,7 @@ public record Block(double[] centre, double[][] half) {
     }
 
     /** What it lies within, rounded outward to whole micrometres. */
-    Box bounds() {
+    public Box bounds() {
         var low = new long[3];
         var high = new long[3];
         for (var i = 0; i < 3; i++) {

@@ -15,7 +15,13 @@ import java.util.Optional;
  * @param kit        empty until one is chosen; until then nothing is derived
  * @param departures by the generator that they hold against, in the order of their places
  */
-public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, List<Twin> twins, Map<Source, List<Departure>> departures) {
+public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, List<Twin> twins, Traits traits,
+        Map<Source, List<Departure>> departures) {
+
+    /** With the usual traits. */
+    public Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, List<Twin> twins, Map<Source, List<Departure>> departures) {
+        this(massing, kit, hands, repeats, assemblies, twins, Traits.NONE, departures);
+    }
 
     /** Without repeats, assemblies and twins. */
     public Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, Map<Source, List<Departure>> departures) {
@@ -38,6 +44,6 @@ public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, L
     }
 
     public Decisions with(Hands newHands) {
-        return new Decisions(massing, kit, newHands, repeats, assemblies, twins, departures);
+        return new Decisions(massing, kit, newHands, repeats, assemblies, twins, traits, departures);
     }
 }

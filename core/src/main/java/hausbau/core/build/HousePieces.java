@@ -31,6 +31,8 @@ public final class HousePieces {
         kinds.add(new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE));
         kinds.add(new Kind(Role.PROP, new Recipe.Cubicle(), Pivot.BASE_CENTRE));
         kinds.add(new Kind(Role.PROP, new Recipe.Lamp(), Pivot.BASE_CENTRE));
+        kinds.add(new Kind(Role.PROP, new Recipe.WallLamp(), Pivot.BASE_CENTRE));
+        kinds.add(new Kind(Role.PROP, new Recipe.HangingLamp(), Pivot.BASE_CENTRE));
         return kinds;
     }
 }

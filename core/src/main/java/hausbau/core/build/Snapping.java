@@ -26,7 +26,7 @@ public final class Snapping {
         }
     }
 
-    public enum To { GRID, EDGE, SURFACE, FLOOR }
+    public enum To { GRID, EDGE, SURFACE, FLOOR, FACE, UNDERSIDE }
 
     public record Snapped(Stance stance, List<Hold> holds) {
     }
@@ -55,12 +55,16 @@ public final class Snapping {
     }
 
     public Snapped snap(Kind kind, Stance wanted) {
+        var flat = snapFlat(kind, wanted);
+        var holds = new ArrayList<>(flat.holds());
+        return new Snapped(flat.stance().movedBy(new Vec(0, 0, down(kind, flat.stance(), step.um() / 2, holds))), holds);
+    }
+
+    /** Along X and Y alone. */
+    Snapped snapFlat(Kind kind, Stance wanted) {
         var holds = new ArrayList<Hold>();
-        var x = along(kind, wanted, 'X', holds);
-        var stance = wanted.movedBy(new Vec(x, 0, 0));
-        stance = stance.movedBy(new Vec(0, along(kind, stance, 'Y', holds), 0));
-        stance = stance.movedBy(new Vec(0, 0, down(kind, stance, step.um() / 2, holds)));
-        return new Snapped(stance, holds);
+        var stance = wanted.movedBy(new Vec(along(kind, wanted, 'X', holds), 0, 0));
+        return new Snapped(stance.movedBy(new Vec(0, along(kind, stance, 'Y', holds), 0)), holds);
     }
 
     /** Lets a placement drop straight down onto what is under it, or onto the floor. Nothing under it: it stays. */

@@ -21,7 +21,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.FloatBuffer;
 import java.nio.IntBuffer;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -31,8 +30,12 @@ import java.util.Map;
 public final class GltfScene {
 
     private final DefaultSceneModel scene = new DefaultSceneModel();
-    private final Map<Swatch, MaterialModelV2> materials = new EnumMap<>(Swatch.class);
-    private final Map<Piece, DefaultMeshModel> meshes = new LinkedHashMap<>();
+    /** A piece, or a material, in a tint; an empty one is its own. */
+    private record Tinted<T>(T what, String tint) {
+    }
+
+    private final Map<Tinted<Swatch>, MaterialModelV2> materials = new LinkedHashMap<>();
+    private final Map<Tinted<Piece>, DefaultMeshModel> meshes = new LinkedHashMap<>();
     private final Map<List<String>, DefaultNodeModel> groups = new HashMap<>();
     private final Finish finish;
 
@@ -50,11 +53,16 @@ public final class GltfScene {
 
     /** Adds a node that places the piece. */
     public void add(String name, Piece piece, Stance stance) {
-        scene.addNode(node(name, piece, stance));
+        scene.addNode(node(name, piece, "", stance));
     }
 
     /** Adds a node that places the piece under named groups, the outermost first; a group is made where it is first named. */
     public void add(List<String> path, String name, Piece piece, Stance stance) {
+        add(path, name, piece, "", stance);
+    }
+
+    /** @param tint what its materials are multiplied by, such as {@code #d8c0a0}; empty for none */
+    public void add(List<String> path, String name, Piece piece, String tint, Stance stance) {
         DefaultNodeModel parent = null;
         for (var i = 1; i <= path.size(); i++) {
             var above = parent;
@@ -70,16 +78,16 @@ public final class GltfScene {
             });
         }
         if (parent == null) {
-            add(name, piece, stance);
+            scene.addNode(node(name, piece, tint, stance));
         } else {
-            parent.addChild(node(name, piece, stance));
+            parent.addChild(node(name, piece, tint, stance));
         }
     }
 
-    private DefaultNodeModel node(String name, Piece piece, Stance stance) {
+    private DefaultNodeModel node(String name, Piece piece, String tint, Stance stance) {
         var node = new DefaultNodeModel();
         node.setName(name);
-        node.addMeshModel(meshes.computeIfAbsent(piece, this::mesh));
+        node.addMeshModel(meshes.computeIfAbsent(new Tinted<>(piece, tint), this::mesh));
         var at = stance.at();
         var lean = stance.lean();
         var scale = (float) lean.scale();
@@ -105,17 +113,17 @@ public final class GltfScene {
         return (float) (um / 1e6);
     }
 
-    private DefaultMeshModel mesh(Piece piece) {
-        var mesh = piece.mesh(finish);
+    private DefaultMeshModel mesh(Tinted<Piece> of) {
+        var mesh = of.what().mesh(finish);
         var model = new DefaultMeshModel();
-        model.setName(piece.code());
+        model.setName(of.what().code() + named(of));
         for (var part : mesh.parts()) {
-            model.addMeshPrimitiveModel(primitive(mesh, part));
+            model.addMeshPrimitiveModel(primitive(mesh, part, of.tint()));
         }
         return model;
     }
 
-    private DefaultMeshPrimitiveModel primitive(Mesh mesh, Mesh.Part part) {
+    private DefaultMeshPrimitiveModel primitive(Mesh mesh, Mesh.Part part, String tint) {
         // Only the vertices of this part, so that no primitive carries another's.
         var own = new LinkedHashMap<Integer, Integer>();
         var indices = IntBuffer.allocate(part.indices().length);
@@ -142,16 +150,30 @@ public final class GltfScene {
         builder.addNormals3D(normals.flip());
         builder.addTexCoords02D(uvs.flip());
         var primitive = builder.build();
-        primitive.setMaterialModel(materials.computeIfAbsent(part.swatch(), GltfScene::material));
+        primitive.setMaterialModel(materials.computeIfAbsent(new Tinted<>(part.swatch(), tint), GltfScene::material));
         return primitive;
     }
 
-    private static MaterialModelV2 material(Swatch swatch) {
+    private static String named(Tinted<?> of) {
+        return of.tint().isEmpty() ? "" : " " + of.tint();
+    }
+
+    /** One channel of a tint, linear as glTF has it (sRGB, IEC 61966-2-1). */
+    private static float channel(String tint, int at) {
+        if (tint.isEmpty()) {
+            return 1;
+        }
+        var v = Integer.parseInt(tint.substring(1 + 2 * at, 3 + 2 * at), 16) / 255.0;
+        return (float) (v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
+    }
+
+    private static MaterialModelV2 material(Tinted<Swatch> of) {
+        var swatch = of.what();
         var material = MaterialBuilder.create()
-                .setBaseColorFactor((float) swatch.red(), (float) swatch.green(), (float) swatch.blue(), 1)
+                .setBaseColorFactor((float) swatch.red() * channel(of.tint(), 0), (float) swatch.green() * channel(of.tint(), 1), (float) swatch.blue() * channel(of.tint(), 2), 1)
                 .setMetallicRoughnessFactors((float) swatch.metallic(), (float) swatch.roughness())
                 .build();
-        material.setName(swatch.label());
+        material.setName(swatch.label() + named(of));
         return material;
     }
 

@@ -85,6 +85,12 @@ public final class Kind {
         if (recipe instanceof Recipe.Lamp) {
             return "PRP-LAMP";
         }
+        if (recipe instanceof Recipe.WallLamp) {
+            return "PRP-WALL-LAMP";
+        }
+        if (recipe instanceof Recipe.HangingLamp) {
+            return "PRP-HANGING-LAMP";
+        }
         if (recipe instanceof Recipe.Tile || recipe instanceof Recipe.Landing) {
             return Piece.code(role, x, new Length(size.y()));
         }
@@ -151,6 +157,12 @@ public final class Kind {
         }
         if (recipe instanceof Recipe.Lamp) {
             return "standing lamp";
+        }
+        if (recipe instanceof Recipe.WallLamp) {
+            return "wall lamp";
+        }
+        if (recipe instanceof Recipe.HangingLamp) {
+            return "hanging lamp";
         }
         return role.label() + " " + x;
     }

@@ -272,16 +272,56 @@ public sealed interface Recipe {
         @Override
         public List<Part> parts() {
             var foot = Vec.ofMillimetres(160, 160, 0);
-            var globe = new ArrayList<Station>();
-            for (var i = 0; i <= 12; i++) {
-                var angle = Math.PI * i / 12;
-                globe.add(new Station(i == 0 || i == 12 ? 0 : 140 * Math.sin(angle), 1860 - 140 * Math.cos(angle)));
-            }
             return List.of(
                     new Turned(Swatch.METAL, foot, List.of(new Station(0, 0), new Station(160, 0), new Station(160, 25),
                             new Station(60, 60), new Station(22, 110), new Station(22, 1660), new Station(70, 1700),
                             new Station(70, 1720), new Station(0, 1720))),
-                    new Turned(Swatch.OPAL, foot, globe));
+                    new Turned(Swatch.OPAL, foot, globe(140, 1860)));
         }
+    }
+
+    /** A lamp on a wall: a metal plate at its back (Y up to 260 mm), an arm, and an opal globe of 180 mm. */
+    record WallLamp() implements Recipe {
+
+        @Override
+        public Vec size() {
+            return Vec.ofMillimetres(180, 260, 340);
+        }
+
+        @Override
+        public List<Part> parts() {
+            return List.of(
+                    Block.ofMillimetres(Swatch.METAL, 40, 240, 60, 140, 260, 260),
+                    Block.ofMillimetres(Swatch.METAL, 80, 78, 130, 100, 240, 150),
+                    new Turned(Swatch.METAL, Vec.ofMillimetres(90, 90, 0), List.of(new Station(0, 110), new Station(50, 110), new Station(62, 150), new Station(62, 162), new Station(0, 162))),
+                    new Turned(Swatch.OPAL, Vec.ofMillimetres(90, 90, 0), globe(90, 250)));
+        }
+    }
+
+    /** A lamp that hangs: a metal rose and stem over an opal globe of 360 mm. */
+    record HangingLamp() implements Recipe {
+
+        @Override
+        public Vec size() {
+            return Vec.ofMillimetres(360, 360, 1200);
+        }
+
+        @Override
+        public List<Part> parts() {
+            var middle = Vec.ofMillimetres(180, 180, 0);
+            return List.of(
+                    new Turned(Swatch.METAL, middle, List.of(new Station(0, 340), new Station(90, 340), new Station(90, 365), new Station(16, 400), new Station(16, 1150),
+                            new Station(70, 1180), new Station(70, 1200), new Station(0, 1200))),
+                    new Turned(Swatch.OPAL, middle, globe(180, 180)));
+        }
+    }
+
+    private static List<Station> globe(double radius, double height) {
+        var globe = new ArrayList<Station>();
+        for (var i = 0; i <= 12; i++) {
+            var angle = Math.PI * i / 12;
+            globe.add(new Station(i == 0 || i == 12 ? 0 : radius * Math.sin(angle), height - radius * Math.cos(angle)));
+        }
+        return globe;
     }
 }

@@ -3,6 +3,7 @@ package hausbau.core.survey;
 import hausbau.core.build.Chunk;
 import hausbau.core.build.Place;
 import hausbau.core.build.Standing;
+import hausbau.core.kit.Held;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Box;
@@ -22,6 +23,9 @@ final class PieceChecks {
         this.site = site;
         this.overlaps = new Overlaps(site);
     }
+
+    /** What is further from what should hold it is held by nothing. Our own choice. */
+    static final long HELD_REACH = 100_000;
 
     List<Finding> check(Chunk chunk, int row) {
         var found = new ArrayList<Finding>(0);
@@ -72,6 +76,11 @@ final class PieceChecks {
 
     /** Something stands if its base is on the floor's level, or on the top of a solid under it. Ceilings hang. */
     private void checkSupport(Standing s, Box box, List<Finding> found) {
+        var held = site.set().decisions().traits().held(s.kind());
+        if (held != Held.STANDS) {
+            checkHold(held, s, box, found);
+            return;
+        }
         var floor = site.floorUnder(Site.foot(box));
         var role = s.kind().role();
         if (role == Role.CEILING || role == Role.FLOOR || box.min().z() <= floor) {
@@ -95,6 +104,23 @@ final class PieceChecks {
             add(found, Finding.Check.FLOATING, s, box, site.code(s.kind()) + " floats",
                     "Its base is " + site.format(drop) + " above what is under it.",
                     Optional.of(new Finding.Fix.Move("Let it drop " + site.format(drop), s.place(), new Vec(0, 0, -drop))));
+        }
+    }
+
+    /** What is fixed needs a body close behind its back, what hangs one close above it. */
+    private void checkHold(Held held, Standing s, Box box, List<Finding> found) {
+        var behind = s.kind().box();
+        var back = s.stance().block(new Box(new Vec(behind.min().x(), behind.max().y(), behind.min().z()), new Vec(behind.max().x(), behind.max().y() + HELD_REACH, behind.max().z())), s.kind()).bounds();
+        var where = held == Held.FIXED ? back : new Box(box.min().withZ(box.max().z()), box.max().withZ(box.max().z() + HELD_REACH));
+        var isHeld = new boolean[1];
+        site.set().touching(where, (chunk, row) -> {
+            if (!isHeld[0] && !chunk.place(row).equals(s.place())) {
+                isHeld[0] = chunk.standing(row).solids().stream().anyMatch(where::overlaps);
+            }
+        });
+        if (!isHeld[0]) {
+            add(found, Finding.Check.FLOATING, s, box, site.code(s.kind()) + (held == Held.FIXED ? " is fixed to nothing" : " hangs from nothing"),
+                    "There is nothing within " + site.format(HELD_REACH) + (held == Held.FIXED ? " behind its back." : " above it."), Optional.empty());
         }
     }
 

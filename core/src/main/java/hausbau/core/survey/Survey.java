@@ -67,7 +67,7 @@ public final class Survey {
     public Survey next(StandingSet to, Kit newKit) {
         var was = site.set().decisions();
         var is = to.decisions();
-        if (was.massing() != is.massing() || !was.kit().equals(is.kit())) {
+        if (was.massing() != is.massing() || !was.kit().equals(is.kit()) || !was.traits().equals(is.traits())) {
             return of(to, newKit);
         }
         var changed = changed(to);
@@ -80,8 +80,9 @@ public final class Survey {
         changed.keySet().forEach(place -> found.put(place, List.of()));
         var again = new HashMap<Chunk, HashSet<Integer>>();
         for (var box : changed.values().stream().flatMap(List::stream).toList()) {
-            // What stands above hangs on it too.
-            var column = new Box(box.min(), box.max().withZ(Length.LIMIT_UM));
+            // What stands above hangs on it too, and what is fixed to it or hangs from it.
+            var near = box.grownBy(PieceChecks.HELD_REACH);
+            var column = new Box(near.min(), near.max().withZ(Length.LIMIT_UM));
             to.touching(column, (chunk, row) -> again.computeIfAbsent(chunk, c -> new HashSet<>()).add(row));
         }
         again.forEach((chunk, rows) -> rows.forEach(row -> found.put(chunk.place(row), checks.check(chunk, row))));

@@ -118,7 +118,7 @@ class KitController {
     }
 
     record PieceView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull VecMm sizeMm,
-            @NotNull VecMm.BoxMm boxMm, @NotNull List<SolidView> solidsMm, @NotNull long count) {
+            @NotNull VecMm.BoxMm boxMm, @NotNull List<SolidView> solidsMm, @NotNull long count, @NotNull TraitController.TraitView trait) {
     }
 
     record TallyView(@NotNull int kinds, @NotNull long placements, @NotNull int drawCalls, @NotNull long triangles,
@@ -192,9 +192,10 @@ class KitController {
 
     @GetMapping("/sites/{siteId}/pieces")
     List<PieceView> pieces(@PathVariable long siteId) {
-        return kit.pieces(siteId).stream().map(u -> new PieceView(u.id(), u.piece().code(), u.piece().name(), u.piece().role(),
+        var state = kit.state(siteId);
+        return kit.pieces(state).stream().map(u -> new PieceView(u.id(), u.piece().code(), u.piece().name(), u.piece().role(),
                 VecMm.of(u.piece().size()), VecMm.BoxMm.of(u.piece().box()),
-                u.piece().solids().stream().map(SolidView::of).toList(), u.count())).toList();
+                u.piece().solids().stream().map(SolidView::of).toList(), u.count(), TraitController.TraitView.of(u.trait(), state))).toList();
     }
 
     @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/mesh.glb", produces = "model/gltf-binary")

@@ -1,6 +1,7 @@
 package hausbau.server.http;
 
 import hausbau.core.build.Arrangement;
+import hausbau.core.build.Clinging;
 import hausbau.core.build.Departure;
 import hausbau.core.build.Lining;
 import hausbau.core.build.Place;
@@ -69,9 +70,21 @@ class PlacementController {
         }
     }
 
-    /** @param snap left out: true */
+    /**
+     * @param snap     left out: true
+     * @param heightMm of the base of what is fixed or hangs, above the floor; left out: where it is pointed at
+     * @param offMm    between that and what holds it; left out: 0
+     */
     record PlaceBody(@NotNull Long pieceId, @NotNull @Valid VecMm atMm, @Min(0) @Max(3) Integer quarterTurns, Boolean mirrored,
-            @Min(-359) @Max(359) Double freeDegrees, Boolean snap, Double tiltDegrees, Double rollDegrees, Double scale) {
+            @Min(-359) @Max(359) Double freeDegrees, Boolean snap, Double tiltDegrees, Double rollDegrees, Double scale, Length heightMm, Length offMm) {
+
+        Clinging.Offset offset() {
+            var off = orElse(offMm, Length.ZERO);
+            if (off.um() < 0) {
+                throw new Refused("offMm", "What is fixed or hangs keeps 0 or more from what holds it.");
+            }
+            return new Clinging.Offset(Optional.ofNullable(heightMm), off);
+        }
 
         Stance stance() {
             return new Stance(atMm.toVec(), new Turn(orElse(quarterTurns, 0)), orElse(mirrored, false), orElse(freeDegrees, 0.0), PlacementController.over(Lean.NONE, tiltDegrees, rollDegrees, scale));
@@ -165,7 +178,7 @@ class PlacementController {
     @PostMapping("/placements")
     @ResponseStatus(HttpStatus.CREATED)
     PlacementView place(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlaceBody body) {
-        var stood = placements.place(siteId, seen, body.pieceId(), body.stance(), body.snaps());
+        var stood = placements.place(siteId, seen, body.pieceId(), body.stance(), body.offset(), body.snaps());
         return PlacementView.of(stood.standing(), stood.pieceId());
     }
 
@@ -185,7 +198,7 @@ class PlacementController {
     @Operation(summary = "Where a piece would come to stand, and what holds it; nothing is kept")
     PreviewView preview(@PathVariable long siteId, @Valid @RequestBody PreviewBody body) {
         var place = body.place();
-        var snapped = place.snaps() ? placements.preview(siteId, place.pieceId(), place.stance(), places(orElse(body.without(), List.of())))
+        var snapped = place.snaps() ? placements.preview(siteId, place.pieceId(), place.stance(), place.offset(), places(orElse(body.without(), List.of())))
                 : new Snapping.Snapped(place.stance().withinReach(), List.of());
         var s = snapped.stance();
         return new PreviewView(VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),

@@ -1,13 +1,16 @@
 package hausbau.server.journal;
 
+import hausbau.core.build.Clinging;
 import hausbau.core.build.Decisions;
 import hausbau.core.build.Departure;
 import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Place;
 import hausbau.core.build.Source;
 import hausbau.core.build.Standing;
+import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
+import hausbau.core.massing.Massing;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.Row;
@@ -188,6 +191,24 @@ public final class Edit {
         return changes.stream().anyMatch(c -> c.table() == aggregate);
     }
 
+    private Massing massing() {
+        var was = before.decisions().massing();
+        return touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE) ? stores.massing().massing(site, was) : was;
+    }
+
+    /** What clings to walls and ceilings goes along with them. */
+    void carry() {
+        var was = before.decisions();
+        if (!touches(Aggregate.Part.MASSING)) {
+            return;
+        }
+        var clinging = was.hands().all().filter(h -> was.traits().held(h.kind()) != Held.STANDS && !changed.containsKey(h.id()) && !removed.contains(h.id())).toList();
+        if (!clinging.isEmpty()) {
+            rows.flush();
+            Clinging.carried(clinging, was.traits(), was.massing(), massing()).forEach(this::put);
+        }
+    }
+
     /** Writes everything, and tells what is decided now; the massing is read back, which checks it. */
     Decisions write() {
         rows.flush();
@@ -196,16 +217,17 @@ public final class Edit {
         stores.sets().change(id, changed);
         stores.sets().remove(id, removed);
         var was = before.decisions();
-        var massing = touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE) ? stores.massing().massing(site, was.massing()) : was.massing();
+        var massing = massing();
         var departures = touches(Aggregate.DEPARTURE)
                 ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
         var repeats = touches(Aggregate.REPEAT) ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList() : was.repeats();
         var assemblies = touches(Aggregate.ASSEMBLY) || touches(Aggregate.ASSEMBLY_USE) ? stores.sets().assemblies(id, kit) : was.assemblies();
         var twins = touches(Aggregate.TWIN) ? stores.sets().twins(id) : was.twins();
+        var traits = touches(Aggregate.TRAIT) ? stores.sets().traits(id, kit) : was.traits();
         var put = new ArrayList<HandPlacement>();
         added.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         changed.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         var hands = put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
-        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, twins, departures);
+        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, twins, traits, departures);
     }
 }

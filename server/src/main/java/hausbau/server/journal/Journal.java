@@ -61,6 +61,7 @@ public class Journal {
         try {
             var edit = new Edit(site, stores, rows, snapshots, sets.within(site));
             var result = work.apply(edit);
+            edit.carry();
             finish(edit, seen, site.journalEnd() + 1, true);
             return result;
         } catch (NotFound | Refused | StaleRevision e) {

@@ -138,7 +138,8 @@ public class Sets {
         var hands = Hands.EMPTY.with(stores.sets().placements(site.getId(), kit), Set.of());
         var departures = Decisions.bySource(stores.sets().departures(site.getId()).stream().map(d -> d.toDeparture(kit)).toList());
         var repeats = stores.sets().repeats(site.getId()).stream().map(r -> r.toRepeat(kit)).toList();
-        var decisions = new Decisions(massing, site.kit(), hands, repeats, stores.sets().assemblies(site.getId(), kit), stores.sets().twins(site.getId()), departures);
+        var decisions = new Decisions(massing, site.kit(), hands, repeats, stores.sets().assemblies(site.getId(), kit), stores.sets().twins(site.getId()),
+                stores.sets().traits(site.getId(), kit), departures);
         var set = before == null ? StandingSet.of(decisions) : before.set().next(decisions);
         return new SiteState(site.getId(), site.revision(), set, kit);
     }
@@ -171,7 +172,7 @@ public class Sets {
         var to = new Decisions(before.decisions().massing(), before.decisions().kit(), before.decisions().hands().with(changed, gone),
                 repeats.equals(before.decisions().repeats()) ? before.decisions().repeats() : repeats,
                 assemblies.equals(before.decisions().assemblies()) ? before.decisions().assemblies() : assemblies,
-                twins.equals(before.decisions().twins()) ? before.decisions().twins() : twins,
+                twins.equals(before.decisions().twins()) ? before.decisions().twins() : twins, stores.sets().traits(site.getId(), kit),
                 same ? before.decisions().departures() : Decisions.bySource(departures));
         return Optional.of(new SiteState(site.getId(), site.revision(), before.set().next(to), kit));
     }
@@ -257,6 +258,7 @@ public class Sets {
     /** The pieces of a site's kit, by id: what stands, what is at hand, and what the piece list speaks of. */
     public static List<Long> atHand(SiteState state, List<Long> linked) {
         var ids = state.set().kinds().stream().map(state::id).collect(Collectors.toSet());
+        state.decisions().traits().all().values().forEach(t -> t.variety().looks().forEach(l -> ids.add(state.id(l.kind()))));
         linked.stream().filter(id -> state.kit().piece(id).isPresent()).forEach(ids::add);
         Kit kit = state.kit();
         return kit.pieces().keySet().stream().filter(ids::contains).sorted((a, b) -> {

@@ -14,6 +14,7 @@ import hausbau.server.store.set.DepartureRow;
 import hausbau.server.store.set.DisorderRow;
 import hausbau.server.store.set.RepeatRow;
 import hausbau.server.store.set.SelectionRow;
+import hausbau.server.store.set.TraitRow;
 import hausbau.server.store.set.TwinRow;
 import hausbau.server.store.set.UseRow;
 import hausbau.server.store.site.SiteRow;
@@ -46,6 +47,7 @@ public enum Aggregate {
     DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),
     DISORDER("disorder", Part.NONE, DisorderRow.class, "piece_id", "heap"),
     SELECTION("selection", Part.SET, SelectionRow.class),
+    TRAIT("piece_trait", Part.SET, TraitRow.class, "piece_id"),
     ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),
     BRIEF("brief", Part.BOARD, BriefRow.class),
     STAGE_TIME("stage_time", Part.NONE),

@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import hausbau.core.build.Clinging;
 import hausbau.core.build.Disorder;
 import hausbau.core.build.Place;
 import hausbau.core.build.Repeat;
@@ -12,6 +13,7 @@ import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
+import hausbau.core.repeat.Course;
 import hausbau.core.repeat.Pace;
 import hausbau.core.repeat.Rule;
 import hausbau.core.repeat.Scatter;
@@ -22,6 +24,7 @@ import hausbau.server.store.set.RuleWords;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Dresses the demo's baths: an edge round the basin, benches in groups, towels, baskets and a bucket out of order. */
@@ -37,8 +40,9 @@ class DemoDressing {
     private final RepeatService repeats;
     private final AssemblyService assemblies;
     private final DisorderService disorder;
+    private final TraitService traits;
 
-    DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder) {
+    DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder, TraitService traits) {
         this.list = list;
         this.kit = kit;
         this.massing = massing;
@@ -46,6 +50,7 @@ class DemoDressing {
         this.repeats = repeats;
         this.assemblies = assemblies;
         this.disorder = disorder;
+        this.traits = traits;
     }
 
     void dress(long site) {
@@ -61,6 +66,24 @@ class DemoDressing {
         var towels = new Scatter(Region.of(new Rect(500_000, 24_400_000, 14_000_000, 25_300_000)), 0, 14, 0, mm(340), Scatter.Loose.turned(12), Length.ZERO, Region.EMPTY, List.of(),
                 new Scatter.Landing(Scatter.Lands.TOPS, mm(1_000), true, List.of()), List.of(), 5);
         repeat(site, "Towels", List.of("PRP-TOWEL"), towels, "Pool hall", Repeat.Hold.ROOM);
+        lamps(site);
+        differ(site, "PRP-TOWEL", 3, "", "#d8b7a4", "#a9bcc4");
+        differ(site, "PRP-CUBICLE", 2, "", "#b9c4b0");
+    }
+
+    /** On the wall between the windows, and a row that hangs in the ticket hall. */
+    private void lamps(long site) {
+        for (var x : new int[] {1_100, 5_000, 9_000, 13_000, 16_900}) {
+            placements.place(site, NOT_TOLD, piece(site, "PRP-WALL-LAMP"), Stance.at(Vec.ofMillimetres(x, 25_300, 1_000), Turn.NONE), new Clinging.Offset(Optional.of(mm(2_300)), Length.ZERO), true);
+        }
+        var row = new Course(Vec.ofMillimetres(2_000, 4_000, 0), Vec.ofMillimetres(10_000, 4_000, 0), Pace.of(3), Length.ZERO, false, false, Variation.NONE);
+        repeat(site, "Hanging lamps", List.of("PRP-HANGING-LAMP"), row, "Ticket hall", Repeat.Hold.ROOM);
+    }
+
+    /** Gives out tints among the placements of a piece. */
+    private void differ(long site, String code, long seed, String... tints) {
+        var id = piece(site, code);
+        traits.change(site, id, NOT_TOLD, new TraitService.Change(null, Stream.of(tints).map(t -> new TraitService.Look(id, t, 1)).toList(), seed));
     }
 
     void standIn(long site, String code, String name, long x, long y, long z) {
@@ -106,7 +129,7 @@ class DemoDressing {
     }
 
     Place place(long site, String code, long x, long y, int quarterTurns) {
-        return placements.place(site, NOT_TOLD, piece(site, code), Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), true).standing().place();
+        return placements.place(site, NOT_TOLD, piece(site, code), Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), Clinging.Offset.NONE, true).standing().place();
     }
 
     private static Length mm(long millimetres) {

@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import hausbau.core.build.Clinging;
 import hausbau.core.build.Repeat;
 import hausbau.core.build.Stance;
 import hausbau.core.kit.Role;
@@ -192,7 +193,7 @@ class DemoSites implements ApplicationRunner {
     }
 
     private void place(long site, String code, long x, long y, int quarterTurns) {
-        placements.place(site, NOT_TOLD, piece(site, code), Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), true);
+        placements.place(site, NOT_TOLD, piece(site, code), Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), Clinging.Offset.NONE, true);
     }
 
     private static Length mm(long millimetres) {

@@ -5,6 +5,7 @@ import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
 import hausbau.core.exchange.Schedules;
+import hausbau.server.standing.LookShelf;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
@@ -27,13 +28,15 @@ public class HandoverService {
     private final KitService kit;
     private final MeshShelf meshes;
     private final LevelService levels;
+    private final LookShelf looks;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes, LevelService levels) {
+    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes, LevelService levels, LookShelf looks) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
         this.meshes = meshes;
         this.levels = levels;
+        this.looks = looks;
     }
 
     @Reading
@@ -47,11 +50,13 @@ public class HandoverService {
         var state = sets.current(siteId);
         var scene = new GltfScene(name(siteId), KitService.finish(state));
         var names = new NodeNames(state.decisions().massing());
+        var given = looks.of(state);
         for (var chunk : state.set().chunks()) {
             for (var row = 0; row < chunk.size(); row++) {
                 var standing = chunk.standing(row);
-                var piece = state.piece(state.id(standing.kind()));
-                scene.add(names.path(standing), names.name(standing, piece.code()), piece, standing.stance());
+                var look = given.look(chunk, row);
+                var piece = state.piece(state.id(look == null ? standing.kind() : look.kind()));
+                scene.add(names.path(standing), names.name(standing, piece.code()), piece, look == null ? "" : look.tint(), standing.stance());
             }
         }
         return scene.toBytes();

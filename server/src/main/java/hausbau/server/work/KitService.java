@@ -3,6 +3,7 @@ package hausbau.server.work;
 import hausbau.core.build.Budget;
 import hausbau.core.build.KitChoice;
 import hausbau.core.build.Tally;
+import hausbau.core.build.Traits;
 import hausbau.core.fit.FilledRun;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitPlanner;
@@ -14,6 +15,7 @@ import hausbau.core.measure.Refused;
 import hausbau.core.shape.Finish;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
+import hausbau.server.standing.LookShelf;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.Reading;
@@ -38,16 +40,18 @@ public class KitService {
     private final Journal journal;
     private final Sets sets;
     private final MeshShelf meshes;
+    private final LookShelf looks;
     /** Plans are worked out two at a time: each keeps a core busy. */
     private final Semaphore desks = new Semaphore(2);
     /** Plans under way that their makers may call off, by their makers' word. */
     private final Map<String, AtomicBoolean> underWay = new ConcurrentHashMap<>();
 
-    public KitService(Stores stores, Journal journal, Sets sets, MeshShelf meshes) {
+    public KitService(Stores stores, Journal journal, Sets sets, MeshShelf meshes, LookShelf looks) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
         this.meshes = meshes;
+        this.looks = looks;
     }
 
     /** @param runs the runs laid out with an option's kinds */
@@ -62,7 +66,8 @@ public class KitService {
         }
     }
 
-    public record PieceUse(long id, Piece piece, long count) {
+    /** @param count how often it is seen */
+    public record PieceUse(long id, Piece piece, long count, Traits.Trait trait) {
     }
 
     /** Answers a question that belongs to no site. */
@@ -133,10 +138,16 @@ public class KitService {
         return pieces(sets.current(siteId));
     }
 
-    private List<PieceUse> pieces(SiteState state) {
+    public SiteState state(long siteId) {
+        return sets.current(siteId);
+    }
+
+    @Reading
+    public List<PieceUse> pieces(SiteState state) {
+        var seen = looks.of(state).counts(state.set().counts());
         return Sets.atHand(state, stores.lists().linked(state.siteId())).stream().map(id -> {
             var piece = state.kit().piece(id).orElseThrow();
-            return new PieceUse(id, piece, state.set().counts().getOrDefault(piece.kind(), 0L));
+            return new PieceUse(id, piece, seen.getOrDefault(piece.kind(), 0L), state.decisions().traits().of(piece.kind()));
         }).toList();
     }
 
@@ -148,7 +159,7 @@ public class KitService {
     public Cost cost(long siteId) {
         var state = sets.current(siteId);
         var finish = finish(state);
-        var uses = state.set().counts().entrySet().stream().map(e -> new Tally.Use(meshes.mesh(e.getKey(), finish), e.getValue())).toList();
+        var uses = looks.of(state).counts(state.set().counts()).entrySet().stream().map(e -> new Tally.Use(meshes.mesh(e.getKey(), finish), e.getValue())).toList();
         var tally = Tally.of(uses);
         var budget = stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
         return new Cost(tally, budget.measure(tally));

@@ -2,6 +2,7 @@ package hausbau.server.work;
 
 import hausbau.core.build.Arrangement;
 import hausbau.core.build.Assemblies;
+import hausbau.core.build.Clinging;
 import hausbau.core.build.Departure;
 import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Place;
@@ -12,6 +13,7 @@ import hausbau.core.build.Stance;
 import hausbau.core.build.Standing;
 import hausbau.core.build.Strut;
 import hausbau.core.build.Use;
+import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
@@ -57,18 +59,18 @@ public class PlacementService {
     }
 
     /** Where the piece would come to stand, and what holds it; nothing is kept. */
-    public Snapping.Snapped preview(long siteId, long pieceId, Stance wanted, Collection<Place> without) {
+    public Snapping.Snapped preview(long siteId, long pieceId, Stance wanted, Clinging.Offset offset, Collection<Place> without) {
         var state = sets.current(siteId);
-        return snapping(state, state.piece(pieceId).kind(), wanted.withinReach(), without).snap(state.piece(pieceId).kind(), wanted);
+        return snapped(state, state.piece(pieceId).kind(), wanted.withinReach(), offset, without);
     }
 
     /** @param snap whether to snap; without it the placement is free, and stands just as told */
-    public Stood place(long siteId, Seen seen, long pieceId, Stance wanted, boolean snap) {
+    public Stood place(long siteId, Seen seen, long pieceId, Stance wanted, Clinging.Offset offset, boolean snap) {
         return journal.edit(siteId, seen, edit -> {
             var piece = edit.before().piece(pieceId);
             edit.name("Set down " + piece.code());
             wanted.withinReach();
-            var stance = snap ? snapping(edit.before(), piece.kind(), wanted, Set.of()).snap(piece.kind(), wanted).stance() : wanted;
+            var stance = snap ? snapped(edit.before(), piece.kind(), wanted, offset, Set.of()).stance() : wanted;
             return new Stood(setDown(edit, piece.kind(), stance, !snap), pieceId);
         });
     }
@@ -89,10 +91,15 @@ public class PlacementService {
         return Standing.byHand(placement);
     }
 
-    private static Snapping snapping(SiteState state, Kind kind, Stance stance, Collection<Place> without) {
+    /** Where it comes to stand by how it is held. */
+    private static Snapping.Snapped snapped(SiteState state, Kind kind, Stance wanted, Clinging.Offset offset, Collection<Place> without) {
         var step = state.settings().step();
-        var around = state.set().near(Snapping.reach(stance, kind, step)).stream().filter(s -> !without.contains(s.place())).toList();
-        return new Snapping(step, state.decisions().massing().whereabouts().floorUnder(stance.at().plus(new Vec(0, 0, step.um() / 2))), around);
+        var massing = state.decisions().massing();
+        var held = state.decisions().traits().held(kind);
+        var reach = held == Held.STANDS ? Snapping.reach(wanted, kind, step) : Clinging.reach(wanted, kind, step);
+        var around = state.set().near(reach).stream().filter(s -> !without.contains(s.place())).toList();
+        return held == Held.STANDS ? new Snapping(step, massing.whereabouts().floorUnder(wanted.at().plus(new Vec(0, 0, step.um() / 2))), around).snap(kind, wanted)
+                : new Clinging(step, massing, around).snap(kind, held, wanted, offset);
     }
 
     /**
@@ -106,7 +113,7 @@ public class PlacementService {
             var departures = new ArrayList<Departure>();
             for (var one : all) {
                 var wanted = rested(one, change.apply(one.stance())).withinReach();
-                var stance = snap ? snapping(edit.before(), one.kind(), wanted, places).snap(one.kind(), wanted).stance() : wanted;
+                var stance = snap ? snapped(edit.before(), one.kind(), wanted, Clinging.Offset.NONE, places).stance() : wanted;
                 // What stood askew and stands exactly now is on the grid's side again.
                 var free = stance.isExact() ? one.free() && one.stance().isExact() : one.free() || !snap;
                 restand(edit, one, one.kind(), stance, free, departures);

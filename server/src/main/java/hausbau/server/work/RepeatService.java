@@ -1,6 +1,7 @@
 package hausbau.server.work;
 
 import hausbau.core.build.Body;
+import hausbau.core.build.Clinging;
 import hausbau.core.build.Place;
 import hausbau.core.build.Repeat;
 import hausbau.core.build.Source;
@@ -8,6 +9,11 @@ import hausbau.core.build.Standing;
 import hausbau.core.massing.Massing;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
+import hausbau.core.measure.Vec;
+import hausbau.core.repeat.Course;
+import hausbau.core.repeat.Field;
+import hausbau.core.repeat.Ring;
+import hausbau.core.repeat.Rule;
 import hausbau.core.shape.Finish;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
@@ -122,7 +128,22 @@ public class RepeatService {
     }
 
     private static Repeat repeat(SiteState state, long id, String name, List<Body> bodies, Wanted wanted) {
-        return new Repeat(id, name, bodies, wanted.rule().toRule(), wanted.following().map(f -> host(state, bodies, f)));
+        return new Repeat(id, name, bodies, held(state, bodies, wanted), wanted.following().map(f -> host(state, bodies, f)));
+    }
+
+    /** What is fixed to a wall or hangs, laid on the floor of its room, is meant at its usual height, or under the ceiling. */
+    private static Rule held(SiteState state, List<Body> bodies, Wanted wanted) {
+        var rule = wanted.rule().toRule();
+        var room = wanted.following().flatMap(f -> state.decisions().massing().room(f.room()));
+        var at = rule instanceof Course c ? Optional.of(c.from().z()) : rule instanceof Field f ? Optional.of(f.z()) : rule instanceof Ring r ? Optional.of(r.centre().z()) : Optional.<Long>empty();
+        if (room.isEmpty() || at.isEmpty() || at.get() != room.get().floor() || bodies.get(0).members().isEmpty()) {
+            return rule;
+        }
+        return switch (state.decisions().traits().held(bodies.get(0).members().get(0).kind())) {
+            case STANDS -> rule;
+            case FIXED -> wanted.following().get().hold() == Repeat.Hold.WALL ? rule.movedBy(new Vec(0, 0, Clinging.USUAL_HEIGHT.um())) : rule;
+            case HANGS -> rule.movedBy(new Vec(0, 0, room.get().height().um() - bodies.get(0).box().max().z()));
+        };
     }
 
     private static Repeat.Host host(SiteState state, List<Body> bodies, Following f) {

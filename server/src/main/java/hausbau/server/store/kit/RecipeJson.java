@@ -53,7 +53,8 @@ public final class RecipeJson {
                 : recipe instanceof Recipe.Ramp ? "ramp" : recipe instanceof Recipe.Guard ? "guard" : recipe instanceof Recipe.SlopedGuard ? "sloped-guard"
                 : recipe instanceof Recipe.Mass ? "mass" : recipe instanceof Recipe.CornerPost ? "post" : recipe instanceof Recipe.CornerPiece ? "corner" : recipe instanceof Recipe.Tile ? "tile"
                 : recipe instanceof Recipe.StandIn ? "stand-in" : recipe instanceof Recipe.Pillar ? "pillar"
-                : recipe instanceof Recipe.Bench ? "bench" : recipe instanceof Recipe.Cubicle ? "cubicle" : "lamp";
+                : recipe instanceof Recipe.Bench ? "bench" : recipe instanceof Recipe.Cubicle ? "cubicle"
+                : recipe instanceof Recipe.WallLamp ? "wall-lamp" : recipe instanceof Recipe.HangingLamp ? "hanging-lamp" : "lamp";
     }
 
     private static void vec(ObjectNode json, String field, Vec v) {
@@ -85,6 +86,8 @@ public final class RecipeJson {
             case "bench" -> new Recipe.Bench();
             case "cubicle" -> new Recipe.Cubicle();
             case "lamp" -> new Recipe.Lamp();
+            case "wall-lamp" -> new Recipe.WallLamp();
+            case "hanging-lamp" -> new Recipe.HangingLamp();
             default -> throw new IllegalArgumentException("a recipe made as " + json.get("made") + " is not known");
         };
     }

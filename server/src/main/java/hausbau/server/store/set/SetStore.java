@@ -2,6 +2,7 @@ package hausbau.server.store.set;
 
 import hausbau.core.build.Assemblies;
 import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Traits;
 import hausbau.core.build.Twin;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Lean;
@@ -14,6 +15,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
@@ -151,6 +153,14 @@ public class SetStore {
 
     public List<Twin> twins(long siteId) {
         return twinRows(siteId).stream().map(TwinRow::toTwin).toList();
+    }
+
+    public List<TraitRow> traitRows(long siteId) {
+        return rows.createQuery("from TraitRow where siteId = :site order by id", TraitRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public Traits traits(long siteId, Kit kit) {
+        return new Traits(traitRows(siteId).stream().collect(Collectors.toMap(r -> kit.piece(r.pieceId()).orElseThrow().kind(), r -> r.toTrait(kit))));
     }
 
     public List<DisorderRow> disorder(long siteId) {

@@ -1,0 +1,16 @@
+package hausbau.core.kit;
+
+/** How a piece is held where it is set down. */
+public enum Held {
+    /** By its base, on what is beneath it. */
+    STANDS,
+    /** By its top, from what is above it. */
+    HANGS,
+    /** By its back (the side of greater Y), to a wall or another upright face. */
+    FIXED;
+
+    /** How a piece of this kind is held where nobody has said otherwise. */
+    public static Held usual(Kind kind) {
+        return kind.recipe() instanceof Recipe.WallLamp ? FIXED : kind.recipe() instanceof Recipe.HangingLamp ? HANGS : STANDS;
+    }
+}

@@ -1,0 +1,107 @@
+package hausbau.server.http;
+
+import hausbau.core.build.Place;
+import hausbau.core.build.Traits;
+import hausbau.core.build.Variety;
+import hausbau.core.kit.Held;
+import hausbau.core.measure.Length;
+import hausbau.core.variety.Repetition;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.SiteState;
+import hausbau.server.work.TraitService;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/sites/{siteId}")
+@Tag(name = "Traits")
+class TraitController {
+
+    private final TraitService traits;
+
+    TraitController(TraitService traits) {
+        this.traits = traits;
+    }
+
+    /** @param tint such as #d8c0a0; empty for none */
+    record LookView(@NotNull long pieceId, @NotNull String tint, @NotNull int weight) {
+
+        static LookView of(Variety.Look look, SiteState state) {
+            return new LookView(state.id(look.kind()), look.tint(), look.weight());
+        }
+    }
+
+    record TraitView(@NotNull Held held, @NotNull List<LookView> looks, @NotNull long seed) {
+
+        static TraitView of(Traits.Trait trait, SiteState state) {
+            return new TraitView(trait.held(), trait.variety().looks().stream().map(l -> LookView.of(l, state)).toList(), trait.variety().seed());
+        }
+    }
+
+    /** Only what is told changes. @param looks empty: all look like the piece itself */
+    record TraitBody(Held held, List<@NotNull @Valid LookView> looks, Long seed) {
+    }
+
+    @PatchMapping("/pieces/{pieceId}/traits")
+    @Operation(summary = "How a piece is held, and the looks given out among its placements")
+    TraitView change(@PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody TraitBody body) {
+        var looks = body.looks() == null ? null : body.looks().stream().map(l -> new TraitService.Look(l.pieceId(), l.tint(), l.weight())).toList();
+        var trait = traits.change(siteId, pieceId, seen, new TraitService.Change(body.held(), looks, body.seed()));
+        return TraitView.of(trait, traits.state(siteId));
+    }
+
+    /** @param looks for each row of the chunk the number of its look; -1 for one that looks like its piece */
+    record DealtView(@NotNull String chunk, @NotNull List<@NotNull Integer> looks) {
+    }
+
+    record LooksView(@NotNull List<LookView> all, @NotNull List<DealtView> dealt) {
+    }
+
+    @GetMapping("/looks")
+    @Operation(summary = "Which look each placement has whose piece has several")
+    LooksView looks(@PathVariable long siteId) {
+        var state = traits.state(siteId);
+        var looks = traits.looks(state);
+        return new LooksView(looks.all().stream().map(l -> LookView.of(l, state)).toList(),
+                looks.dealt().stream().map(d -> new DealtView(d.chunk().name(), IntStream.of(d.looks()).boxed().toList())).toList());
+    }
+
+    /** What is seen. @param without pieces that are hidden */
+    record SightBody(@NotNull Length lowMm, @NotNull Length highMm, Set<@NotNull Long> without) {
+    }
+
+    record AlikeView(@NotNull long pieceId, @NotNull String tint, @NotNull long count) {
+    }
+
+    record RowOfEquals(@NotNull long pieceId, @NotNull String tint, @NotNull List<@NotNull String> ids, @NotNull VecMm.BoxMm placeMm) {
+    }
+
+    /** @param longest null where no two equals stand side by side */
+    record RepetitionView(@NotNull List<AlikeView> alike, RowOfEquals longest) {
+    }
+
+    @PostMapping("/repetition")
+    @Operation(summary = "What looks alike among what is seen, and the longest row of equals")
+    RepetitionView repetition(@PathVariable long siteId, @Valid @RequestBody SightBody body) {
+        var state = traits.state(siteId);
+        var found = traits.repetition(state, body.lowMm().um(), body.highMm().um(), body.without() == null ? Set.of() : body.without());
+        return new RepetitionView(found.alike().stream().map(a -> new AlikeView(state.id(a.look().kind()), a.look().tint(), a.count())).toList(),
+                found.longest().map(r -> row(r, state)).orElse(null));
+    }
+
+    private static RowOfEquals row(Repetition.Row row, SiteState state) {
+        return new RowOfEquals(state.id(row.look().kind()), row.look().tint(), row.places().stream().map(Place::toString).toList(), VecMm.BoxMm.of(row.box()));
+    }
+}

@@ -1,0 +1,67 @@
+package hausbau.server.store.set;
+
+import hausbau.core.build.Traits;
+import hausbau.core.build.Variety;
+import hausbau.core.kit.Held;
+import hausbau.core.kit.Kit;
+import hausbau.server.store.Row;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.List;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** How a piece is held, and how it may look. */
+@Entity
+@Table(name = "piece_trait")
+public class TraitRow implements Row {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    @Id
+    Long id;
+    long siteId;
+    long pieceId;
+    @Enumerated(EnumType.STRING)
+    Held held;
+    /** As JSON. */
+    String looks;
+    long seed;
+
+    protected TraitRow() {
+    }
+
+    /** @param trait the piece and its looks are of this kit */
+    public TraitRow(long id, long siteId, long pieceId, Traits.Trait trait, Kit kit) {
+        this.id = id;
+        this.siteId = siteId;
+        this.pieceId = pieceId;
+        set(trait, kit);
+    }
+
+    record LookWords(long piece, String tint, int weight) {
+    }
+
+    public final void set(Traits.Trait trait, Kit kit) {
+        held = trait.held();
+        looks = JSON.writeValueAsString(trait.variety().looks().stream().map(l -> new LookWords(kit.id(l.kind()).orElseThrow(), l.tint(), l.weight())).toList());
+        seed = trait.variety().seed();
+    }
+
+    public long pieceId() {
+        return pieceId;
+    }
+
+    public Traits.Trait toTrait(Kit kit) {
+        return new Traits.Trait(held, new Variety(JSON.readValue(looks, new TypeReference<List<LookWords>>() { }).stream()
+                .map(l -> new Variety.Look(kit.piece(l.piece()).orElseThrow().kind(), l.tint(), l.weight())).toList(), seed));
+    }
+
+    @Override
+    public Long getId() {
+        return id;
+    }
+}
