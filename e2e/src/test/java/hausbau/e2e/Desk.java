@@ -251,6 +251,10 @@ final class Desk {
         return page.request().post(application.url(path), RequestOptions.create().setHeader("Content-Type", "application/json").setData(body));
     }
 
+    APIResponse patch(String path, String body) {
+        return page.request().patch(application.url(path), RequestOptions.create().setHeader("Content-Type", "application/json").setData(body));
+    }
+
     long piece(String code) {
         return StreamSupport.stream(get(site() + "/pieces").spliterator(), false).filter(p -> p.get("code").asString().equals(code))
                 .findFirst().orElseThrow().get("id").asLong();

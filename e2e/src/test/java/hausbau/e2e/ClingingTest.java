@@ -1,0 +1,101 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.SelectOption;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** What is fixed to walls and hangs, and what looks alike, in the room of 5 × 4 m that a desk builds. */
+@ExtendWith(SharedApplication.class)
+class ClingingTest {
+
+    private static List<JsonNode> of(Desk desk, String code) {
+        var id = desk.piece(code);
+        return desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("pieceId").asLong() == id).toList();
+    }
+
+    /** Until a placement of the piece stands there. */
+    private static void stands(Desk desk, String code, double x, double y, double z, int quarters) {
+        desk.until("([site, piece, x, y, z, q]) => fetch(site + '/placements').then(r => r.json()).then(p => p.some(a => a.pieceId === piece && a.atMm.x === x && a.atMm.y === y && a.atMm.z === z && a.quarterTurns === q))",
+                List.of(desk.site(), (double) desk.piece(code), x, y, z, quarters));
+    }
+
+    /** On the plan it turns to the wall that is near; in Space to the point of the wall that is clicked; a typed height is kept; it stays with the wall. */
+    @Test
+    void aWallLampClingsToWhatItIsPointedAt() {
+        var desk = SharedApplication.desk().hall("Lamps");
+        desk.page.getByLabel("Take PRP-WALL-LAMP").click();
+        desk.movePlan(2_000, 3_600);
+        assertThat(desk.page.getByTestId("hold")).containsText("at the wall");
+        desk.clickPlan(2_000, 3_600);
+        stands(desk, "PRP-WALL-LAMP", 2_000, 3_870, 1_700, 0);
+        desk.type("Height of its base", "1,25");
+        desk.clickPlan(300, 2_000);
+        stands(desk, "PRP-WALL-LAMP", 130, 2_000, 1_250, 1);
+        desk.button("As high as it is pointed at", true).click();
+        // On the face of the north wall: its middle comes to lie where it is clicked, on the step above the floor.
+        desk.clickSpace(3_600, 4_000, 1_000);
+        stands(desk, "PRP-WALL-LAMP", 3_600, 3_870, 800, 0);
+        desk.handsOff();
+        desk.press("Escape");
+        var room = desk.get(desk.site() + "/massing").get("rooms").get(0).get("id").asLong();
+        desk.patch(desk.site() + "/rooms/" + room, "{\"depthMm\":5000}");
+        stands(desk, "PRP-WALL-LAMP", 2_000, 4_870, 1_700, 0);
+        stands(desk, "PRP-WALL-LAMP", 130, 2_000, 1_250, 1);
+        assertThat(desk.get(desk.site() + "/survey").get("findings").valueStream().filter(f -> f.get("kind").asString().equals("FLOATING"))).isEmpty();
+    }
+
+    /** A bench told to hang goes up to the ceiling; picked up, it stands again once it is told to. */
+    @Test
+    void aPieceSaysHowItIsHeld() {
+        var desk = SharedApplication.desk().hall("Held").setDown("PRP-BENCH", 2_000, 2_000);
+        desk.page.getByText("PRP-BENCH, wherever it stands").click();
+        desk.page.getByLabel("How it is held").selectOption(new SelectOption().setLabel("hangs"));
+        desk.until("([site, piece]) => fetch(site + '/pieces').then(r => r.json()).then(p => p.find(q => q.id === piece).trait.held === 'HANGS')", List.of(desk.site(), (double) desk.piece("PRP-BENCH")));
+        desk.page.getByLabel("Take PRP-BENCH").click();
+        desk.clickPlan(3_500, 1_000);
+        desk.until("site => fetch(site + '/placements').then(r => r.json()).then(p => p.some(a => a.origin === 'hand' && a.atMm.z > 2000))", desk.site());
+        desk.handsOff();
+        desk.press("Escape", "Control+z", "Control+z");
+        desk.until("([site, piece]) => fetch(site + '/pieces').then(r => r.json()).then(p => p.find(q => q.id === piece).trait.held === 'STANDS')", List.of(desk.site(), (double) desk.piece("PRP-BENCH")));
+        assertThat(of(desk, "PRP-BENCH")).hasSize(1);
+    }
+
+    /** Two looks given out among a row of six; the longest row of equals is six before, and what two of it are after. */
+    @Test
+    void equalsAreToldApart() {
+        var desk = SharedApplication.desk().hall("Looks");
+        for (var i = 0; i < 6; i++) {
+            desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":" + (1_000 + 400 * i) + ",\"y\":2000,\"z\":0},\"snap\":false}");
+        }
+        var longest = desk.page.getByText("Longest row: ");
+        desk.button("Repetition", true).click();
+        assertThat(longest).isVisible();
+        desk.page.getByLabel("Find placements").fill("LAMP");
+        desk.page.locator("section[aria-label='Set list'] li button").filter(new Locator.FilterOptions().setHasText("PRP-LAMP")).first().click();
+        desk.page.getByText("PRP-LAMP, wherever it stands").click();
+        desk.button("Let them differ", true).click();
+        desk.until("site => fetch(site + '/looks').then(r => r.json()).then(l => l.dealt.length === 1 && new Set(l.dealt[0].looks.filter(n => n >= 0)).size === 2)", desk.site());
+        assertThat(desk.page.getByLabel("Tint of look 2")).hasValue("#d8c7a6");
+        var dealt = desk.get(desk.site() + "/looks").get("dealt").get(0).get("looks").valueStream().map(JsonNode::asInt).filter(n -> n >= 0).toList();
+        for (var i = 1; i < dealt.size(); i++) {
+            assertThat(dealt.get(i)).isNotEqualTo(dealt.get(i - 1));
+        }
+        desk.button("Another look", true).click();
+        assertThat(desk.page.getByLabel("Tint of look 3")).isVisible();
+        desk.page.getByLabel("Weight of look 3").fill("0");
+        desk.press("Enter");
+        assertThat(desk.page.getByText("A weight is a whole number from 1 to 1000.")).isVisible();
+        desk.page.getByLabel("Take look 3 out").click();
+        assertThat(desk.page.getByLabel("Tint of look 3")).isHidden();
+        // Each in a colour of its own in the panel, and the row can be selected.
+        assertThat(desk.page.locator("section[aria-label=Repetition] li").filter(new Locator.FilterOptions().setHasText("PRP-LAMP"))).hasCount(2);
+        desk.button("Select it", true).click();
+        assertThat(desk.page.getByText("placements").first()).isVisible();
+    }
+}
