@@ -129,9 +129,13 @@ function draw() {
 const marks = () => ({
   boxes: laying.preview?.boxesMm ?? (assembling.ghost ? [assembling.ghost] : []),
   way: laying.what ? laying.points : [],
+  paths: [...(laying.chosen?.rule.what === 'SCATTER' ? pairs(laying.chosen.rule.pathMm ?? []) : []), ...(laying.tool === 'path' ? pairs(laying.freeing) : [])],
   handles: laying.held ? [laying.held.handle] : laying.grips,
   touches: laying.stroke.length ? laying.stroke : laying.tool === 'brush' || laying.tool === 'rub' ? (laying.chosen?.rule.brushedMm ?? []) : [],
-  free: [...(laying.chosen?.rule.keepOutMm ?? []), ...(laying.freeing.length ? [groundBetween(laying.freeing[0]!, laying.freeing[1]!)] : [])],
+  free: [
+    ...(laying.chosen?.rule.keepOutMm ?? []),
+    ...(laying.freeing.length && laying.tool === 'free' ? [groundBetween(laying.freeing[0]!, laying.freeing[1]!)] : []),
+  ],
 })
 /** Tiles narrower than this are no more than grey. */
 const LEAST_TILE_PX = 3
@@ -242,6 +246,9 @@ watch(
     frame('selection')
   },
 )
+
+/** Points two by two. */
+const pairs = <P,>(all: readonly P[]): [P, P][] => all.flatMap((p, i) => (i % 2 ? [[all[i - 1]!, p] as [P, P]] : []))
 
 const onKeyDown = (e: KeyboardEvent) => {
   if (e.key === ' ') spaceHeld = true
@@ -412,7 +419,7 @@ const shown = () => {
 /** The topmost placement at a point. */
 function under(x: number, y: number): string | undefined {
   let best: { id: string; top: number } | undefined
-  for (const p of shown()) {
+  for (const p of shown().filter((s) => table.takes(s.id))) {
     const piece = site.pieceById.get(p.pieceId)!
     const top = heights(p, piece)[1]
     if ((!best || top >= best.top) && inside(footprint(p, piece, piece.boxMm), x, y)) best = { id: p.id, top }

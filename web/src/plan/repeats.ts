@@ -12,6 +12,8 @@ export interface LayingMarks {
   handles: Point[]
   /** Touches of a brush. */
   touches: { x: number; y: number; radius: number; strength: number }[]
+  /** Straight paths that it gets thinner toward. */
+  paths: [Point, Point][]
   /** Ground that stays free. */
   free: { x0: number; y0: number; x1: number; y1: number }[]
 }
@@ -51,6 +53,14 @@ export function drawLaying(c: CanvasRenderingContext2D, lie: Lie, m: LayingMarks
     rectangle(c, lie, b)
     c.fill()
     c.stroke()
+  }
+  for (const [a, b] of m.paths) {
+    c.beginPath()
+    c.moveTo(...toPixel(lie, a.x, a.y))
+    c.lineTo(...toPixel(lie, b.x, b.y))
+    c.setLineDash([2, 5])
+    c.stroke()
+    c.setLineDash([])
   }
   if (m.way.length > 1) {
     c.beginPath()

@@ -10,6 +10,8 @@ import { ASKS, LABELS, type What } from './rules'
 const site = useSite()
 const laying = useLaying()
 const table = useTable()
+const stairs = computed(() => site.massing.stairs)
+const ordinals = ['first', 'second', 'third', 'fourth']
 const all = Object.keys(LABELS) as What[]
 /** The repeat that everything selected belongs to. */
 const selected = computed(() => {
@@ -34,6 +36,11 @@ const selected = computed(() => {
     <Button v-if="laying.what === 'TRAIL' && table.room" size="small" title="It follows the room" @click="laying.layOutline()"
       >Round the outline of {{ table.room.name }}</Button
     >
+    <template v-if="laying.what === 'TRAIL'">
+      <Button v-for="(s, i) in stairs" :key="s.id" size="small" title="It follows the stairs, tipped with their slope" @click="laying.layUpStairs(s.id)"
+        >Up the {{ stairs.length > 1 ? `${ordinals[i] ?? i + 1} ` : '' }}stairs, {{ site.show(s.footMm.z) }} to {{ site.show(s.footMm.z + s.riseMm) }}</Button
+      >
+    </template>
     <p v-if="laying.what" class="soft" role="status">
       <template v-if="laying.fault"
         ><span class="fault">{{ laying.fault }}</span></template

@@ -184,6 +184,14 @@ const rename = (e: Event) => {
         ><Switch size="small" :checked="rule.byStretch" aria-label="Each stretch by itself" @change="(on) => set({ byStretch: !!on })" /> Each stretch by
         itself</label
       >
+      <label class="row"
+        ><Switch size="small" :checked="rule.sloped" aria-label="Tipped with the slope" @change="(on) => set({ sloped: !!on })" /> Tipped with the slope</label
+      >
+      <LengthField
+        v-if="of.following?.hold === 'STAIR'"
+        label="Above the treads"
+        :mm="of.following.offMm"
+        @change="(offMm) => laying.change({ following: { ...of.following!, offMm } })" />
       <label v-if="of.pieceIds[1]" class="row"
         ><Switch size="small" :checked="rule.otherAtBends" aria-label="The other piece at bends" @change="(on) => set({ otherAtBends: !!on })" /> The other
         piece at bends</label
@@ -192,7 +200,7 @@ const rename = (e: Event) => {
         ><Switch size="small" :checked="rule.otherAtEnds" aria-label="The other piece at ends" @change="(on) => set({ otherAtEnds: !!on })" /> The other piece
         at ends</label
       >
-      <label v-if="of.following?.hold !== 'OUTLINE'" class="row"
+      <label v-if="of.following?.hold !== 'OUTLINE' && of.following?.hold !== 'STAIR'" class="row"
         ><Switch size="small" :checked="rule.closed" aria-label="Back to its beginning" @change="(on) => set({ closed: !!on })" /> Back to its beginning</label
       >
     </template>

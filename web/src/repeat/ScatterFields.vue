@@ -20,6 +20,7 @@ const TOOLS = [
   { value: 'brush', label: 'Brush', title: 'Drag on the plan or in space: denser there' },
   { value: 'rub', label: 'Rub out', title: 'Drag on the plan or in space: thinner there' },
   { value: 'free', label: 'Keep free', title: 'Drag an area that stays free' },
+  { value: 'path', label: 'Path', title: 'Drag a path that it gets thinner toward' },
 ] as const
 onBeforeUnmount(() => (laying.tool = ''))
 </script>
@@ -70,7 +71,14 @@ onBeforeUnmount(() => (laying.tool = ''))
     <NumberField label="Its strength, %" :value="laying.brush.strength" @change="(v) => (laying.brush.strength = Math.max(1, Math.min(100, v)))" />
   </div>
   <p v-if="laying.stroke.length && laying.preview" class="soft" role="status">{{ laying.preview.count }} pieces so far.</p>
-  <p v-if="rule.brushedMm?.length || rule.keepOutMm?.length" class="row">
+  <LengthField
+    v-if="rule.pathMm?.length"
+    label="Thinner toward paths over"
+    :mm="rule.fadePathMm"
+    :error="about('fadePathMm')"
+    @change="(fadePathMm) => set({ fadePathMm })" />
+  <p v-if="rule.brushedMm?.length || rule.keepOutMm?.length || rule.pathMm?.length" class="row">
+    <Button v-if="rule.pathMm?.length" size="small" @click="set({ pathMm: [] })">No paths</Button>
     <Button v-if="rule.brushedMm?.length" size="small" @click="set({ brushedMm: [] })">Even again</Button>
     <Button v-if="rule.keepOutMm?.length" size="small" @click="set({ keepOutMm: [] })">Nothing kept free</Button>
   </p>

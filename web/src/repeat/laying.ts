@@ -5,11 +5,13 @@ import { usePlacing } from '../build/placing'
 import type { Point } from '../massing/edges'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
-import { brushedWith, DRAWN, dragged, groundBetween, handles, laid, stroked, USUAL, usualPoints, type Handle, type Laid, type What } from './rules'
+import { brushedWith, DRAWN, dragged, groundBetween, handles, heightOf, laid, stroked, USUAL, usualPoints, type Handle, type Laid, type What } from './rules'
 
 /** What is repeated: a piece from the line-up, or what stands. */
 type Subject = { pieceIds: number[] } | { placementIds: string[] } | { assemblyId: number }
 
+/** Beside a path it gets thinner over this distance until another is typed. */
+const USUAL_FADE_MM = 1000
 /** How near to a handle a hand must be to take it. */
 const HANDLE_REACH_PX = 9
 
@@ -33,7 +35,7 @@ export const useLaying = defineStore('laying', () => {
   /** A handle that is held, and the rule as it would be. */
   const held = shallowRef<{ handle: Handle; rule: RuleWords }>()
   /** What a drag does to the scatter that is worked on: it brushes, rubs out, or keeps ground free. */
-  const tool = ref<'' | 'brush' | 'rub' | 'free'>('')
+  const tool = ref<'' | 'brush' | 'rub' | 'free' | 'path'>('')
   const brush = ref({ radiusMm: 1000, strength: 40 })
   /** The touches of the stroke that is made. */
   const stroke = shallowRef<NonNullable<RuleWords['brushedMm']>>([])
@@ -41,7 +43,7 @@ export const useLaying = defineStore('laying', () => {
   const freeing = shallowRef<Point[]>([])
   /** Whether a value should be typed at once. */
   const fresh = ref(false)
-  let floor = 0
+  const floor = ref(0)
   let asking = false
   let again: Laid | undefined
 
@@ -87,7 +89,7 @@ export const useLaying = defineStore('laying', () => {
   }
 
   function press(at: Point, z: number) {
-    floor = z
+    floor.value = z
     const p = onStep(at)
     if (mode.value === 'way') points.value = [...points.value.slice(0, -1), p, p]
     else points.value = [p, p]
@@ -101,13 +103,13 @@ export const useLaying = defineStore('laying', () => {
     show()
   }
 
-  const drawn = () => what.value && laid(what.value, points.value, floor, site.site!.stepMm, table.rooms, USUAL[what.value])
+  const drawn = () => what.value && laid(what.value, points.value, floor.value, site.site!.stepMm, table.rooms, USUAL[what.value])
 
   /** Lays it in the middle of the room that is worked on, to be corrected by typing. */
   function layUsual() {
     const room = table.room
     if (!what.value || !room) return
-    floor = room.cornerMm.z
+    floor.value = room.cornerMm.z
     const usual = usualPoints(what.value, room, site.site!.stepMm)
     points.value = mode.value === 'way' ? [...usual, usual[1]!] : usual
     return finish()
@@ -122,6 +124,23 @@ export const useLaying = defineStore('laying', () => {
     const rule: RuleWords = { what: 'TRAIL', pathMm: [at, { ...at, x: at.x + room.widthMm }], pace: 'SIDE_BY_SIDE', rest: 'BOTH_ENDS', byStretch: true }
     stop()
     await lay(of, { rule, following: { roomId: room.id, hold: 'OUTLINE' } })
+  }
+
+  /** Lays a trail up stairs. */
+  async function layUpStairs(stair: number) {
+    const of = subject.value
+    const foot = site.massing.stairs.find((s) => s.id === stair)?.footMm
+    if (!of || !foot) return
+    const rule: RuleWords = {
+      what: 'TRAIL',
+      pathMm: [foot, { ...foot, x: foot.x + 1 }],
+      pace: 'SIDE_BY_SIDE',
+      rest: 'BOTH_ENDS',
+      byStretch: true,
+      sloped: true,
+    }
+    stop()
+    await lay(of, { rule, following: { roomId: stair, hold: 'STAIR' } })
   }
 
   /** Lets go of a drag; a way goes on until it is finished. */
@@ -190,7 +209,7 @@ export const useLaying = defineStore('laying', () => {
   /** @returns whether the tool is at work now */
   function beginTool(at: Point): boolean {
     if (!tool.value || !chosen.value) return false
-    if (tool.value === 'free') freeing.value = [onStep(at), onStep(at)]
+    if (tool.value === 'free' || tool.value === 'path') freeing.value = [onStep(at), onStep(at)]
     else goOn(at)
     return true
   }
@@ -210,15 +229,19 @@ export const useLaying = defineStore('laying', () => {
   }
 
   function endTool(): boolean {
-    const [touches, ground, of] = [stroke.value, freeing.value, chosen.value]
+    const [touches, ground, of, made] = [stroke.value, freeing.value, chosen.value, tool.value]
     stroke.value = []
     freeing.value = []
     preview.value = undefined
     if (!of || (!touches.length && !ground.length)) return false
-    const free = ground.length > 1 && ground[0]!.x !== ground[1]!.x && ground[0]!.y !== ground[1]!.y
+    const path = made === 'path' && ground.length > 1 && (ground[0]!.x !== ground[1]!.x || ground[0]!.y !== ground[1]!.y)
+    const free = made === 'free' && ground.length > 1 && ground[0]!.x !== ground[1]!.x && ground[0]!.y !== ground[1]!.y
     // Reckoned from the rule as it is once its turn has come, so that no stroke undoes the one before it.
     const now = () => site.repeats.find((r) => r.id === of.id)?.rule ?? of.rule
-    if (touches.length) void site.inTurn(() => tell_(change({ rule: brushedWith(now(), touches, isOnWall()) })))
+    if (path) {
+      const ends = ground.map((p) => ({ ...p, z: heightOf(of.rule) }))
+      void site.inTurn(() => tell_(change({ rule: { pathMm: [...(now().pathMm ?? []), ...ends], fadePathMm: now().fadePathMm || USUAL_FADE_MM } })))
+    } else if (touches.length) void site.inTurn(() => tell_(change({ rule: brushedWith(now(), touches, isOnWall()) })))
     else if (free) void site.inTurn(() => tell_(change({ rule: { keepOutMm: [...(now().keepOutMm ?? []), groundBetween(ground[0]!, ground[1]!)] } })))
     return true
   }
@@ -226,8 +249,12 @@ export const useLaying = defineStore('laying', () => {
   const handleAt = (at: Point, scale: number) => grips.value.find((h) => Math.hypot(h.x - at.x, h.y - at.y) * scale <= HANDLE_REACH_PX)
 
   /** @returns whether a handle is held now */
-  function grab(at: Point, scale: number): boolean {
-    const handle = handleAt(at, scale)
+  const grab = (at: Point, scale: number) => hold(handleAt(at, scale))
+
+  /** Where the repeat that is worked on, or the drag, lies. */
+  const height = computed(() => (chosen.value && !what.value ? heightOf(chosen.value.rule) : floor.value))
+
+  function hold(handle: Handle | undefined): boolean {
     if (!handle) return false
     held.value = { handle, rule: {} }
     return true
@@ -305,8 +332,11 @@ export const useLaying = defineStore('laying', () => {
     release,
     layUsual,
     layOutline,
+    layUpStairs,
     finish,
     handleAt,
+    height,
+    hold,
     grab,
     drag,
     drop,

@@ -176,6 +176,9 @@ export function handles(rule: RuleWords): Handle[] {
   }
 }
 
+/** The height that a rule is laid at. */
+export const heightOf = (rule: RuleWords): number => rule.fromMm?.z ?? rule.pathMm?.[0]?.z ?? rule.baseMm ?? 0
+
 /** What is told anew when a handle is dragged to a point. */
 export function dragged(rule: RuleWords, key: string, to: Point, stepMm: number): RuleWords {
   const z = rule.fromMm?.z ?? 0

@@ -12,6 +12,7 @@ import {
   type MassingView,
   type NewsView,
   type LooksView,
+  type MisfitView,
   type PieceView,
   type RepeatView,
   type TwinView,
@@ -252,7 +253,16 @@ export const useSite = defineStore('site', () => {
   const line = (how: { how: string; axis?: string; to?: string; withId?: string; pointMm?: VecMm }, of = ids()) =>
     make('Line up', 'POST', '/placements/line', { ids: of, ...how })
   const takeAway = () => make('Take away', 'POST', '/placements/removals', { ids: ids() })
-  const swap = (pieceId: number) => make('Swap', 'POST', '/placements/swaps', { ids: ids(), pieceId })
+  /** Puts another piece in the place of what is selected; what no longer fits is told, and selected. */
+  async function swap(pieceId: number) {
+    const all = ids()
+    const misfits = await make<MisfitView[] | undefined>('Swap', 'POST', '/placements/swaps', { ids: all, pieceId })
+    if (!misfits?.length) return
+    const swapped = new Set(all)
+    const unfit = new Set(misfits.flatMap((m) => m.ids).filter((i) => swapped.has(i)))
+    select(unfit)
+    void message.warning({ content: `${unfit.size} of ${all.length} no longer ${unfit.size === 1 ? 'fits: it is' : 'fit: they are'} selected.`, duration: 8 })
+  }
   const letGo = (of: string[]) => make('Let go', 'POST', '/departures/let-go', { ids: of })
   const setDownLost = (of: string[]) => make('Set down by hand', 'POST', '/departures/set-down', { ids: of })
   const setValues = (of: string[], values: Record<string, number | boolean>) => make('Set values', 'PATCH', '/placements', { ids: of, ...values })

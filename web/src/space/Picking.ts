@@ -52,8 +52,11 @@ export class Picking {
     this.tree = this.entries.length ? new MeshBVH(geometry, { indirect: true }) : undefined
   }
 
-  /** @param highest nothing above this height counts, metres */
-  first(ray: Ray, highest: number): Hit | undefined {
+  /**
+   * @param highest nothing above this height counts, metres
+   * @param counts  what else does not count
+   */
+  first(ray: Ray, highest: number, counts: (entry: Entry) => boolean = () => true): Hit | undefined {
     if (!this.tree) this.build()
     let best: { distance: number; hit: Hit } | undefined
     const box = new Box3()
@@ -67,6 +70,7 @@ export class Picking {
         box.setFromPoints([triangle.a, triangle.b, triangle.c])
         if (!ray.intersectsBox(box)) return false
         const entry = this.entries[i]!
+        if (!counts(entry)) return false
         const hit = this.meet(ray, entry, highest)
         if (hit && (!best || hit.distance < best.distance)) best = { distance: hit.distance, hit: { ...entry, at: hit.at } }
         return false

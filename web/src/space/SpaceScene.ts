@@ -28,13 +28,14 @@ import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Pose } from '../site/pose'
-import { Batches, turned, type Wear } from './Batches'
+import { Batch, Batches, turned, type Wear } from './Batches'
 import { Daylight, type Sun } from './Daylight'
 import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
 import { boxOfShape, loadShape, trianglesOf, type Shape } from './geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
+import { LayingGroup, type LayingMarks } from './LayingGroup'
 import { Picking } from './Picking'
 import type { View } from './walk'
 
@@ -81,6 +82,7 @@ export class SpaceScene {
   private readonly set = new Group()
   private readonly ghost = new Group()
   private readonly marks = new Group()
+  private readonly laying = new LayingGroup()
   private readonly ground = new Group()
   private readonly figure = figureMesh()
   private readonly shapes = new Map<number, { version: string; shape: Shape }>()
@@ -111,7 +113,7 @@ export class SpaceScene {
     this.renderer.shadowMap.enabled = true
     this.renderer.shadowMap.type = PCFShadowMap
     this.renderer.shadowMap.autoUpdate = false
-    this.scene.add(this.daylight.group, this.ground, this.set, this.ghost, this.marks, this.figure, this.blockOut.group)
+    this.scene.add(this.daylight.group, this.ground, this.set, this.ghost, this.marks, this.laying.group, this.figure, this.blockOut.group)
     this.controls = new OrbitControls(this.camera, this.canvas)
     this.controls.zoomToCursor = true
     // Never below the ground unasked.
@@ -371,12 +373,32 @@ export class SpaceScene {
   }
 
   /** The placement under a pixel of the canvas, and the point of its surface, or of the ground, that was hit. */
-  pick(x: number, y: number): { id?: string; atMm?: VecMm } {
+  pick(x: number, y: number, takes: (id: string) => boolean = () => true): { id?: string; atMm?: VecMm } {
     const ray = this.ray(x, y)
-    const hit = this.picking.first(ray.ray, cut.height.value)
-    if (hit) return { id: idOf(hit.batch.chunks[hit.index]!, hit.batch.rows[hit.index]!), atMm: millimetres(hit.at) }
+    const nameOf = (e: { batch: Batch; index: number }) => idOf(e.batch.chunks[e.index]!, e.batch.rows[e.index]!)
+    const hit = this.picking.first(ray.ray, cut.height.value, (e) => takes(nameOf(e)))
+    if (hit) return { id: nameOf(hit), atMm: millimetres(hit.at) }
     const ground = ray.ray.intersectPlane(new Plane(UP, 0), new Vector3())
     return ground ? { atMm: millimetres(ground) } : {}
+  }
+
+  /** The point at a height under a pixel of the canvas. */
+  onPlane(x: number, y: number, zMm: number): VecMm | undefined {
+    const at = this.ray(x, y).ray.intersectPlane(new Plane(UP, -zMm / 1000), new Vector3())
+    return at ? millimetres(at) : undefined
+  }
+
+  /** The pixel of the canvas that a point of the site is seen at. */
+  pixelOf(at: VecMm): { x: number; y: number } {
+    const { clientWidth: w, clientHeight: h } = this.canvas
+    const p = metres(at).project(this.camera)
+    return { x: ((p.x + 1) / 2) * w, y: ((1 - p.y) / 2) * h }
+  }
+
+  /** A repeat that is laid or worked on. */
+  showLaying(marks: LayingMarks) {
+    this.laying.show(marks)
+    this.draw()
   }
 
   /** The placements whose middle lies within a rectangle of the canvas. */

@@ -8,6 +8,7 @@ import { isIn } from '../massing/edges'
 import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
 import { placementOf } from '../site/standing'
 import { tell, useSite } from '../site/site'
+import { useAssembling } from '../repeat/assembling'
 import { useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
 import { useSeeing } from '../ticket/seeing'
@@ -24,6 +25,9 @@ const table = useTable()
 const seeing = useSeeing()
 const strutting = useStrutting()
 const laying = useLaying()
+const assembling = useAssembling()
+/** How near to a handle a hand must be to take it. */
+const HANDLE_REACH_PX = 9
 const holder = ref<HTMLElement>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '' })
@@ -121,6 +125,24 @@ async function show() {
   }
   showGhost()
 }
+/** A repeat that is laid or worked on. */
+const marks = computed(() => {
+  const at = (p: { x: number; y: number }) => ({ x: p.x, y: p.y, z: laying.height })
+  return {
+    boxes: laying.preview?.boxesMm ?? (assembling.ghost ? [assembling.ghost] : []),
+    way: laying.what ? laying.points.map(at) : [],
+    handles: (laying.held ? [laying.held.handle] : laying.grips).map(at),
+  }
+})
+watch(marks, (m) => scene?.showLaying(m))
+
+/** The handle of a repeat within a hand's reach of a pixel. */
+function handleAt(x: number, y: number) {
+  return laying.grips.find((h) => {
+    const p = scene!.pixelOf({ x: h.x, y: h.y, z: laying.height })
+    return Math.hypot(p.x - x, p.y - y) <= HANDLE_REACH_PX
+  })
+}
 const showGhost = () => scene?.showGhost(placing.heldPieceId, placing.ghost)
 
 let pending = false
@@ -190,6 +212,13 @@ function place(e: PointerEvent) {
   return [e.clientX - r.left, e.clientY - r.top] as const
 }
 
+/** The height that a repeat is dragged at while it is laid. */
+let dragZ = 0
+/** What is laid against an upright piece is laid on the floor before it. */
+const UPRIGHT = new Set(['WALL', 'DOOR', 'WINDOW', 'PASSAGE', 'POST', 'PILLAR'])
+const isUpright = (id: string | undefined) => UPRIGHT.has(site.pieceById.get(site.placements.get(id ?? '')?.pieceId ?? 0)?.role ?? '')
+const floorAt = (at: VecMm) => Math.max(...site.massing.rooms.map((r) => r.cornerMm.z).filter((z) => z <= at.z), table.level?.floorMm ?? 0)
+
 let head: { x: number; y: number } | undefined
 
 function down(e: PointerEvent) {
@@ -201,6 +230,18 @@ function down(e: PointerEvent) {
   }
   if (e.button !== 0) return
   const [x, y] = place(e)
+  if (laying.what) {
+    const { id, atMm } = scene!.pick(x, y)
+    if (!atMm) return
+    dragZ = atMm.z
+    laying.press(atMm, isUpright(id) ? floorAt(atMm) : Math.round(atMm.z))
+    holder.value!.setPointerCapture(e.pointerId)
+    return
+  }
+  if (!placing.held && !laying.tool && laying.hold(handleAt(x, y))) {
+    holder.value!.setPointerCapture(e.pointerId)
+    return
+  }
   const on = laying.tool ? scene!.pick(x, y).atMm : undefined
   if (on && laying.beginTool(on)) {
     holder.value!.setPointerCapture(e.pointerId)
@@ -218,6 +259,9 @@ function move(e: PointerEvent) {
   } else if (laying.stroke.length || laying.freeing.length) {
     const on = scene!.pick(x, y).atMm
     if (on) laying.goOnWithTool(on)
+  } else if (laying.held || (laying.what && laying.points.length)) {
+    const on = scene!.onPlane(x, y, laying.held ? laying.height : dragZ)
+    if (on && !laying.drag(on)) laying.point(on)
   } else if (band.value) band.value = { ...band.value, x1: x, y1: y }
   else if (placing.held && e.buttons === 0) {
     const at = scene!.pick(x, y).atMm
@@ -236,7 +280,8 @@ async function settled() {
 async function up(e: PointerEvent) {
   head = undefined
   if (walk.walking.value) return
-  if (laying.endTool()) return
+  if (laying.endTool() || laying.drop()) return
+  if (laying.what && e.button === 0) return laying.release()
   const b = band.value
   band.value = undefined
   if (!b || e.button !== 0) return
@@ -246,7 +291,8 @@ async function up(e: PointerEvent) {
     return
   }
   await settled()
-  const { id, atMm } = scene!.pick(b.x1, b.y1)
+  const sets = strutting.active || !!placing.held
+  const { id, atMm } = scene!.pick(b.x1, b.y1, sets ? undefined : table.takes)
 
   if (strutting.active) {
     if (atMm) void site.inTurn(() => strutting.point(atMm)).catch(tell)

@@ -37,7 +37,7 @@ function nudge(e: KeyboardEvent) {
 }
 
 const picks = computed(() => [
-  { value: '', label: 'box takes all' },
+  { value: '', label: 'hand takes all' },
   { value: 'STANDING', label: 'all but floors' },
   ...[...new Set(site.pieces.map((p) => p.role))].map((r) => ({ value: r as string, label: `${r.toLowerCase()}s only` })),
 ])
@@ -108,7 +108,7 @@ const holds = computed(() =>
       <span class="title caps">Space</span>
       <p v-if="table.walking" class="walking" role="status">Arrow keys walk, dragging looks round, Esc ends.</p>
       <div class="tools">
-        <span class="picks"><Choice :value="table.picks" :options="picks" label="What a box selects" @change="(p) => (table.picks = p)" /></span>
+        <span class="picks"><Choice :value="table.picks" :options="picks" label="What a hand selects" @change="(p) => (table.picks = p)" /></span>
         <span v-if="table.cutaway" class="height"><LengthField label="cut at" :mm="table.cutMm" @change="(mm) => (table.cutMm = mm)" /></span>
         <button type="button" class="tool" :aria-pressed="table.cutaway" title="Cutaway (K)" @click="table.cutaway = !table.cutaway">Cutaway</button>
         <span class="picks"

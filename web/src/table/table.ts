@@ -50,7 +50,7 @@ export const useTable = defineStore('table', () => {
   /** The rooms of the level that is worked on. */
   const rooms = computed(() => site.massing.rooms.filter((r) => r.levelId === level.value?.id))
   const room = computed(() => rooms.value.find((r) => r.id === chosenRoom.value) ?? rooms.value[0])
-  /** What a box selects: everything, all but floors and ceilings, or what is of one role. */
+  /** What a click or a box selects: everything, all but floors and ceilings, or what is of one role. */
   const picks = ref('')
   function takes(id: string): boolean {
     const role = site.pieceById.get(site.placements.get(id)?.pieceId ?? 0)?.role

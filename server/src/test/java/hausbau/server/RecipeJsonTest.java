@@ -21,7 +21,7 @@ class RecipeJsonTest {
 
     static Stream<Recipe> recipes() {
         return Stream.of(new Recipe.WallPanel(SIZE), new Recipe.OpeningPanel(SIZE, CLEAR), new Recipe.PassagePanel(SIZE, CLEAR), new Recipe.CornerPost(SIZE), new Recipe.CornerPiece(SIZE, Length.ofMillimetres(100)), new Recipe.Tile(SIZE),
-                new Recipe.StandIn(SIZE), new Recipe.Pillar(SIZE), new Recipe.Bench(), new Recipe.Cubicle(), new Recipe.Lamp(), new Recipe.Mass(SIZE), new Recipe.Landing(SIZE),
+                new Recipe.StandIn(SIZE), new Recipe.Pillar(SIZE), new Recipe.Bench(), new Recipe.Cubicle(), new Recipe.Lamp(), new Recipe.WallLamp(), new Recipe.HangingLamp(), new Recipe.Mass(SIZE), new Recipe.Landing(SIZE),
                 new Recipe.Flight(SIZE, 9, Length.ofMillimetres(200)), new Recipe.Ramp(SIZE), new Recipe.Guard(SIZE), new Recipe.SlopedGuard(SIZE, Length.ofMillimetres(1530), 9));
     }
 

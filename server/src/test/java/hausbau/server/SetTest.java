@@ -155,7 +155,7 @@ class SetTest {
 
     @Test
     void aSwappedPieceKeepsItsPlaceAndComesBack() {
-        done(caller.post(site + "/placements/swaps", "{\"ids\":[\"" + north(1) + "\"],\"pieceId\":" + piece("PRP-LAMP") + "}"));
+        assertThat(caller.post(site + "/placements/swaps", "{\"ids\":[\"" + north(1) + "\"],\"pieceId\":" + piece("PRP-LAMP") + "}").status()).isEqualTo(200);
         assertThat(standing().get(north(1)).get("pieceId").asLong()).isEqualTo(piece("PRP-LAMP"));
         done(caller.post(site + "/undo", null));
         assertThat(standing().get(north(1)).get("pieceId").asLong()).isEqualTo(piece("WAL-1000"));

@@ -159,4 +159,35 @@ class TraitTest {
                 List.of(3125.0, 3870.0, 1700.0), List.of(4375.0, 3870.0, 1700.0));
         assertThat(in.caller.get(in.site + "/survey").json().get("faults").asInt()).isZero();
     }
+
+    /** Two lamps a metre apart are swapped for benches of 1.6 m: each reaches into the other, which both are told of. */
+    @Test
+    void aSwapTellsWhatNoLongerFits() {
+        var lamps = List.of(in.place("PRP-LAMP", 1500, 2000), in.place("PRP-LAMP", 2500, 2000), in.place("PRP-LAMP", 2500, 3500));
+        var misfits = in.caller.post(in.site + "/placements/swaps", "{\"ids\":" + BuiltRoom.ids(lamps) + ",\"pieceId\":" + in.piece("PRP-BENCH") + "}").json();
+        assertThat(misfits).hasSize(1);
+        assertThat(misfits.get(0).get("ids").valueStream().map(JsonNode::asString)).containsExactlyInAnyOrder(lamps.get(0), lamps.get(1));
+        assertThat(in.caller.post(in.site + "/placements/swaps", "{\"ids\":" + BuiltRoom.ids(lamps) + ",\"pieceId\":" + in.piece("PRP-LAMP") + "}").json()).isEmpty();
+    }
+
+    /** A trail up stairs follows them: 16 rails of a metre of slope, each tipped by the stairs' slope. */
+    @Test
+    void aTrailClimbsStairs() {
+        var stair = in.made("/stairs/drawn", "{\"fromMm\":{\"x\":600,\"y\":200,\"z\":0},\"toMm\":{\"x\":600,\"y\":3800,\"z\":0}}");
+        var id = stair.get("id").asLong();
+        var rule = "{\"what\":\"TRAIL\",\"pathMm\":[{\"x\":0,\"y\":0,\"z\":0},{\"x\":1,\"y\":0,\"z\":0}],\"pace\":\"COUNT\",\"count\":3,\"sloped\":true}";
+        in.made("/repeats", "{\"pieceIds\":[" + in.piece("PRP-BENCH") + "],\"rule\":" + rule + ",\"following\":{\"roomId\":" + id + ",\"hold\":\"STAIR\",\"offMm\":900}}");
+        var copies = in.placements("repeat").toList();
+        assertThat(copies).hasSize(3);
+        var riser = stair.get("riserMm").asDouble();
+        var going = stair.get("goingMm").asDouble();
+        assertThat(copies).allSatisfy(c -> assertThat(c.get("rollDegrees").asDouble()).isCloseTo(-Math.toDegrees(Math.atan2(riser, going)), org.assertj.core.api.Assertions.within(0.01)));
+        // The first lies over the first tread, one riser up; the last over the highest.
+        assertThat(at(copies.get(0)).get(2)).isCloseTo(riser + 900, org.assertj.core.api.Assertions.within(0.01));
+        var climbs = (at(copies.get(2)).get(2) - at(copies.get(0)).get(2)) / Math.hypot(at(copies.get(2)).get(0) - at(copies.get(0)).get(0), at(copies.get(2)).get(1) - at(copies.get(0)).get(1));
+        assertThat(climbs).isCloseTo(riser / going, org.assertj.core.api.Assertions.within(0.001));
+        var before = at(copies.get(0));
+        assertThat(in.caller.call("PATCH", in.site + "/stairs/" + id, "{\"footMm\":{\"x\":1600,\"y\":200,\"z\":0}}", null).status()).isEqualTo(200);
+        assertThat(at(in.placements("repeat").findFirst().orElseThrow()).get(0)).isGreaterThan(before.get(0));
+    }
 }

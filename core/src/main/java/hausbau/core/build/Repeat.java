@@ -31,15 +31,16 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
     /**
      * What a repeat follows.
      *
-     * @param hold   the room as it moves; one of its walls from end to end; all of its ground; or round its outline
+     * @param room   or stairs, where it follows those
+     * @param hold   the room as it moves; one of its walls from end to end; all of its ground; round its outline; or up stairs
      * @param edge   the wall, where it follows one
      * @param anchor the room's anchor when the rule was told, on its floor
-     * @param off    how far inside the wall's face the course runs
+     * @param off    how far inside the wall's face the course runs; how high above the treads a trail runs
      */
     public record Host(long room, Hold hold, int edge, Vec anchor, Length off) {
     }
 
-    public enum Hold { ROOM, WALL, GROUND, OUTLINE }
+    public enum Hold { ROOM, WALL, GROUND, OUTLINE, STAIR }
 
     public Repeat {
         bodies = List.copyOf(bodies);
@@ -71,6 +72,10 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
 
     /** The rule where its host is now; as it was told where that is gone. */
     public Rule rule(Massing massing) {
+        if (host.isPresent() && host.get().hold() == Hold.STAIR && rule instanceof Trail trail) {
+            var up = new Vec(0, 0, host.get().off().um());
+            return massing.stairs().stream().filter(s -> s.id() == host.get().room()).findFirst().<Rule>map(s -> trail.along(s.line().stream().map(p -> p.plus(up)).toList(), false)).orElse(rule);
+        }
         return host.flatMap(h -> massing.room(h.room()).map(room -> follow(h, room))).orElse(rule);
     }
 

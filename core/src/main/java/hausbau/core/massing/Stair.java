@@ -289,6 +289,23 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
         return way;
     }
 
+    /** The line that a rail runs along: over the middle of the treads, a point where it turns or its slope changes. */
+    public List<Vec> line() {
+        var line = new ArrayList<Vec>();
+        var points = treads().stream().map(t -> middle(t.ground(), t.z())).toList();
+        for (var i = 0; i < points.size(); i++) {
+            if (i == 0 || i == points.size() - 1 || !goesOn(points.get(i - 1), points.get(i), points.get(i + 1))) {
+                line.add(points.get(i));
+            }
+        }
+        return line.size() > 1 ? line : List.of(way().get(0), way().get(way().size() - 1));
+    }
+
+    /** Whether the way from a to b goes straight on to c; middles are rounded. */
+    private static boolean goesOn(Vec a, Vec b, Vec c) {
+        return Math.abs(b.x() - a.x() - (c.x() - b.x())) <= 2 && Math.abs(b.y() - a.y() - (c.y() - b.y())) <= 2 && Math.abs(b.z() - a.z() - (c.z() - b.z())) <= 2;
+    }
+
     private static Vec middle(Rect r, long z) {
         return new Vec((r.x0() + r.x1()) / 2, (r.y0() + r.y1()) / 2, z);
     }

@@ -21,14 +21,62 @@ import java.util.SplittableRandom;
  * @param perM2   how many are wanted for each square metre, in place of a number; 0 where the number counts
  * @param least   distance from pivot to pivot, in plan
  * @param loose   how each is turned, tipped and sized
- * @param fade    over this distance from the area's edge there are fewer, down to none at it; 0 for none
+ * @param thin    where there are fewer
  * @param keepOut ground that stays free
  * @param brushed how dense it is brushed; none where it is everywhere alike
  * @param landing what they land on
  * @param weights how often each body comes up against the others; one for each, or none where all are alike
  */
-public record Scatter(Region area, long z, int number, double perM2, Length least, Loose loose, Length fade, Region keepOut, List<Dab> brushed, Landing landing, List<Integer> weights, long seed)
+public record Scatter(Region area, long z, int number, double perM2, Length least, Loose loose, Thin thin, Region keepOut, List<Dab> brushed, Landing landing, List<Integer> weights, long seed)
         implements Rule {
+
+    /** Thinned toward no path. */
+    public Scatter(Region area, long z, int number, double perM2, Length least, Loose loose, Length fade, Region keepOut, List<Dab> brushed, Landing landing, List<Integer> weights, long seed) {
+        this(area, z, number, perM2, least, loose, new Thin(fade, List.of(), Length.ZERO), keepOut, brushed, landing, weights, seed);
+    }
+
+    /**
+     * Toward edges and paths there are fewer, down to none at them.
+     *
+     * @param edge  over this distance from the area's edge; 0 for none
+     * @param paths straight paths, from the first of two points to the second, then from the third to the fourth
+     * @param path  over this distance from a path; 0 for none
+     */
+    public record Thin(Length edge, List<Vec> paths, Length path) {
+
+        private static final int MOST_PATHS = 200;
+
+        public Thin {
+            paths = List.copyOf(paths);
+            if (edge.um() < 0 || path.um() < 0) {
+                throw new Refused(edge.um() < 0 ? "fadeMm" : "fadePathMm", "A distance is not below 0.");
+            }
+            if (paths.size() % 2 != 0 || paths.size() > 2 * MOST_PATHS) {
+                throw new Refused("pathMm", "Paths are told by two points each, at most " + MOST_PATHS + " of them.");
+            }
+        }
+
+        Thin movedBy(Vec by) {
+            return new Thin(edge, paths.stream().map(p -> p.plus(by)).toList(), path);
+        }
+
+        /** The share of copies that stay by the nearest path, from 0 to 1. */
+        private double beside(long x, long y) {
+            var share = 1.0;
+            for (var i = 0; path.um() > 0 && i < paths.size(); i += 2) {
+                share = Math.min(share, distance(paths.get(i), paths.get(i + 1), x, y) / path.um());
+            }
+            return share;
+        }
+
+        private static double distance(Vec a, Vec b, long x, long y) {
+            double dx = b.x() - a.x();
+            double dy = b.y() - a.y();
+            var whole = dx * dx + dy * dy;
+            var t = whole == 0 ? 0 : Math.max(0, Math.min(1, ((x - a.x()) * dx + (y - a.y()) * dy) / whole));
+            return Math.hypot(x - a.x() - t * dx, y - a.y() - t * dy);
+        }
+    }
 
     private static final int MOST = 200_000;
     /** Thrown for each that is wanted. */
@@ -131,8 +179,8 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
         if (!(perM2 >= 0 && perM2 <= MOST)) {
             throw new Refused("perM2", "A density is from 0 to " + MOST + " for each square metre.");
         }
-        if (least.um() < 0 || fade.um() < 0) {
-            throw new Refused(least.um() < 0 ? "leastMm" : "fadeMm", "A distance is not below 0.");
+        if (least.um() < 0) {
+            throw new Refused("leastMm", "A distance is not below 0.");
         }
     }
 
@@ -164,7 +212,7 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
             var degrees = Math.round((2 * random.nextDouble() - 1) * loose.turn * 10) / 10.0;
             var pick = pick(random.nextDouble(), bodies.size(), all);
             var lean = lean(random);
-            if (fade.um() != 0 && stays * fade.um() >= edge(x, y) || !brushed.isEmpty() && random.nextDouble() >= density(x, y)) {
+            if (thin.edge.um() != 0 && stays * thin.edge.um() >= edge(x, y) || !thin.paths.isEmpty() && stays >= thin.beside(x, y) || !brushed.isEmpty() && random.nextDouble() >= density(x, y)) {
                 continue;
             }
             if (ground == null) {
@@ -263,7 +311,7 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
     /** How far a point of the area lies from its edge along the nearer axis, at most the fade. */
     private long edge(long x, long y) {
         var low = 0L;
-        var high = fade.um();
+        var high = thin.edge.um();
         while (low < high) {
             var by = (low + high + 1) / 2;
             if (area.contains(Region.of(new Rect(x - by, y - by, x + by, y + by)))) {
@@ -342,12 +390,12 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
 
     /** The same over another area. */
     public Scatter over(Region other) {
-        return new Scatter(other, z, number, perM2, least, loose, fade, keepOut, brushed, landing, weights, seed);
+        return new Scatter(other, z, number, perM2, least, loose, thin, keepOut, brushed, landing, weights, seed);
     }
 
     /** The same among what stands there. */
     public Scatter among(List<Box> around) {
-        return new Scatter(area, z, number, perM2, least, loose, fade, keepOut, brushed, new Landing(landing.lands, landing.reach, landing.clear, around), weights, seed);
+        return new Scatter(area, z, number, perM2, least, loose, thin, keepOut, brushed, new Landing(landing.lands, landing.reach, landing.clear, around), weights, seed);
     }
 
     /** Where what stands there matters. */
@@ -358,7 +406,7 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
 
     @Override
     public Scatter movedBy(Vec by) {
-        return new Scatter(area.movedBy(by.x(), by.y()), z + by.z(), number, perM2, least, loose, fade, keepOut.isEmpty() ? keepOut : keepOut.movedBy(by.x(), by.y()),
+        return new Scatter(area.movedBy(by.x(), by.y()), z + by.z(), number, perM2, least, loose, thin.movedBy(by), keepOut.isEmpty() ? keepOut : keepOut.movedBy(by.x(), by.y()),
                 brushed.stream().map(d -> new Dab(d.x + by.x(), d.y + by.y(), d.radius, d.strength)).toList(), landing, weights, seed);
     }
 

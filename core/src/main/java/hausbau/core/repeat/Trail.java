@@ -1,6 +1,7 @@
 package hausbau.core.repeat;
 
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Lean;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
@@ -28,10 +29,11 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
      * @param free      kept free where such a stretch begins and ends at a bend; 0 or more
      * @param atEnds    whether the second body stands first and last
      * @param atBends   whether the second body stands at each bend as well
+     * @param sloped    whether copies are tipped with the slope of the path
      */
-    public record Joints(boolean byStretch, Length free, boolean atEnds, boolean atBends) {
+    public record Joints(boolean byStretch, Length free, boolean atEnds, boolean atBends, boolean sloped) {
 
-        public static final Joints NONE = new Joints(false, Length.ZERO, false, false);
+        public static final Joints NONE = new Joints(false, Length.ZERO, false, false, false);
 
         public Joints {
             if (free.um() < 0) {
@@ -57,10 +59,10 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
 
         double[] at(double along) {
             if (curve == 0) {
-                return new double[] {x + along * StrictMath.cos(way), y + along * StrictMath.sin(way), z + rise * along, way};
+                return new double[] {x + along * StrictMath.cos(way), y + along * StrictMath.sin(way), z + rise * along, way, rise};
             }
             var to = way + along * curve;
-            return new double[] {x + (StrictMath.sin(to) - StrictMath.sin(way)) / curve, y - (StrictMath.cos(to) - StrictMath.cos(way)) / curve, z + rise * along, to};
+            return new double[] {x + (StrictMath.sin(to) - StrictMath.sin(way)) / curve, y - (StrictMath.cos(to) - StrictMath.cos(way)) / curve, z + rise * along, to, rise};
         }
     }
 
@@ -144,7 +146,8 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
         if (length < 0) {
             return;
         }
-        var own = bodies.get(0).size().x();
+        var slope = joints.sloped() && way.size() == 1 ? StrictMath.atan(way.get(0).rise()) : 0;
+        var own = slope == 0 ? bodies.get(0).size().x() : Math.round(bodies.get(0).size().x() * StrictMath.cos(slope));
         var laid = round ? pace.around(length, own) : pace.along(length, own, false);
         var near = pace.kind() == Pace.Kind.SIDE_BY_SIDE ? own / 2 : 0;
         var stretch = 0;
@@ -183,18 +186,21 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
     /** On a corner it stands where the lines so far aside of both stretches meet. */
     private void bend(Spots spots, long key, List<Box> bodies, double[] p, long right, double turn, boolean mirrored) {
         var along = right * StrictMath.tan(turn / 2);
-        put(spots, key, 0, 1, bodies, new double[] {p[0] - along * StrictMath.cos(p[3]), p[1] - along * StrictMath.sin(p[3]), p[2], p[3]}, right, mirrored, 0);
+        put(spots, key, 0, 1, bodies, new double[] {p[0] - along * StrictMath.cos(p[3]), p[1] - along * StrictMath.sin(p[3]), p[2], p[3], p[4]}, right, mirrored, 0);
     }
 
     /** To the right of the path by so much. */
     private void put(Spots spots, long key, int number, int pick, List<Box> bodies, double[] p, long right, boolean mirrored, long near) {
         var middle = near == 0 ? 0 : (bodies.get(pick).min().x() + bodies.get(pick).max().x()) / 2.0;
-        var x = Math.round(p[0] + right * StrictMath.sin(p[3]) - middle * StrictMath.cos(p[3]));
-        var y = Math.round(p[1] - right * StrictMath.cos(p[3]) - middle * StrictMath.sin(p[3]));
+        var slope = joints.sloped() ? StrictMath.atan(p[4]) : 0;
+        var flat = middle * StrictMath.cos(slope);
+        var x = Math.round(p[0] + right * StrictMath.sin(p[3]) - flat * StrictMath.cos(p[3]));
+        var y = Math.round(p[1] - right * StrictMath.cos(p[3]) - flat * StrictMath.sin(p[3]));
         var degrees = Math.toDegrees(p[3]);
         var quarters = Math.round(degrees / 90);
         var exact = Math.abs(degrees - 90 * quarters) < 1e-9;
-        spots.at(key, 0, pick, x, y, Math.round(p[2]), (int) ((exact ? quarters : 0) + variation.quarters(number) & 3), exact ? 0 : Math.IEEEremainder(degrees, 360), mirrored);
+        spots.at(key, 0, pick, x, y, Math.round(p[2] - middle * StrictMath.sin(slope)), (int) ((exact ? quarters : 0) + variation.quarters(number) & 3),
+                exact ? 0 : Math.IEEEremainder(degrees, 360), mirrored, slope == 0 ? Lean.NONE : new Lean(0, -Math.toDegrees(slope), 1));
     }
 
     /** The same along another way. */

@@ -219,7 +219,7 @@ class RuleTest {
         var tile = Box.of(0, -100_000, 0, 500_000, 100_000, 50_000);
         var corner = Box.of(-100_000, -100_000, 0, 100_000, 100_000, 50_000);
         var basin = List.of(Vec.ZERO, Vec.ofMillimetres(10_000, 0, 0), Vec.ofMillimetres(10_000, 8000, 0), Vec.ofMillimetres(0, 8000, 0));
-        var joints = new Trail.Joints(true, mm(250), false, true);
+        var joints = new Trail.Joints(true, mm(250), false, true, false);
         var trail = new Trail(basin, true, Length.ZERO, new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS), Length.ZERO, false, joints, Variation.NONE);
         var spots = spots(trail, tile, corner);
         // 9.5 m by 0.5 is 19 a side, 7.5 m is 15: both twice, and four corners.
@@ -234,7 +234,7 @@ class RuleTest {
         assertThat(spots(outside, tile, corner).stream().filter(s -> s.pick() == 1).map(s -> List.of(s.x() / 1000, s.y() / 1000)))
                 .containsExactlyInAnyOrder(List.of(-250L, -250L), List.of(10_250L, -250L), List.of(10_250L, 8250L), List.of(-250L, 8250L));
         // Open: its ends are no bends, and have the other piece where that is asked for.
-        var open = new Trail(basin, false, Length.ZERO, Pace.of(9), Length.ZERO, false, new Trail.Joints(false, Length.ZERO, true, false), Variation.NONE);
+        var open = new Trail(basin, false, Length.ZERO, Pace.of(9), Length.ZERO, false, new Trail.Joints(false, Length.ZERO, true, false, false), Variation.NONE);
         assertThat(spots(open, tile, corner).stream().filter(s -> s.pick() == 1).map(Spot::key)).containsExactly(0L, 16L);
     }
 
@@ -335,5 +335,27 @@ class RuleTest {
             Set<List<Long>> keys = spots(rule).stream().map(s -> List.of(s.key(), (long) s.level())).collect(Collectors.toSet());
             assertThat(keys).hasSameSizeAs(spots(rule));
         }
+    }
+
+    /**
+     * Beside a path that runs through the middle of 8 × 4 m it gets thinner over a metre: of the 2 × 8 m² there half stay (the mean of
+     * d/1 m), of the other 16 m² all. Within four standard deviations of the binomial.
+     */
+    @Test
+    void aScatterGetsThinnerTowardAPath() {
+        var area = Region.of(new Rect(0, 0, 8_000_000, 4_000_000));
+        var path = List.of(Vec.ofMillimetres(-1000, 2000, 0), Vec.ofMillimetres(9000, 2000, 0));
+        var scatter = new Scatter(area, 0, 3000, 0, Length.ZERO, Scatter.Loose.turned(0), new Scatter.Thin(Length.ZERO, path, mm(1000)), Region.EMPTY, List.of(), Scatter.Landing.LEVEL, List.of(), 9);
+        var near = new int[1];
+        var at = new int[1];
+        scatter.lay(List.of(Box.of(0, 0, 0, 1, 1, 1)), (key, level, pick, x, y, z, quarters, degrees, mirrored, lean) -> {
+            near[0] += Math.abs(y - 2_000_000) < 1_000_000 ? 1 : 0;
+            at[0] += Math.abs(y - 2_000_000) < 100_000 ? 1 : 0;
+        });
+        // 8 m² in 24 m² of what stays; of that within a tenth of the way a hundredth.
+        assertThat(near[0]).isBetween((int) (1000 - 4 * Math.sqrt(3000 * 2 / 9.0)), (int) (1000 + 4 * Math.sqrt(3000 * 2 / 9.0)));
+        assertThat(at[0]).isBetween(0, 10 + (int) (4 * Math.sqrt(10)));
+        assertThat(scatter.movedBy(Vec.ofMillimetres(500, 0, 0)).thin().paths().get(0)).isEqualTo(Vec.ofMillimetres(-500, 2000, 0));
+        assertThatThrownBy(() -> new Scatter.Thin(Length.ZERO, path.subList(0, 1), mm(1000))).isInstanceOf(Refused.class);
     }
 }

@@ -269,11 +269,14 @@ class PlacementController {
         return placements.inRoom(siteId, roomId).stream().map(Place::toString).toList();
     }
 
+    /** What no longer fits. */
+    record MisfitView(@NotNull String title, @NotNull List<@NotNull String> ids) {
+    }
+
     @PostMapping("/placements/swaps")
-    @Operation(summary = "Puts another piece in the place of each")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void swap(@PathVariable long siteId, Seen seen, @Valid @RequestBody SwapBody body) {
-        placements.swap(siteId, seen, places(body.ids()), body.pieceId());
+    @Operation(summary = "Puts another piece in the place of each; answers what no longer fits")
+    List<MisfitView> swap(@PathVariable long siteId, Seen seen, @Valid @RequestBody SwapBody body) {
+        return placements.swap(siteId, seen, places(body.ids()), body.pieceId()).stream().map(f -> new MisfitView(f.title(), f.places().stream().map(Place::toString).toList())).toList();
     }
 
     @PostMapping("/placements/copies")

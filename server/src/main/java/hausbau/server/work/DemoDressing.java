@@ -94,7 +94,7 @@ class DemoDressing {
     /** Outside of the basin's rim, a metre a piece, with pieces of its own in the corners. */
     private void basinEdge(long site) {
         var pace = new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS);
-        var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)), true, Length.ZERO, pace, mm(125), false, new Trail.Joints(true, Length.ZERO, false, true), Variation.NONE);
+        var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)), true, Length.ZERO, pace, mm(125), false, new Trail.Joints(true, Length.ZERO, false, true, false), Variation.NONE);
         repeat(site, "Basin edge", List.of("PRP-EDGE", "PRP-EDGE-C"), trail, "Basin", Repeat.Hold.OUTLINE);
     }
 

@@ -17,6 +17,7 @@ import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.survey.Finding;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -32,6 +33,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
 /** What hands do with standing pieces: those they set down, and those that are derived, which then depart. */
@@ -182,8 +184,19 @@ public class PlacementService {
         }).map(Standing::place).sorted(Comparator.comparing(Place::toString)).toList();
     }
 
-    /** Puts another piece in the place of each, standing as it stood. */
-    public void swap(long siteId, Seen seen, List<Place> places, long pieceId) {
+    /**
+     * Puts another piece in the place of each, standing as it stood.
+     *
+     * @return what is found about them now and was not before: those that no longer fit
+     */
+    public List<Finding> swap(long siteId, Seen seen, List<Place> places, long pieceId) {
+        var known = sets.survey(sets.current(siteId)).findings().stream().map(Finding::key).collect(Collectors.toSet());
+        swapAll(siteId, seen, places, pieceId);
+        var swapped = Set.copyOf(places);
+        return sets.survey(sets.current(siteId)).findings().stream().filter(f -> !known.contains(f.key()) && f.places().stream().anyMatch(swapped::contains)).toList();
+    }
+
+    private void swapAll(long siteId, Seen seen, List<Place> places, long pieceId) {
         edit(siteId, seen, places, "Swap", (edit, all) -> {
             var kind = edit.before().piece(pieceId).kind();
             var departures = new ArrayList<Departure>();

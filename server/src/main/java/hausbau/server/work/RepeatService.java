@@ -148,6 +148,10 @@ public class RepeatService {
 
     private static Repeat.Host host(SiteState state, List<Body> bodies, Following f) {
         var massing = state.decisions().massing();
+        if (f.hold() == Repeat.Hold.STAIR) {
+            var stair = massing.stairs().stream().filter(s -> s.id() == f.room()).findFirst().orElseThrow(() -> new NotFound("The site has no stairs " + f.room() + "."));
+            return new Repeat.Host(stair.id(), f.hold(), 0, stair.foot(), Optional.ofNullable(f.off()).orElse(Length.ZERO));
+        }
         var room = massing.room(f.room()).orElseThrow(() -> new NotFound("The site has no room " + f.room() + "."));
         if (f.hold() == Repeat.Hold.WALL && room.outline().edge(f.edge()).isEmpty()) {
             throw new Refused("edge", "“" + room.name() + "” has no edge " + f.edge() + ".");

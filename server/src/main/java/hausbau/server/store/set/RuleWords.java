@@ -50,7 +50,7 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
         @Nullable Integer turnDegrees, @Nullable Length shiftMm, @Nullable Boolean byChance, @Nullable Length leastMm, @Nullable Length fadeMm, @Nullable List<Integer> weights,
         @Nullable Boolean closed, @Nullable Length bendMm, @Nullable Length asideMm, @Nullable Boolean both, @Nullable Double perM2, @Nullable Integer tiltDegrees, @Nullable Integer smallest,
         @Nullable Integer largest, @Nullable List<@Valid Touch> brushedMm, Scatter.@Nullable Lands lands, @Nullable Length reachMm, @Nullable Boolean clear,
-        @Nullable Boolean byStretch, @Nullable Length freeMm, @Nullable Boolean otherAtEnds, @Nullable Boolean otherAtBends) {
+        @Nullable Boolean byStretch, @Nullable Length freeMm, @Nullable Boolean otherAtEnds, @Nullable Boolean otherAtBends, @Nullable Boolean sloped, @Nullable Length fadePathMm) {
 
     public enum What { COURSE, FIELD, RING, TRAIL, STACK, SCATTER }
 
@@ -140,10 +140,10 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
             case RING -> new Ring(told(fromMm, "fromMm").toVec(), told(radiusMm, "radiusMm"), readPace(), Math.round(1000 * or(startDegrees, 0.0)), Math.round(1000 * or(sweepDegrees, 360.0)),
                     or(facing, Ring.Facing.ALIKE), variation());
             case TRAIL -> new Trail(told(pathMm, "pathMm").stream().map(Point::toVec).toList(), or(closed, false), or(bendMm, Length.ZERO), readPace(), or(asideMm, Length.ZERO), or(both, false),
-                    new Trail.Joints(or(byStretch, false), or(freeMm, Length.ZERO), or(otherAtEnds, false), or(otherAtBends, false)), variation());
+                    new Trail.Joints(or(byStretch, false), or(freeMm, Length.ZERO), or(otherAtEnds, false), or(otherAtBends, false), or(sloped, false)), variation());
             case STACK -> new Stack(told(fromMm, "fromMm").toVec(), or(count, 3), or(turnDegrees, 0), or(shiftMm, Length.ZERO), or(byChance, false), or(seed, 1L));
             case SCATTER -> new Scatter(Ground.region(told(areaMm, "areaMm")), or(baseMm, Length.ZERO).um(), or(count, 20), or(perM2, 0.0), or(leastMm, Length.ZERO),
-                    new Scatter.Loose(or(turnDegrees, 180), or(tiltDegrees, 0), or(smallest, 100), or(largest, 100)), or(fadeMm, Length.ZERO), Ground.region(keepOutMm),
+                    new Scatter.Loose(or(turnDegrees, 180), or(tiltDegrees, 0), or(smallest, 100), or(largest, 100)), new Scatter.Thin(or(fadeMm, Length.ZERO), or(pathMm, List.<Point>of()).stream().map(Point::toVec).toList(), or(fadePathMm, Length.ZERO)), Ground.region(keepOutMm),
                     or(brushedMm, List.<Touch>of()).stream().map(Touch::toDab).toList(), new Scatter.Landing(or(lands, Scatter.Lands.LEVEL), or(reachMm, USUAL_REACH), or(clear, false), List.of()),
                     or(weights, List.of()), or(seed, 1L));
         };
@@ -180,7 +180,7 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
         }
         if (rule instanceof Trail t) {
             return words(What.TRAIL).at("pathMm", t.path().stream().map(Point::of).toList()).at("closed", t.closed()).at("bendMm", t.bend()).pace(t.pace()).at("asideMm", t.aside()).at("both", t.both())
-                    .at("byStretch", t.joints().byStretch()).at("freeMm", t.joints().free()).at("otherAtEnds", t.joints().atEnds()).at("otherAtBends", t.joints().atBends())
+                    .at("byStretch", t.joints().byStretch()).at("freeMm", t.joints().free()).at("otherAtEnds", t.joints().atEnds()).at("otherAtBends", t.joints().atBends()).at("sloped", t.joints().sloped())
                     .variation(t.variation()).done();
         }
         if (rule instanceof Stack s) {
@@ -188,7 +188,7 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
         }
         var s = (Scatter) rule;
         return words(What.SCATTER).at("areaMm", Ground.of(s.area())).at("baseMm", new Length(s.z())).at("count", s.number()).at("perM2", s.perM2()).at("leastMm", s.least()).at("turnDegrees", s.loose().turn())
-                .at("tiltDegrees", s.loose().tilt()).at("smallest", s.loose().smallest()).at("largest", s.loose().largest()).at("fadeMm", s.fade()).at("brushedMm", s.brushed().stream().map(Touch::of).toList())
+                .at("tiltDegrees", s.loose().tilt()).at("smallest", s.loose().smallest()).at("largest", s.loose().largest()).at("fadeMm", s.thin().edge()).at("fadePathMm", s.thin().path()).at("pathMm", s.thin().paths().stream().map(Point::of).toList()).at("brushedMm", s.brushed().stream().map(Touch::of).toList())
                 .at("lands", s.landing().lands()).at("reachMm", s.landing().reach()).at("clear", s.landing().clear())
                 .at("keepOutMm", Ground.of(s.keepOut())).at("weights", s.weights()).at("seed", s.seed()).done();
     }
