@@ -117,6 +117,7 @@ function choose(id: string, e: MouseEvent) {
     <TwinsPanel />
     <SelectionsPanel />
     <StrutPanel />
+    <LengthField label="Heavy pieces as boxes beyond (0 for never)" :mm="seeing.boxesBeyondMm" :on-change="(mm) => mm >= 0 && (seeing.boxesBeyondMm = mm)" />
     <label class="row"><Switch v-model:checked="placing.snaps" size="small" aria-label="Snap" /> Snap to step, edges and surfaces</label>
     <div v-if="leftOut.length" class="row spread left-out">
       <span>{{ leftOut.length }} {{ leftOut.length === 1 ? 'piece' : 'pieces' }} of the massing left out by hand</span>

@@ -9,6 +9,7 @@ import { usePlacing } from '../build/placing'
 import { useStrutting } from '../build/strutting'
 import { useAssembling } from '../repeat/assembling'
 import { useLaying } from '../repeat/laying'
+import { useTwinning } from '../repeat/twinning'
 import { groundBetween } from '../repeat/rules'
 import { boxOf, extentOf, extentOfPlacements, footprint, heights } from '../site/extent'
 import { tell, useSite } from '../site/site'
@@ -30,6 +31,7 @@ const { drawn } = useBringIn()
 const placing = usePlacing()
 const table = useTable()
 const laying = useLaying()
+const twinning = useTwinning()
 const seeing = useSeeing()
 const strutting = useStrutting()
 const assembling = useAssembling()
@@ -384,6 +386,11 @@ function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
     void site.inTurn(() => strutting.point(where)).catch(tell)
     return
   }
+  if (twinning.active && !props.massing) {
+    const where = pointed(e)
+    void site.inTurn(() => twinning.point(where)).catch(tell)
+    return
+  }
   if (placing.held) {
     const where = pointed(e)
     void site.inTurn(() => placing.setDown(where)).catch(tell)
@@ -458,7 +465,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
     ref="holder"
     class="plan"
     :class="{
-      crosshair: table.drawing || placing.held || laying.what || laying.tool || strutting.active,
+      crosshair: table.drawing || placing.held || laying.what || laying.tool || strutting.active || twinning.active,
       upright: edge && isUpright(edge.edge),
       lying: edge && !isUpright(edge.edge),
       moving: opening || body || corner,

@@ -3,15 +3,16 @@ import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useAttempt } from '../massing/attempt'
 import LengthField from '../parts/LengthField.vue'
+import { canBeTwinned, useTwinning } from './twinning'
 import { useSite } from '../site/site'
 
 /** Twins across the middle of a room: made of what is selected, listed, let go. */
 const site = useSite()
 const { refusal, attempt } = useAttempt()
-const canMake = computed(() => [...site.selection].some((id) => id.startsWith('hand.')))
+const twinning = useTwinning()
+const canMake = computed(() => [...site.selection].some(canBeTwinned))
 
-const make = (eastWest: boolean, atMm?: number) =>
-  attempt(() => site.make('Make a twin', 'POST', '/twins', { placementIds: [...site.selection].filter((id) => id.startsWith('hand.')), eastWest, atMm }))
+const make = (eastWest: boolean, atMm?: number) => attempt(() => twinning.make(eastWest, atMm))
 const takeAway = (id: number) => attempt(() => site.make('Take away a twin', 'DELETE', `/twins/${id}`))
 const dissolve = (id: number) =>
   attempt(async () => {
@@ -31,6 +32,10 @@ const dissolve = (id: number) =>
     <div v-if="canMake" class="fields">
       <LengthField label="Or across the line X =" :mm="undefined" :on-change="(mm) => make(true, mm)" />
       <LengthField label="Or across the line Y =" :mm="undefined" :on-change="(mm) => make(false, mm)" />
+    </div>
+    <div v-if="canMake" class="row">
+      <Button size="small" :aria-pressed="twinning.active" @click="twinning.active = !twinning.active">Pick two points of the line</Button>
+      <span v-if="twinning.active" class="soft" role="status">{{ twinning.from ? 'Click the second, along the line.' : 'Click the first on the plan.' }}</span>
     </div>
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
     <ul>

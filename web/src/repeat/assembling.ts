@@ -38,7 +38,7 @@ export const useAssembling = defineStore('assembling', () => {
     const ids = new Set([...site.selection].map(useOf))
     return ids.size === 1 ? site.assemblies.uses.find((u) => u.id === [...ids][0]) : undefined
   })
-  const canSave = computed(() => [...site.selection].some((id) => id.startsWith('hand.') || id.startsWith('use.')))
+  const canSave = computed(() => [...site.selection].some((id) => /^(hand|use|repeat)\./.test(id)))
 
   const selectUse = (id: number) => site.select(site.placements.of(`uses.${id}`))
 

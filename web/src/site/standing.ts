@@ -64,7 +64,7 @@ export function idOf(c: Chunk, row: number): string {
   const owner = c.owner?.[row] || c.ownerId
   if (code === 11) return `stairs.${owner}.${c.a[row]}`
   if (code === 13) return `solid.${owner}`
-  if (code === TWIN) return `twin.${owner}.hand.${c.a[row]}`
+  if (code === TWIN) return `twin.${owner}.${originalOf(c.a[row]!, c.b[row]!)}`
   if (code === USE) return `use.${owner}.${c.a[row]}`
   if (code === REPEAT) return `repeat.${owner}.${c.a[row]}.${c.b[row]}`
   const room = `room.${owner}`
@@ -76,6 +76,9 @@ export function idOf(c: Chunk, row: number): string {
   if (code >= 7) return `${room}.${code === 7 ? 'floor' : 'ceiling'}.${c.a[row]}.${c.b[row]}`
   return `${room}.${SIDES[code - 2]}.${c.a[row]}.${c.b[row]}`
 }
+
+/** What a piece is the twin of: what a hand set down, or a part of an assembly's use or of a repeat. */
+const originalOf = (id: number, part: number) => (part === 0 ? `hand.${id}` : part > 0 ? `use.${id}.${part - 1}` : `repeat.${id}.${-1 - part}`)
 
 /** A run's place that is no side of a rectangle: edge and tier lie above the 36 bits of length. */
 function edgePlace(room: string, at: number, packed: number) {

@@ -46,6 +46,14 @@ const tintOf = (tint: string) => (tint ? new Color(tint) : PLAIN)
 export interface Slot {
   batch: Batch
   index: number
+  /** Whether it is drawn as a box, since it is far away. */
+  far: boolean
+}
+
+/** What is far away, and what is drawn for it; undefined for a shape that is cheap as it is. */
+export interface Far {
+  isFar: (xUm: number, yUm: number, zUm: number) => boolean
+  boxOf: (shape: Shape) => Shape | undefined
 }
 
 /** All standing pieces of one piece, mirrored or not: one mesh a material, and one for the edges. Slots that are free draw nothing. */
@@ -216,6 +224,8 @@ export class Batches {
   private selection: ReadonlySet<string> = new Set()
   private look?: (id: string) => Look
   private wear = unworn
+  private far?: Far
+  private hasFar = false
 
   constructor(
     private readonly group: Group,
@@ -240,7 +250,10 @@ export class Batches {
     reshaped: ReadonlySet<number>,
     look?: (id: string) => Look,
     wear: Wear = unworn,
+    far?: Far,
   ): boolean {
+    this.far = far
+
     let changed = look !== this.look && this.veil(look)
     this.look = look
     const worn = this.wear
@@ -264,7 +277,46 @@ export class Batches {
         changed = true
       }
     }
+    return this.rebox(shapes) || changed
+  }
+
+  /** Takes up what is far away now. @returns whether that is a change */
+  lookFrom(shapes: ReadonlyMap<number, { shape: Shape }>, far: Far | undefined): boolean {
+    this.far = far
+    return this.rebox(shapes)
+  }
+
+  private rebox(shapes: ReadonlyMap<number, { shape: Shape }>): boolean {
+    if (!this.far && !this.hasFar) return false
+    this.hasFar = !!this.far
+    let changed = false
+    for (const [name, { chunk, slots }] of this.shown)
+      slots.forEach((slot, row) => {
+        const shape = shapes.get(this.worn(name, chunk, row).pieceId)?.shape
+        if (!shape || slot.far === !!this.boxFor(shape, chunk, row)) return
+        slot.batch.remove(slot.index)
+        slots[row] = this.stand(name, chunk, row, shape)
+        slots[row].batch.paint(slots[row].index, this.selection.has(idOf(chunk, row)))
+        changed = true
+      })
     return changed
+  }
+
+  private boxFor(shape: Shape, chunk: Chunk, row: number): Shape | undefined {
+    const box = this.far?.boxOf(shape)
+    return box && this.far!.isFar(chunk.x[row]!, chunk.y[row]!, chunk.z[row]!) ? box : undefined
+  }
+
+  /** The piece and the tint that a row is drawn with. */
+  private worn(name: string, chunk: Chunk, row: number): { pieceId: number; tint: string } {
+    return this.wear.all[this.wear.looks.get(name)?.[row] ?? -1] ?? { pieceId: pieceIdOf(chunk, row), tint: '' }
+  }
+
+  private stand(name: string, chunk: Chunk, row: number, shape: Shape): Slot {
+    const { pieceId, tint } = this.worn(name, chunk, row)
+    const box = this.boxFor(shape, chunk, row)
+    const batch = this.batch(pieceId, box ?? shape, isMirrored(chunk, row), !!box)
+    return { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole', this.colour(pieceId, tint)), far: !!box }
   }
 
   /** The pieces that are drawn for a chunk. */
@@ -289,21 +341,9 @@ export class Batches {
 
   private put(name: string, chunk: Chunk, shapes: ReadonlyMap<number, { shape: Shape }>) {
     const slots: Slot[] = []
-    const batches = new Map<number, Batch>()
-    const looks = this.wear.looks.get(name)
     for (let row = 0; row < chunk.count; row++) {
-      const mirrored = isMirrored(chunk, row)
-      const worn = this.wear.all[looks?.[row] ?? -1]
-      const pieceId = worn?.pieceId ?? pieceIdOf(chunk, row)
-      const known = 2 * pieceId + (mirrored ? 1 : 0)
-      let batch = batches.get(known)
-      if (!batch) {
-        const shape = shapes.get(pieceId)?.shape
-        if (!shape) continue
-        batch = this.batch(pieceId, shape, mirrored)
-        batches.set(known, batch)
-      }
-      slots[row] = { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole', this.colour(pieceId, worn?.tint ?? '')) }
+      const shape = shapes.get(this.worn(name, chunk, row).pieceId)?.shape
+      if (shape) slots[row] = this.stand(name, chunk, row, shape)
     }
     this.shown.set(name, { chunk, slots })
   }
@@ -312,8 +352,8 @@ export class Batches {
     return this.wear.colours?.(pieceId, tint) ?? tintOf(tint)
   }
 
-  private batch(pieceId: number, shape: Shape, mirrored: boolean): Batch {
-    const key = `${pieceId}/${mirrored}`
+  private batch(pieceId: number, shape: Shape, mirrored: boolean, far: boolean): Batch {
+    const key = `${pieceId}/${mirrored}/${far}`
     let batch = this.batches.get(key)
     if (!batch) {
       batch = new Batch(this.group, mirrored ? shape.mirroredParts : shape.parts, mirrored ? shape.mirroredEdges : shape.edges, this.material, this.line)

@@ -28,7 +28,7 @@ import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Pose } from '../site/pose'
-import { Batch, Batches, turned, type Wear } from './Batches'
+import { Batches, turned, type Batch, type Far, type Wear } from './Batches'
 import { Daylight, type Sun } from './Daylight'
 import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
@@ -58,6 +58,8 @@ export interface Description {
   look?: (id: string) => Look
   /** Which look each has whose piece has several; absent: none has. */
   wear?: Wear
+  /** Heavy pieces further from the camera are boxes; absent: none is. */
+  boxesBeyondMm?: number
   /** Absent: even light. */
   sun?: Sun
   finding?: BoxMm
@@ -70,6 +72,8 @@ export interface Description {
 const UP = new Vector3(0, 0, 1)
 /** What has more triangles than this is heavy; with more in all than that, what is heavy is drawn as boxes. */
 const HEAVY = 300
+/** The camera is at rest once it has not moved for so long. */
+const REST_MS = 150
 const MOST_TRIANGLES = 10_000_000
 
 /** The set in three dimensions. It draws only when something has changed. */
@@ -120,10 +124,19 @@ export class SpaceScene {
     this.controls.maxPolarAngle = Math.PI / 2 - 0.01
     this.controls.mouseButtons = { LEFT: null, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.ROTATE }
     this.controls.addEventListener('change', () => this.draw())
+    this.controls.addEventListener('change', () => this.soon())
     this.resize()
   }
 
+  private resting?: ReturnType<typeof setTimeout>
+
+  private soon() {
+    clearTimeout(this.resting)
+    this.resting = setTimeout(() => this.lookFromHere(), REST_MS)
+  }
+
   dispose() {
+    clearTimeout(this.resting)
     cancelAnimationFrame(this.due)
     this.controls.dispose()
     this.batches.dispose()
@@ -189,7 +202,7 @@ export class SpaceScene {
     this.reshaped.clear()
     this.cutAt(d.cutMm, d.lowMm)
     this.box(d, reshaped)
-    const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look, d.wear)
+    const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look, d.wear, this.far(d.boxesBeyondMm))
     if (changed) this.picking.forget()
     const blocked = this.blockOut.show(d.blocks)
     const hid = this.batches.hide(d.hidden)
@@ -215,14 +228,33 @@ export class SpaceScene {
     this.boxed = boxed
   }
 
+  private boxOf(shape: Shape): Shape | undefined {
+    if (trianglesOf(shape) <= HEAVY) return undefined
+    const known = this.boxShapes.get(shape) ?? boxOfShape(shape)
+    this.boxShapes.set(shape, known)
+    return known
+  }
+
   private asBoxes(): ReadonlyMap<number, { shape: Shape }> {
-    const box = (shape: Shape) => {
-      if (trianglesOf(shape) <= HEAVY) return shape
-      const known = this.boxShapes.get(shape) ?? boxOfShape(shape)
-      this.boxShapes.set(shape, known)
-      return known
+    return new Map([...this.shapes].map(([id, s]) => [id, { shape: this.boxOf(s.shape) ?? s.shape }]))
+  }
+
+  /** What lies beyond a distance from the camera; all the same from near if there is none. */
+  private far(beyondMm: number | undefined): Far | undefined {
+    if (!beyondMm || this.boxed) return undefined
+    const p = this.camera.position
+    const reach = (beyondMm / 1000) ** 2
+    return { isFar: (x, y, z) => (x / 1e6 - p.x) ** 2 + (y / 1e6 - p.y) ** 2 + (z / 1e6 - p.z) ** 2 > reach, boxOf: (shape) => this.boxOf(shape) }
+  }
+
+  /** After the camera has come to rest. */
+  private lookFromHere() {
+    const beyond = this.wanted?.boxesBeyondMm
+    if (!beyond || this.boxed) return
+    if (this.batches.lookFrom(this.shapes, this.far(beyond))) {
+      this.picking.forget()
+      this.draw()
     }
-    return new Map([...this.shapes].map(([id, s]) => [id, { shape: box(s.shape) }]))
   }
 
   /** Pieces whose shape has changed since the set was drawn last. */

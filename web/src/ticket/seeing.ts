@@ -19,6 +19,8 @@ export const useSeeing = defineStore('seeing', () => {
   /** Whether what has many triangles is drawn as a box; where nobody has decided, Space does. */
   const boxes = ref<boolean>()
   const areBoxes = ref(false)
+  /** Heavy pieces further away than this are boxes; 0: none for that. */
+  const boxesBeyondMm = ref(0)
   /** Whether what looks alike is drawn in one colour. */
   const repetition = ref(false)
 
@@ -66,5 +68,5 @@ export const useSeeing = defineStore('seeing', () => {
       .join(', '),
   )
 
-  return { look, boxes, areBoxes, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
+  return { look, boxes, areBoxes, boxesBeyondMm, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
 })

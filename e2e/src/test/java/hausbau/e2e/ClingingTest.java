@@ -98,4 +98,54 @@ class ClingingTest {
         desk.button("Select it", true).click();
         assertThat(desk.page.getByText("placements").first()).isVisible();
     }
+
+    private static int triangles(Desk desk) {
+        return Integer.parseInt(desk.page.getByTestId("space").getAttribute("data-triangles"));
+    }
+
+    /** Lamps are heavy: beyond a metre, which is everywhere from outside, they are boxes; and again whole. */
+    @Test
+    void whatIsHeavyAndFarAwayIsABox() {
+        var desk = SharedApplication.desk().hall("Far");
+        desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":1000,\"y\":2000,\"z\":0}}");
+        desk.until("least => Number(document.querySelector('[data-testid=space]').dataset.triangles) > least", 1000);
+        var whole = triangles(desk);
+        desk.type("Heavy pieces as boxes beyond (0 for never)", "1");
+        desk.until("before => Number(document.querySelector('[data-testid=space]').dataset.triangles) < before - 500", whole);
+        desk.clickSpace(1_000, 2_000, 1_000);
+        assertThat(desk.page.getByText("set down by hand")).isVisible();
+        desk.type("Heavy pieces as boxes beyond (0 for never)", "100");
+        desk.until("before => Number(document.querySelector('[data-testid=space]').dataset.triangles) === before", whole);
+    }
+
+    /** A ring dragged in Space about the room's middle, then made wider by its handle there; a trail up stairs. */
+    @Test
+    void repeatsAreLaidAndDraggedInSpace() {
+        var desk = SharedApplication.desk().hall("Ring");
+        desk.page.getByLabel("Take PRP-LAMP").click();
+        desk.button("Ring", true).click();
+        desk.dragSpace(new double[] {2_520, 2_010, 0}, new double[] {3_500, 2_000, 0});
+        desk.until("site => fetch(site + '/repeats').then(r => r.json()).then(r => r.length === 1 && r[0].rule.radiusMm === 1000 && r[0].rule.fromMm.x === 2500 && r[0].rule.fromMm.y === 2000 && r[0].count === 8)", desk.site());
+        desk.handsOff();
+        desk.dragSpace(new double[] {3_500, 2_000, 0}, new double[] {4_000, 2_000, 0});
+        desk.until("site => fetch(site + '/repeats').then(r => r.json()).then(r => r[0].rule.radiusMm === 1500)", desk.site());
+        desk.press("Control+z");
+        desk.until("site => fetch(site + '/repeats').then(r => r.json()).then(r => r[0].rule.radiusMm === 1000)", desk.site());
+    }
+
+    /** Of a lamp and the floor under it only props are taken, by a click in Space and on the plan. */
+    @Test
+    void onlyWhatIsOfOneRoleIsPicked() {
+        var desk = SharedApplication.desk().hall("Picked");
+        desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-BENCH") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
+        desk.placements(desk.placements());
+        desk.page.getByLabel("What a hand selects").selectOption(new SelectOption().setLabel("floors only"));
+        desk.clickPlan(2_000, 2_000);
+        assertThat(desk.page.getByRole(com.microsoft.playwright.options.AriaRole.HEADING).filter(new Locator.FilterOptions().setHasText("FLR-"))).isVisible();
+        desk.handsOff();
+        desk.press("Escape");
+        desk.page.getByLabel("What a hand selects").selectOption(new SelectOption().setLabel("props only"));
+        desk.clickSpace(2_000, 1_900, 450);
+        assertThat(desk.page.getByText("set down by hand")).isVisible();
+    }
 }

@@ -175,4 +175,44 @@ class AssemblyTest {
         assertThat(caller.post(site + "/assemblies/999999/uses", "{\"atMm\":{\"x\":0,\"y\":0,\"z\":0}}").status()).isEqualTo(404);
         assertThat(caller.post(site + "/uses/999999/open", null).status()).isEqualTo(404);
     }
+
+    /**
+     * A bench with a course of three lamps behind it, 500 mm apart, used a second time turned by a quarter; opened it is a living
+     * course again, and made longer all uses are longer.
+     */
+    @Test
+    void aRepeatLivesInAnAssembly() {
+        var table = set(bench, 2000, 2000);
+        var rule = "{\"what\":\"COURSE\",\"fromMm\":{\"x\":1500,\"y\":2500,\"z\":0},\"toMm\":{\"x\":2500,\"y\":2500,\"z\":0},\"pace\":\"COUNT\",\"count\":3}";
+        made("/repeats", "{\"pieceIds\":[" + lamp + "],\"rule\":" + rule + "}");
+        var lamps = caller.get(site + "/placements").json().valueStream().filter(p -> p.get("origin").asString().equals("repeat")).toList();
+        assertThat(lamps).hasSize(3);
+        var first = made("/assemblies", "{\"placementIds\":[\"" + table + "\"," + ids(lamps) + "]}");
+        assertThat(caller.get(site + "/repeats").json()).isEmpty();
+        assertThat(inUse(site)).extracting(p -> p.get("atMm").get("x").asInt()).containsExactlyInAnyOrder(2000, 1500, 2000, 2500);
+        use(first.get("assemblyId").asLong(), 6000, 6000, 1);
+        var copy = "/api/sites/" + caller.post(site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
+        assertThat(inUse(copy)).hasSize(8);
+        assertThat(caller.get(copy + "/tally").json().get("placements").asLong()).isEqualTo(caller.get(site + "/tally").json().get("placements").asLong());
+        assertThat(assemblies(site).get("assemblies").get(0).get("pieces").asInt()).isEqualTo(4);
+        sets.forget(Long.parseLong(site.substring(site.lastIndexOf('/') + 1)));
+        var turned = inUse(site).stream().filter(p -> p.get("pieceId").asLong() == lamp && p.get("atMm").get("x").asInt() > 3000).map(p -> p.get("atMm").get("y").asInt()).toList();
+        assertThat(turned).containsExactlyInAnyOrder(turned.get(0), turned.get(0) + 500, turned.get(0) + 1000);
+        var uses = caller.get(site + "/assemblies").json().get("uses").valueStream().toList();
+        var second = uses.get(1).get("id").asLong();
+        assertThat(caller.post(site + "/uses/" + second + "/open", null).text()).contains("while a repeat is in it");
+        var opened = caller.post(site + "/uses/" + first.get("id").asLong() + "/open", null).json();
+        assertThat(opened.get("placementIds")).hasSize(4);
+        var repeat = caller.get(site + "/repeats").json().get(0);
+        assertThat(repeat.get("rule").get("count").asInt()).isEqualTo(3);
+        assertThat(caller.call("PATCH", site + "/repeats/" + repeat.get("id").asLong(), "{\"rule\":{\"count\":5}}", null).status()).isEqualTo(200);
+        var now = caller.get(site + "/placements").json().valueStream().filter(p -> java.util.Set.of("repeat", "hand").contains(p.get("origin").asString())).toList();
+        assertThat(now).hasSize(6);
+        var pivot = opened.get("pivot").toString();
+        assertThat(caller.call("PUT", site + "/assemblies/" + first.get("assemblyId").asLong() + "/parts", "{\"placementIds\":[" + ids(now) + "],\"pivot\":" + pivot + "}", null).status()).isEqualTo(200);
+        assertThat(inUse(site)).hasSize(12);
+        // Turned, it becomes single placements.
+        assertThat(caller.post(site + "/uses/" + second + "/dissolve", null).json()).hasSize(6);
+        assertThat(caller.get(site + "/placements").json().valueStream().filter(p -> p.get("origin").asString().equals("hand"))).hasSize(6);
+    }
 }

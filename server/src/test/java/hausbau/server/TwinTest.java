@@ -72,6 +72,29 @@ class TwinTest {
         assertThat(of(site, "hand")).containsExactlyInAnyOrder(List.of(1000, 1000), List.of(4000, 1000));
     }
 
+    /** A course of three and a use of an assembly of two, across X = 2.5 m; changed by hand one keeps that; the course made longer has a longer twin. */
+    @Test
+    void aTwinFollowsARepeatAndAnAssembly() {
+        var rule = "{\"what\":\"COURSE\",\"fromMm\":{\"x\":400,\"y\":500,\"z\":0},\"toMm\":{\"x\":1600,\"y\":500,\"z\":0},\"pace\":\"COUNT\",\"count\":3}";
+        var repeat = made("/repeats", "{\"pieceIds\":[" + lamp + "],\"rule\":" + rule + "}").get("id").asLong();
+        var pair = List.of(lampAt(500, 2000), lampAt(1000, 2000));
+        var use = made("/assemblies", "{\"placementIds\":[\"" + pair.get(0) + "\",\"" + pair.get(1) + "\"]}");
+        var all = caller.get(site + "/placements").json().valueStream().filter(p -> java.util.Set.of("repeat", "assembly").contains(p.get("origin").asString()))
+                .map(p -> p.get("id").asString()).toList();
+        assertThat(all).hasSize(5);
+        made("/twins", "{\"placementIds\":[\"" + String.join("\",\"", all) + "\"],\"eastWest\":true}");
+        assertThat(of(site, "twin")).containsExactlyInAnyOrder(List.of(4600, 500), List.of(4000, 500), List.of(3400, 500), List.of(4500, 2000), List.of(4000, 2000));
+        var one = caller.get(site + "/placements").json().valueStream().filter(p -> p.get("id").asString().matches("twin\\.\\d+\\.repeat\\..*")).findFirst().orElseThrow().get("id").asString();
+        assertThat(caller.call("PATCH", site + "/placements", "{\"ids\":[\"" + one + "\"],\"yMm\":900}", null).status()).isEqualTo(204);
+        assertThat(caller.call("PATCH", site + "/repeats/" + repeat, "{\"rule\":{\"count\":5}}", null).status()).isEqualTo(200);
+        assertThat(of(site, "twin")).hasSize(7).contains(List.of(4600, 900));
+        sets.forget(Long.parseLong(site.substring(site.lastIndexOf('/') + 1)));
+        assertThat(of(site, "twin")).hasSize(7).contains(List.of(4600, 900));
+        var copy = "/api/sites/" + caller.post(site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
+        assertThat(of(copy, "twin")).hasSize(7).contains(List.of(4600, 900), List.of(4500, 2000));
+        assertThat(use).isNotNull();
+    }
+
     @Test
     void aPlaneMayBeTyped() {
         var twin = made("/twins", "{\"placementIds\":[\"" + lampAt(1000, 1000) + "\"],\"eastWest\":false,\"atMm\":1500}");

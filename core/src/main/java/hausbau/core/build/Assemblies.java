@@ -18,6 +18,8 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
 
 /** The assemblies of a site and where they are used. It never changes. */
 public final class Assemblies {
@@ -27,6 +29,8 @@ public final class Assemblies {
     /** A place holds five part numbers of ten bits. */
     public static final int DEEPEST = 5;
     private static final int BITS = 10;
+    /** A copy's number within its repeat takes as much of a place as two assemblies. */
+    private static final int LEVELS_OF_REPEAT = 2;
 
     private final Map<Long, Assembly> all = new TreeMap<>();
     private final List<Use> uses;
@@ -46,11 +50,20 @@ public final class Assemblies {
         }
         var path = new ArrayList<>(within);
         path.add(id);
-        var inner = assembly.parts().stream().filter(p -> p.content() instanceof Assembly.OfAssembly).mapToInt(p -> depth(((Assembly.OfAssembly) p.content()).assembly(), path)).max().orElse(0);
+        var inner = assembly.parts().stream().mapToInt(p -> {
+            var nested = inner(p.content()).mapToInt(a -> depth(a, path)).max().orElse(0);
+            return p.content() instanceof Assembly.OfRepeat ? LEVELS_OF_REPEAT : nested;
+        }).max().orElse(0);
         if (inner + 1 > DEEPEST) {
             throw new Refused("placementIds", "Assemblies are nested at most " + DEEPEST + " deep.");
         }
         return inner + 1;
+    }
+
+    /** The assemblies that a part consists of. */
+    private static LongStream inner(Assembly.Content content) {
+        return content instanceof Assembly.OfAssembly of ? LongStream.of(of.assembly())
+                : content instanceof Assembly.OfRepeat of ? of.bodies().stream().mapToLong(Body::assembly).filter(a -> a != 0) : LongStream.empty();
     }
 
     public Collection<Assembly> all() {
@@ -72,7 +85,7 @@ public final class Assemblies {
     /** Whether one assembly is the other or holds it. */
     public boolean holds(long outer, long inner) {
         return outer == inner || find(outer).stream().flatMap(a -> a.parts().stream())
-                .anyMatch(p -> p.content() instanceof Assembly.OfAssembly of && holds(of.assembly(), inner));
+                .anyMatch(p -> inner(p.content()).anyMatch(a -> holds(a, inner)));
     }
 
     /**
@@ -103,11 +116,31 @@ public final class Assemblies {
                 for (var p : within.pieces()) {
                     pieces.add(new Piece(outer(part.number(), p.path()), new Body.Member(p.member().kind(), placed(p.member(), within.box(), part.stance()))));
                 }
+            } else if (part.content() instanceof Assembly.OfRepeat repeat) {
+                var members = members(repeat);
+                var box = box(members);
+                for (var i = 0; i < members.size(); i++) {
+                    pieces.add(new Piece(outer(part.number(), i + 1), new Body.Member(members.get(i).kind(), placed(members.get(i), box, part.stance()))));
+                }
             }
         }
         var whole = new Whole(List.copyOf(pieces), pieces.stream().map(p -> p.member().stance().box(p.member().kind())).reduce(Box::union).orElse(new Box(Vec.ZERO, Vec.ZERO)));
         wholes.put(id, whole);
         return whole;
+    }
+
+    /** What a repeat sets down, in the order of its copies; where its rule was told. */
+    private List<Body.Member> members(Assembly.OfRepeat repeat) {
+        var made = new Generator.Repeated(0, repeat.bodies().stream().map(b -> b.resolved(this)).toList(), repeat.rule(), List.of()).run();
+        var members = made.chunks().stream().flatMap(c -> IntStream.range(0, c.size()).mapToObj(c::standing)).map(s -> new Body.Member(s.kind(), s.stance())).toList();
+        if (members.size() >= 1 << LEVELS_OF_REPEAT * BITS) {
+            throw new Refused("placementIds", "A repeat in an assembly sets down fewer than " + (1 << LEVELS_OF_REPEAT * BITS) + " pieces.");
+        }
+        return members;
+    }
+
+    private static Box box(List<Body.Member> members) {
+        return members.stream().map(m -> m.stance().box(m.kind())).reduce(Box::union).orElse(new Box(Vec.ZERO, Vec.ZERO));
     }
 
     private static long outer(int number, long path) {
@@ -124,7 +157,8 @@ public final class Assemblies {
 
     /** Where a part of an assembly stands where that is used. */
     public Stance placed(Use use, Assembly.Part part) {
-        var own = part.content() instanceof Assembly.OfPiece piece ? piece.kind().box() : box(((Assembly.OfAssembly) part.content()).assembly());
+        var own = part.content() instanceof Assembly.OfPiece piece ? piece.kind().box()
+                : part.content() instanceof Assembly.OfRepeat repeat ? box(members(repeat)) : box(((Assembly.OfAssembly) part.content()).assembly());
         return Body.stance(part.stance(), own, box(use.assembly()), use.stance());
     }
 
@@ -137,6 +171,11 @@ public final class Assemblies {
             }
         });
         return named.entrySet().stream().filter(e -> set.of(new Source.Uses(e.getKey())).size() == e.getValue()).map(Map.Entry::getKey).collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** The paths of the copies of a part that is a repeat. */
+    public List<Long> paths(Assembly.Part part) {
+        return IntStream.rangeClosed(1, members((Assembly.OfRepeat) part.content()).size()).mapToObj(i -> outer(part.number(), i)).toList();
     }
 
     /** The paths of an assembly's pieces. */
@@ -175,6 +214,8 @@ public final class Assemblies {
                 counts.merge(piece.kind(), 1L, Long::sum);
             } else if (part.content() instanceof Assembly.OfAssembly inner) {
                 counts(inner.assembly(), known).forEach((kind, n) -> counts.merge(kind, n, Long::sum));
+            } else if (part.content() instanceof Assembly.OfRepeat repeat) {
+                members(repeat).forEach(m -> counts.merge(m.kind(), 1L, Long::sum));
             }
         }
         known.put(id, counts);

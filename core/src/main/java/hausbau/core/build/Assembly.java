@@ -2,10 +2,11 @@ package hausbau.core.build;
 
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Refused;
+import hausbau.core.repeat.Rule;
 import java.util.List;
 
 /**
- * A named group of pieces and of other assemblies, used as often as a piece.
+ * A named group of pieces, of repeats and of other assemblies, used as often as a piece.
  *
  * @param parts about its pivot; their numbers tell them apart
  */
@@ -29,6 +30,14 @@ public record Assembly(long id, String name, List<Part> parts) {
     }
 
     public record OfAssembly(long assembly) implements Content {
+    }
+
+    /** A repeat that follows nothing: its rule is told where it was made, and the part's stance takes it from there. */
+    public record OfRepeat(String name, List<Body> bodies, Rule rule) implements Content {
+
+        public OfRepeat {
+            bodies = List.copyOf(bodies);
+        }
     }
 
     /** @throws Refused if it has no parts, or too many */

@@ -122,7 +122,7 @@ public final class Chunk {
             case SOLID -> new Place.OfSolid(owner);
             case REPEAT -> new Place.InRepeat(owner, a, b);
             case USE -> new Place.InUse(owner, a);
-            case TWIN -> new Place.InTwin(owner, a);
+            case TWIN -> new Place.InTwin(owner, a, b);
             case FLOOR -> new Place.Tile(owner, Place.Layer.FLOOR, a, b);
             case CEILING -> new Place.Tile(owner, Place.Layer.CEILING, a, b);
             default -> new Place.InRun(owner, code - RUN, WallRun.Tier.WALL, a, b);

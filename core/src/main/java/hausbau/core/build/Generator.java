@@ -141,7 +141,7 @@ public sealed interface Generator {
     }
 
     /** What hands set down, once more across a plane. */
-    record Twinned(long twin, List<HandPlacement> originals, Twin.Plane plane, List<Departure> departures) implements Generator {
+    record Twinned(long twin, List<Standing> originals, Twin.Plane plane, List<Departure> departures) implements Generator {
 
         @Override
         public Source source() {
@@ -151,8 +151,15 @@ public sealed interface Generator {
         @Override
         public Made run() {
             var writing = new Writing(source(), twin, originals.size(), departures);
-            originals.forEach(h -> writing.derive(h.kind(), plane.mirrored(h), Chunk.TWIN, h.id(), 0));
+            for (var one : originals) {
+                var place = place(one.place());
+                writing.derive(one.kind(), plane.mirrored(one.kind(), one.stance()), Chunk.TWIN, place.original(), place.part());
+            }
             return writing.made(this, List.of());
+        }
+
+        private Place.InTwin place(Place of) {
+            return of instanceof Place.InUse use ? Place.InTwin.ofUse(twin, use) : of instanceof Place.InRepeat in ? Place.InTwin.ofRepeat(twin, in) : Place.InTwin.ofHand(twin, ((Place.ByHand) of).id());
         }
     }
 

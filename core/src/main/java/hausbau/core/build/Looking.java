@@ -12,12 +12,12 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
 /** Repeats that depend on what stands around them: they are laid after all else, one after the other. */
-final class Looking {
+public final class Looking {
 
     private Looking() {
     }
 
-    static boolean looks(Rule rule) {
+    public static boolean looks(Rule rule) {
         return rule instanceof Scatter scatter && scatter.landing().looks();
     }
 

@@ -197,8 +197,35 @@ public sealed interface Place {
         }
     }
 
-    /** The twin of what a hand set down. */
-    record InTwin(long twin, long hand) implements Place {
+    /**
+     * The twin of one piece.
+     *
+     * @param original the id of what a hand set down, of the use of an assembly, or of the repeat that it is of
+     * @param part     0 of what a hand set down; of a use 1 more than the path; of a repeat below 0, see {@link #ofRepeat}
+     */
+    record InTwin(long twin, long original, long part) implements Place {
+
+        /** Keys of what stands at bends begin here; below it is room for all others. */
+        private static final long BENDS = 1L << 38;
+        private static final long SHIFTED = 1L << 35;
+        private static final long MEMBERS = 1L << 16;
+
+        static InTwin ofHand(long twin, long hand) {
+            return new InTwin(twin, hand, 0);
+        }
+
+        static InTwin ofUse(long twin, InUse of) {
+            return new InTwin(twin, of.use(), of.path() + 1);
+        }
+
+        /** @throws Refused if it stands too high in a stack for its place to be written in 53 bits */
+        static InTwin ofRepeat(long twin, InRepeat of) {
+            var spot = of.spot() < BENDS ? of.spot() : of.spot() - BENDS + SHIFTED;
+            if (of.member() >= MEMBERS || spot >= 2 * SHIFTED) {
+                throw new Refused("placementIds", "A repeat that is stacked 64 high or more has no twin. Dissolve it first.");
+            }
+            return new InTwin(twin, of.repeat(), -1 - (spot * MEMBERS + of.member()));
+        }
 
         @Override
         public Source source() {
@@ -207,7 +234,7 @@ public sealed interface Place {
 
         @Override
         public String toString() {
-            return "twin." + twin + ".hand." + hand;
+            return "twin." + twin + (part == 0 ? ".hand." + original : part > 0 ? ".use." + original + "." + (part - 1) : ".repeat." + original + "." + (-1 - part));
         }
     }
 
@@ -247,7 +274,7 @@ public sealed interface Place {
     Pattern STAIRS = Pattern.compile("stairs\\.(\\d{1,18})\\.(\\d{1,4})");
     Pattern REPEAT = Pattern.compile("repeat\\.(\\d{1,18})\\.(\\d{1,15})\\.(\\d{1,15})");
     Pattern USE = Pattern.compile("use\\.(\\d{1,18})\\.(\\d{1,16})");
-    Pattern TWIN = Pattern.compile("twin\\.(\\d{1,18})\\.hand\\.(\\d{1,18})");
+    Pattern TWIN = Pattern.compile("twin\\.(\\d{1,18})\\.(?:hand\\.(\\d{1,18})|(use|repeat)\\.(\\d{1,18})\\.(\\d{1,16}))");
     Pattern SOLID = Pattern.compile("solid\\.(\\d{1,18})");
     Pattern RUN = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
     Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
@@ -278,7 +305,12 @@ public sealed interface Place {
         }
         var twin = TWIN.matcher(text);
         if (twin.matches()) {
-            return Optional.of(new InTwin(Long.parseLong(twin.group(1)), Long.parseLong(twin.group(2))));
+            var id = Long.parseLong(twin.group(1));
+            if (twin.group(2) != null) {
+                return Optional.of(InTwin.ofHand(id, Long.parseLong(twin.group(2))));
+            }
+            var part = Long.parseLong(twin.group(5));
+            return Optional.of(new InTwin(id, Long.parseLong(twin.group(4)), twin.group(3).equals("use") ? part + 1 : -1 - part));
         }
         var solid = SOLID.matcher(text);
         if (solid.matches()) {

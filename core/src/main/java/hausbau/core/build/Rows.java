@@ -205,8 +205,8 @@ public final class Rows {
             } else if (place instanceof Place.InTwin in) {
                 code = Chunk.TWIN;
                 owner = in.twin();
-                a = in.hand();
-                b = 0;
+                a = in.original();
+                b = in.part();
             } else if (place instanceof Place.Between post) {
                 code = Chunk.BETWEEN;
                 owner = post.room();

@@ -22,6 +22,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -121,13 +122,28 @@ public final class StandingSet {
                 add(wanted, Looking.repeated(to, r, rule));
             }
         });
-        to.twins().forEach(t -> add(wanted, new Generator.Twinned(t.id(), t.hands().stream().flatMap(h -> to.hands().find(h).stream()).toList(), t.plane(to.massing()),
-                to.departures().getOrDefault(new Source.Twins(t.id()), List.of()))));
         to.assemblies().uses().forEach(u -> add(wanted, new Generator.Used(u.id(), to.assemblies().whole(u.assembly()), u.stance(),
                 to.departures().getOrDefault(new Source.Uses(u.id()), List.of()))));
         var looking = to.repeats().stream().filter(r -> Looking.looks(r.rule())).map(r -> (Source) new Source.Repeats(r.id())).collect(Collectors.toSet());
-        next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && !looking.contains(source) && touched.add(source));
+        var twins = to.twins().stream().map(t -> (Source) new Source.Twins(t.id())).collect(Collectors.toSet());
+        next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && !looking.contains(source)
+                && !twins.contains(source) && touched.add(source));
         wanted.forEach((source, generator) -> run(next, touched, source, generator));
+        // What they follow stands by now.
+        to.twins().forEach(t -> run(next, touched, new Source.Twins(t.id()), new Generator.Twinned(t.id(), originals(t, to, next), t.plane(to.massing()),
+                to.departures().getOrDefault(new Source.Twins(t.id()), List.of()))));
+    }
+
+    private static List<Standing> originals(Twin twin, Decisions to, Map<Source, Generator.Made> standing) {
+        var originals = new ArrayList<Standing>();
+        twin.hands().forEach(h -> to.hands().find(h).map(Standing::byHand).ifPresent(originals::add));
+        var sources = Stream.concat(twin.uses().stream().<Source>map(Source.Uses::new), twin.repeats().stream().map(Source.Repeats::new));
+        sources.map(standing::get).filter(Objects::nonNull).flatMap(m -> m.chunks().stream()).forEach(chunk -> {
+            for (var row = 0; row < chunk.size(); row++) {
+                originals.add(chunk.standing(row));
+            }
+        });
+        return originals;
     }
 
     private static void lose(Decisions to, TreeMap<Source, Generator.Made> next, Set<Source> touched) {

@@ -1,18 +1,27 @@
 package hausbau.core.build;
 
+import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Vec;
 import java.util.List;
 
 /**
- * What hands set down, once more across an upright plane; it follows its original.
+ * What stands somewhere, once more across an upright plane; it follows its original.
  *
- * @param hands the ids of its originals
+ * @param hands   the ids of its originals that hands set down
+ * @param uses    those that are uses of assemblies
+ * @param repeats those that are repeats
  * @param plane where it was told
  * @param room  the room whose middle the plane keeps to; 0 for none
  */
-public record Twin(long id, String name, List<Long> hands, Plane plane, long room) {
+public record Twin(long id, String name, List<Long> hands, List<Long> uses, List<Long> repeats, Plane plane, long room) {
+
+    /** Of what hands set down alone. */
+    public Twin(long id, String name, List<Long> hands, Plane plane, long room) {
+        this(id, name, hands, List.of(), List.of(), plane, room);
+    }
+
 
     /**
      * @param eastWest whether east and west are exchanged, and not north and south
@@ -21,18 +30,20 @@ public record Twin(long id, String name, List<Long> hands, Plane plane, long roo
     public record Plane(boolean eastWest, long at) {
 
         /** The same piece on its other side. */
-        Stance mirrored(HandPlacement h) {
-            var box = h.kind().box();
+        Stance mirrored(Kind kind, Stance stance) {
+            var box = kind.box();
             if (eastWest) {
-                return Arrangement.mirrored(h.stance(), box, 2 * at);
+                return Arrangement.mirrored(stance, box, 2 * at);
             }
             // North for south is east for west, turned by half.
-            return new Arrangement(new Vec(0, 2 * at, 0), 2, false).about(Arrangement.mirrored(h.stance(), box, 0), Vec.ZERO);
+            return new Arrangement(new Vec(0, 2 * at, 0), 2, false).about(Arrangement.mirrored(stance, box, 0), Vec.ZERO);
         }
     }
 
     public Twin {
         hands = List.copyOf(hands);
+        uses = List.copyOf(uses);
+        repeats = List.copyOf(repeats);
     }
 
     /** The plane as its room lies now; as it was told where that is gone. */

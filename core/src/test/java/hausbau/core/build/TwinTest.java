@@ -38,7 +38,7 @@ class TwinTest {
         var rooms = List.of(room(1, 0, 0, 5000, 4000));
         var bench = hand(7, BENCH, 1000, 500, 0, false, 0);
         var east = set(rooms, List.of(new Twin(3, "Twin", List.of(7L), new Twin.Plane(true, 0), 1)), bench);
-        assertThat(east.find(new Place.InTwin(3, 7)).orElseThrow().stance()).isEqualTo(new Stance(Vec.ofMillimetres(4000, 500, 0), Turn.NONE, true, 0));
+        assertThat(east.find(Place.InTwin.ofHand(3, 7)).orElseThrow().stance()).isEqualTo(new Stance(Vec.ofMillimetres(4000, 500, 0), Turn.NONE, true, 0));
         var north = set(rooms, List.of(new Twin(3, "Twin", List.of(7L), new Twin.Plane(false, 0), 1)), bench);
         assertThat(north.find(Place.parse("twin.3.hand.7")).orElseThrow().stance()).isEqualTo(new Stance(Vec.ofMillimetres(1000, 3500, 0), new Turn(2), true, 0));
     }
@@ -50,8 +50,8 @@ class TwinTest {
             var random = new Random(seed);
             var plane = new Twin.Plane(random.nextBoolean(), 1000L * random.nextInt(9000));
             var one = hand(1, random.nextBoolean() ? BENCH : WALL, random.nextInt(9000), random.nextInt(9000), random.nextInt(4), random.nextBoolean(), 0);
-            var twin = new HandPlacement(1, one.kind(), plane.mirrored(one), false);
-            assertThat(plane.mirrored(twin)).as("seed %d", seed).isEqualTo(one.stance());
+            var twin = new HandPlacement(1, one.kind(), plane.mirrored(one.kind(), one.stance()), false);
+            assertThat(plane.mirrored(twin.kind(), twin.stance())).as("seed %d", seed).isEqualTo(one.stance());
             var was = one.stance().box(one.kind());
             var is = twin.stance().box(one.kind());
             assertThat(plane.eastWest() ? is.min().x() + was.max().x() : is.min().y() + was.max().y()).isEqualTo(2 * plane.at());

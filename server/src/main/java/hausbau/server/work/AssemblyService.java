@@ -3,7 +3,9 @@ package hausbau.server.work;
 import hausbau.core.build.Assemblies;
 import hausbau.core.build.Assembly;
 import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Looking;
 import hausbau.core.build.Place;
+import hausbau.core.build.Repeat;
 import hausbau.core.build.Source;
 import hausbau.core.build.Stance;
 import hausbau.core.build.Standing;
@@ -11,6 +13,7 @@ import hausbau.core.build.Use;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
+import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
@@ -20,6 +23,7 @@ import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Stores;
 import hausbau.server.store.set.AssemblyRow;
+import hausbau.server.store.set.RepeatRow;
 import hausbau.server.store.set.UseRow;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -27,6 +31,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
 /** Assemblies: saved from what hands set down, used, opened, changed for all uses. */
@@ -47,8 +52,8 @@ public class AssemblyService {
         return sets.current(siteId);
     }
 
-    /** What of a selection goes into an assembly: what hands set down, and the uses of which something is named. */
-    private record Chosen(List<Standing> hands, List<UseRow> uses, Box extent) {
+    /** What of a selection goes into an assembly: what hands set down, and the uses and repeats of which something is named. */
+    private record Chosen(List<Standing> hands, List<UseRow> uses, List<RepeatRow> repeats, Box extent) {
     }
 
     private Chosen chosen(Edit edit, List<Place> places) {
@@ -63,10 +68,24 @@ public class AssemblyService {
         var uses = edit.useRows(ids);
         var boxes = new ArrayList<>(hands.stream().map(Standing::box).toList());
         uses.forEach(u -> state.set().of(new Source.Uses(u.getId())).forEach(s -> boxes.add(s.box())));
+        var repeats = repeats(edit, places);
+        repeats.forEach(r -> state.set().of(new Source.Repeats(r.getId())).forEach(s -> boxes.add(s.box())));
         if (boxes.isEmpty()) {
-            throw new Refused("placementIds", "Select what hands have set down: an assembly is made of that, and of other assemblies.");
+            throw new Refused("placementIds", "Select what hands have set down: an assembly is made of that, of repeats, and of other assemblies.");
         }
-        return new Chosen(hands, uses, boxes.stream().reduce(Box::union).orElseThrow());
+        return new Chosen(hands, uses, repeats, boxes.stream().reduce(Box::union).orElseThrow());
+    }
+
+    private List<RepeatRow> repeats(Edit edit, List<Place> places) {
+        var named = places.stream().filter(Place.InRepeat.class::isInstance).map(p -> ((Place.InRepeat) p).repeat()).collect(Collectors.toSet());
+        var rows = named.isEmpty() ? List.<RepeatRow>of() : stores.sets().repeats(edit.site().getId()).stream().filter(r -> named.contains(r.getId())).toList();
+        for (var row : rows) {
+            var repeat = row.toRepeat(edit.kit());
+            if (Looking.looks(repeat.rule())) {
+                throw new Refused("placementIds", "“" + repeat.name() + "” hangs on what stands around it, which is another wherever an assembly is used. Dissolve it first.");
+            }
+        }
+        return rows;
     }
 
     /** Saves what is named as an assembly; in its place stands the first use of it. */
@@ -79,7 +98,7 @@ public class AssemblyService {
             while (isTaken(all, "Assembly " + n)) {
                 n++;
             }
-            var made = new Assembly(stores.nextId(), "Assembly " + n, parts(chosen, pivot, List.of()));
+            var made = new Assembly(stores.nextId(), "Assembly " + n, parts(edit, chosen, pivot, List.of()));
             edit.name("Save “" + made.name() + "”");
             edit.add(new AssemblyRow(siteId, made, edit.kit()));
             return standIn(edit, chosen, made.id(), pivot);
@@ -94,16 +113,25 @@ public class AssemblyService {
     private Use standIn(Edit edit, Chosen chosen, long assembly, Stance pivot) {
         chosen.hands().forEach(h -> edit.take(edit.before().decisions().hands().find(((Place.ByHand) h.place()).id()).orElseThrow()));
         chosen.uses().forEach(u -> PlacementService.remove(edit, u));
+        chosen.repeats().forEach(r -> {
+            edit.letGo(new Source.Repeats(r.getId()));
+            edit.remove(r);
+        });
         var use = new Use(stores.nextId(), assembly, pivot);
         edit.add(new UseRow(edit.site().getId(), use));
         return use;
     }
 
     /** Numbered so that a part which there was keeps its number. */
-    private static List<Assembly.Part> parts(Chosen chosen, Stance pivot, List<Assembly.Part> before) {
+    private static List<Assembly.Part> parts(Edit edit, Chosen chosen, Stance pivot, List<Assembly.Part> before) {
         var parts = new ArrayList<Assembly.Part>();
         chosen.hands().forEach(h -> parts.add(new Assembly.Part(0, new Assembly.OfPiece(h.kind()), Assemblies.within(pivot, h.stance()))));
         chosen.uses().forEach(u -> parts.add(new Assembly.Part(0, new Assembly.OfAssembly(u.toUse().assembly()), Assemblies.within(pivot, u.toUse().stance()))));
+        for (var row : chosen.repeats()) {
+            var repeat = row.toRepeat(edit.kit());
+            var rule = repeat.rule(edit.before().decisions().massing());
+            parts.add(new Assembly.Part(0, new Assembly.OfRepeat(repeat.name(), repeat.bodies(), rule), Assemblies.within(pivot, Stance.at(Vec.ZERO, Turn.NONE))));
+        }
         var free = new ArrayList<>(before);
         var taken = new HashSet<Integer>();
         var numbered = new ArrayList<Assembly.Part>();
@@ -139,6 +167,9 @@ public class AssemblyService {
             var all = edit.before().decisions().assemblies();
             var assembly = all.find(use.assembly()).orElseThrow();
             Assemblies.within(use.stance(), use.stance());
+            if (use.stance().turn().quarters() != 0 && assembly.parts().stream().anyMatch(p -> p.content() instanceof Assembly.OfRepeat)) {
+                throw new Refused("useId", "A use that is turned cannot be opened while a repeat is in it. Open one that is not.");
+            }
             edit.name("Open “" + assembly.name() + "”");
             return new Opened(assembly.id(), use.stance(), apart(edit, row, use, assembly));
         });
@@ -167,6 +198,8 @@ public class AssemblyService {
                     edit.put(placement);
                     places.add(placement.place());
                 });
+            } else if (part.content() instanceof Assembly.OfRepeat repeat) {
+                places.addAll(apart(edit, use, part, repeat, stance));
             } else if (part.content() instanceof Assembly.OfAssembly inner) {
                 var within = new Use(stores.nextId(), inner.assembly(), stance);
                 edit.add(new UseRow(edit.site().getId(), within));
@@ -175,6 +208,17 @@ public class AssemblyService {
         }
         PlacementService.remove(edit, row);
         return places;
+    }
+
+    /** A repeat that stands as it was told lives on; one that is turned or mirrored becomes single placements. */
+    private List<Place> apart(Edit edit, Use use, Assembly.Part part, Assembly.OfRepeat repeat, Stance stance) {
+        var all = edit.before().decisions().assemblies();
+        if (stance.turn().equals(Turn.NONE) && stance.isExact() && !stance.mirrored()) {
+            var made = new Repeat(stores.nextId(), repeat.name(), repeat.bodies(), repeat.rule().movedBy(stance.at()), Optional.empty());
+            edit.add(new RepeatRow(edit.site().getId(), made, edit.kit()));
+            return made.standing(edit.before().set()).stream().map(Standing::place).toList();
+        }
+        return edit.setDown(all.paths(part).stream().flatMap(path -> edit.before().set().find(new Place.InUse(use.id(), path)).stream()).toList());
     }
 
     /** Makes an assembly of what is named from now on: all its uses follow, and one stands in for what went in. */
@@ -189,7 +233,7 @@ public class AssemblyService {
             });
             var pivot = about.orElseGet(() -> Assemblies.pivot(chosen.extent(), edit.before().settings().step()));
             edit.name("Change “" + was.name() + "”");
-            edit.change(row, r -> r.set(new Assembly(was.id(), was.name(), parts(chosen, pivot, was.parts())), edit.kit()));
+            edit.change(row, r -> r.set(new Assembly(was.id(), was.name(), parts(edit, chosen, pivot, was.parts())), edit.kit()));
             return standIn(edit, chosen, assemblyId, pivot);
         });
     }

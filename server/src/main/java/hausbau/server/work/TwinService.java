@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import hausbau.core.build.Looking;
 import hausbau.core.build.Place;
 import hausbau.core.build.Source;
 import hausbau.core.build.Standing;
@@ -17,6 +18,7 @@ import hausbau.server.store.Stores;
 import hausbau.server.store.set.TwinRow;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToLongFunction;
 import org.springframework.stereotype.Service;
 
 /** What hands set down, once more across a plane: living, or as plain copies. */
@@ -51,17 +53,30 @@ public class TwinService {
             while (isTaken(state, "Twin " + n)) {
                 n++;
             }
-            var twin = new Twin(stores.nextId(), "Twin " + n, originals.stream().map(o -> ((Place.ByHand) o.place()).id()).toList(), across, host.map(Room::id).orElse(0L));
+            var twin = new Twin(stores.nextId(), "Twin " + n, ids(originals, p -> p instanceof Place.ByHand h ? h.id() : 0), ids(originals, p -> p instanceof Place.InUse u ? u.use() : 0),
+                    ids(originals, p -> p instanceof Place.InRepeat r ? r.repeat() : 0), across, host.map(Room::id).orElse(0L));
             edit.name("Make “" + twin.name() + "”");
             edit.add(new TwinRow(siteId, twin));
             return twin;
         });
     }
 
+    /** Each of the ids that places have, once. */
+    private static List<Long> ids(List<Standing> all, ToLongFunction<Place> id) {
+        return all.stream().map(s -> id.applyAsLong(s.place())).filter(i -> i != 0).distinct().toList();
+    }
+
+    /** What hands set down, and pieces of uses and of repeats, which are followed whole. */
     private static List<Standing> originals(SiteState state, List<Place> places) {
-        var originals = places.stream().distinct().map(p -> PlacementService.standing(state, p)).filter(Standing::isByHand).toList();
+        var originals = places.stream().distinct().map(p -> PlacementService.standing(state, p))
+                .filter(s -> s.isByHand() || s.place() instanceof Place.InUse || s.place() instanceof Place.InRepeat).toList();
         if (originals.isEmpty()) {
-            throw new Refused("placementIds", "Select what hands have set down: a twin follows that.");
+            throw new Refused("placementIds", "Select what hands have set down, assemblies or repeats: a twin follows those.");
+        }
+        for (var repeat : state.decisions().repeats()) {
+            if (Looking.looks(repeat.rule()) && originals.stream().anyMatch(s -> s.place() instanceof Place.InRepeat r && r.repeat() == repeat.id())) {
+                throw new Refused("placementIds", "“" + repeat.name() + "” hangs on what stands around it, which is another on the other side. Dissolve it first.");
+            }
         }
         return originals;
     }

@@ -15,7 +15,7 @@ import org.jspecify.annotations.Nullable;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** A named group of pieces and other assemblies: its parts as JSON. */
+/** A named group of pieces, repeats and other assemblies: its parts as JSON. */
 @Entity
 @Table(name = "assembly")
 public class AssemblyRow implements Row {
@@ -38,17 +38,30 @@ public class AssemblyRow implements Row {
     }
 
     /** @param piece 0 where it is an assembly, @param assembly 0 where it is a piece; whole micrometres from the pivot */
-    record Part(int number, long piece, long assembly, long x, long y, long z, int quarters, boolean mirrored, double degrees, @Nullable Lean lean) {
+    record Part(int number, long piece, long assembly, long x, long y, long z, int quarters, boolean mirrored, double degrees, @Nullable Lean lean, @Nullable Repeated repeat) {
 
         static Part of(Assembly.Part p, Kit kit) {
             var s = p.stance();
             return new Part(p.number(), p.content() instanceof Assembly.OfPiece of ? kit.id(of.kind()).orElseThrow() : 0, p.content() instanceof Assembly.OfAssembly of ? of.assembly() : 0,
-                    s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean()));
+                    s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean()),
+                    p.content() instanceof Assembly.OfRepeat of ? Repeated.of(of, kit) : null);
         }
 
         Assembly.Part toPart(Kit kit) {
-            return new Assembly.Part(number, piece == 0 ? new Assembly.OfAssembly(assembly) : new Assembly.OfPiece(kit.piece(piece).orElseThrow().kind()),
+            return new Assembly.Part(number, repeat != null ? repeat.toContent(kit) : piece == 0 ? new Assembly.OfAssembly(assembly) : new Assembly.OfPiece(kit.piece(piece).orElseThrow().kind()),
                     new Stance(new Vec(x, y, z), new Turn(quarters), mirrored, degrees, Leans.read(lean)));
+        }
+    }
+
+    /** @param rule as JSON */
+    record Repeated(String name, String rule, List<List<RepeatRow.Member>> bodies) {
+
+        static Repeated of(Assembly.OfRepeat of, Kit kit) {
+            return new Repeated(of.name(), RuleWords.of(of.rule()).write(), of.bodies().stream().map(b -> RepeatRow.Member.members(b, kit)).toList());
+        }
+
+        Assembly.OfRepeat toContent(Kit kit) {
+            return new Assembly.OfRepeat(name, bodies.stream().map(b -> RepeatRow.Member.body(b, kit)).toList(), RuleWords.read(rule).toRule());
         }
     }
 

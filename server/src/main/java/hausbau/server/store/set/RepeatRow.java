@@ -61,6 +61,10 @@ public class RepeatRow implements Row {
             return new Member(kit.id(m.kind()).orElseThrow(), s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean()), null);
         }
 
+        static List<Member> members(Body b, Kit kit) {
+            return b.assembly() == 0 ? b.members().stream().map(m -> of(m, kit)).toList() : List.of(ofAssembly(b.assembly()));
+        }
+
         static Body body(List<Member> members, Kit kit) {
             var assembly = members.isEmpty() ? null : members.get(0).assembly();
             return assembly == null ? new Body(members.stream().map(m -> m.toMember(kit)).toList()) : Body.ofAssembly(assembly);
@@ -79,7 +83,7 @@ public class RepeatRow implements Row {
     public final void set(Repeat repeat, Kit kit) {
         name = repeat.name();
         rule = RuleWords.of(repeat.rule()).write();
-        bodies = JSON.writeValueAsString(repeat.bodies().stream().map(b -> b.assembly() == 0 ? b.members().stream().map(m -> Member.of(m, kit)).toList() : List.of(Member.ofAssembly(b.assembly()))).toList());
+        bodies = JSON.writeValueAsString(repeat.bodies().stream().map(b -> Member.members(b, kit)).toList());
         hostRoom = repeat.host().map(Repeat.Host::room).orElse(0L);
         hostHold = repeat.host().map(Repeat.Host::hold).orElse(Repeat.Hold.ROOM).name();
         hostEdge = repeat.host().map(Repeat.Host::edge).orElse(0);
