@@ -110,6 +110,30 @@ public class RepeatBench {
         return bytes;
     }
 
+    /** A part of that: computed, with the digests by which chunks are told apart. */
+    @Benchmark
+    public StandingSet pitchComputed() {
+        return set.next(decisions(500_000 + 1000 * (++turn % 100)));
+    }
+
+    /** A part of that: the stances alone, told to nobody. */
+    @Benchmark
+    public long pitchLaid() {
+        var sum = new long[1];
+        decisions(500_000 + 1000 * (++turn % 100)).repeats().get(0).rule().lay(List.of(LAMP.box()), (key, level, pick, x, y, z, quarters, degrees, mirrored, lean) -> sum[0] += x ^ y);
+        return sum[0];
+    }
+
+    /** A part of that: what is laid, written as it is sent. */
+    @Benchmark
+    public long fieldWritten() {
+        var bytes = 0L;
+        for (var chunk : set.chunks()) {
+            bytes += ChunkBytes.of(chunk, kind -> 7L).length;
+        }
+        return bytes;
+    }
+
     /** As many stances computed and stored into arrays, their boxes too. */
     @Benchmark
     public long[][] stancesIntoArrays() {

@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** The columns of a chunk: written once from first row to last, then only read. */
 public final class Rows {
@@ -22,6 +23,8 @@ public final class Rows {
     /** The box of each kind in each exact pose, eight a kind, six bounds each; filled when asked for. */
     private long[][] poses = new long[8][];
     private final long owner;
+    private @Nullable Kind last;
+    private int lastNumber;
     private int size;
     private short[] kind;
     private byte[] pose;
@@ -63,8 +66,17 @@ public final class Rows {
         return size == MOST;
     }
 
-    /** The number of a kind in these rows. */
+    /** The number of a kind in these rows; mostly that which was asked for last. */
     int number(Kind of) {
+        if (of == last) {
+            return lastNumber;
+        }
+        lastNumber = numbered(of);
+        last = of;
+        return lastNumber;
+    }
+
+    private int numbered(Kind of) {
         var number = numbers.get(of);
         if (number == null) {
             number = palette.size();

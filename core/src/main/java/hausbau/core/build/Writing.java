@@ -60,7 +60,7 @@ final class Writing {
     private void turnPage() {
         if (rows.isFull()) {
             close();
-            rows = new Rows(owner, expected);
+            rows = new Rows(owner, Rows.MOST);
         }
     }
 

@@ -8,6 +8,7 @@ import hausbau.core.build.Stance;
 import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Role;
+import hausbau.core.massing.Stair;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
@@ -22,6 +23,7 @@ import hausbau.core.repeat.Variation;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.set.RuleWords;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -59,7 +61,9 @@ class DemoDressing {
         standIn(site, "PRP-TOWEL", "folded towel", 320, 240, 90);
         standIn(site, "PRP-BASKET", "clothes basket", 420, 320, 300);
         standIn(site, "PRP-BUCKET", "bucket", 280, 280, 320);
+        standIn(site, "PRP-RAIL", "handrail", 1000, 50, 60);
         basinEdge(site);
+        handrail(site);
         benchGroups(site);
         baskets(site);
         // On the benches under the north windows, dropped where a hand let them go.
@@ -96,6 +100,16 @@ class DemoDressing {
         var pace = new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS);
         var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)), true, Length.ZERO, pace, mm(125), false, new Trail.Joints(true, Length.ZERO, false, true, false), Variation.NONE);
         repeat(site, "Basin edge", List.of("PRP-EDGE", "PRP-EDGE-C"), trail, "Basin", Repeat.Hold.OUTLINE);
+    }
+
+    /** Up the stairs to the gallery, on the wall's side, tipped with their slope. */
+    private void handrail(long site) {
+        var stair = massing.find(site).decisions().massing().stairs().stream().max(Comparator.comparingLong(Stair::top)).orElseThrow().id();
+        var pace = new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS);
+        var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)), false, Length.ZERO, pace, mm(480), false, new Trail.Joints(true, Length.ZERO, false, false, true), Variation.NONE);
+        var made = repeats.add(site, NOT_TOLD, new RepeatService.Wanted(List.of(piece(site, "PRP-RAIL")), List.of(), RuleWords.of(trail),
+                Optional.of(new RepeatService.Following(stair, Repeat.Hold.STAIR, 0, mm(900)))));
+        repeats.change(site, made.id(), NOT_TOLD, new RepeatService.Change("Handrail", null, null, null));
     }
 
     /** A bench with a basket and a bucket beside it, five times along the east wall, looking at the water. */
