@@ -77,7 +77,7 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
         label="Role"
         @change="(r) => (role = r)" />
     </div>
-    <div class="ground">
+    <div class="ground" role="group" aria-label="Pieces on one ground line" :tabindex="canTake ? undefined : 0">
       <div class="item figure" title="Figure, 1.8 m">
         <svg :width="400 * pxPerMm" :height="1800 * pxPerMm" viewBox="-200 -1800 400 1800" aria-hidden="true">
           <g transform="scale(1 -1)">

@@ -56,11 +56,10 @@ export interface Far {
   boxOf: (shape: Shape) => Shape | undefined
 }
 
-/** All standing pieces of one piece, mirrored or not: one mesh a material, and one for the edges. Slots that are free draw nothing. */
+/** All standing pieces of one piece, mirrored or not: one mesh a material, and one for the edges. */
 export class Batch {
   private capacity = 0
   private end = 0
-  private readonly free: number[] = []
   private matrices = new InstancedBufferAttribute(new Float32Array(0), 16)
   private tints = new InstancedBufferAttribute(new Float32Array(0), 3)
   /** Where, and how large. */
@@ -73,6 +72,7 @@ export class Batch {
   /** What stands in each slot. */
   readonly chunks: (Chunk | undefined)[] = []
   readonly rows: number[] = []
+  private readonly owners: Slot[] = []
   private readonly looks: Look[] = []
   private readonly bases: Color[] = []
   count = 0
@@ -94,7 +94,7 @@ export class Batch {
   }
 
   add(chunk: Chunk, row: number, look: Look, base: Color): number {
-    const slot = this.free.pop() ?? this.end++
+    const slot = this.end++
     if (slot >= this.capacity) this.grow(Math.max(LEAST, Math.ceil(this.capacity * 1.6)))
     this.chunks[slot] = chunk
     this.rows[slot] = row
@@ -136,13 +136,31 @@ export class Batch {
     return !!this.chunks[slot] && this.looks[slot] === 'whole'
   }
 
+  /** Tells where what stands in a slot is known, so that it hears when it moves to another. */
+  own(slot: Slot) {
+    this.owners[slot.index] = slot
+  }
+
+  /** The last slot's takes its place, so that nothing is drawn in vain. */
   remove(slot: number) {
-    this.chunks[slot] = undefined
+    const last = --this.end
     this.count--
-    this.free.push(slot)
-    NOWHERE.toArray(this.matrices.array, 16 * slot)
-    this.edgePlace.array.fill(1e7, 4 * slot, 4 * slot + 3)
-    this.touch(this.matrices, this.edgePlace)
+    if (slot !== last) {
+      for (const a of this.columns()) a.array.copyWithin(slot * a.itemSize, last * a.itemSize, (last + 1) * a.itemSize)
+      this.chunks[slot] = this.chunks[last]
+      this.rows[slot] = this.rows[last]!
+      this.looks[slot] = this.looks[last]!
+      this.bases[slot] = this.bases[last]!
+      const owner = this.owners[last]!
+      this.owners[slot] = owner
+      owner.index = slot
+    }
+    this.chunks[last] = undefined
+    this.touch(...this.columns())
+  }
+
+  private columns(): InstancedBufferAttribute[] {
+    return [this.matrices, this.tints, this.edgePlace, this.edgeTurn, this.edgeTint]
   }
 
   paint(slot: number, isSelected: boolean) {
@@ -265,12 +283,7 @@ export class Batches {
         changed = true
       }
     }
-    for (const [key, batch] of [...this.batches]) {
-      if (reshaped.has(Number(key.split('/')[0])) || batch.count === 0) {
-        batch.dispose()
-        this.batches.delete(key)
-      }
-    }
+    this.clear(reshaped)
     for (const [name, chunk] of set.chunks) {
       if (!this.shown.has(name)) {
         this.put(name, chunk, shapes)
@@ -299,7 +312,18 @@ export class Batches {
         slots[row].batch.paint(slots[row].index, this.selection.has(idOf(chunk, row)))
         changed = true
       })
+    if (changed) this.clear(new Set())
     return changed
+  }
+
+  /** Lets go of batches that nothing stands in any more, or whose piece has another shape. */
+  private clear(reshaped: ReadonlySet<number>) {
+    for (const [key, batch] of [...this.batches]) {
+      if (reshaped.has(Number(key.split('/')[0])) || batch.count === 0) {
+        batch.dispose()
+        this.batches.delete(key)
+      }
+    }
   }
 
   private boxFor(shape: Shape, chunk: Chunk, row: number): Shape | undefined {
@@ -316,7 +340,9 @@ export class Batches {
     const { pieceId, tint } = this.worn(name, chunk, row)
     const box = this.boxFor(shape, chunk, row)
     const batch = this.batch(pieceId, box ?? shape, isMirrored(chunk, row), !!box)
-    return { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole', this.colour(pieceId, tint)), far: !!box }
+    const slot = { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole', this.colour(pieceId, tint)), far: !!box }
+    batch.own(slot)
+    return slot
   }
 
   /** The pieces that are drawn for a chunk. */

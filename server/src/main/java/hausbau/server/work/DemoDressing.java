@@ -61,7 +61,7 @@ class DemoDressing {
         standIn(site, "PRP-TOWEL", "folded towel", 320, 240, 90);
         standIn(site, "PRP-BASKET", "clothes basket", 420, 320, 300);
         standIn(site, "PRP-BUCKET", "bucket", 280, 280, 320);
-        standIn(site, "PRP-RAIL", "handrail", 1000, 50, 60);
+        standIn(site, "PRP-HANDRAIL", "handrail", 1000, 50, 60);
         basinEdge(site);
         handrail(site);
         benchGroups(site);
@@ -107,7 +107,7 @@ class DemoDressing {
         var stair = massing.find(site).decisions().massing().stairs().stream().max(Comparator.comparingLong(Stair::top)).orElseThrow().id();
         var pace = new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS);
         var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)), false, Length.ZERO, pace, mm(480), false, new Trail.Joints(true, Length.ZERO, false, false, true), Variation.NONE);
-        var made = repeats.add(site, NOT_TOLD, new RepeatService.Wanted(List.of(piece(site, "PRP-RAIL")), List.of(), RuleWords.of(trail),
+        var made = repeats.add(site, NOT_TOLD, new RepeatService.Wanted(List.of(piece(site, "PRP-HANDRAIL")), List.of(), RuleWords.of(trail),
                 Optional.of(new RepeatService.Following(stair, Repeat.Hold.STAIR, 0, mm(900)))));
         repeats.change(site, made.id(), NOT_TOLD, new RepeatService.Change("Handrail", null, null, null));
     }
