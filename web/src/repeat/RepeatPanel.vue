@@ -67,12 +67,20 @@ const followings = computed(() => {
     if (what.value === 'FIELD' || what.value === 'SCATTER')
       found.push({ value: `${room.id}.ground`, label: `all of ${room.name}`, following: { roomId: room.id, hold: 'GROUND' } })
   }
+  if (what.value === 'TRAIL')
+    for (const s of site.massing.stairs)
+      found.push({
+        value: `${s.id}.stair`,
+        label: `stairs, ${site.show(s.footMm.z)} to ${site.show(s.footMm.z + s.riseMm)}`,
+        following: { roomId: s.id, hold: 'STAIR' },
+      })
   return found
 })
+const ENDS = { OUTLINE: 'outline', GROUND: 'ground', STAIR: 'stair' } as const
 const follows = computed(() => {
   const f = of.value.following
   if (!f) return ''
-  return f.hold === 'ROOM' ? `${f.roomId}` : f.hold === 'WALL' ? `${f.roomId}.${f.edge}` : f.hold === 'OUTLINE' ? `${f.roomId}.outline` : `${f.roomId}.ground`
+  return f.hold === 'ROOM' ? `${f.roomId}` : `${f.roomId}.${f.hold === 'WALL' ? f.edge : ENDS[f.hold]}`
 })
 function follow(value: string) {
   const f = followings.value.find((x) => x.value === value)?.following
