@@ -72,8 +72,8 @@ describe('batches', () => {
     expect(drawn(batches)).toEqual({ 1: [10, 11, 20] })
     expect(batches.instances).toBe(3)
     // What moved to another slot is still found: taking it away takes it and no other.
-    batches.show(setOf(c), shapes, none)
-    expect(drawn(batches)).toEqual({ 1: [20] })
+    batches.show(setOf(b), shapes, none)
+    expect(drawn(batches)).toEqual({ 1: [10, 11] })
   })
 
   it('draw another piece, and a tint, where a look says so', () => {
