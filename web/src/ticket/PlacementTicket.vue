@@ -68,10 +68,11 @@ function turnFreely(degrees: number) {
   if (one.value) set({ freeDegrees: degrees })
   else if (degrees) run(() => site.arrange('Turn', { freeDegrees: degrees }))
 }
-/** Pieces that could stand in its place. */
-const others = computed(() =>
-  (piece.value ? site.pieces.filter((p) => p.role === piece.value!.role && p.id !== piece.value!.id) : []).map((p) => ({ value: p.id, label: p.code })),
-)
+/** Pieces that could stand in the place of what is selected, where that is of one role. */
+const others = computed(() => {
+  const role = shared((p) => site.pieceById.get(p.pieceId)?.role)
+  return (role ? site.pieces.filter((p) => p.role === role && p.id !== only.value?.id) : []).map((p) => ({ value: p.id, label: p.code }))
+})
 function standFigure() {
   const box = extentOfPlacements(site, site.selected)
   if (box) table.standFigureBeside(box)
