@@ -92,7 +92,18 @@ class TwinTest {
         assertThat(of(site, "twin")).hasSize(7).contains(List.of(4600, 900));
         var copy = "/api/sites/" + caller.post(site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
         assertThat(of(copy, "twin")).hasSize(7).contains(List.of(4600, 900), List.of(4500, 2000));
-        assertThat(use).isNotNull();
+        // Opened, the twin follows what stands in its place; saved over, the use that stands in for that.
+        var opened = caller.post(site + "/uses/" + use.get("id").asLong() + "/open", null).json();
+        assertThat(of(site, "twin")).hasSize(7).contains(List.of(4500, 2000), List.of(4000, 2000));
+        var moved = opened.get("placementIds").get(0).asString();
+        caller.post(site + "/placements/arrange", "{\"ids\":[\"" + moved + "\"],\"byMm\":{\"x\":0,\"y\":300,\"z\":0}}");
+        assertThat(caller.call("PUT", site + "/assemblies/" + use.get("assemblyId").asLong() + "/parts", "{\"placementIds\":" + opened.get("placementIds") + ",\"pivot\":" + opened.get("pivot") + "}", null).status()).isEqualTo(200);
+        assertThat(of(site, "twin")).hasSize(7);
+        assertThat(of(site, "assembly").stream().map(at -> List.of(5000 - at.get(0), at.get(1)))).allSatisfy(at -> assertThat(of(site, "twin")).contains(at));
+        caller.post(site + "/undo", null);
+        caller.post(site + "/undo", null);
+        caller.post(site + "/undo", null);
+        assertThat(of(site, "twin")).hasSize(7).contains(List.of(4500, 2000), List.of(4000, 2000));
     }
 
     @Test

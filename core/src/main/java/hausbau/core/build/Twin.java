@@ -5,6 +5,8 @@ import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Vec;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * What stands somewhere, once more across an upright plane; it follows its original.
@@ -44,6 +46,23 @@ public record Twin(long id, String name, List<Long> hands, List<Long> uses, List
         hands = List.copyOf(hands);
         uses = List.copyOf(uses);
         repeats = List.copyOf(repeats);
+    }
+
+    /** What a twin follows, by ids. */
+    public record Originals(Set<Long> hands, Set<Long> uses, Set<Long> repeats) {
+
+        private boolean isFollowedBy(Twin twin) {
+            return twin.hands.stream().anyMatch(hands::contains) || twin.uses.stream().anyMatch(uses::contains) || twin.repeats.stream().anyMatch(repeats::contains);
+        }
+    }
+
+    /** The same twin, following others in place of some; itself where it follows none of these. */
+    public Twin following(Originals gone, Originals instead) {
+        return gone.isFollowedBy(this) ? new Twin(id, name, replaced(hands, gone.hands, instead.hands), replaced(uses, gone.uses, instead.uses), replaced(repeats, gone.repeats, instead.repeats), plane, room) : this;
+    }
+
+    private static List<Long> replaced(List<Long> all, Set<Long> gone, Set<Long> instead) {
+        return Stream.concat(all.stream().filter(i -> !gone.contains(i)), instead.stream().sorted()).distinct().toList();
     }
 
     /** The plane as its room lies now; as it was told where that is gone. */

@@ -36,6 +36,10 @@ public class TwinRow implements Row {
     public TwinRow(long siteId, Twin twin) {
         this.id = twin.id();
         this.siteId = siteId;
+        set(twin);
+    }
+
+    public final void set(Twin twin) {
         name = twin.name();
         hands = JSON.writeValueAsString(Stream.of(twin.hands().stream().map(h -> new Original(h, 0, 0)), twin.uses().stream().map(u -> new Original(0, u, 0)),
                 twin.repeats().stream().map(r -> new Original(0, 0, r))).flatMap(s -> s).toList());
