@@ -67,11 +67,20 @@ class Feed {
         return emitter;
     }
 
-    private static void send(SseEmitter emitter, long revision) {
+    static void send(SseEmitter emitter, long revision) {
         try {
             emitter.send(SseEmitter.event().name("revision").data(String.valueOf(revision), MediaType.TEXT_PLAIN));
         } catch (IOException | IllegalStateException e) {
+            letGo(emitter, e);
+        }
+    }
+
+    /** One who has gone away may be gone for the container already; the others still listen. */
+    private static void letGo(SseEmitter emitter, Exception e) {
+        try {
             emitter.completeWithError(e);
+        } catch (IllegalStateException gone) {
+            LOG.debug("A listener was gone already: {}", gone.getMessage());
         }
     }
 
@@ -85,9 +94,9 @@ class Feed {
                 while (!closed) {
                     tell(notices);
                 }
-            } catch (SQLException e) {
+            } catch (SQLException | RuntimeException e) {
                 if (!closed) {
-                    LOG.warn("The feed lost the database: {}", e.getMessage());
+                    LOG.warn("The feed begins anew: {}", e.toString());
                     pause();
                 }
             }
@@ -122,7 +131,7 @@ class Feed {
         try {
             emitter.send(SseEmitter.event().comment("beat"));
         } catch (IOException | IllegalStateException e) {
-            emitter.completeWithError(e);
+            letGo(emitter, e);
         }
     }
 }
