@@ -38,9 +38,9 @@ class ClingingTest {
         desk.clickPlan(300, 2_000);
         stands(desk, "PRP-WALL-LAMP", 130, 2_000, 1_250, 1);
         desk.button("As high as it is pointed at", true).click();
-        // On the face of the north wall: its middle comes to lie where it is clicked, on the step above the floor.
+        // On the face of the north wall: its base comes to lie where it is clicked, on the step above the floor.
         desk.clickSpace(3_600, 4_000, 1_000);
-        stands(desk, "PRP-WALL-LAMP", 3_600, 3_870, 800, 0);
+        stands(desk, "PRP-WALL-LAMP", 3_600, 3_870, 1_000, 0);
         desk.handsOff();
         desk.press("Escape");
         var room = desk.get(desk.site() + "/massing").get("rooms").get(0).get("id").asLong();

@@ -112,6 +112,7 @@ class TraitTest {
         assertThat(red(timber) / red(own)).isCloseTo(0.2158605, org.assertj.core.api.Assertions.within(1e-5));
         var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
         assertThat(in.caller.get(copy + "/looks").json().get("dealt")).hasSize(1);
+        assertThat(in.caller.get(copy + "/looks").json().get("dealt").get(0).get("looks").valueStream().map(JsonNode::asInt).toList()).isEqualTo(numbers);
         assertThat(in.caller.get(copy + "/looks").json().get("all").get(1).get("tint").asString()).isEqualTo("#804020");
         in.caller.post(in.site + "/undo", null);
         assertThat(in.caller.get(in.site + "/looks").json().get("dealt")).isEmpty();

@@ -114,6 +114,19 @@ class TwinTest {
         assertThat(of(site, "twin")).isEmpty();
     }
 
+    /** Two points one above the other on the plan: the line between them. A dissolved repeat's twin follows its placements. */
+    @Test
+    void aLineMayBePickedAndARepeatDissolved() {
+        var rule = "{\"what\":\"COURSE\",\"fromMm\":{\"x\":400,\"y\":500,\"z\":0},\"toMm\":{\"x\":1600,\"y\":500,\"z\":0},\"pace\":\"COUNT\",\"count\":2}";
+        var repeat = made("/repeats", "{\"pieceIds\":[" + lamp + "],\"rule\":" + rule + "}").get("id").asLong();
+        var places = caller.get(site + "/placements").json().valueStream().filter(p -> p.get("origin").asString().equals("repeat")).map(p -> p.get("id").asString()).toList();
+        made("/twins", "{\"placementIds\":[\"" + places.get(0) + "\"],\"fromMm\":{\"x\":2030,\"y\":400,\"z\":0},\"toMm\":{\"x\":2100,\"y\":3000,\"z\":0}}");
+        assertThat(of(site, "twin")).containsExactlyInAnyOrder(List.of(3700, 500), List.of(2500, 500));
+        assertThat(caller.post(site + "/repeats/" + repeat + "/dissolve", null).json()).hasSize(2);
+        assertThat(of(site, "twin")).containsExactlyInAnyOrder(List.of(3700, 500), List.of(2500, 500));
+        assertThat(caller.post(site + "/twins", "{\"placementIds\":[\"" + lampAt(1000, 1000) + "\"]}").text()).contains("eastWest");
+    }
+
     @Test
     void whatHasNoTwinIsRefused() {
         var wall = caller.get(site + "/placements").json().get(0).get("id").asString();

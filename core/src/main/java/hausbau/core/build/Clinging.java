@@ -10,6 +10,10 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.repeat.Course;
+import hausbau.core.repeat.Field;
+import hausbau.core.repeat.Ring;
+import hausbau.core.repeat.Rule;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -26,7 +30,7 @@ public final class Clinging {
     /** What is fixed or hangs within this of a wall or ceiling belongs to it. Our own choice. */
     private static final long MOST_OFF = 500_000;
     /** Base of what is fixed to a wall, where it is pointed at on the floor. Common practice, no source. */
-    public static final Length USUAL_HEIGHT = Length.ofMillimetres(1700);
+    static final Length USUAL_HEIGHT = Length.ofMillimetres(1700);
     /** A back that points so belongs to a piece turned by its place in this list, by quarters. */
     private static final List<Side> BACKS = List.of(Side.NORTH, Side.WEST, Side.SOUTH, Side.EAST);
 
@@ -90,17 +94,17 @@ public final class Clinging {
         var across = face.line() - back - sign(face.side()) * offset.off().um();
         var pointed = face.side().runsEastWest() ? wanted.at().x() : wanted.at().y();
         var along = new Length(pointed).roundTo(step).um() - pointed;
-        var base = face.floor() + offset.height().orElseGet(() -> height(wanted.at().z() - face.floor(), box)).um();
-        var by = face.side().runsEastWest() ? new Vec(along, across, base - box.min().z()) : new Vec(across, along, base - box.min().z());
+        var up = offset.height().map(h -> face.floor() + h.um() - box.min().z()).orElseGet(() -> up(wanted.at().z(), face.floor(), box));
+        var by = face.side().runsEastWest() ? new Vec(along, across, up) : new Vec(across, along, up);
         return new Snapping.Snapped(turned.movedBy(by), List.of(
                 new Snapping.Hold(face.side().runsEastWest() ? 'Y' : 'X', Snapping.To.FACE, Optional.ofNullable(face.place())),
                 new Snapping.Hold(face.side().runsEastWest() ? 'X' : 'Y', Snapping.To.GRID)));
     }
 
-    /** Its middle where it is pointed at, a whole number of steps above the floor; as usual where that is the floor itself. */
-    private Length height(long pointed, Box box) {
-        var half = box.size().z() / 2;
-        return pointed <= half ? USUAL_HEIGHT : new Length(pointed - half).roundTo(step);
+    /** Until its pivot lies a whole number of steps above the floor, so that what has been snapped stays; its base as usual where the floor itself is pointed at. */
+    private long up(long pointed, long floor, Box box) {
+        var height = new Length(pointed - floor).roundTo(step);
+        return height.isPositive() ? floor + height.um() - pointed : floor + USUAL_HEIGHT.um() - box.min().z();
     }
 
     /** The walls of the rooms at this height. */
@@ -147,6 +151,15 @@ public final class Clinging {
         }
         holds.add(new Snapping.Hold('Z', Snapping.To.UNDERSIDE, Optional.ofNullable(holder)));
         return new Snapping.Snapped(flat.stance().movedBy(new Vec(0, 0, ceiling - offset.off().um() - box.max().z())), holds);
+    }
+
+    /** A rule that is laid on the floor of its room: what is fixed to a wall is meant at its usual height, what hangs under the ceiling. */
+    public static Rule raised(Rule rule, Body body, Held held, Room room, Repeat.Hold hold) {
+        var z = rule instanceof Course c ? c.from().z() : rule instanceof Field f ? f.z() : rule instanceof Ring r ? r.centre().z() : Long.MIN_VALUE;
+        if (z != room.floor() || held == Held.STANDS || held == Held.FIXED && hold != Repeat.Hold.WALL) {
+            return rule;
+        }
+        return rule.movedBy(new Vec(0, 0, held == Held.FIXED ? USUAL_HEIGHT.um() - body.box().min().z() : room.height().um() - body.box().max().z()));
     }
 
     private static boolean contains(Room room, Vec p) {

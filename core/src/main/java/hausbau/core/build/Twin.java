@@ -3,9 +3,14 @@ package hausbau.core.build;
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
+import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
+import java.util.Collection;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.ToLongFunction;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -19,6 +24,10 @@ import java.util.stream.Stream;
  */
 public record Twin(long id, String name, List<Long> hands, List<Long> uses, List<Long> repeats, Plane plane, long room) {
 
+    public Twin(long id, String name, Originals originals, Plane plane, long room) {
+        this(id, name, List.copyOf(originals.hands), List.copyOf(originals.uses), List.copyOf(originals.repeats), plane, room);
+    }
+
     /** Of what hands set down alone. */
     public Twin(long id, String name, List<Long> hands, Plane plane, long room) {
         this(id, name, hands, List.of(), List.of(), plane, room);
@@ -30,6 +39,13 @@ public record Twin(long id, String name, List<Long> hands, List<Long> uses, List
      * @param at       X of the plane, else Y, µm
      */
     public record Plane(boolean eastWest, long at) {
+
+        /** Through the first of two points, to the nearest half step, along the axis that leads nearer to the second. */
+        public static Plane through(Vec a, Vec b, Length step) {
+            var eastWest = Math.abs(b.y() - a.y()) >= Math.abs(b.x() - a.x());
+            // Doubled, so that half steps are whole.
+            return new Plane(eastWest, new Length(2 * (eastWest ? a.x() : a.y())).roundTo(step).um() / 2);
+        }
 
         /** The same piece on its other side. */
         Stance mirrored(Kind kind, Stance stance) {
@@ -50,6 +66,24 @@ public record Twin(long id, String name, List<Long> hands, List<Long> uses, List
 
     /** What a twin follows, by ids. */
     public record Originals(Set<Long> hands, Set<Long> uses, Set<Long> repeats) {
+
+        /** All that these places are of, as far as a twin can follow it. */
+        public static Originals of(Collection<? extends Place> places) {
+            return new Originals(ids(places, p -> p instanceof Place.ByHand h ? h.id() : 0), ids(places, p -> p instanceof Place.InUse u ? u.use() : 0),
+                    ids(places, p -> p instanceof Place.InRepeat r ? r.repeat() : 0));
+        }
+
+        public static Originals ofUse(long id) {
+            return new Originals(Set.of(), Set.of(id), Set.of());
+        }
+
+        public static Originals ofRepeat(long id) {
+            return new Originals(Set.of(), Set.of(), Set.of(id));
+        }
+
+        private static Set<Long> ids(Collection<? extends Place> places, ToLongFunction<Place> id) {
+            return places.stream().mapToLong(id::applyAsLong).filter(i -> i != 0).boxed().collect(Collectors.toCollection(TreeSet::new));
+        }
 
         private boolean isFollowedBy(Twin twin) {
             return twin.hands.stream().anyMatch(hands::contains) || twin.uses.stream().anyMatch(uses::contains) || twin.repeats.stream().anyMatch(repeats::contains);

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.CompletableFuture;
 
 /** Writes what a generator makes into chunks, with the hand's departures in place of what is derived. */
 final class Writing {
@@ -14,7 +13,7 @@ final class Writing {
     private final long owner;
     private final Map<Place, Departure> departures = new HashMap<>();
     private final List<Departure> lost = new ArrayList<>();
-    private final List<CompletableFuture<Chunk>> chunks = new ArrayList<>();
+    private final List<Chunk> chunks = new ArrayList<>();
     private final int expected;
     private Rows rows;
 
@@ -60,23 +59,20 @@ final class Writing {
 
     private void turnPage() {
         if (rows.isFull()) {
-            var full = rows;
-            var number = chunks.size();
-            // A full page is indexed while the next one is written.
-            chunks.add(CompletableFuture.supplyAsync(() -> new Chunk(source, number, full)));
+            close();
             rows = new Rows(owner, Rows.MOST);
         }
     }
 
     private void close() {
         if (rows.size() > 0) {
-            chunks.add(CompletableFuture.completedFuture(new Chunk(source, chunks.size(), rows)));
+            chunks.add(new Chunk(source, chunks.size(), rows));
         }
     }
 
     Generator.Made made(Generator by, List<Generator.Unfilled> unfilled) {
         close();
         lost.addAll(departures.values());
-        return new Generator.Made(by, chunks.stream().map(CompletableFuture::join).toList(), unfilled, List.copyOf(lost));
+        return new Generator.Made(by, List.copyOf(chunks), unfilled, List.copyOf(lost));
     }
 }

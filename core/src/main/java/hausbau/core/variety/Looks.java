@@ -12,6 +12,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** The look that each piece has whose kind has several. What stands stays what it is: only how it looks is told apart. */
@@ -52,8 +53,8 @@ public final class Looks {
                 .thenComparing(s -> s.place().toString()));
         var size = kind.box().size();
         var neighbours = new Neighbours(spots.stream().map(Spot::box).toList(), Math.min(size.x(), size.y()) / 2);
-        // The hash of words is the same on every machine.
-        var keys = spots.stream().mapToLong(s -> s.place().toString().hashCode()).toArray();
+        // By where it stands and not by its id, so that a site's copy looks alike.
+        var keys = spots.stream().mapToLong(s -> Objects.hash(s.box().min().x(), s.box().min().y(), s.box().min().z())).toArray();
         var looks = Dealing.deal(neighbours, keys, variety.looks().stream().mapToInt(Variety.Look::weight).toArray(), variety.seed());
         var first = all.size();
         all.addAll(variety.looks());

@@ -2,8 +2,8 @@ package hausbau.core.variety;
 
 import hausbau.core.measure.Box;
 import hausbau.core.measure.BoxIndex;
-import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Which of some boxes stand side by side: apart along one axis only, and by no more than a reach. */
 final class Neighbours {
@@ -19,19 +19,13 @@ final class Neighbours {
         for (var i = 0; i < boxes.size(); i++) {
             var one = boxes.get(i);
             var me = i;
-            var found = new int[8];
-            var count = new int[1];
-            var grown = new int[][] {found};
+            var found = IntStream.builder();
             index.touching(one.grownBy(reach), j -> {
                 if (j != me && areSideBySide(one, boxes.get(j), reach)) {
-                    if (count[0] == grown[0].length) {
-                        grown[0] = Arrays.copyOf(grown[0], 2 * count[0]);
-                    }
-                    grown[0][count[0]++] = j;
+                    found.add(j);
                 }
             });
-            of[i] = Arrays.copyOf(grown[0], count[0]);
-            Arrays.sort(of[i]);
+            of[i] = found.build().sorted().toArray();
         }
     }
 

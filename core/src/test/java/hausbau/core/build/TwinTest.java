@@ -3,12 +3,15 @@ package hausbau.core.build;
 import static hausbau.core.TestSets.massing;
 import static hausbau.core.TestSets.room;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Room;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
@@ -71,5 +74,36 @@ class TwinTest {
         var wider = rooms.get(0).over(rooms.get(0).outline().within(new Rect(0, 0, 7_000_000, 4_000_000)));
         assertThat(set(List.of(wider), List.of(twin), hand(7, BENCH, 1000, 500, 0, false, 0)).of(new Source.Twins(3)).get(0).stance().at().x()).isEqualTo(6_000_000);
         assertThat(set(List.of(), List.of(twin), hand(7, BENCH, 1000, 500, 0, false, 0)).of(new Source.Twins(3)).get(0).stance().at().x()).isEqualTo(4_000_000);
+    }
+
+    /** Through the first point, along the nearer axis; on a step of 0.1 m X = 2.52 m is taken to 2.5 m, 2.53 m to the half step of 2.55 m. */
+    @Test
+    void aPlaneGoesThroughAPickedPoint() {
+        var step = Length.ofMillimetres(100);
+        assertThat(Twin.Plane.through(Vec.ofMillimetres(2520, 500, 0), Vec.ofMillimetres(2700, 3500, 0), step)).isEqualTo(new Twin.Plane(true, 2_500_000));
+        assertThat(Twin.Plane.through(Vec.ofMillimetres(2530, 500, 0), Vec.ofMillimetres(2530, 0, 0), step)).isEqualTo(new Twin.Plane(true, 2_550_000));
+        assertThat(Twin.Plane.through(Vec.ofMillimetres(500, 1990, 0), Vec.ofMillimetres(3000, 2100, 0), step)).isEqualTo(new Twin.Plane(false, 2_000_000));
+    }
+
+    /** Every place of a twin is read back as it was written, and fits into the 53 bits that a browser keeps exactly. */
+    @Test
+    void placesOfTwinsAreReadBack() {
+        for (var place : List.of(Place.InTwin.ofHand(3, 7), Place.InTwin.ofUse(3, new Place.InUse(9, (1L << 50) - 1)), Place.InTwin.ofRepeat(3, new Place.InRepeat(5, 0, 0)),
+                Place.InTwin.ofRepeat(3, new Place.InRepeat(5, 4711, 65_535)), Place.InTwin.ofRepeat(3, new Place.InRepeat(5, (1L << 38) + 12, 3)))) {
+            assertThat(Place.parse(place.toString())).isEqualTo(place);
+            assertThat(Math.abs(place.part())).isLessThan(1L << 53);
+        }
+        assertThat(Place.InTwin.ofRepeat(3, new Place.InRepeat(5, 12, 3))).isNotEqualTo(Place.InTwin.ofRepeat(3, new Place.InRepeat(5, (1L << 38) + 12, 3)));
+        assertThatThrownBy(() -> Place.InTwin.ofRepeat(3, new Place.InRepeat(5, 0, 65_536))).isInstanceOf(Refused.class);
+    }
+
+    @Test
+    void aTwinFollowsWhatStandsInForItsOriginals() {
+        var twin = new Twin(3, "Twin", List.of(7L, 8L), List.of(20L), List.of(30L), new Twin.Plane(true, 0), 1);
+        var saved = twin.following(new Twin.Originals(Set.of(7L), Set.of(20L), Set.of()), Twin.Originals.ofUse(21));
+        assertThat(saved).isEqualTo(new Twin(3, "Twin", List.of(8L), List.of(21L), List.of(30L), new Twin.Plane(true, 0), 1));
+        assertThat(twin.following(Twin.Originals.ofUse(99), Twin.Originals.ofUse(21))).isSameAs(twin);
+        assertThat(Twin.Originals.of(List.of(new Place.ByHand(4), new Place.InUse(5, 1), new Place.InUse(5, 2), new Place.InRepeat(6, 0, 0), new Place.OfSolid(1))))
+                .isEqualTo(new Twin.Originals(Set.of(4L), Set.of(5L), Set.of(6L)));
     }
 }

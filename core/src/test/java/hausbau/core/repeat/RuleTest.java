@@ -358,4 +358,26 @@ class RuleTest {
         assertThat(scatter.movedBy(Vec.ofMillimetres(500, 0, 0)).thin().paths().get(0)).isEqualTo(Vec.ofMillimetres(-500, 2000, 0));
         assertThatThrownBy(() -> new Scatter.Thin(Length.ZERO, path.subList(0, 1), mm(1000))).isInstanceOf(Refused.class);
     }
+
+    /**
+     * Up a slope of 3 to 4 pieces of 1 m lie end to end: each takes 0.8 m of the plan and 0.6 m of height, so that five fill 4 m; they are
+     * rolled by -36.87 degrees, and the end of one is the beginning of the next.
+     */
+    @Test
+    void aSlopedTrailLiesEndToEnd() {
+        var path = List.of(Vec.ofMillimetres(0, 0, 0), Vec.ofMillimetres(4000, 0, 3000));
+        var side = new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS);
+        var trail = new Trail(path, false, Length.ZERO, side, Length.ZERO, false, new Trail.Joints(true, Length.ZERO, false, false, true), Variation.NONE);
+        for (var from : new long[] {-500_000, 0}) {
+            var starts = new ArrayList<double[]>();
+            trail.lay(List.of(Box.of(from, 0, 0, from + 1_000_000, 50_000, 50_000)), (key, level, pick, x, y, z, quarters, degrees, mirrored, lean) -> {
+                assertThat(lean.roll()).isCloseTo(-Math.toDegrees(Math.atan2(3, 4)), within(1e-9));
+                starts.add(new double[] {x + 0.8 * from, y, z + 0.6 * from});
+            });
+            assertThat(starts).hasSize(5);
+            for (var i = 0; i < 5; i++) {
+                assertThat(starts.get(i)).containsExactly(new double[] {800_000 * i, 0, 600_000 * i}, within(1.0));
+            }
+        }
+    }
 }

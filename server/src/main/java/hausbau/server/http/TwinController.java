@@ -4,6 +4,7 @@ import hausbau.core.build.Place;
 import hausbau.core.build.Source;
 import hausbau.core.build.Twin;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.SiteState;
 import hausbau.server.work.TwinService;
@@ -48,10 +49,21 @@ class TwinController {
     }
 
     /**
-     * @param roomId whose middle it keeps to; left out: that in which the first placement stands
-     * @param atMm   in place of a room: where the plane lies
+     * @param eastWest needed unless two points tell
+     * @param roomId   whose middle it keeps to; left out: that in which the first placement stands
+     * @param atMm     in place of a room: where the plane lies
+     * @param fromMm   in place of all of these: the first of two points of the line, with toMm
      */
-    record TwinBody(@NotNull List<@NotNull String> placementIds, @NotNull Boolean eastWest, Long roomId, Length atMm) {
+    record TwinBody(@NotNull List<@NotNull String> placementIds, Boolean eastWest, Long roomId, Length atMm, @Valid VecMm fromMm, @Valid VecMm toMm) {
+
+        private boolean isEastWest() {
+            return Optional.ofNullable(eastWest).orElseThrow(() -> new Refused("eastWest", "Tell whether east and west are exchanged, or north and south."));
+        }
+
+        Optional<Twin.Plane> plane(Length step) {
+            return fromMm != null && toMm != null ? Optional.of(Twin.Plane.through(fromMm.toVec(), toMm.toVec(), step))
+                    : Optional.ofNullable(atMm).map(at -> new Twin.Plane(isEastWest(), at.um()));
+        }
     }
 
     @GetMapping
@@ -64,8 +76,8 @@ class TwinController {
     @Operation(summary = "Sets placements down once more across a plane; they follow their originals")
     @ResponseStatus(HttpStatus.CREATED)
     TwinView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody TwinBody body) {
-        var made = twins.add(siteId, seen, body.placementIds().stream().map(Place::parse).toList(), body.eastWest(), Optional.ofNullable(body.roomId()),
-                Optional.ofNullable(body.atMm()).map(at -> new Twin.Plane(body.eastWest(), at.um())));
+        var made = twins.add(siteId, seen, body.placementIds().stream().map(Place::parse).toList(), body::isEastWest, Optional.ofNullable(body.roomId()),
+                body.plane(twins.state(siteId).settings().step()));
         return TwinView.of(made, twins.state(siteId));
     }
 

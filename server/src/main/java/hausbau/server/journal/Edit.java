@@ -7,6 +7,7 @@ import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Place;
 import hausbau.core.build.Source;
 import hausbau.core.build.Standing;
+import hausbau.core.build.Twin;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
@@ -189,6 +190,11 @@ public final class Edit {
 
     private boolean touches(Aggregate aggregate) {
         return changes.stream().anyMatch(c -> c.table() == aggregate);
+    }
+
+    /** Twins of what goes follow what stands in for it. */
+    public void twinsFollow(Twin.Originals gone, Twin.Originals instead) {
+        stores.sets().twinRows(site.getId()).forEach(row -> change(row, r -> r.set(r.toTwin().following(gone, instead))));
     }
 
     private Massing massing() {

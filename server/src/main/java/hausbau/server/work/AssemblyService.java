@@ -30,11 +30,9 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
 /** Assemblies: saved from what hands set down, used, opened, changed for all uses. */
@@ -57,6 +55,11 @@ public class AssemblyService {
 
     /** What of a selection goes into an assembly: what hands set down, and the uses and repeats of which something is named. */
     private record Chosen(List<Standing> hands, List<UseRow> uses, List<RepeatRow> repeats, Box extent) {
+
+        Twin.Originals originals() {
+            return new Twin.Originals(Twin.Originals.of(hands.stream().map(Standing::place).toList()).hands(), uses.stream().map(UseRow::getId).collect(Collectors.toSet()),
+                    repeats.stream().map(RepeatRow::getId).collect(Collectors.toSet()));
+        }
     }
 
     private Chosen chosen(Edit edit, List<Place> places) {
@@ -122,20 +125,8 @@ public class AssemblyService {
         });
         var use = new Use(stores.nextId(), assembly, pivot);
         edit.add(new UseRow(edit.site().getId(), use));
-        follow(edit, new Twin.Originals(ids(chosen.hands().stream().map(h -> ((Place.ByHand) h.place()).id())), ids(chosen.uses().stream().map(UseRow::getId)),
-                ids(chosen.repeats().stream().map(RepeatRow::getId))), new Twin.Originals(Set.of(), Set.of(use.id()), Set.of()));
+        edit.twinsFollow(chosen.originals(), Twin.Originals.ofUse(use.id()));
         return use;
-    }
-
-    private static Set<Long> ids(Stream<Long> all) {
-        return all.collect(Collectors.toSet());
-    }
-
-    /** Twins of what goes follow what stands in for it. */
-    private void follow(Edit edit, Twin.Originals gone, Twin.Originals instead) {
-        for (var row : stores.sets().twinRows(edit.site().getId())) {
-            edit.change(row, r -> r.set(r.toTwin().following(gone, instead)));
-        }
     }
 
     /** Numbered so that a part which there was keeps its number. */
@@ -223,9 +214,7 @@ public class AssemblyService {
             }
         }
         PlacementService.remove(edit, row);
-        follow(edit, new Twin.Originals(Set.of(), Set.of(use.id()), Set.of()), new Twin.Originals(
-                ids(places.stream().filter(Place.ByHand.class::isInstance).map(p -> ((Place.ByHand) p).id())), ids(places.stream().filter(Place.InUse.class::isInstance).map(p -> ((Place.InUse) p).use())),
-                ids(places.stream().filter(Place.InRepeat.class::isInstance).map(p -> ((Place.InRepeat) p).repeat()))));
+        edit.twinsFollow(Twin.Originals.ofUse(use.id()), Twin.Originals.of(places));
         return places;
     }
 

@@ -6,13 +6,10 @@ import hausbau.core.build.Place;
 import hausbau.core.build.Repeat;
 import hausbau.core.build.Source;
 import hausbau.core.build.Standing;
+import hausbau.core.build.Twin;
 import hausbau.core.massing.Massing;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
-import hausbau.core.measure.Vec;
-import hausbau.core.repeat.Course;
-import hausbau.core.repeat.Field;
-import hausbau.core.repeat.Ring;
 import hausbau.core.repeat.Rule;
 import hausbau.core.shape.Finish;
 import hausbau.server.journal.Edit;
@@ -131,19 +128,12 @@ public class RepeatService {
         return new Repeat(id, name, bodies, held(state, bodies, wanted), wanted.following().map(f -> host(state, bodies, f)));
     }
 
-    /** What is fixed to a wall or hangs, laid on the floor of its room, is meant at its usual height, or under the ceiling. */
+    /** As it is meant by how what is repeated is held. */
     private static Rule held(SiteState state, List<Body> bodies, Wanted wanted) {
         var rule = wanted.rule().toRule();
-        var room = wanted.following().flatMap(f -> state.decisions().massing().room(f.room()));
-        var at = rule instanceof Course c ? Optional.of(c.from().z()) : rule instanceof Field f ? Optional.of(f.z()) : rule instanceof Ring r ? Optional.of(r.centre().z()) : Optional.<Long>empty();
-        if (room.isEmpty() || at.isEmpty() || at.get() != room.get().floor() || bodies.get(0).members().isEmpty()) {
-            return rule;
-        }
-        return switch (state.decisions().traits().held(bodies.get(0).members().get(0).kind())) {
-            case STANDS -> rule;
-            case FIXED -> wanted.following().get().hold() == Repeat.Hold.WALL ? rule.movedBy(new Vec(0, 0, Clinging.USUAL_HEIGHT.um())) : rule;
-            case HANGS -> rule.movedBy(new Vec(0, 0, room.get().height().um() - bodies.get(0).box().max().z()));
-        };
+        var first = bodies.get(0).members().stream().findFirst();
+        return wanted.following().flatMap(f -> state.decisions().massing().room(f.room()).flatMap(room -> first.map(member ->
+                Clinging.raised(rule, bodies.get(0), state.decisions().traits().held(member.kind()), room, f.hold())))).orElse(rule);
     }
 
     private static Repeat.Host host(SiteState state, List<Body> bodies, Following f) {
@@ -208,7 +198,9 @@ public class RepeatService {
         return journal.edit(siteId, seen, edit -> {
             var all = edit.before().set().of(new Source.Repeats(id));
             edit.name("Dissolve “" + take(edit, id).name() + "”");
-            return edit.setDown(all);
+            var places = edit.setDown(all);
+            edit.twinsFollow(Twin.Originals.ofRepeat(id), Twin.Originals.of(places));
+            return places;
         });
     }
 }

@@ -18,10 +18,10 @@ import hausbau.server.store.Stores;
 import hausbau.server.store.set.TwinRow;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.ToLongFunction;
+import java.util.function.BooleanSupplier;
 import org.springframework.stereotype.Service;
 
-/** What hands set down, once more across a plane: living, or as plain copies. */
+/** What hands set down, assemblies and repeats, once more across a plane: living, or as plain copies. */
 @Service
 public class TwinService {
 
@@ -40,30 +40,25 @@ public class TwinService {
     }
 
     /**
+     * @param eastWest asked for where a room's middle is the plane
      * @param room  the room whose middle the plane keeps to; left out: that of the first placement, unless a plane is told
      * @param plane where the plane lies, in place of a room
      */
-    public Twin add(long siteId, Seen seen, List<Place> places, boolean eastWest, Optional<Long> room, Optional<Twin.Plane> plane) {
+    public Twin add(long siteId, Seen seen, List<Place> places, BooleanSupplier eastWest, Optional<Long> room, Optional<Twin.Plane> plane) {
         return journal.edit(siteId, seen, edit -> {
             var state = edit.before();
             var originals = originals(state, places);
             var host = plane.isPresent() ? Optional.<Room>empty() : Optional.of(host(state.decisions().massing(), originals.get(0), room));
-            var across = plane.orElseGet(() -> Twin.middle(host.orElseThrow(), eastWest));
+            var across = plane.orElseGet(() -> Twin.middle(host.orElseThrow(), eastWest.getAsBoolean()));
             var n = 1;
             while (isTaken(state, "Twin " + n)) {
                 n++;
             }
-            var twin = new Twin(stores.nextId(), "Twin " + n, ids(originals, p -> p instanceof Place.ByHand h ? h.id() : 0), ids(originals, p -> p instanceof Place.InUse u ? u.use() : 0),
-                    ids(originals, p -> p instanceof Place.InRepeat r ? r.repeat() : 0), across, host.map(Room::id).orElse(0L));
+            var twin = new Twin(stores.nextId(), "Twin " + n, Twin.Originals.of(originals.stream().map(Standing::place).toList()), across, host.map(Room::id).orElse(0L));
             edit.name("Make “" + twin.name() + "”");
             edit.add(new TwinRow(siteId, twin));
             return twin;
         });
-    }
-
-    /** Each of the ids that places have, once. */
-    private static List<Long> ids(List<Standing> all, ToLongFunction<Place> id) {
-        return all.stream().map(s -> id.applyAsLong(s.place())).filter(i -> i != 0).distinct().toList();
     }
 
     /** What hands set down, and pieces of uses and of repeats, which are followed whole. */
