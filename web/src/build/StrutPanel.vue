@@ -8,7 +8,7 @@ const strutting = useStrutting()
 </script>
 
 <template>
-  <details aria-label="Struts">
+  <details class="fold" aria-label="Struts">
     <summary>Struts</summary>
     <div class="fields">
       <LengthField label="Section’s width" :mm="strutting.widthMm" :on-change="(mm) => mm > 0 && (strutting.widthMm = mm)" />
@@ -22,13 +22,6 @@ const strutting = useStrutting()
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-}
-details[open] {
-  display: grid;
-  gap: 8px;
-}
 button[aria-pressed='true'] {
   background: var(--verdigris);
   color: var(--sheet);

@@ -3,6 +3,7 @@ import type { Ref } from 'vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { useLaying } from '../repeat/laying'
+import { useTwinning } from '../repeat/twinning'
 import { usePlacing } from './placing'
 import { useStrutting } from './strutting'
 
@@ -15,6 +16,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
   const laying = useLaying()
   const table = useTable()
   const strutting = useStrutting()
+  const twinning = useTwinning()
 
   /** Keys are done in turn: pressed faster than the server answers, they give what they would give at leisure. */
   const run = (work: () => unknown) => {
@@ -79,6 +81,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
     run(() => {
       if (placing.held) placing.putBack()
       else if (strutting.active) strutting.active = false
+      else if (twinning.active) twinning.active = false
       else if (laying.what) laying.stop()
       else if (laying.chosen) laying.choose(undefined)
       else if (table.drawing) table.drawing = ''

@@ -41,6 +41,7 @@ export const usePlacing = defineStore('placing', () => {
 
   function take(pieceId: number, at?: VecMm) {
     site.select([])
+    if (held.value?.kind !== 'piece' || held.value.pieceId !== pieceId) forgetOffset()
     held.value = { kind: 'piece', pieceId, quarterTurns: 0, mirrored: false }
     point(at ?? startingPlace())
   }
@@ -49,6 +50,12 @@ export const usePlacing = defineStore('placing', () => {
     site.select([])
     held.value = { kind: 'assembly', assemblyId, quarterTurns: 0, mirrored: false }
     point(at ?? startingPlace())
+  }
+
+  /** A height and a distance are kept for the piece that they were typed for. */
+  function forgetOffset() {
+    heightMm.value = undefined
+    offMm.value = 0
   }
 
   /** In the first room's middle, where a piece taken with the keyboard begins. */
@@ -60,6 +67,7 @@ export const usePlacing = defineStore('placing', () => {
   function pickUp(copy = false) {
     const first = site.selected[0]
     if (!first) return
+    forgetOffset()
     held.value = { kind: 'placements', ids: site.selected.map((p) => p.id), first, copy }
     point(first.atMm)
   }
@@ -225,6 +233,7 @@ export const usePlacing = defineStore('placing', () => {
       mirrored: last.mirrored,
       freeDegrees: last.freeDegrees,
       snap: !last.free,
+      ...kept(),
     })
     if (!placed) return
     again.value = { ...a, last: placed }

@@ -46,7 +46,7 @@ const isHeld = (id: number) => placing.held?.kind === 'assembly' && placing.held
       </div>
     </div>
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
-    <ul>
+    <ul class="plain">
       <li v-for="a in site.assemblies.assemblies" :key="a.id" class="row spread">
         <Input
           v-if="renamed === a.id"
@@ -81,11 +81,6 @@ const isHeld = (id: number) => placing.held?.kind === 'assembly' && placing.held
 }
 .open p {
   margin: 0 0 5px;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
 }
 li {
   padding: 2px 0;

@@ -51,7 +51,7 @@ const selected = computed(() => {
       >
       <template v-else>{{ ASKS[laying.what] }}</template>
     </p>
-    <ul v-if="site.repeats.length">
+    <ul class="plain" v-if="site.repeats.length">
       <li v-for="r in site.repeats" :key="r.id">
         <button type="button" class="plain" :aria-pressed="laying.chosen?.id === r.id" @click="laying.choose(laying.chosen?.id === r.id ? undefined : r.id)">
           <span>{{ r.name }}</span>
@@ -66,11 +66,6 @@ const selected = computed(() => {
 .kinds button[aria-pressed='true'] {
   background: var(--verdigris);
   color: var(--sheet);
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
 }
 li button {
   width: 100%;

@@ -38,7 +38,7 @@ const dissolve = (id: number) =>
       <span v-if="twinning.active" class="soft" role="status">{{ twinning.from ? 'Click the second, along the line.' : 'Click the first on the plan.' }}</span>
     </div>
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
-    <ul>
+    <ul class="plain">
       <li v-for="t in site.twins" :key="t.id" class="row spread">
         <button type="button" class="plain" @click="site.select(site.placements.of(`twins.${t.id}`))">{{ t.name }}</button>
         <span class="figures soft">{{ t.count }}</span>
@@ -52,11 +52,6 @@ const dissolve = (id: number) =>
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
 li {
   padding: 2px 0;
 }

@@ -13,7 +13,7 @@ type Subject = { pieceIds: number[] } | { placementIds: string[] } | { assemblyI
 /** Beside a path it gets thinner over this distance until another is typed. */
 const USUAL_FADE_MM = 1000
 /** How near to a handle a hand must be to take it. */
-const HANDLE_REACH_PX = 9
+export const HANDLE_REACH_PX = 9
 
 /**
  * Laying repeats: what is about to be repeated, the points drawn so far, and where the server says the copies would stand; and the

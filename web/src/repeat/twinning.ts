@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
-import type { Point } from '../massing/edges'
+import type { VecMm } from '../api/client'
 import { useSite } from '../site/site'
 
 /** What a twin can follow: what hands set down, assemblies, repeats. */
@@ -10,28 +10,23 @@ export const canBeTwinned = (id: string) => /^(hand|use|repeat)\./.test(id)
 export const useTwinning = defineStore('twinning', () => {
   const site = useSite()
   const active = ref(false)
-  const from = shallowRef<Point>()
+  const from = shallowRef<VecMm>()
   watch(active, () => (from.value = undefined))
   watch(
     () => [site.site?.id, site.selections],
     () => (active.value = false),
   )
 
-  const make = (eastWest: boolean, atMm?: number) =>
-    site.make('Make a twin', 'POST', '/twins', { placementIds: [...site.selection].filter(canBeTwinned), eastWest, atMm })
+  const send = (across: object) => site.make('Make a twin', 'POST', '/twins', { placementIds: [...site.selection].filter(canBeTwinned), ...across })
+  const make = (eastWest: boolean, atMm?: number) => send({ eastWest, atMm })
 
-  /** The second of two points makes the twin, across the line through the first that runs along the nearer axis. */
-  async function point(at: Point) {
-    const step = site.site!.stepMm
-    const p = { x: Math.round((2 * at.x) / step) * (step / 2), y: Math.round((2 * at.y) / step) * (step / 2) }
+  /** The second of two points makes the twin, across the line that they are of. */
+  async function point(at: VecMm) {
     const first = from.value
-    if (!first) {
-      from.value = p
-      return
-    }
+    from.value = at
+    if (!first) return
     active.value = false
-    const eastWest = Math.abs(p.y - first.y) >= Math.abs(p.x - first.x)
-    await make(eastWest, eastWest ? first.x : first.y)
+    await send({ fromMm: first, toMm: at })
   }
 
   return { active, from, make, point }

@@ -9,7 +9,7 @@ import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
 import { placementOf } from '../site/standing'
 import { tell, useSite } from '../site/site'
 import { useAssembling } from '../repeat/assembling'
-import { useLaying } from '../repeat/laying'
+import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
 import { useSeeing } from '../ticket/seeing'
 import { useTable } from '../table/table'
@@ -26,8 +26,6 @@ const seeing = useSeeing()
 const strutting = useStrutting()
 const laying = useLaying()
 const assembling = useAssembling()
-/** How near to a handle a hand must be to take it. */
-const HANDLE_REACH_PX = 9
 const holder = ref<HTMLElement>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '' })
@@ -219,7 +217,14 @@ let dragZ = 0
 /** What is laid against an upright piece is laid on the floor before it. */
 const UPRIGHT = new Set(['WALL', 'DOOR', 'WINDOW', 'PASSAGE', 'POST', 'PILLAR'])
 const isUpright = (id: string | undefined) => UPRIGHT.has(site.pieceById.get(site.placements.get(id ?? '')?.pieceId ?? 0)?.role ?? '')
-const floorAt = (at: VecMm) => Math.max(...site.massing.rooms.map((r) => r.cornerMm.z).filter((z) => z <= at.z), table.level?.floorMm ?? 0)
+/** The highest floor below a point, of the rooms that it lies in or at. */
+const floorAt = (at: VecMm) => {
+  const within = (from: number, size: number, v: number) => from - 1 <= v && v <= from + size + 1
+  const floors = site.massing.rooms
+    .filter((r) => within(r.cornerMm.x, r.widthMm, at.x) && within(r.cornerMm.y, r.depthMm, at.y) && r.cornerMm.z <= at.z + 1)
+    .map((r) => r.cornerMm.z)
+  return floors.length ? Math.max(...floors) : (table.level?.floorMm ?? 0)
+}
 
 let head: { x: number; y: number } | undefined
 

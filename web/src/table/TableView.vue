@@ -159,7 +159,7 @@ const holds = computed(() =>
         <button type="button" class="tool" :aria-pressed="table.walking" title="Walk from where the Figure stands" @click="walkOn">
           {{ table.walking ? 'Stop walking' : 'Walk' }}
         </button>
-        <button type="button" class="tool" title="Show the whole set (H)" @click="table.look('all')">Show the whole set</button>
+        <button type="button" class="tool" title="Show the whole set (H)" aria-label="Show the whole set" @click="table.look('all')">Whole set</button>
       </div>
     </div>
     <div v-if="placing.held" class="hold" role="status" data-testid="hold">

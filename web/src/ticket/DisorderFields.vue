@@ -29,7 +29,7 @@ const kept: Partial<typeof USUAL> = {}
 </script>
 
 <template>
-  <details class="group">
+  <details class="fold">
     <summary>Disorder</summary>
     <div class="fields three">
       <LengthField label="Shifted by up to" :mm="told.shiftMm" :error="about('shiftMm')" :on-change="(mm) => (told.shiftMm = mm)" />
@@ -50,20 +50,3 @@ const kept: Partial<typeof USUAL> = {}
     </div>
   </details>
 </template>
-
-<style scoped>
-.group[open] {
-  display: grid;
-  gap: 8px;
-}
-summary {
-  cursor: pointer;
-}
-.group[open] summary {
-  margin-bottom: 6px;
-}
-.fields + .fields,
-.fields + .row {
-  margin-top: 8px;
-}
-</style>

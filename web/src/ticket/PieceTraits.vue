@@ -43,13 +43,13 @@ const TINTS = ['#d8c7a6', '#b9c4b0', '#a9bcc4', '#c9a995', '#b3a6b8', '#cfc08a']
 </script>
 
 <template>
-  <details class="group" :open="looks.length > 0">
+  <details class="fold" :open="looks.length > 0">
     <summary>{{ piece.code }}, wherever it stands</summary>
     <label v-if="canBeHeld" class="field"
       ><span>Held</span>
       <Choice :value="piece.trait.held" :options="HELD" label="How it is held" @change="(held) => change({ held })" />
     </label>
-    <ul v-if="looks.length" aria-label="Looks">
+    <ul class="plain" v-if="looks.length" aria-label="Looks">
       <li v-for="(look, i) in looks" :key="i" class="look">
         <Choice :value="look.pieceId" :options="fitting" :label="`Piece of look ${i + 1}`" @change="(id) => setLook(i, { pieceId: Number(id) })" />
         <input
@@ -74,18 +74,6 @@ const TINTS = ['#d8c7a6', '#b9c4b0', '#a9bcc4', '#c9a995', '#b3a6b8', '#cfc08a']
 </template>
 
 <style scoped>
-.group[open] {
-  display: grid;
-  gap: 8px;
-}
-summary {
-  cursor: pointer;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
 .look {
   display: grid;
   grid-template-columns: 1fr 34px 52px 24px;

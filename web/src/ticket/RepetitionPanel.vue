@@ -32,7 +32,7 @@ function select() {
       <Button size="small" @click="select">Select it</Button>
     </p>
     <p v-else-if="repetition.found" class="soft">No two equals stand side by side.</p>
-    <ul>
+    <ul class="plain">
       <li v-for="a in alike" :key="`${a.pieceId}${a.tint}`" class="row spread">
         <span class="row"
           ><i class="key" :style="{ background: repetition.colourOf(a.pieceId, a.tint) }" />{{ codeOf(a.pieceId) }}
@@ -45,11 +45,6 @@ function select() {
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
 li {
   min-height: 22px;
   font-size: 13px;

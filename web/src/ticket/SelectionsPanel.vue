@@ -26,7 +26,7 @@ const forget = (id: number) => attempt(() => site.make('Forget a selection', 'DE
       <Button size="small" :disabled="!name.trim()" @click="keep">Keep</Button>
     </div>
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
-    <ul>
+    <ul class="plain">
       <li v-for="s in site.namedSelections" :key="s.id" class="row spread">
         <button type="button" class="plain" :title="`Select “${s.name}”`" @click="site.select(s.ids)">{{ s.name }}</button>
         <span class="figures soft">{{ s.ids.length }}</span>
@@ -37,11 +37,6 @@ const forget = (id: number) => attempt(() => site.make('Forget a selection', 'DE
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
 li {
   padding: 2px 0;
 }
