@@ -168,7 +168,7 @@ function choose(id: string, e: MouseEvent) {
 </template>
 
 <style scoped>
-.panel .first {
+.panel .first:first-child {
   border-top: 0;
   padding-top: 0;
 }
