@@ -27,19 +27,10 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
       .catch(tell)
     return true
   }
-  /** What takes something into the hand once its turn has come; Enter pressed meanwhile is for that. */
-  let taking = 0
   const take = (work: () => unknown) => {
-    taking++
-    return run(async () => {
-      try {
-        await work()
-      } finally {
-        taking--
-      }
-    })
+    void placing.taking(work).catch(tell)
+    return true
   }
-  const holds = () => !!placing.held || taking > 0
   const onSelection = (work: () => unknown) => run(() => (site.selection.size ? work() : undefined))
 
   function withControl(e: KeyboardEvent): boolean {
@@ -110,7 +101,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
       case 'y':
         return take(() => placing.pickUp())
       case 'Enter':
-        return holds() ? run(() => placing.setDown()) : false
+        return placing.holds ? run(() => placing.setDown()) : false
       case 'Escape':
         return letGo()
       case 'Delete':
@@ -139,7 +130,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
     if (target.closest('input, textarea, select, [role=combobox], [role=dialog]')) return
     if (e.altKey || !site.site) return
     // Enter and Space press a focused button, except while something is held: then Enter sets it down.
-    if (target.closest('button, a') && (e.key === ' ' || (e.key === 'Enter' && !holds()))) return
+    if (target.closest('button, a') && (e.key === ' ' || (e.key === 'Enter' && !placing.holds))) return
     if (e.ctrlKey || e.metaKey ? withControl(e) : plain(e)) e.preventDefault()
   }
 

@@ -113,6 +113,24 @@ describe('placing by hand', () => {
     expect(bodies('/arrange')).toHaveLength(0)
   })
 
+  it('counts what is pasted as held while it waits for its turn, so that a click meanwhile sets it down', async () => {
+    const placing = usePlacing()
+    const site = useSite()
+    site.select(['hand.9'])
+    placing.copyToClipboard()
+    let done = () => {}
+    const before = new Promise<void>((resolve) => (done = resolve))
+    void site.inTurn(() => before)
+    const pasted = placing.taking(() => placing.paste())
+    expect(placing.holds).toBe(true)
+    expect(placing.held).toBeUndefined()
+    const set = site.inTurn(() => placing.setDown({ x: 3100, y: 2000, z: 0 }))
+    done()
+    await Promise.all([pasted, set])
+    expect(bodies('/copies')).toHaveLength(1)
+    expect(placing.holds).toBe(false)
+  })
+
   it('does nothing with empty hands', async () => {
     const placing = usePlacing()
     await placing.setDown({ x: 0, y: 0, z: 0 })

@@ -27,6 +27,10 @@ export const usePlacing = defineStore('placing', () => {
   const offMm = ref(0)
   watch([heightMm, offMm], () => held.value && point(pointed))
   const clipboard = shallowRef<string[]>([])
+  /** How much that takes something into the hand waits for its turn. */
+  const coming = ref(0)
+  /** Whether the hand holds something, or will when what waits is done: a click or Enter meanwhile is for that. */
+  const holds = computed(() => !!held.value || coming.value > 0)
   /** What `N` does next: the same piece at this offset, or the selection moved or copied by it. */
   const again = shallowRef<{ kind: 'place'; pieceId: number; last: PlacementView; by: VecMm } | { kind: 'move' | 'copy'; by: VecMm }>()
   let pointed: VecMm = zero
@@ -38,6 +42,16 @@ export const usePlacing = defineStore('placing', () => {
   const heldPieceId = computed(() =>
     held.value?.kind === 'piece' ? held.value.pieceId : held.value?.kind === 'placements' ? held.value.first.pieceId : undefined,
   )
+
+  /** Does something, once its turn has come, that takes a thing into the hand. */
+  async function taking(work: () => unknown) {
+    coming.value++
+    try {
+      await site.inTurn(work)
+    } finally {
+      coming.value--
+    }
+  }
 
   function take(pieceId: number, at?: VecMm) {
     site.select([])
@@ -253,6 +267,8 @@ export const usePlacing = defineStore('placing', () => {
 
   return {
     held,
+    holds,
+    taking,
     ghost,
     spot,
     takeAssembly,

@@ -223,7 +223,7 @@ watch(
 watch(() => [site.site?.revision, site.survey], drawSoon)
 watch(
   () => site.massing,
-  () => !touched && !placing.held && frame('all'),
+  () => !touched && !placing.holds && frame('all'),
 )
 watch(
   () => site.site && site.pieces.length > 0,
@@ -328,13 +328,13 @@ function down(e: PointerEvent) {
     return
   } else if (!props.massing && laying.what) {
     laying.press(at(px, py), pointed(e).z)
-  } else if (!props.massing && !placing.held && laying.beginTool(at(px, py))) {
+  } else if (!props.massing && !placing.holds && laying.beginTool(at(px, py))) {
     return
-  } else if (!props.massing && !placing.held && laying.grab(at(px, py), lie.value.scale)) {
+  } else if (!props.massing && !placing.holds && laying.grab(at(px, py), lie.value.scale)) {
     return
-  } else if (!table.drawing && !placing.held && !edge.value && !corner.value && !opening.value && nearFigure(...toSiteMm(lie.value, px, py))) {
+  } else if (!table.drawing && !placing.holds && !edge.value && !corner.value && !opening.value && nearFigure(...toSiteMm(lie.value, px, py))) {
     figureHeld = true
-  } else if (!((props.massing || table.drawing) && !placing.held && hand.take(at(px, py), KIND[table.drawing]))) {
+  } else if (!((props.massing || table.drawing) && !placing.holds && hand.take(at(px, py), KIND[table.drawing]))) {
     band.value = { x0: px, y0: py, x1: px, y1: py }
   }
 }
@@ -391,7 +391,7 @@ function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
     void site.inTurn(() => twinning.point(where)).catch(tell)
     return
   }
-  if (placing.held) {
+  if (placing.holds) {
     const where = pointed(e)
     void site.inTurn(() => placing.setDown(where)).catch(tell)
   } else if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4) {
@@ -486,7 +486,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
       @contextmenu.prevent />
     <ChainEntry v-if="typing" :written="typing" @done="typing = undefined" />
     <div
-      v-if="band && !placing.held"
+      v-if="band && !placing.holds"
       class="band"
       :style="{
         left: `${Math.min(band.x0, band.x1)}px`,

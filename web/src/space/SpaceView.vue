@@ -245,7 +245,7 @@ function down(e: PointerEvent) {
     holder.value!.setPointerCapture(e.pointerId)
     return
   }
-  if (!placing.held && !laying.tool && laying.hold(handleAt(x, y))) {
+  if (!placing.holds && !laying.tool && laying.hold(handleAt(x, y))) {
     holder.value!.setPointerCapture(e.pointerId)
     return
   }
@@ -292,18 +292,18 @@ async function up(e: PointerEvent) {
   const b = band.value
   band.value = undefined
   if (!b || e.button !== 0) return
-  if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4 && !placing.held) {
+  if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4 && !placing.holds) {
     const ids = scene!.within(Math.min(b.x0, b.x1), Math.min(b.y0, b.y1), Math.max(b.x0, b.x1), Math.max(b.y0, b.y1)).filter(table.takes)
     inTurn(() => site.select(e.shiftKey ? [...site.selection, ...ids] : ids))
     return
   }
   await settled()
-  const sets = strutting.active || !!placing.held
+  const sets = strutting.active || placing.holds
   const { id, atMm } = scene!.pick(b.x1, b.y1, sets ? undefined : table.takes)
 
   if (strutting.active) {
     if (atMm) void site.inTurn(() => strutting.point(atMm)).catch(tell)
-  } else if (placing.held) {
+  } else if (placing.holds) {
     void site.inTurn(() => placing.setDown(atMm)).catch(tell)
   } else if (id === undefined) {
     if (!e.shiftKey) inTurn(() => site.select([]))
@@ -333,7 +333,7 @@ async function up(e: PointerEvent) {
     @pointerup="up"
     @contextmenu.prevent>
     <div
-      v-if="band && !placing.held"
+      v-if="band && !placing.holds"
       class="band"
       :style="{
         left: `${Math.min(band.x0, band.x1)}px`,

@@ -55,6 +55,16 @@ final class Caller {
                 .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    /** What it answers to one who sends a header along; as text, and with the answer's own headers. */
+    HttpResponse<String> getWith(String path, String... header) {
+        var request = HttpRequest.newBuilder(URI.create(base + path));
+        try {
+            return client.send((header.length == 0 ? request : request.headers(header)).build(), HttpResponse.BodyHandlers.ofString());
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     HttpHeaders headers(String path) {
         try {
             return client.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.discarding()).headers();

@@ -3,11 +3,21 @@ package hausbau.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import hausbau.core.kit.Copies;
+import hausbau.core.kit.Form;
+import hausbau.core.kit.Outline;
+import hausbau.core.kit.Part;
+import hausbau.core.kit.Profile;
 import hausbau.core.kit.Recipe;
+import hausbau.core.kit.UsualForms;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
+import hausbau.core.shape.Swatch;
 import hausbau.server.store.kit.RecipeJson;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -22,7 +32,17 @@ class RecipeJsonTest {
     static Stream<Recipe> recipes() {
         return Stream.of(new Recipe.WallPanel(SIZE), new Recipe.OpeningPanel(SIZE, CLEAR), new Recipe.PassagePanel(SIZE, CLEAR), new Recipe.CornerPost(SIZE), new Recipe.CornerPiece(SIZE, Length.ofMillimetres(100)), new Recipe.Tile(SIZE),
                 new Recipe.StandIn(SIZE), new Recipe.Pillar(SIZE), new Recipe.Bench(), new Recipe.Cubicle(), new Recipe.Lamp(), new Recipe.WallLamp(), new Recipe.HangingLamp(), new Recipe.Mass(SIZE), new Recipe.Landing(SIZE),
-                new Recipe.Flight(SIZE, 9, Length.ofMillimetres(200)), new Recipe.Ramp(SIZE), new Recipe.Guard(SIZE), new Recipe.SlopedGuard(SIZE, Length.ofMillimetres(1530), 9));
+                new Recipe.Flight(SIZE, 9, Length.ofMillimetres(200)), new Recipe.Ramp(SIZE), new Recipe.Guard(SIZE), new Recipe.SlopedGuard(SIZE, Length.ofMillimetres(1530), 9), new Recipe.Made(77, everyForm()));
+    }
+
+    /** Each form once, with everything about a part that can be told. */
+    private static List<Part> everyForm() {
+        var forms = List.of(UsualForms.block(), UsualForms.panel(), UsualForms.prism(), UsualForms.steps(), UsualForms.sloped(), UsualForms.turned(), UsualForms.bars(),
+                UsualForms.pushed(Profile.library().get(5)), UsualForms.pushed(Profile.drawn(List.of(new Outline.Corner(0, 0, 0), new Outline.Corner(50_000, 0, 0), new Outline.Corner(0, 70_500, 5_000)))));
+        assertThat(forms.stream().map(Object::getClass).distinct()).containsExactlyInAnyOrder(Form.class.getPermittedSubclasses());
+        var copies = List.of(Copies.ONE, new Copies.Along(3, Vec.ofMillimetres(10, 20, 30)), new Copies.Round(5, 1_000, 2_000, 270), new Copies.Mirrored(true, 300_000), new Copies.Mirrored(false, 1_500));
+        return IntStream.range(0, forms.size()).mapToObj(i -> new Part("part " + i, Swatch.values()[i % 5], i % 2 == 0 ? Optional.empty() : Optional.of(new Part.Edge(Length.ofMillimetres(i), 1 + i)),
+                forms.get(i), Vec.ofMillimetres(i, 2 * i, 3), i % 3 == 0 ? Part.Turning.NONE : new Part.Turning(10, 20, 30.5), copies.get(i % 5), i == 4 ? new Part.Taper(50, 120.5) : Part.Taper.NONE, i == 6)).toList();
     }
 
     @ParameterizedTest

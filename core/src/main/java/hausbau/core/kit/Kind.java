@@ -18,6 +18,8 @@ public final class Kind {
     private final Role role;
     private final Recipe recipe;
     private final Pivot pivot;
+    /** From the natural frame to the piece's own. */
+    private final Vec by;
     private final Box box;
     private final List<Solid> solids;
     private final int hash;
@@ -26,8 +28,9 @@ public final class Kind {
         this.role = role;
         this.recipe = recipe;
         this.pivot = pivot;
-        var by = Vec.ZERO.minus(pivot.in(recipe.size()));
-        this.box = new Box(Vec.ZERO, recipe.size()).movedBy(by);
+        var natural = recipe.box();
+        by = Vec.ZERO.minus(natural.min()).minus(pivot.in(natural.size()));
+        this.box = natural.movedBy(by);
         this.solids = recipe.solids().stream().map(s -> new Solid(s.box().movedBy(by), s.round())).toList();
         this.hash = 31 * (31 * role.ordinal() + recipe.hashCode()) + pivot.ordinal();
     }
@@ -45,7 +48,7 @@ public final class Kind {
     }
 
     public Vec size() {
-        return recipe.size();
+        return box.size();
     }
 
     /** Whether it only stands in for a piece that is still to be modelled. */
@@ -58,6 +61,11 @@ public final class Kind {
         return box;
     }
 
+    /** From the natural frame, in which parts are told, to its own. */
+    public Vec natural() {
+        return by;
+    }
+
     /** What holds its bodies, in its own frame. */
     public List<Solid> solids() {
         return solids;
@@ -65,8 +73,12 @@ public final class Kind {
 
     /** Its surface in its own frame, millimetres. */
     public Mesh mesh(Finish finish) {
-        var by = box.min();
-        return recipe.mesh(finish).movedBy(new Point(by.x() / 1000.0, by.y() / 1000.0, by.z() / 1000.0));
+        return mesh(recipe.parts(), finish);
+    }
+
+    /** The surface of parts that stand in the natural frame of it, in its own. */
+    Mesh mesh(List<Part> parts, Finish finish) {
+        return Recipe.mesh(parts, finish).movedBy(new Point(by.x() / 1000.0, by.y() / 1000.0, by.z() / 1000.0));
     }
 
     /**
@@ -163,6 +175,9 @@ public final class Kind {
         }
         if (recipe instanceof Recipe.HangingLamp) {
             return "hanging lamp";
+        }
+        if (recipe instanceof Recipe.Made) {
+            return "made " + role.label();
         }
         return role.label() + " " + x;
     }

@@ -1,224 +1,122 @@
 package hausbau.core.kit;
 
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
-import hausbau.core.shape.BevelledBox;
-import hausbau.core.shape.BevelledPrism;
-import hausbau.core.shape.BevelledPrism.Corner;
+import hausbau.core.shape.Bevel;
+import hausbau.core.shape.Faces;
 import hausbau.core.shape.Finish;
-import hausbau.core.shape.Lathe;
 import hausbau.core.shape.MeshBuilder;
 import hausbau.core.shape.Point;
+import hausbau.core.shape.Pose;
 import hausbau.core.shape.Swatch;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
-/** One closed body of a piece. */
-sealed interface Part {
+/**
+ * A closed body of a piece, or several alike.
+ *
+ * @param name   at most 60 characters; empty where nobody named it
+ * @param edge   empty takes the usual bevel
+ * @param at     where its form's origin lies in the piece
+ * @param turn   about that
+ * @param hidden whether it is kept, but is not there
+ */
+public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, Vec at, Turning turn, Copies copies, Taper taper, boolean hidden) {
 
-    /** Boxes in whole micrometres that hold the body; what the survey and snapping reckon with. */
-    List<Box> solids();
+    /** @param width of the bevel, 0 to 1 m, @param segments 1 to 8; 1 is a chamfer */
+    public record Edge(Length width, int segments) {
 
-    void addTo(MeshBuilder mesh, Finish finish);
-
-    /** Whether the body is round in plan. */
-    default boolean isRound() {
-        return false;
-    }
-
-    private static Point millimetres(Vec v) {
-        return new Point(v.x() / 1000.0, v.y() / 1000.0, v.z() / 1000.0);
-    }
-
-    /** A plain block. */
-    record Block(Swatch swatch, Box box) implements Part {
-
-        static Block ofMillimetres(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1) {
-            return new Block(swatch, new Box(Vec.ofMillimetres(x0, y0, z0), Vec.ofMillimetres(x1, y1, z1)));
+        public Edge {
+            if (width.um() < 0 || width.um() > 1_000_000 || segments < 1 || segments > 8) {
+                throw new Refused("bevel", "A bevel is 0 to 1000 mm wide, of 1 to 8 segments.");
+            }
         }
 
-        @Override
-        public List<Box> solids() {
-            return List.of(box);
-        }
-
-        @Override
-        public void addTo(MeshBuilder mesh, Finish finish) {
-            BevelledBox.add(mesh, finish, swatch, millimetres(box.min()), millimetres(box.max()));
+        Bevel bevel() {
+            return new Bevel(width.um() / 1000.0, segments);
         }
     }
 
-    /**
-     * A slab with a hole right through along Y. A hole that reaches the slab's base leaves two legs and a lintel.
-     *
-     * @param hole as deep as the slab; inside it in X, and below its top
-     */
-    record Holed(Swatch swatch, Box slab, Box hole) implements Part {
+    /** Degrees about X, then Y, then Z. */
+    public record Turning(double x, double y, double z) {
 
-        @Override
-        public List<Box> solids() {
-            var s = slab;
-            var solids = new ArrayList<>(List.of(
-                    new Box(s.min(), new Vec(hole.min().x(), s.max().y(), s.max().z())),
-                    new Box(new Vec(hole.max().x(), s.min().y(), s.min().z()), s.max()),
-                    Box.of(hole.min().x(), s.min().y(), hole.max().z(), hole.max().x(), s.max().y(), s.max().z())));
-            if (hole.min().z() > s.min().z()) {
-                solids.add(Box.of(hole.min().x(), s.min().y(), s.min().z(), hole.max().x(), s.max().y(), hole.min().z()));
+        public static final Turning NONE = new Turning(0, 0, 0);
+
+        public Turning {
+            if (!(Math.abs(x) <= 360 && Math.abs(y) <= 360 && Math.abs(z) <= 360)) {
+                throw new Refused("turnDegrees", "A part is turned by at most 360 degrees.");
             }
-            return solids;
         }
 
-        @Override
-        public void addTo(MeshBuilder mesh, Finish finish) {
-            var lo = millimetres(slab.min());
-            var hi = millimetres(slab.max());
-            var holeLo = millimetres(hole.min());
-            var holeHi = millimetres(hole.max());
-            if (hole.min().z() > slab.min().z()) {
-                BevelledPrism.add(mesh, finish, swatch, rectangle(lo, hi), List.of(rectangle(holeLo, holeHi)), lo.y(), hi.y());
-                return;
-            }
-            var outline = List.of(
-                    new Corner(lo.x(), lo.z()), new Corner(holeLo.x(), lo.z()), new Corner(holeLo.x(), holeHi.z()),
-                    new Corner(holeHi.x(), holeHi.z()), new Corner(holeHi.x(), lo.z()), new Corner(hi.x(), lo.z()),
-                    new Corner(hi.x(), hi.z()), new Corner(lo.x(), hi.z()));
-            BevelledPrism.add(mesh, finish, swatch, outline, List.of(), lo.y(), hi.y());
-        }
-
-        private static List<Corner> rectangle(Point lo, Point hi) {
-            return List.of(new Corner(lo.x(), lo.z()), new Corner(hi.x(), lo.z()), new Corner(hi.x(), hi.z()),
-                    new Corner(lo.x(), hi.z()));
+        Pose pose() {
+            return Pose.turned(x, y, z);
         }
     }
 
-    /**
-     * An upright body, bent square: one arm along X, one along Y, both from the origin.
-     *
-     * @param acrossY how thick the arm along Y is, @param acrossX how thick the arm along X is; less than the size that way
-     */
-    record Angled(Swatch swatch, Vec size, long acrossY, long acrossX) implements Part {
+    /** How wide it is above, in percent of what it is below, about its middle: 1 to 1000; straight up between. */
+    public record Taper(double x, double y) {
 
-        @Override
-        public List<Box> solids() {
-            return List.of(Box.of(0, 0, 0, size.x(), acrossX, size.z()), Box.of(0, acrossX, 0, acrossY, size.y(), size.z()));
-        }
+        public static final Taper NONE = new Taper(100, 100);
 
-        @Override
-        public void addTo(MeshBuilder mesh, Finish finish) {
-            var x = size.x() / 1000.0;
-            var y = size.y() / 1000.0;
-            var a = acrossY / 1000.0;
-            var b = acrossX / 1000.0;
-            BevelledPrism.addUpright(mesh, finish, swatch, List.of(new Corner(0, 0), new Corner(x, 0), new Corner(x, b), new Corner(a, b), new Corner(a, y), new Corner(0, y)),
-                    0, size.z() / 1000.0);
+        public Taper {
+            if (!(x >= 1 && x <= 1000 && y >= 1 && y <= 1000)) {
+                throw new Refused("taper", "A part is tapered to 1 to 1000 percent.");
+            }
         }
     }
 
-    /**
-     * A flight of steps along X with a sloped soffit.
-     *
-     * @param foot  how much of its height hangs below the first riser
-     * @param waist upright, from the inner corner of a step to the soffit
-     */
-    record Stepped(Swatch swatch, Vec size, int treads, long foot, long waist) implements Part {
-
-        private long top(int tread) {
-            return foot + (size.z() - foot) * tread / treads;
-        }
-
-        /** Of the soffit right under the inner corner of this step. */
-        private long soffit(int tread) {
-            return Math.max(0, top(tread) - Math.max(waist, foot));
-        }
-
-        @Override
-        public List<Box> solids() {
-            var solids = new ArrayList<Box>();
-            for (var i = 0; i < treads; i++) {
-                solids.add(Box.of(size.x() * i / treads, 0, soffit(i), size.x() * (i + 1) / treads, size.y(), top(i + 1)));
-            }
-            return solids;
-        }
-
-        @Override
-        public void addTo(MeshBuilder mesh, Finish finish) {
-            var outline = new ArrayList<Corner>();
-            for (var i = 0; i < treads; i++) {
-                var x = size.x() / 1000.0 * i / treads;
-                outline.add(new Corner(x, top(i) / 1000.0));
-                outline.add(new Corner(x, top(i + 1) / 1000.0));
-            }
-            outline.add(new Corner(size.x() / 1000.0, size.z() / 1000.0));
-            var under = size.z() - Math.max(waist, foot);
-            if (under <= 0) {
-                outline.add(new Corner(size.x() / 1000.0, 0));
-            } else {
-                outline.add(new Corner(size.x() / 1000.0, under / 1000.0));
-                if (waist > foot) {
-                    outline.add(new Corner(size.x() / 1000.0 * (waist - foot) / (size.z() - foot), 0));
-                }
-            }
-            if (foot > 0) {
-                outline.add(new Corner(0, 0));
-            }
-            BevelledPrism.add(mesh, finish, swatch, outline, List.of(), 0, size.y() / 1000.0);
+    public Part {
+        if (name.length() > 60) {
+            throw new Refused("name", "A part's name has at most 60 characters.");
         }
     }
 
-    /**
-     * A body along X between two slopes: its lower face goes from one height to another, and so does its upper one.
-     *
-     * @param isWedge whether it begins in an edge
-     */
-    record Sloped(Swatch swatch, long length, long y0, long y1, long lowFrom, long highFrom, long lowTo, long highTo, boolean isWedge) implements Part {
-
-        /** Slices that hold it. */
-        private static final int SLICES = 12;
-
-        @Override
-        public List<Box> solids() {
-            if (lowFrom == lowTo && highFrom == highTo) {
-                return List.of(Box.of(0, y0, lowFrom, length, y1, highFrom));
-            }
-            var solids = new ArrayList<Box>();
-            for (var i = 0; i < SLICES; i++) {
-                solids.add(Box.of(length * i / SLICES, y0, lowFrom + (lowTo - lowFrom) * i / SLICES, length * (i + 1) / SLICES, y1,
-                        highFrom + (highTo - highFrom) * (i + 1) / SLICES));
-            }
-            return solids;
-        }
-
-        @Override
-        public void addTo(MeshBuilder mesh, Finish finish) {
-            var outline = new ArrayList<>(List.of(new Corner(0, lowFrom / 1000.0), new Corner(length / 1000.0, lowTo / 1000.0), new Corner(length / 1000.0, highTo / 1000.0)));
-            if (!isWedge) {
-                outline.add(new Corner(0, highFrom / 1000.0));
-            }
-            BevelledPrism.add(mesh, finish, swatch, outline, List.of(), y0 / 1000.0, y1 / 1000.0);
-        }
+    /** A plain part with the usual bevel. */
+    public static Part of(Swatch swatch, Form form, Vec at) {
+        return new Part("", swatch, Optional.empty(), form, at, Turning.NONE, Copies.ONE, Taper.NONE, false);
     }
 
-    /** A body turned about an upright axis, with 24 sides. */
-    record Turned(Swatch swatch, Vec foot, List<Lathe.Station> profile) implements Part {
+    static Part block(Swatch swatch, Box box) {
+        return of(swatch, new Form.Block(box.size()), box.min());
+    }
 
-        static final int SIDES = 24;
+    static Part blockOfMillimetres(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1) {
+        return block(swatch, new Box(Vec.ofMillimetres(x0, y0, z0), Vec.ofMillimetres(x1, y1, z1)));
+    }
 
-        @Override
-        public boolean isRound() {
-            return true;
+    public Part named(String to) {
+        return new Part(to, swatch, edge, form, at, turn, copies, taper, hidden);
+    }
+
+    /** Whether it is round in plan. */
+    public boolean isRound() {
+        return form.isRound() && turn.x() == 0 && turn.y() == 0;
+    }
+
+    private List<Pose> poses() {
+        var own = turn.pose().then(Pose.at(new Point(at.x() / 1000.0, at.y() / 1000.0, at.z() / 1000.0)));
+        return copies.poses().stream().map(own::then).toList();
+    }
+
+    /** Boxes in whole micrometres that hold it; none where it is hidden. */
+    public List<Box> solids() {
+        if (hidden) {
+            return List.of();
         }
+        var solids = taper.equals(Taper.NONE) ? form.solids() : Tapering.of(this).solids();
+        return poses().stream().flatMap(pose -> solids.stream().map(box -> Extent.of(Extent.corners(box).map(pose::place)))).toList();
+    }
 
-        @Override
-        public List<Box> solids() {
-            var radius = Math.round(profile.stream().mapToDouble(Lathe.Station::radius).max().orElse(0) * 1000);
-            var low = Math.round(profile.get(0).z() * 1000);
-            var high = Math.round(profile.get(profile.size() - 1).z() * 1000);
-            return List.of(new Box(foot.plus(new Vec(-radius, -radius, low)), foot.plus(new Vec(radius, radius, high))));
+    void addTo(MeshBuilder mesh, Finish finish) {
+        if (hidden) {
+            return;
         }
-
-        @Override
-        public void addTo(MeshBuilder mesh, Finish finish) {
-            Lathe.add(mesh, swatch, millimetres(foot), profile, SIDES);
+        var bevel = edge.map(Edge::bevel).orElse(Bevel.chamfer(finish.bevel()));
+        for (var pose : poses()) {
+            Faces faces = mesh.of(swatch, pose);
+            form.addTo(taper.equals(Taper.NONE) ? faces : Tapering.of(this).into(faces), bevel);
         }
     }
 }

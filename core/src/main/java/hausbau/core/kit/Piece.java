@@ -12,8 +12,17 @@ import java.util.List;
  *
  * @param code such as {@code WAL-2000}; given once within a site, and never to another kind
  * @param name what a person calls it
+ * @param model what it is made of where that is not what its recipe says; it takes the place of its kind all the same
  */
-public record Piece(String code, String name, Kind kind) {
+public record Piece(String code, String name, Kind kind, List<Part> model) {
+
+    public Piece {
+        model = List.copyOf(model);
+    }
+
+    public Piece(String code, String name, Kind kind) {
+        this(code, name, kind, List.of());
+    }
 
     public Piece(String code, String name, Role role, Recipe recipe, Pivot pivot) {
         this(code, name, new Kind(role, recipe, pivot));
@@ -36,11 +45,15 @@ public record Piece(String code, String name, Kind kind) {
     }
 
     public boolean isStandIn() {
-        return kind.isStandIn();
+        return model.isEmpty() && kind.isStandIn();
     }
 
     public Box box() {
         return kind.box();
+    }
+
+    public List<Part> parts() {
+        return model.isEmpty() ? kind.recipe().parts() : model;
     }
 
     public List<Solid> solids() {
@@ -48,7 +61,7 @@ public record Piece(String code, String name, Kind kind) {
     }
 
     public Mesh mesh(Finish finish) {
-        return kind.mesh(finish);
+        return kind.mesh(parts(), finish);
     }
 
     /** {@code PREFIX-length}, in millimetres, with every further size that needs telling. */

@@ -1,15 +1,12 @@
 package hausbau.core.kit;
 
-import hausbau.core.kit.Part.Block;
-import hausbau.core.kit.Part.Holed;
-import hausbau.core.kit.Part.Sloped;
-import hausbau.core.kit.Part.Stepped;
-import hausbau.core.kit.Part.Turned;
+import hausbau.core.kit.Form.Turned.Station;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.plane.Rect;
 import hausbau.core.shape.Finish;
-import hausbau.core.shape.Lathe.Station;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.MeshBuilder;
 import hausbau.core.shape.Swatch;
@@ -23,13 +20,22 @@ public sealed interface Recipe {
 
     List<Part> parts();
 
+    /** The whole extent in the natural frame. */
+    default Box box() {
+        return new Box(Vec.ZERO, size());
+    }
+
     default List<Solid> solids() {
         return parts().stream().flatMap(p -> p.solids().stream().map(box -> new Solid(box, p.isRound()))).toList();
     }
 
     default Mesh mesh(Finish finish) {
+        return mesh(parts(), finish);
+    }
+
+    static Mesh mesh(List<Part> parts, Finish finish) {
         var mesh = new MeshBuilder(finish);
-        parts().forEach(p -> p.addTo(mesh, finish));
+        parts.forEach(p -> p.addTo(mesh, finish));
         return mesh.build();
     }
 
@@ -38,7 +44,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Block(Swatch.PLASTER, new Box(Vec.ZERO, size)));
+            return List.of(Part.block(Swatch.PLASTER, new Box(Vec.ZERO, size)));
         }
     }
 
@@ -67,7 +73,7 @@ public sealed interface Recipe {
             var y0 = Math.max(0, (size.y() - FRAME_DEPTH) / 2);
             var y1 = size.y() - y0;
             var parts = new ArrayList<Part>(List.of(
-                    new Holed(Swatch.PLASTER, new Box(Vec.ZERO, size), hole),
+                    holed(size, hole),
                     timber(hole.min().x(), y0, hole.min().z(), c.min().x(), y1, hole.max().z()),
                     timber(c.max().x(), y0, hole.min().z(), hole.max().x(), y1, hole.max().z()),
                     timber(c.min().x(), y0, c.max().z(), c.max().x(), y1, hole.max().z())));
@@ -78,7 +84,7 @@ public sealed interface Recipe {
         }
 
         private static Part timber(long x0, long y0, long z0, long x1, long y1, long z1) {
-            return new Block(Swatch.TIMBER, Box.of(x0, y0, z0, x1, y1, z1));
+            return Part.block(Swatch.TIMBER, Box.of(x0, y0, z0, x1, y1, z1));
         }
     }
 
@@ -87,7 +93,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Holed(Swatch.PLASTER, new Box(Vec.ZERO, size), clear));
+            return List.of(holed(size, clear));
         }
     }
 
@@ -96,7 +102,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Block(Swatch.PLASTER, new Box(Vec.ZERO, size)));
+            return List.of(Part.block(Swatch.PLASTER, new Box(Vec.ZERO, size)));
         }
     }
 
@@ -110,7 +116,12 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Part.Angled(Swatch.PLASTER, size, size.x() - leg.um(), size.y() - leg.um()));
+            return List.of(Part.of(Swatch.PLASTER, new Form.Prism(new Outline(List.of(corner(0, 0), corner(size.x(), 0), corner(size.x(), size.y() - leg.um()),
+                    corner(size.x() - leg.um(), size.y() - leg.um()), corner(size.x() - leg.um(), size.y()), corner(0, size.y()))), List.of(), size.z()), Vec.ZERO));
+        }
+
+        private static Outline.Corner corner(long x, long y) {
+            return new Outline.Corner(x, y, 0);
         }
     }
 
@@ -119,7 +130,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Block(Swatch.STONE, new Box(Vec.ZERO, size)));
+            return List.of(Part.block(Swatch.STONE, new Box(Vec.ZERO, size)));
         }
     }
 
@@ -128,7 +139,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Block(Swatch.STONE, new Box(Vec.ZERO, size)));
+            return List.of(Part.block(Swatch.STONE, new Box(Vec.ZERO, size)));
         }
     }
 
@@ -145,7 +156,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Stepped(Swatch.STONE, size, treads, foot.um(), WAIST.um()));
+            return List.of(Part.of(Swatch.STONE, new Form.Steps(size, treads, foot.um(), WAIST.um()), Vec.ZERO));
         }
     }
 
@@ -154,7 +165,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Sloped(Swatch.STONE, size.x(), 0, size.y(), 0, 0, 0, size.z(), true));
+            return List.of(Part.of(Swatch.STONE, new Form.Sloped(size.x(), size.y(), 0, 0, 0, size.z()), Vec.ZERO));
         }
     }
 
@@ -163,7 +174,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return Railing.parts(size, 0, 0);
+            return railing(size, 0, 0);
         }
     }
 
@@ -177,7 +188,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return Railing.parts(size, rise.um(), treads);
+            return railing(size, rise.um(), treads);
         }
     }
 
@@ -186,7 +197,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Block(Swatch.PLASTER, new Box(Vec.ZERO, size)));
+            return List.of(Part.block(Swatch.PLASTER, new Box(Vec.ZERO, size)));
         }
     }
 
@@ -195,7 +206,7 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(new Block(Swatch.STONE, new Box(Vec.ZERO, size)));
+            return List.of(Part.block(Swatch.STONE, new Box(Vec.ZERO, size)));
         }
     }
 
@@ -207,18 +218,17 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            var low = BASE / 1000.0;
-            var high = (size.z() - CAP) / 1000.0;
-            var foot = size.x() * 0.46 / 1000;
-            var waist = size.x() * 0.38 / 1000;
-            var neck = size.x() * 0.34 / 1000;
+            var low = BASE;
+            var high = size.z() - CAP;
+            var foot = size.x() * 46 / 100;
+            var waist = size.x() * 38 / 100;
+            var neck = size.x() * 34 / 100;
             return List.of(
-                    new Block(Swatch.STONE, new Box(Vec.ZERO, new Vec(size.x(), size.y(), BASE))),
-                    new Turned(Swatch.STONE, new Vec(size.x() / 2, size.y() / 2, 0), List.of(
-                            new Station(0, low), new Station(foot, low), new Station(foot, low + 40),
-                            new Station(waist, low + 70), new Station(waist, low + 600), new Station(neck, high - 90),
-                            new Station(foot, high - 60), new Station(foot, high), new Station(0, high))),
-                    new Block(Swatch.STONE, new Box(new Vec(0, 0, size.z() - CAP), size)));
+                    Part.block(Swatch.STONE, new Box(Vec.ZERO, new Vec(size.x(), size.y(), BASE))),
+                    turned(Swatch.STONE, new Vec(size.x() / 2, size.y() / 2, 0), new Station(0, low), new Station(foot, low), new Station(foot, low + 40_000),
+                            new Station(waist, low + 70_000), new Station(waist, low + 600_000), new Station(neck, high - 90_000),
+                            new Station(foot, high - 60_000), new Station(foot, high), new Station(0, high)),
+                    Part.block(Swatch.STONE, new Box(new Vec(0, 0, size.z() - CAP), size)));
         }
     }
 
@@ -233,11 +243,11 @@ public sealed interface Recipe {
         @Override
         public List<Part> parts() {
             return List.of(
-                    Block.ofMillimetres(Swatch.STONE, 150, 40, 0, 270, 410, 400),
-                    Block.ofMillimetres(Swatch.STONE, 1330, 40, 0, 1450, 410, 400),
-                    Block.ofMillimetres(Swatch.TIMBER, 0, 0, 400, 1600, 145, 450),
-                    Block.ofMillimetres(Swatch.TIMBER, 0, 153, 400, 1600, 297, 450),
-                    Block.ofMillimetres(Swatch.TIMBER, 0, 305, 400, 1600, 450, 450));
+                    Part.blockOfMillimetres(Swatch.STONE, 150, 40, 0, 270, 410, 400),
+                    Part.blockOfMillimetres(Swatch.STONE, 1330, 40, 0, 1450, 410, 400),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 0, 400, 1600, 145, 450),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 153, 400, 1600, 297, 450),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 305, 400, 1600, 450, 450));
         }
     }
 
@@ -252,12 +262,12 @@ public sealed interface Recipe {
         @Override
         public List<Part> parts() {
             return List.of(
-                    Block.ofMillimetres(Swatch.TIMBER, 0, 0, 0, 40, 1200, 2100),
-                    Block.ofMillimetres(Swatch.TIMBER, 960, 0, 0, 1000, 1200, 2100),
-                    Block.ofMillimetres(Swatch.TIMBER, 40, 1160, 0, 960, 1200, 2100),
-                    Block.ofMillimetres(Swatch.TIMBER, 40, 10, 2000, 960, 50, 2100),
-                    Block.ofMillimetres(Swatch.TIMBER, 60, 15, 200, 940, 45, 1960),
-                    Block.ofMillimetres(Swatch.TIMBER, 40, 800, 420, 960, 1160, 460));
+                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 0, 0, 40, 1200, 2100),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 960, 0, 0, 1000, 1200, 2100),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 1160, 0, 960, 1200, 2100),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 10, 2000, 960, 50, 2100),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 60, 15, 200, 940, 45, 1960),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 800, 420, 960, 1160, 460));
         }
     }
 
@@ -273,10 +283,10 @@ public sealed interface Recipe {
         public List<Part> parts() {
             var foot = Vec.ofMillimetres(160, 160, 0);
             return List.of(
-                    new Turned(Swatch.METAL, foot, List.of(new Station(0, 0), new Station(160, 0), new Station(160, 25),
-                            new Station(60, 60), new Station(22, 110), new Station(22, 1660), new Station(70, 1700),
-                            new Station(70, 1720), new Station(0, 1720))),
-                    new Turned(Swatch.OPAL, foot, globe(140, 1860)));
+                    turned(Swatch.METAL, foot, station(0, 0), station(160, 0), station(160, 25),
+                            station(60, 60), station(22, 110), station(22, 1660), station(70, 1700),
+                            station(70, 1720), station(0, 1720)),
+                    globe(foot, 140, 1860));
         }
     }
 
@@ -291,10 +301,10 @@ public sealed interface Recipe {
         @Override
         public List<Part> parts() {
             return List.of(
-                    Block.ofMillimetres(Swatch.METAL, 40, 240, 60, 140, 260, 260),
-                    Block.ofMillimetres(Swatch.METAL, 80, 78, 130, 100, 240, 150),
-                    new Turned(Swatch.METAL, Vec.ofMillimetres(90, 90, 0), List.of(new Station(0, 110), new Station(50, 110), new Station(62, 150), new Station(62, 162), new Station(0, 162))),
-                    new Turned(Swatch.OPAL, Vec.ofMillimetres(90, 90, 0), globe(90, 250)));
+                    Part.blockOfMillimetres(Swatch.METAL, 40, 240, 60, 140, 260, 260),
+                    Part.blockOfMillimetres(Swatch.METAL, 80, 78, 130, 100, 240, 150),
+                    turned(Swatch.METAL, Vec.ofMillimetres(90, 90, 0), station(0, 110), station(50, 110), station(62, 150), station(62, 162), station(0, 162)),
+                    globe(Vec.ofMillimetres(90, 90, 0), 90, 250));
         }
     }
 
@@ -310,18 +320,80 @@ public sealed interface Recipe {
         public List<Part> parts() {
             var middle = Vec.ofMillimetres(180, 180, 0);
             return List.of(
-                    new Turned(Swatch.METAL, middle, List.of(new Station(0, 340), new Station(90, 340), new Station(90, 365), new Station(16, 400), new Station(16, 1150),
-                            new Station(70, 1180), new Station(70, 1200), new Station(0, 1200))),
-                    new Turned(Swatch.OPAL, middle, globe(180, 180)));
+                    turned(Swatch.METAL, middle, station(0, 340), station(90, 340), station(90, 365), station(16, 400), station(16, 1150),
+                            station(70, 1180), station(70, 1200), station(0, 1200)),
+                    globe(middle, 180, 180));
         }
     }
 
-    private static List<Station> globe(double radius, double height) {
-        var globe = new ArrayList<Station>();
+    /**
+     * A piece of a person's own.
+     *
+     * @param mark  tells it from others made alike; its id within the site
+     * @param parts 1 to 200, one of them not hidden
+     */
+    record Made(long mark, List<Part> parts) implements Recipe {
+
+        private static final int MOST = 200;
+
+        /** @throws Refused if nothing of it is there, or it is larger than 200 m */
+        public Made {
+            parts = List.copyOf(parts);
+            if (parts.size() > MOST || parts.stream().allMatch(Part::hidden)) {
+                throw new Refused("parts", "A piece has 1 to 200 parts, and one of them is not hidden.");
+            }
+            var size = extent(parts).size();
+            if (Math.max(size.x(), Math.max(size.y(), size.z())) > 200_000_000) {
+                throw new Refused("parts", "A piece is at most 200 m in every direction.");
+            }
+        }
+
+        private static Box extent(List<Part> parts) {
+            return parts.stream().flatMap(p -> p.solids().stream()).reduce(Box::union).orElseThrow();
+        }
+
+        @Override
+        public Box box() {
+            return extent(parts);
+        }
+
+        @Override
+        public Vec size() {
+            return box().size();
+        }
+    }
+
+    private static Part holed(Vec size, Box hole) {
+        return Part.of(Swatch.PLASTER, new Form.Panel(size, List.of(new Rect(hole.min().x(), hole.min().z(), hole.max().x(), hole.max().z()))), Vec.ZERO);
+    }
+
+    /** Bars with a rail on them, as steep as what they stand on. */
+    private static List<Part> railing(Vec size, long rise, int treads) {
+        var rail = 60_000;
+        var bar = 20_000;
+        // From bar to bar, so that at most 100 mm stay free.
+        var pitch = 120_000;
+        var top = size.z() - rise;
+        return List.of(
+                Part.of(Swatch.METAL, new Form.Bars(new Vec(size.x(), size.y(), size.z() - rail / 2), rise, treads, pitch, bar), Vec.ZERO),
+                Part.of(Swatch.TIMBER, new Form.Sloped(size.x(), size.y(), top - rail, top, size.z() - rail, size.z()), Vec.ZERO));
+    }
+
+    private static Station station(double radius, double z) {
+        return Station.ofMillimetres(radius, z);
+    }
+
+    private static Part turned(Swatch swatch, Vec at, Station... profile) {
+        return Part.of(swatch, new Form.Turned(List.of(profile), Form.Turned.SIDES), at);
+    }
+
+    /** @param radius and @param height of its middle, in millimetres */
+    private static Part globe(Vec foot, double radius, double height) {
+        var globe = new Station[13];
         for (var i = 0; i <= 12; i++) {
             var angle = Math.PI * i / 12;
-            globe.add(new Station(i == 0 || i == 12 ? 0 : radius * Math.sin(angle), height - radius * Math.cos(angle)));
+            globe[i] = station(i == 0 || i == 12 ? 0 : radius * Math.sin(angle), height - radius * Math.cos(angle));
         }
-        return globe;
+        return turned(Swatch.OPAL, foot, globe);
     }
 }

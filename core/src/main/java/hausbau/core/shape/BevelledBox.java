@@ -1,46 +1,57 @@
 package hausbau.core.shape;
 
 /**
- * A box whose twelve edges are chamfered and whose eight corners are cut by a triangle: 44 triangles. The chamfer is
- * narrowed to a quarter of the least side where the box is thinner than that.
+ * A box whose twelve edges and eight corners are bevelled: 44 triangles with a chamfer. The bevel is narrowed to a quarter
+ * of the least side where the box is thinner than that.
  */
 public final class BevelledBox {
 
-    private BevelledBox() {
+    private final Faces faces;
+    private final Bevel bevel;
+    private final double[] lo;
+    private final double[] hi;
+
+    private BevelledBox(Faces faces, Bevel bevel, Point lo, Point hi) {
+        this.faces = faces;
+        this.bevel = bevel;
+        this.lo = new double[] {lo.x(), lo.y(), lo.z()};
+        this.hi = new double[] {hi.x(), hi.y(), hi.z()};
     }
 
     /** @param lo least corner, @param hi greatest corner, millimetres; every side above 0 */
-    public static void add(MeshBuilder mesh, Finish finish, Swatch swatch, Point lo, Point hi) {
-        var c = Math.min(finish.bevel(), Math.min(hi.x() - lo.x(), Math.min(hi.y() - lo.y(), hi.z() - lo.z())) / 4);
-        var corner = new Corners(lo, hi, c);
+    public static void add(Faces faces, Bevel bevel, Point lo, Point hi) {
+        var fitting = bevel.atMost(Math.min(hi.x() - lo.x(), Math.min(hi.y() - lo.y(), hi.z() - lo.z())) / 4);
+        new BevelledBox(faces, fitting, lo, hi).add();
+    }
+
+    private void add() {
         for (var axis = 0; axis < 3; axis++) {
             for (var side = -1; side <= 1; side += 2) {
-                face(mesh, swatch, corner, axis, side);
+                face(axis, side);
+            }
+            if (bevel.width() == 0) {
+                continue;
             }
             for (var s = -1; s <= 1; s += 2) {
                 for (var t = -1; t <= 1; t += 2) {
-                    strip(mesh, swatch, corner, axis, s, t);
+                    strip(axis, s, t);
                 }
             }
         }
-        for (var i = 0; i < 8; i++) {
-            cut(mesh, swatch, corner, (i & 1) * 2 - 1, (i & 2) - 1, (i & 4) / 2 - 1);
+        for (var i = 0; i < 8 && bevel.width() > 0; i++) {
+            corner((i & 1) * 2 - 1, (i & 2) - 1, (i & 4) / 2 - 1);
         }
     }
 
-    /** The vertex of the face across {@code axis} at the corner with these signs. */
-    private record Corners(Point lo, Point hi, double c) {
-
-        Point at(int axis, int... sign) {
-            return new Point(
-                    (sign[0] < 0 ? lo.x() : hi.x()) - (axis == 0 ? 0 : sign[0] * c),
-                    (sign[1] < 0 ? lo.y() : hi.y()) - (axis == 1 ? 0 : sign[1] * c),
-                    (sign[2] < 0 ? lo.z() : hi.z()) - (axis == 2 ? 0 : sign[2] * c));
-        }
+    /** What lies in this direction from the corner with these signs, where its bevel is centred. */
+    private Point at(int[] sign, Point direction) {
+        var w = bevel.width();
+        return new Point((sign[0] < 0 ? lo[0] + w : hi[0] - w) + w * direction.x(), (sign[1] < 0 ? lo[1] + w : hi[1] - w) + w * direction.y(),
+                (sign[2] < 0 ? lo[2] + w : hi[2] - w) + w * direction.z());
     }
 
-    private static Point normal(int axis, int side) {
-        return new Point(axis == 0 ? side : 0, axis == 1 ? side : 0, axis == 2 ? side : 0);
+    private static Point along(int axis, double length) {
+        return new Point(axis == 0 ? length : 0, axis == 1 ? length : 0, axis == 2 ? length : 0);
     }
 
     private static int[] signs(int axis, int a, int b, int c) {
@@ -51,35 +62,52 @@ public final class BevelledBox {
         return signs;
     }
 
-    private static void face(MeshBuilder mesh, Swatch swatch, Corners corner, int axis, int side) {
-        mesh.face(swatch,
-                corner.at(axis, signs(axis, side, -side, -1)),
-                corner.at(axis, signs(axis, side, side, -1)),
-                corner.at(axis, signs(axis, side, side, 1)),
-                corner.at(axis, signs(axis, side, -side, 1)));
+    private void face(int axis, int side) {
+        var n = along(axis, side);
+        faces.face(at(signs(axis, side, -side, -1), n), at(signs(axis, side, side, -1), n), at(signs(axis, side, side, 1), n), at(signs(axis, side, -side, 1), n));
     }
 
-    /** The chamfer along the edge parallel to {@code axis}, between the faces across the two other axes. */
-    private static void strip(MeshBuilder mesh, Swatch swatch, Corners corner, int axis, int s, int t) {
-        var first = (axis + 1) % 3;
-        var second = (axis + 2) % 3;
-        var along = s * t;
-        var n1 = normal(first, s);
-        var n2 = normal(second, t);
-        mesh.face(swatch,
-                new Point[] {
-                    corner.at(first, signs(axis, -along, s, t)), corner.at(second, signs(axis, -along, s, t)),
-                    corner.at(second, signs(axis, along, s, t)), corner.at(first, signs(axis, along, s, t))},
-                new Point[] {n1, n2, n2, n1});
+    /** The bevel along the edge parallel to {@code axis}, between the faces across the two other axes. */
+    private void strip(int axis, int s, int t) {
+        var low = signs(axis, -s * t, s, t);
+        var high = signs(axis, s * t, s, t);
+        for (var k = 0; k < bevel.segments(); k++) {
+            var a = quarter(axis, s, t, k);
+            var b = quarter(axis, s, t, k + 1);
+            faces.face(new Point[] {at(low, a), at(low, b), at(high, b), at(high, a)}, new Point[] {a, b, b, a});
+        }
     }
 
-    private static void cut(MeshBuilder mesh, Swatch swatch, Corners corner, int x, int y, int z) {
-        var outward = x * y * z > 0;
-        var second = outward ? 1 : 2;
-        var third = outward ? 2 : 1;
+    private Point quarter(int axis, int s, int t, int k) {
+        return along((axis + 1) % 3, s * bevel.cos(k)).plus(along((axis + 2) % 3, t * bevel.sin(k)));
+    }
+
+    /** An eighth of a ball, in rows from its pole on the Z axis. */
+    private void corner(int x, int y, int z) {
         int[] sign = {x, y, z};
-        mesh.face(swatch,
-                new Point[] {corner.at(0, sign), corner.at(second, sign), corner.at(third, sign)},
-                new Point[] {normal(0, x), normal(second, sign[second]), normal(third, sign[third])});
+        var outward = x * y * z > 0;
+        for (var row = 0; row < bevel.segments(); row++) {
+            for (var i = 0; i < bevel.segments(); i++) {
+                var a = ball(sign, row, i);
+                var b = ball(sign, row + 1, i);
+                var c = ball(sign, row + 1, i + 1);
+                var d = ball(sign, row, i + 1);
+                triangle(sign, outward, a, b, c);
+                if (row > 0) {
+                    triangle(sign, outward, a, c, d);
+                }
+            }
+        }
+    }
+
+    private Point ball(int[] sign, int row, int i) {
+        return row == 0 ? new Point(0, 0, sign[2])
+                : new Point(sign[0] * bevel.sin(row) * bevel.cos(i), sign[1] * bevel.sin(row) * bevel.sin(i), sign[2] * bevel.cos(row));
+    }
+
+    private void triangle(int[] sign, boolean outward, Point a, Point b, Point c) {
+        var second = outward ? b : c;
+        var third = outward ? c : b;
+        faces.face(new Point[] {at(sign, a), at(sign, second), at(sign, third)}, new Point[] {a, second, third});
     }
 }

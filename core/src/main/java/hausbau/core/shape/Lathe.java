@@ -21,7 +21,7 @@ public final class Lathe {
     }
 
     /** @param axis a point on the axis; its z is added to the profile's, @param sides at least 3 */
-    public static void add(MeshBuilder mesh, Swatch swatch, Point axis, List<Station> profile, int sides) {
+    public static void add(Faces faces, Point axis, List<Station> profile, int sides) {
         for (var i = 0; i + 1 < profile.size(); i++) {
             var lower = profile.get(i);
             var upper = profile.get(i + 1);
@@ -29,7 +29,7 @@ public final class Lathe {
             var below = i == 0 ? own : softened(own, slope(profile.get(i - 1), lower));
             var above = i + 2 == profile.size() ? own : softened(own, slope(upper, profile.get(i + 2)));
             for (var s = 0; s < sides; s++) {
-                band(mesh, swatch, axis, lower, upper, below, above, angle(s, sides), angle((s + 1) % sides, sides));
+                band(faces, axis, lower, upper, below, above, angle(s, sides), angle((s + 1) % sides, sides));
             }
         }
     }
@@ -38,7 +38,7 @@ public final class Lathe {
         return 2 * Math.PI * side / sides;
     }
 
-    private static void band(MeshBuilder mesh, Swatch swatch, Point axis, Station lower, Station upper, Station below,
+    private static void band(Faces faces, Point axis, Station lower, Station upper, Station below,
             Station above, double from, double to) {
         var a = at(axis, lower, from);
         var b = at(axis, lower, to);
@@ -49,11 +49,11 @@ public final class Lathe {
         var nc = turned(above, to);
         var nd = turned(above, from);
         if (lower.radius() == 0) {
-            mesh.face(swatch, new Point[] {a, c, d}, new Point[] {na, nc, nd});
+            faces.face(new Point[] {a, c, d}, new Point[] {na, nc, nd});
         } else if (upper.radius() == 0) {
-            mesh.face(swatch, new Point[] {a, b, c}, new Point[] {na, nb, nc});
+            faces.face(new Point[] {a, b, c}, new Point[] {na, nb, nc});
         } else {
-            mesh.face(swatch, new Point[] {a, b, c, d}, new Point[] {na, nb, nc, nd});
+            faces.face(new Point[] {a, b, c, d}, new Point[] {na, nb, nc, nd});
         }
     }
 

@@ -1,7 +1,6 @@
 package hausbau.core.shape;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -23,37 +22,38 @@ public final class MeshBuilder {
         this.sheetsPerMillimetre = finish.sheetsPerMillimetre();
     }
 
-    /** A flat convex face, its corners counter-clockwise from outside. */
-    public void face(Swatch swatch, Point... corners) {
-        var normal = normalOf(corners[0], corners[1], corners[2]);
-        var normals = new Point[corners.length];
-        Arrays.fill(normals, normal);
-        face(swatch, corners, normals);
+    /** Takes faces that are made of a swatch. */
+    public Faces of(Swatch swatch) {
+        return of(swatch, Pose.NONE);
     }
 
-    /** A flat convex face whose corners carry the given normals. */
-    public void face(Swatch swatch, Point[] corners, Point[] normals) {
-        var flat = normalOf(corners[0], corners[1], corners[2]);
-        var first = vertex(corners[0], normals[0], flat);
-        for (var i = 1; i + 1 < corners.length; i++) {
-            triangle(swatch, first, vertex(corners[i], normals[i], flat), vertex(corners[i + 1], normals[i + 1], flat));
-        }
+    /** Takes faces of a body that is posed; they are laid out as they lie before it is turned. */
+    public Faces of(Swatch swatch, Pose pose) {
+        var mirrored = pose.isMirrored();
+        return (corners, normals, laid) -> {
+            var flat = Faces.normal(corners);
+            var vertices = new int[corners.length];
+            for (var i = 0; i < corners.length; i++) {
+                var on = laid == null ? laidOut(corners[i].plus(pose.by()), flat) : laid[i];
+                vertices[i] = vertex(new Vertex(pose.place(corners[i]), pose.direction(normals[i]), on.along() * sheetsPerMillimetre, 1 - on.across() * sheetsPerMillimetre));
+            }
+            for (var i = 1; i + 1 < corners.length; i++) {
+                triangle(swatch, vertices[0], vertices[mirrored ? i + 1 : i], vertices[mirrored ? i : i + 1]);
+            }
+        };
     }
 
     private void triangle(Swatch swatch, int a, int b, int c) {
         indices.computeIfAbsent(swatch, s -> new ArrayList<>()).addAll(List.of(a, b, c));
     }
 
-    static Point normalOf(Point a, Point b, Point c) {
-        return b.minus(a).cross(c.minus(a)).unit();
+    /** The axes lie in the face: along is level, across as near to up as the face allows (or north on a level face). */
+    private static Faces.Laid laidOut(Point at, Point flat) {
+        var u = Math.abs(flat.z()) > 1 - 1e-9 ? new Point(Math.signum(flat.z()), 0, 0) : new Point(-flat.y(), flat.x(), 0).unit();
+        return new Faces.Laid(at.dot(u), at.dot(flat.cross(u)));
     }
 
-    /** UV axes lie in the face: u level, v as near to up as the face allows (or north on a level face). */
-    private int vertex(Point at, Point normal, Point flat) {
-        var u = Math.abs(flat.z()) > 1 - 1e-9 ? new Point(Math.signum(flat.z()), 0, 0)
-                : new Point(-flat.y(), flat.x(), 0).unit();
-        var v = flat.cross(u);
-        var vertex = new Vertex(at, normal, at.dot(u) * sheetsPerMillimetre, 1 - at.dot(v) * sheetsPerMillimetre);
+    private int vertex(Vertex vertex) {
         return vertices.computeIfAbsent(vertex, key -> {
             order.add(key);
             return order.size() - 1;

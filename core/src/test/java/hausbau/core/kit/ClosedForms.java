@@ -1,6 +1,7 @@
 package hausbau.core.kit;
 
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Vec;
 
 /**
  * Volume and surface of every kind of body by formula, from its sizes alone: elementary stereometry, worked by hand.
@@ -21,12 +22,12 @@ record ClosedForms(double volume, double area) {
     }
 
     static ClosedForms of(Part part, double chamfer) {
-        if (part instanceof Part.Block block) {
-            return chamferedBox(block.box(), chamfer);
-        } else if (part instanceof Part.Holed holed) {
-            return holedSlab(holed, chamfer);
+        if (part.form() instanceof Form.Block block) {
+            return chamferedBox(new Box(Vec.ZERO, block.size()), chamfer);
+        } else if (part.form() instanceof Form.Panel panel) {
+            return holedSlab(panel, chamfer);
         }
-        return turned((Part.Turned) part);
+        return turned((Form.Turned) part.form());
     }
 
     private static double mm(long um) {
@@ -49,9 +50,10 @@ record ClosedForms(double volume, double area) {
      * A right-angled outline of area A and edge length P, set in by t, has A − Pt + kt², k being its outer less its inner
      * corners; integrated over both chamfers: AD − Pc² + ⅔kc³ for a depth D.
      */
-    private static ClosedForms holedSlab(Part.Holed part, double c) {
-        var slab = part.slab();
-        var hole = part.hole();
+    private static ClosedForms holedSlab(Form.Panel part, double c) {
+        var slab = new Box(Vec.ZERO, part.size());
+        var rect = part.openings().get(0);
+        var hole = Box.of(rect.x0(), 0, rect.y0(), rect.x1(), part.size().y(), rect.y1());
         var w = mm(slab.size().x());
         var h = mm(slab.size().z());
         var holeW = mm(hole.size().x());
@@ -69,11 +71,11 @@ record ClosedForms(double volume, double area) {
     }
 
     /** A pile of frusta of regular pyramids. */
-    private static ClosedForms turned(Part.Turned part) {
-        var n = Part.Turned.SIDES;
+    private static ClosedForms turned(Form.Turned part) {
+        var n = part.sides();
         var volume = 0.0;
         var area = 0.0;
-        var profile = part.profile();
+        var profile = part.closed();
         for (var i = 0; i + 1 < profile.size(); i++) {
             var a = profile.get(i).radius();
             var b = profile.get(i + 1).radius();

@@ -15,7 +15,7 @@ class LatheTest {
 
     private Mesh turned(int sides, Station... profile) {
         var mesh = new MeshBuilder(FINISH);
-        Lathe.add(mesh, Swatch.STONE, new Point(100, 200, 0), List.of(profile), sides);
+        Lathe.add(mesh.of(Swatch.STONE), new Point(100, 200, 0), List.of(profile), sides);
         return mesh.build();
     }
 

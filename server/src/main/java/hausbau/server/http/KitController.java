@@ -1,5 +1,6 @@
 package hausbau.server.http;
 
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -20,6 +21,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.CacheControl;
@@ -30,6 +32,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -117,8 +120,10 @@ class KitController {
         }
     }
 
+    /** @param mesh tells one state of its mesh from another */
     record PieceView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull VecMm sizeMm,
-            @NotNull VecMm.BoxMm boxMm, @NotNull List<SolidView> solidsMm, @NotNull long count, @NotNull TraitController.TraitView trait) {
+            @NotNull VecMm.BoxMm boxMm, @NotNull List<SolidView> solidsMm, @NotNull long count, @NotNull TraitController.TraitView trait,
+            @NotNull String mesh) {
     }
 
     record TallyView(@NotNull int kinds, @NotNull long placements, @NotNull int drawCalls, @NotNull long triangles,
@@ -195,13 +200,21 @@ class KitController {
         var state = kit.state(siteId);
         return kit.pieces(state).stream().map(u -> new PieceView(u.id(), u.piece().code(), u.piece().name(), u.piece().role(),
                 VecMm.of(u.piece().size()), VecMm.BoxMm.of(u.piece().box()),
-                u.piece().solids().stream().map(SolidView::of).toList(), u.count(), TraitController.TraitView.of(u.trait(), state))).toList();
+                u.piece().solids().stream().map(SolidView::of).toList(), u.count(), TraitController.TraitView.of(u.trait(), state), KitService.tag(state, u.piece()))).toList();
     }
 
     @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/mesh.glb", produces = "model/gltf-binary")
     @Operation(summary = "One piece at its pivot, binary glTF 2.0")
-    ResponseEntity<byte[]> mesh(@PathVariable long siteId, @PathVariable long pieceId) {
-        return ResponseEntity.ok().cacheControl(CacheControl.noCache())
+    ResponseEntity<byte[]> mesh(@PathVariable long siteId, @PathVariable long pieceId, @RequestParam(required = false) String as,
+            @RequestHeader(value = HttpHeaders.IF_NONE_MATCH, required = false) String known) {
+        var state = kit.state(siteId);
+        var tag = KitService.tag(state, state.piece(pieceId));
+        // Asked for by its tag it never changes; else it is asked for again.
+        var keep = tag.equals(as) ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable() : CacheControl.noCache();
+        if (("\"" + tag + "\"").equals(known)) {
+            return ResponseEntity.status(HttpStatus.NOT_MODIFIED).cacheControl(keep).eTag(tag).build();
+        }
+        return ResponseEntity.ok().cacheControl(keep).eTag(tag)
                 .contentType(MediaType.parseMediaType("model/gltf-binary")).body(kit.glb(siteId, pieceId));
     }
 

@@ -4,6 +4,7 @@ import hausbau.core.build.Clinging;
 import hausbau.core.build.Decisions;
 import hausbau.core.build.Departure;
 import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Hands;
 import hausbau.core.build.Place;
 import hausbau.core.build.Source;
 import hausbau.core.build.Standing;
@@ -11,11 +12,15 @@ import hausbau.core.build.Twin;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
+import hausbau.core.kit.Part;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Role;
 import hausbau.core.massing.Massing;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.Row;
 import hausbau.server.store.Stores;
+import hausbau.server.store.kit.PieceRow;
 import hausbau.server.store.set.DepartureRow;
 import hausbau.server.store.set.HandRow;
 import hausbau.server.store.set.UseRow;
@@ -197,6 +202,17 @@ public final class Edit {
         stores.sets().twinRows(site.getId()).forEach(row -> change(row, r -> r.set(r.toTwin().following(gone, instead))));
     }
 
+    /** Takes up the kit as the edit leaves it, and tells whether a piece is another kind than it was. */
+    private boolean isMadeOtherwise() {
+        kit = stores.kits().kit(site.getId(), before.settings().unit());
+        return before.kit().pieces().entrySet().stream().anyMatch(e -> !kit.piece(e.getKey()).orElseThrow().kind().equals(e.getValue().kind()));
+    }
+
+    /** Enters a piece of a person's own. */
+    public PieceRow enter(String code, String name, Role role, Pivot pivot, List<Part> parts) {
+        return stores.kits().row(site.getId(), stores.kits().enterOwn(site.getId(), kit, code, name, role, pivot, parts));
+    }
+
     private Massing massing() {
         var was = before.decisions().massing();
         return touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE) ? stores.massing().massing(site, was) : was;
@@ -224,16 +240,18 @@ public final class Edit {
         stores.sets().remove(id, removed);
         var was = before.decisions();
         var massing = massing();
-        var departures = touches(Aggregate.DEPARTURE)
+        // What stands is kept by the ids of its pieces: where one of those is made otherwise, all of it is read again.
+        var anew = touches(Aggregate.PIECE) && isMadeOtherwise();
+        var departures = anew || touches(Aggregate.DEPARTURE)
                 ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
-        var repeats = touches(Aggregate.REPEAT) ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList() : was.repeats();
-        var assemblies = touches(Aggregate.ASSEMBLY) || touches(Aggregate.ASSEMBLY_USE) ? stores.sets().assemblies(id, kit) : was.assemblies();
+        var repeats = anew || touches(Aggregate.REPEAT) ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList() : was.repeats();
+        var assemblies = anew || touches(Aggregate.ASSEMBLY) || touches(Aggregate.ASSEMBLY_USE) ? stores.sets().assemblies(id, kit) : was.assemblies();
         var twins = touches(Aggregate.TWIN) ? stores.sets().twins(id) : was.twins();
-        var traits = touches(Aggregate.TRAIT) ? stores.sets().traits(id, kit) : was.traits();
+        var traits = anew || touches(Aggregate.TRAIT) ? stores.sets().traits(id, kit) : was.traits();
         var put = new ArrayList<HandPlacement>();
         added.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         changed.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
-        var hands = put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
+        var hands = anew ? Hands.EMPTY.with(stores.sets().placements(id, kit), Set.of()) : put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
         return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, twins, traits, departures);
     }
 }

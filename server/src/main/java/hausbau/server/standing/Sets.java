@@ -11,6 +11,7 @@ import hausbau.server.store.Aggregate;
 import hausbau.server.store.Stores;
 import hausbau.server.store.site.SiteRow;
 import java.util.ArrayDeque;
+import java.util.Collection;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -255,11 +256,11 @@ public class Sets {
         }
     }
 
-    /** The pieces of a site's kit, by id: what stands, what is at hand, and what the piece list speaks of. */
-    public static List<Long> atHand(SiteState state, List<Long> linked) {
+    /** The pieces of a site's kit, by id: what stands, what it may look like, and what is kept though nothing of it stands. */
+    public static List<Long> atHand(SiteState state, Collection<Long> kept) {
         var ids = state.set().kinds().stream().map(state::id).collect(Collectors.toSet());
         state.decisions().traits().all().values().forEach(t -> t.variety().looks().forEach(l -> ids.add(state.id(l.kind()))));
-        linked.stream().filter(id -> state.kit().piece(id).isPresent()).forEach(ids::add);
+        kept.stream().filter(id -> state.kit().piece(id).isPresent()).forEach(ids::add);
         Kit kit = state.kit();
         return kit.pieces().keySet().stream().filter(ids::contains).sorted((a, b) -> {
             var p = kit.piece(a).orElseThrow();

@@ -2,6 +2,7 @@ package hausbau.server.store;
 
 import hausbau.server.store.board.BoardItemRow;
 import hausbau.server.store.brief.BriefRow;
+import hausbau.server.store.kit.PieceRow;
 import hausbau.server.store.list.ListedRow;
 import hausbau.server.store.massing.LevelRow;
 import hausbau.server.store.massing.OpeningRow;
@@ -33,7 +34,7 @@ import org.jspecify.annotations.Nullable;
  */
 public enum Aggregate {
     SITE("site", Part.SITE, SiteRow.class),
-    PIECE("piece", Part.NONE),
+    PIECE("piece", Part.KIT, PieceRow.class),
     LEVEL("level", Part.MASSING, LevelRow.class),
     ROOM("room", Part.MASSING, RoomRow.class, "level_id"),
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),
@@ -60,7 +61,7 @@ public enum Aggregate {
     DECLINED("declined", Part.BOARD, DeclinedRow.class);
 
     /** What a browser fetches again after a change. */
-    public enum Part { NONE, SITE, MASSING, SET, SURVEY, BOARD }
+    public enum Part { NONE, SITE, KIT, MASSING, SET, SURVEY, BOARD }
 
     private final String table;
     private final Part part;

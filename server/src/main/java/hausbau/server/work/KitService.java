@@ -27,6 +27,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -145,10 +146,14 @@ public class KitService {
     @Reading
     public List<PieceUse> pieces(SiteState state) {
         var seen = looks.of(state).counts(state.set().counts());
-        return Sets.atHand(state, stores.lists().linked(state.siteId())).stream().map(id -> {
+        return Sets.atHand(state, kept(state.siteId())).stream().map(id -> {
             var piece = state.kit().piece(id).orElseThrow();
             return new PieceUse(id, piece, seen.getOrDefault(piece.kind(), 0L), state.decisions().traits().of(piece.kind()));
         }).toList();
+    }
+
+    private List<Long> kept(long siteId) {
+        return Stream.concat(stores.lists().linked(siteId).stream(), stores.kits().kept(siteId).stream()).toList();
     }
 
     /** A site's tally and how far it has spent its budget. */
@@ -159,7 +164,7 @@ public class KitService {
     public Cost cost(long siteId) {
         var state = sets.current(siteId);
         var finish = finish(state);
-        var uses = looks.of(state).counts(state.set().counts()).entrySet().stream().map(e -> new Tally.Use(meshes.mesh(e.getKey(), finish), e.getValue())).toList();
+        var uses = looks.of(state).counts(state.set().counts()).entrySet().stream().map(e -> new Tally.Use(meshes.mesh(state.piece(state.id(e.getKey())), finish), e.getValue())).toList();
         var tally = Tally.of(uses);
         var budget = stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
         return new Cost(tally, budget.measure(tally));
@@ -167,6 +172,11 @@ public class KitService {
 
     static Finish finish(SiteState state) {
         return Finish.ofDensity(state.settings().pixelsPerMetre());
+    }
+
+    /** Tells one state of a piece's file from another. */
+    public static String tag(SiteState state, Piece piece) {
+        return MeshShelf.tag(piece, finish(state));
     }
 
     /** One piece as a glTF file at its pivot. */

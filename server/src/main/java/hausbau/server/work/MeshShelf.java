@@ -2,19 +2,25 @@ package hausbau.server.work;
 
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.kit.Kind;
+import hausbau.core.kit.Part;
 import hausbau.core.kit.Piece;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
+import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 
-/** Keeps the meshes made last, since a piece's mesh depends on nothing but its kind and the finish. */
+/** Keeps the meshes made last, since a piece's mesh depends on nothing but what it is made of and the finish. */
 @Component
 public class MeshShelf {
 
     private static final int PLACES = 500;
+    /** Raised when the same piece is made otherwise, since browsers keep what they were sent. */
+    private static final int VERSION = 1;
 
     private record Key(Object of, Finish finish) {
     }
@@ -37,8 +43,18 @@ public class MeshShelf {
         }
     }
 
-    public Mesh mesh(Kind kind, Finish finish) {
-        return get(meshes, kind, finish, () -> kind.mesh(finish));
+    public Mesh mesh(Piece piece, Finish finish) {
+        return get(meshes, new Made(piece.kind(), piece.model()), finish, () -> piece.mesh(finish));
+    }
+
+    /** What a mesh depends on, besides its finish. */
+    private record Made(Kind kind, List<Part> model) {
+    }
+
+    /** Tells one file of a piece from another without making it. */
+    public static String tag(Piece piece, Finish finish) {
+        var words = VERSION + " " + piece + " " + finish;
+        return UUID.nameUUIDFromBytes(words.getBytes(StandardCharsets.UTF_8)).toString();
     }
 
     public byte[] glb(Piece piece, Finish finish) {

@@ -81,7 +81,7 @@ public class RepeatService {
     public long triangles(SiteState state, List<Standing> standing) {
         var finish = Finish.ofDensity(state.settings().pixelsPerMetre());
         return standing.stream().collect(Collectors.groupingBy(Standing::kind, Collectors.counting())).entrySet().stream()
-                .mapToLong(e -> e.getValue() * meshes.mesh(e.getKey(), finish).triangles()).sum();
+                .mapToLong(e -> e.getValue() * meshes.mesh(state.piece(state.id(e.getKey())), finish).triangles()).sum();
     }
 
     public Repeat add(long siteId, Seen seen, Wanted wanted) {

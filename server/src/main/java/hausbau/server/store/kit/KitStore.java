@@ -2,12 +2,16 @@ package hausbau.server.store.kit;
 
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
+import hausbau.core.kit.Part;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
+import hausbau.server.store.NotFound;
 import hausbau.server.store.site.SiteStore;
+import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,20 +25,30 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class KitStore {
 
+    private static final String INSERT = "insert into piece (id, site_id, code, name, role, pivot, recipe) values (?, ?, ?, ?, ?, ?, ?)";
+
     private final JdbcTemplate jdbc;
+    private final EntityManager rows;
     private final SiteStore sites;
 
-    public KitStore(JdbcTemplate jdbc, SiteStore sites) {
+    public KitStore(JdbcTemplate jdbc, EntityManager rows, SiteStore sites) {
         this.jdbc = jdbc;
+        this.rows = rows;
         this.sites = sites;
     }
 
     /** @param unit what names are written in */
     public Kit kit(long siteId, Unit unit) {
         var pieces = new LinkedHashMap<Long, Piece>();
-        jdbc.query("select id, code, name, role, pivot, recipe::text from piece where site_id = ? order by id", row -> {
-            var kind = new Kind(Role.valueOf(row.getString(4)), RecipeJson.read(row.getString(6)), Pivot.valueOf(row.getString(5)));
-            pieces.put(row.getLong(1), new Piece(row.getString(2), row.getString(3).isEmpty() ? kind.describe(unit) : row.getString(3), kind));
+        jdbc.query("select id, code, name, role, pivot, recipe, model from piece where site_id = ? order by id", row -> {
+            var id = row.getLong(1);
+            var role = Role.valueOf(row.getString(4));
+            var recipe = RecipeJson.read(row.getString(6));
+            var model = row.getString(7).isEmpty() ? List.<Part>of() : RecipeJson.readParts(row.getString(7));
+            // What the massing sets down keeps the recipe that it asks for, however it looks; what a person sets down is what they made.
+            var made = !role.isDerived() && (!model.isEmpty() || recipe instanceof Recipe.Made);
+            var kind = new Kind(role, made ? new Recipe.Made(id, model.isEmpty() ? recipe.parts() : model) : recipe, Pivot.valueOf(row.getString(5)));
+            pieces.put(id, new Piece(row.getString(2), row.getString(3).isEmpty() ? kind.describe(unit) : row.getString(3), kind, made ? List.of() : model));
         }, siteId);
         return new Kit(pieces);
     }
@@ -58,8 +72,7 @@ public class KitStore {
     }
 
     private void enter(long siteId, String code, String name, Kind kind) {
-        jdbc.update("insert into piece (id, site_id, code, name, role, pivot, recipe) values (?, ?, ?, ?, ?, ?, ?::jsonb)",
-                sites.nextId(), siteId, code, name, kind.role().name(), kind.pivot().name(), RecipeJson.write(kind.recipe()));
+        jdbc.update(INSERT, sites.nextId(), siteId, code, name, kind.role().name(), kind.pivot().name(), RecipeJson.write(kind.recipe()));
     }
 
     /** Enters a kind under a code and a name that a person gave; one that is known keeps its own. */
@@ -69,6 +82,30 @@ public class KitStore {
         }
         enter(siteId, kit.codeFor(code), name, kind);
         return kit(siteId, unit);
+    }
+
+    /**
+     * Enters a piece of a person's own under a code like the one wanted, and a name.
+     *
+     * @return its id
+     */
+    public long enterOwn(long siteId, Kit kit, String code, String name, Role role, Pivot pivot, List<Part> parts) {
+        var id = sites.nextId();
+        jdbc.update(INSERT, id, siteId, kit.codeFor(code), name, role.name(), pivot.name(), RecipeJson.write(new Recipe.Made(id, parts)));
+        return id;
+    }
+
+    public PieceRow row(long siteId, long id) {
+        var row = rows.find(PieceRow.class, id);
+        if (row == null || row.siteId != siteId) {
+            throw new NotFound("The site has no piece " + id + ".");
+        }
+        return row;
+    }
+
+    /** Those that stay at hand though nothing of them stands. */
+    public List<Long> kept(long siteId) {
+        return jdbc.queryForList("select id from piece where site_id = ? and kept", Long.class, siteId);
     }
 
     /** The ids of all pieces of a site. */

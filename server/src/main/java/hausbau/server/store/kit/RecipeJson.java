@@ -1,9 +1,13 @@
 package hausbau.server.store.kit;
 
+import hausbau.core.kit.Part;
 import hausbau.core.kit.Recipe;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
+import hausbau.server.store.Millimetres;
+import java.util.Arrays;
+import java.util.List;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -30,6 +34,8 @@ public final class RecipeJson {
             json.put("treads", guard.treads()).put("rise", guard.rise().um());
         } else if (recipe instanceof Recipe.CornerPiece corner) {
             json.put("leg", corner.leg().um());
+        } else if (recipe instanceof Recipe.Made made) {
+            json.put("mark", made.mark()).set("parts", Millimetres.JSON.valueToTree(PartWords.of(made.parts())));
         }
         return JSON.writeValueAsString(json);
     }
@@ -54,7 +60,8 @@ public final class RecipeJson {
                 : recipe instanceof Recipe.Mass ? "mass" : recipe instanceof Recipe.CornerPost ? "post" : recipe instanceof Recipe.CornerPiece ? "corner" : recipe instanceof Recipe.Tile ? "tile"
                 : recipe instanceof Recipe.StandIn ? "stand-in" : recipe instanceof Recipe.Pillar ? "pillar"
                 : recipe instanceof Recipe.Bench ? "bench" : recipe instanceof Recipe.Cubicle ? "cubicle"
-                : recipe instanceof Recipe.WallLamp ? "wall-lamp" : recipe instanceof Recipe.HangingLamp ? "hanging-lamp" : "lamp";
+                : recipe instanceof Recipe.WallLamp ? "wall-lamp" : recipe instanceof Recipe.HangingLamp ? "hanging-lamp"
+                : recipe instanceof Recipe.Made ? "own" : "lamp";
     }
 
     private static void vec(ObjectNode json, String field, Vec v) {
@@ -63,10 +70,7 @@ public final class RecipeJson {
 
     /** @throws IllegalArgumentException if it is of a version or a make that is not known */
     public static Recipe read(String text) {
-        var json = JSON.readTree(text);
-        if (json.get("version").asInt() != VERSION) {
-            throw new IllegalArgumentException("a recipe of version " + json.get("version") + " cannot be read");
-        }
+        var json = readVersion(text);
         var size = vec(json.get("size"));
         return switch (json.get("made").asString()) {
             case "wall" -> new Recipe.WallPanel(size);
@@ -88,8 +92,30 @@ public final class RecipeJson {
             case "lamp" -> new Recipe.Lamp();
             case "wall-lamp" -> new Recipe.WallLamp();
             case "hanging-lamp" -> new Recipe.HangingLamp();
+            case "own" -> new Recipe.Made(json.get("mark").asLong(), parts(json.get("parts")));
             default -> throw new IllegalArgumentException("a recipe made as " + json.get("made") + " is not known");
         };
+    }
+
+    static String writeParts(List<Part> parts) {
+        return JSON.writeValueAsString(JSON.createObjectNode().put("version", VERSION).set("parts", Millimetres.JSON.valueToTree(PartWords.of(parts))));
+    }
+
+    /** @throws IllegalArgumentException if it is of a version that is not known */
+    static List<Part> readParts(String text) {
+        return parts(readVersion(text).get("parts"));
+    }
+
+    private static List<Part> parts(JsonNode json) {
+        return PartWords.toParts(Arrays.asList(Millimetres.JSON.treeToValue(json, PartWords[].class)));
+    }
+
+    private static JsonNode readVersion(String text) {
+        var json = JSON.readTree(text);
+        if (json.get("version").asInt() != VERSION) {
+            throw new IllegalArgumentException("a recipe of version " + json.get("version") + " cannot be read");
+        }
+        return json;
     }
 
     private static Vec vec(JsonNode json) {

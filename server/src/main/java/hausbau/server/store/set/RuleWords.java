@@ -15,19 +15,13 @@ import hausbau.core.repeat.Scatter;
 import hausbau.core.repeat.Stack;
 import hausbau.core.repeat.Trail;
 import hausbau.core.repeat.Variation;
+import hausbau.server.store.Millimetres;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.core.JsonGenerator;
-import tools.jackson.core.JsonParser;
-import tools.jackson.databind.DeserializationContext;
-import tools.jackson.databind.SerializationContext;
-import tools.jackson.databind.ValueDeserializer;
-import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -97,17 +91,7 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
     /** Table tops and benches are landed on, the tops of walls are not. */
     private static final Length USUAL_REACH = new Length(1_500_000);
     private static final int VERSION = 1;
-    private static final JsonMapper JSON = JsonMapper.builder().addModule(new SimpleModule("millimetres").addSerializer(Length.class, new ValueSerializer<Length>() {
-        @Override
-        public void serialize(Length length, JsonGenerator out, SerializationContext context) {
-            out.writeNumber(length.toMillimetres());
-        }
-    }).addDeserializer(Length.class, new ValueDeserializer<Length>() {
-        @Override
-        public Length deserialize(JsonParser in, DeserializationContext context) {
-            return Length.ofMillimetres(in.getDecimalValue());
-        }
-    })).build();
+    private static final JsonMapper JSON = Millimetres.JSON;
 
     /** As JSON with the version it is written in; lengths in millimetres, exactly. */
     public String write() {

@@ -1,0 +1,147 @@
+package hausbau.server.http;
+
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Profile;
+import hausbau.core.kit.Role;
+import hausbau.server.http.VecMm.BoxMm;
+import hausbau.server.journal.Seen;
+import hausbau.server.store.kit.PartWords;
+import hausbau.server.work.WorkshopService;
+import hausbau.server.work.WorkshopService.User;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "Workshop")
+class WorkshopController {
+
+    private final WorkshopService workshop;
+
+    WorkshopController(WorkshopService workshop) {
+        this.workshop = workshop;
+    }
+
+    /** What makes some of a piece stand, and how many. */
+    record UseView(@NotNull User by, @NotNull long count) {
+    }
+
+    /** Where a part lies: what it takes, as it is in the piece's own frame. */
+    record PartView(@NotNull PartWords words, @NotNull List<BoxMm> boxesMm) {
+    }
+
+    /**
+     * @param own      whether it is made of told parts, and can be what it was before
+     * @param openMm   ends of edges that are not closed, x, y, z of each, in its own frame
+     */
+    record BenchView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull Pivot pivot, @NotNull boolean derived, @NotNull boolean own, @NotNull VecMm sizeMm,
+            @NotNull BoxMm boxMm, @NotNull int triangles, @NotNull double areaM2, @NotNull double volumeM3, @NotNull List<Double> openMm, @NotNull List<UseView> uses, @NotNull List<PartView> parts) {
+
+        static BenchView of(long id, WorkshopService.Bench b) {
+            var piece = b.piece();
+            var mesh = b.mesh();
+            var by = piece.kind().natural();
+            return new BenchView(id, piece.code(), piece.name(), piece.role(), piece.pivot(), piece.role().isDerived(), b.isOwn(), VecMm.of(piece.size()), BoxMm.of(piece.box()), mesh.triangles(),
+                    mesh.area() / 1e6, mesh.volume() / 1e9, mesh.openEdges().stream().flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
+                    b.uses().entrySet().stream().map(e -> new UseView(e.getKey(), e.getValue())).toList(),
+                    piece.parts().stream().map(p -> new PartView(PartWords.of(p), p.solids().stream().map(s -> BoxMm.of(s.movedBy(by))).toList())).toList());
+        }
+    }
+
+    record NewPieceBody(String code, @NotNull String name, Role role, Long copyOfId) {
+    }
+
+    record PieceChange(String code, String name, Pivot pivot) {
+    }
+
+    record CopyBody(@NotNull long fromPieceId, @NotNull @Size(min = 1, max = 200) List<@NotNull Integer> parts) {
+    }
+
+    record ProfileView(PartWords.@NotNull Section section, @NotNull List<List<List<Double>>> ringsMm) {
+
+        static ProfileView of(Profile p) {
+            return new ProfileView(PartWords.Section.of(p), p.rings(0.5).stream().map(r -> r.points().stream().map(at -> List.of(at.x(), at.y())).toList()).toList());
+        }
+    }
+
+    @GetMapping("/profiles")
+    @Operation(summary = "The library of measured profiles, each with its outline")
+    List<ProfileView> profiles() {
+        return Profile.library().stream().map(ProfileView::of).toList();
+    }
+
+    @GetMapping("/sites/{siteId}/pieces/{pieceId}/bench")
+    @Operation(summary = "A piece on its own page: its parts, measures and uses")
+    BenchView bench(@PathVariable long siteId, @PathVariable long pieceId) {
+        return BenchView.of(pieceId, workshop.bench(siteId, pieceId));
+    }
+
+    @PostMapping("/sites/{siteId}/pieces")
+    @Operation(summary = "A new piece of one's own, or a copy of another")
+    @ResponseStatus(HttpStatus.CREATED)
+    BenchView create(@PathVariable long siteId, Seen seen, @Valid @RequestBody NewPieceBody body) {
+        return bench(siteId, workshop.create(siteId, seen, new WorkshopService.Wanted(body.code(), body.name(), body.role(), body.copyOfId())));
+    }
+
+    @PatchMapping("/sites/{siteId}/pieces/{pieceId}")
+    BenchView change(@PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody PieceChange body) {
+        workshop.change(siteId, pieceId, seen, new WorkshopService.Change(body.code(), body.name(), body.pivot()));
+        return bench(siteId, pieceId);
+    }
+
+    @DeleteMapping("/sites/{siteId}/pieces/{pieceId}")
+    @Operation(summary = "Puts a piece away of which nothing stands")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void putAway(@PathVariable long siteId, @PathVariable long pieceId, Seen seen) {
+        workshop.putAway(siteId, pieceId, seen);
+    }
+
+    @DeleteMapping("/sites/{siteId}/pieces/{pieceId}/parts")
+    @Operation(summary = "Makes a piece what it was before its parts were told")
+    BenchView goBack(@PathVariable long siteId, @PathVariable long pieceId, Seen seen) {
+        workshop.goBack(siteId, pieceId, seen);
+        return bench(siteId, pieceId);
+    }
+
+    @PostMapping("/sites/{siteId}/pieces/{pieceId}/parts")
+    @Operation(summary = "Adds a part; only its form need be told")
+    @ResponseStatus(HttpStatus.CREATED)
+    int add(@PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody PartWords body) {
+        return workshop.add(siteId, pieceId, seen, body);
+    }
+
+    @PatchMapping("/sites/{siteId}/pieces/{pieceId}/parts/{number}")
+    @Operation(summary = "Changes a part, numbered from 0; what is not told stays")
+    BenchView change(@PathVariable long siteId, @PathVariable long pieceId, @PathVariable int number, Seen seen, @Valid @RequestBody PartWords body) {
+        workshop.change(siteId, pieceId, number, seen, body);
+        return bench(siteId, pieceId);
+    }
+
+    @DeleteMapping("/sites/{siteId}/pieces/{pieceId}/parts/{number}")
+    BenchView remove(@PathVariable long siteId, @PathVariable long pieceId, @PathVariable int number, Seen seen) {
+        workshop.remove(siteId, pieceId, number, seen);
+        return bench(siteId, pieceId);
+    }
+
+    @PostMapping("/sites/{siteId}/pieces/{pieceId}/parts/copies")
+    @Operation(summary = "Puts copies of another piece's parts, or of its own, among its parts")
+    BenchView copy(@PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody CopyBody body) {
+        workshop.copy(siteId, body.fromPieceId(), body.parts(), pieceId, seen);
+        return bench(siteId, pieceId);
+    }
+}

@@ -1,0 +1,58 @@
+package hausbau.server.store.kit;
+
+import hausbau.core.kit.Part;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Role;
+import hausbau.server.store.Row;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.List;
+
+/** A piece of a site's kit. Rows are entered when a kind is first needed, outside the journal; what persons change about them is kept in it. */
+@Entity
+@Table(name = "piece")
+public class PieceRow implements Row {
+
+    @Id
+    Long id;
+    long siteId;
+    String code;
+    String name;
+    @Enumerated(EnumType.STRING)
+    Role role;
+    @Enumerated(EnumType.STRING)
+    Pivot pivot;
+    String recipe;
+    String model;
+    boolean kept;
+
+    protected PieceRow() {
+    }
+
+    /** @param parts empty: it is as its recipe has it */
+    public void set(List<Part> parts) {
+        model = parts.isEmpty() ? "" : RecipeJson.writeParts(parts);
+    }
+
+    public void call(String newCode, String newName) {
+        code = newCode;
+        name = newName;
+    }
+
+    public void set(Pivot newPivot) {
+        pivot = newPivot;
+    }
+
+    /** @param isKept whether it stays at hand though nothing of it stands */
+    public void keep(boolean isKept) {
+        kept = isKept;
+    }
+
+    @Override
+    public Long getId() {
+        return id;
+    }
+}

@@ -1,0 +1,191 @@
+package hausbau.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import hausbau.server.standing.Sets;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import tools.jackson.databind.JsonNode;
+
+/** Pieces of one's own over HTTP; the room is 5 × 4 m. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class WorkshopTest {
+
+    @LocalServerPort
+    int port;
+    @Autowired
+    Sets sets;
+    BuiltRoom in;
+
+    @BeforeEach
+    void builtRoom() {
+        in = new BuiltRoom(port, "Workshop");
+    }
+
+    private JsonNode bench(long piece) {
+        return in.caller.get(in.site + "/pieces/" + piece + "/bench").json();
+    }
+
+    private JsonNode change(long piece, int part, String told) {
+        var answer = in.caller.call("PATCH", in.site + "/pieces/" + piece + "/parts/" + part, told, null);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
+    }
+
+    private long made(String name) {
+        return in.made("/pieces", "{\"name\":\"" + name + "\"}").get("id").asLong();
+    }
+
+    private static List<Double> size(JsonNode of) {
+        return List.of(of.get("x").asDouble(), of.get("y").asDouble(), of.get("z").asDouble());
+    }
+
+    private JsonNode listed(long piece) {
+        return in.caller.get(in.site + "/pieces").json().valueStream().filter(p -> p.get("id").asLong() == piece).findFirst().orElseThrow();
+    }
+
+    /** A block of 400 from the start: 0.96 m², 0.064 m³, a little less for its chamfer. */
+    @Test
+    void aNewPieceIsAtHandAndMeasured() {
+        var piece = made("trolley");
+        var bench = bench(piece);
+        assertThat(bench.get("code").asString()).isEqualTo("PRP-TROLLEY");
+        assertThat(size(bench.get("sizeMm"))).containsExactly(400.0, 400.0, 400.0);
+        assertThat(bench.get("volumeM3").asDouble()).isCloseTo(0.064, within(0.0001)).isLessThan(0.064);
+        assertThat(bench.get("areaM2").asDouble()).isCloseTo(0.96, within(0.02));
+        assertThat(bench.get("triangles").asInt()).isEqualTo(44);
+        assertThat(bench.get("openMm")).isEmpty();
+        assertThat(listed(piece).get("count").asLong()).isZero();
+        in.caller.post(in.site + "/undo", null);
+        assertThat(in.caller.get(in.site + "/pieces").json().valueStream().map(p -> p.get("id").asLong())).doesNotContain(piece);
+        in.caller.post(in.site + "/redo", null);
+        assertThat(listed(piece).get("name").asString()).isEqualTo("trolley");
+    }
+
+    /** What stands follows at once: its size, its mesh, what the survey finds; undone it is as it was; a restart finds the same. */
+    @Test
+    void theSetFollowsAPart() {
+        var piece = made("trolley");
+        in.made("/placements", "{\"pieceId\":" + piece + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0},\"snap\":false}");
+        in.made("/placements", "{\"pieceId\":" + piece + ",\"atMm\":{\"x\":1500,\"y\":1000,\"z\":0},\"snap\":false}");
+        assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isEmpty();
+        var before = listed(piece).get("mesh").asString();
+        var after = change(piece, 0, "{\"sizeMm\":{\"x\":600,\"y\":400,\"z\":900}}");
+        assertThat(size(after.get("sizeMm"))).containsExactly(600.0, 400.0, 900.0);
+        assertThat(after.get("uses").get(0).get("count").asLong()).isEqualTo(2);
+        assertThat(listed(piece).get("mesh").asString()).isNotEqualTo(before);
+        assertThat(size(listed(piece).get("sizeMm"))).containsExactly(600.0, 400.0, 900.0);
+        assertThat(in.caller.get(in.site + "/survey").json().get("findings").get(0).get("title").asString()).contains("PRP-TROLLEY");
+        assertThat(in.placements("HAND").count() + in.placements("hand").count()).isEqualTo(2);
+        sets.forget(in.id());
+        assertThat(size(bench(piece).get("sizeMm"))).containsExactly(600.0, 400.0, 900.0);
+        assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isNotEmpty();
+        in.caller.post(in.site + "/undo", null);
+        assertThat(size(bench(piece).get("sizeMm"))).containsExactly(400.0, 400.0, 400.0);
+        assertThat(listed(piece).get("mesh").asString()).as("the same piece has the same mesh").isEqualTo(before);
+        assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isEmpty();
+    }
+
+    /** A built-in piece opens with its parts; told otherwise it is one's own, everywhere; it goes back to what it was. */
+    @Test
+    void aBuiltInPieceCanBeMadeOnesOwnAndGoBack() {
+        var piece = in.piece("PRP-BENCH");
+        in.place("PRP-BENCH", 2000, 2000);
+        var bench = bench(piece);
+        assertThat(bench.get("own").asBoolean()).isFalse();
+        assertThat(bench.get("parts").size()).isEqualTo(5);
+        var added = in.caller.post(in.site + "/pieces/" + piece + "/parts", "{\"form\":\"TURNED\",\"atMm\":{\"x\":800,\"y\":225,\"z\":450}}");
+        assertThat(added.status()).as(added.text()).isEqualTo(201);
+        assertThat(added.json().asInt()).isEqualTo(5);
+        assertThat(bench(piece).get("own").asBoolean()).isTrue();
+        // The turned part begun with is 680 high.
+        assertThat(size(bench(piece).get("sizeMm"))).containsExactly(1600.0, 450.0, 1130.0);
+        assertThat(listed(piece).get("count").asLong()).isEqualTo(1);
+        in.caller.call("DELETE", in.site + "/pieces/" + piece + "/parts", null, null);
+        assertThat(size(bench(piece).get("sizeMm"))).containsExactly(1600.0, 450.0, 450.0);
+        assertThat(bench(piece).get("own").asBoolean()).isFalse();
+    }
+
+    /** A wall's look is told, but where it ends is the kit's: it keeps its place and size in the set. */
+    @Test
+    void aWallMayLookOtherwiseAndKeepsItsPlace() {
+        var piece = in.piece("WAL-1000");
+        var digests = in.caller.get(in.site + "/placements").text();
+        var count = listed(piece).get("count").asLong();
+        in.caller.post(in.site + "/pieces/" + piece + "/parts", "{\"form\":\"PUSHED\",\"swatch\":\"TIMBER\",\"profile\":{\"kind\":\"SKIRTING\",\"widthMm\":20,\"heightMm\":120,\"radiusMm\":12}}");
+        var bench = bench(piece);
+        assertThat(bench.get("own").asBoolean()).isTrue();
+        assertThat(size(bench.get("sizeMm"))).containsExactly(1000.0, 200.0, 3000.0);
+        assertThat(bench.get("parts").size()).isEqualTo(2);
+        assertThat(listed(piece).get("count").asLong()).isEqualTo(count);
+        assertThat(in.caller.get(in.site + "/placements").text()).isEqualTo(digests);
+        assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isEmpty();
+        assertThat(in.caller.get(in.site + "/tally").json().get("triangles").asLong()).isPositive();
+    }
+
+    /** Three edits of one part, each telling one thing: none takes another's back. */
+    @Test
+    void whatIsNotToldStays() {
+        var piece = made("post");
+        change(piece, 0, "{\"name\":\"shaft\"}");
+        change(piece, 0, "{\"swatch\":\"METAL\"}");
+        change(piece, 0, "{\"bevel\":{\"widthMm\":20,\"segments\":4},\"copies\":{\"how\":\"ALONG\",\"count\":3,\"stepMm\":{\"x\":500,\"y\":0,\"z\":0}}}");
+        var part = bench(piece).get("parts").get(0);
+        assertThat(part.get("words").get("name").asString()).isEqualTo("shaft");
+        assertThat(part.get("words").get("swatch").asString()).isEqualTo("METAL");
+        assertThat(part.get("words").get("sizeMm").get("x").asDouble()).isEqualTo(400);
+        assertThat(part.get("boxesMm").size()).isEqualTo(3);
+        assertThat(size(bench(piece).get("sizeMm"))).containsExactly(1400.0, 400.0, 400.0);
+        in.caller.post(in.site + "/pieces/" + piece + "/parts/copies", "{\"fromPieceId\":" + in.piece("PRP-LAMP") + ",\"parts\":[1]}");
+        assertThat(bench(piece).get("parts").size()).isEqualTo(2);
+        assertThat(bench(piece).get("parts").get(1).get("words").get("swatch").asString()).isEqualTo("OPAL");
+    }
+
+    @Test
+    void whatCannotBeMadeIsRefusedAndNothingIsLost() {
+        var piece = made("post");
+        var at = "/pieces/" + piece + "/parts";
+        assertThat(in.refused("PATCH", at + "/0", "{\"sizeMm\":{\"x\":0,\"y\":400,\"z\":400}}")).containsExactly("parts[0].size");
+        assertThat(in.refused("PATCH", at + "/0", "{\"hidden\":true}")).containsExactly("parts");
+        assertThat(in.refused("PATCH", at + "/7", "{\"hidden\":true}")).containsExactly("part");
+        assertThat(in.refused("POST", at, "{\"form\":\"PRISM\",\"outline\":[{\"x\":0,\"y\":0},{\"x\":9,\"y\":9},{\"x\":9,\"y\":0},{\"x\":0,\"y\":9}]}")).containsExactly("parts[1].outline");
+        assertThat(in.refused("POST", at, "{}")).containsExactly("form");
+        assertThat(in.refused("DELETE", at + "/0", null)).containsExactly("parts");
+        assertThat(in.refused("PATCH", "/pieces/" + piece, "{\"code\":\"PRP-BENCH\"}")).containsExactly("code");
+        assertThat(in.refused("POST", "/pieces", "{\"name\":\"wall\",\"role\":\"WALL\"}")).containsExactly("role");
+        assertThat(in.refused("PATCH", "/pieces/" + in.piece("WAL-1000"), "{\"pivot\":\"BASE_CENTRE\"}")).containsExactly("pivot");
+        in.made("/placements", "{\"pieceId\":" + piece + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0},\"snap\":false}");
+        assertThat(in.refused("DELETE", "/pieces/" + piece, null)).containsExactly("pieceId");
+        assertThat(bench(piece).get("parts").size()).isEqualTo(1);
+        assertThat(size(bench(piece).get("sizeMm"))).containsExactly(400.0, 400.0, 400.0);
+    }
+
+    /** A mesh asked for by its tag is kept for good; asked for with what is known it is not sent again. */
+    @Test
+    void aMeshThatIsKnownIsNotSentAgain() {
+        var piece = in.piece("PRP-LAMP");
+        var url = in.site + "/pieces/" + piece + "/mesh.glb?as=" + listed(piece).get("mesh").asString();
+        var first = in.caller.getWith(url);
+        assertThat(first.headers().firstValue("Cache-Control").orElse("")).contains("immutable");
+        var again = in.caller.getWith(url, "If-None-Match", first.headers().firstValue("ETag").orElseThrow());
+        assertThat(again.statusCode()).isEqualTo(304);
+        assertThat(again.body()).isEmpty();
+    }
+
+    /** A copied site has its own pieces, made alike. */
+    @Test
+    void aCopiedSiteHasThePiecesToo() {
+        var piece = made("trolley");
+        change(piece, 0, "{\"sizeMm\":{\"x\":600,\"y\":400,\"z\":900}}");
+        in.made("/placements", "{\"pieceId\":" + piece + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0},\"snap\":false}");
+        var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
+        var there = in.caller.get(copy + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("PRP-TROLLEY")).findFirst().orElseThrow();
+        assertThat(size(there.get("sizeMm"))).containsExactly(600.0, 400.0, 900.0);
+        assertThat(there.get("count").asLong()).isEqualTo(1);
+    }
+}
