@@ -6,7 +6,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'start', component: StartView },
-    { path: '/sites/:id(\\d+)/:stage?/:view?/:picture(\\d+)?', name: 'site', component: SiteShell },
+    { path: '/sites/:id(\\d+)/:stage?/:view?/:item(\\d+)?', name: 'site', component: SiteShell },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 })

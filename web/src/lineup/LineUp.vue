@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import type { PieceView } from '../api/client'
 import Choice from '../parts/Choice.vue'
 import { usePlacing } from '../build/placing'
-import { tell, useSite } from '../site/site'
+import { meshUrl, tell, useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../space/figure'
 import { portrait } from './portraits'
 
@@ -41,17 +41,16 @@ const portraits = ref(new Map<string, string>())
 const tallest = computed(() => Math.max(2000, ...site.pieces.map((p) => p.sizeMm.z), ...site.assemblies.assemblies.map((a) => a.boxMm.max.z - a.boxMm.min.z)))
 const pxPerMm = computed(() => TALLEST_PX / tallest.value)
 
-const keyOf = (p: PieceView) => JSON.stringify([p.id, p.code, p.sizeMm, p.solidsMm, pxPerMm.value])
+const keyOf = (p: PieceView) => `${p.mesh} ${pxPerMm.value}`
 
 /** Floor and ceiling tiles lie down: their elevation is their edge. */
 async function drawPortraits() {
-  const url = (p: PieceView) => `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`
   await Promise.all(
     site.pieces.map(async (p) => {
       const key = keyOf(p)
       if (portraits.value.has(key)) return
       portraits.value.set(key, '')
-      portraits.value.set(key, await portrait(url(p), p.sizeMm.x / 1000, p.sizeMm.z / 1000, pxPerMm.value * 1000))
+      portraits.value.set(key, await portrait(meshUrl(site.site!.id, p), p.sizeMm.x / 1000, p.sizeMm.z / 1000, pxPerMm.value * 1000))
     }),
   )
 }

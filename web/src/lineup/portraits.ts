@@ -17,8 +17,15 @@ let renderer: WebGLRenderer | undefined
 const paper = new MeshLambertMaterial({ color: '#f3f0e8', polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1 })
 const edge = new LineBasicMaterial({ color: ink })
 
-/** Draws a piece in elevation, from its front, at so many pixels a metre; answers with a picture. */
-export async function portrait(url: string, widthM: number, heightM: number, pixelsPerMetre: number): Promise<string> {
+/** From where a piece is drawn: where the camera stands, what lies to the right of its picture, and what is up. */
+export const SIDES = {
+  front: { eye: [0, -100, 0], right: 'x', up: 'z' },
+  side: { eye: [100, 0, 0], right: 'y', up: 'z' },
+  top: { eye: [0, 0, 100], right: 'x', up: 'y' },
+} as const
+
+/** Draws a piece in elevation or from above, at so many pixels a metre; answers with a picture. */
+export async function portrait(url: string, widthM: number, heightM: number, pixelsPerMetre: number, from: keyof typeof SIDES = 'front'): Promise<string> {
   const shape = await loadShape(url)
   renderer ??= new WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true })
   const scene = new Scene()
@@ -32,12 +39,13 @@ export async function portrait(url: string, widthM: number, heightM: number, pix
   }
   scene.add(new LineSegments(shape.edges, edge))
   const boxes = shape.parts.map((p) => p.geometry.boundingBox!)
-  const left = Math.min(...boxes.map((b) => b.min.x))
-  const low = Math.min(...boxes.map((b) => b.min.z))
+  const { eye, right, up } = SIDES[from]
+  const left = Math.min(...boxes.map((b) => b.min[right]))
+  const low = Math.min(...boxes.map((b) => b.min[up]))
   const margin = 2 / pixelsPerMetre
   const camera = new OrthographicCamera(left - margin, left + widthM + margin, low + heightM + margin, low - margin, 0.1, 200)
-  camera.up.set(0, 0, 1)
-  camera.position.set(0, -100, 0)
+  camera.up.set(0, up === 'y' ? 1 : 0, up === 'z' ? 1 : 0)
+  camera.position.set(eye[0], eye[1], eye[2])
   camera.lookAt(0, 0, 0)
   renderer.setPixelRatio(2)
   renderer.setSize(Math.ceil(widthM * pixelsPerMetre + 4), Math.ceil(heightM * pixelsPerMetre + 4))

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
-import { computed, ref, useId, watch } from 'vue'
+import { computed, inject, ref, useId, watch } from 'vue'
 import { get, Refusal } from '../api/client'
 import { useSite } from '../site/site'
 import { format } from '../measure/format'
 import type { Unit } from '../api/client'
+import { REFUSED } from './refused'
 
 /**
  * A typed length: any unit may be written; the server reads it. Without a visible label it needs one for those who hear it. The listener is a property, so that it hears of a
@@ -29,6 +30,12 @@ const id = useId()
 watch(
   () => props.error,
   (e) => e && (text.value = props.mm === undefined ? '' : format(props.mm, unit.value)),
+)
+
+const refused = inject(REFUSED, undefined)
+watch(
+  () => refused?.value,
+  (r) => r && !typing && reset(),
 )
 
 /** What is typed goes back. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
-import { ref, useId, watch } from 'vue'
+import { inject, ref, useId, watch } from 'vue'
+import { REFUSED } from './refused'
 
 /** A typed number, whole unless it may have a fraction; one that is refused goes back, and the reason stays beside it. Without a value it is various. */
 const props = defineProps<{ label: string; value: number | undefined; fraction?: boolean; aria?: string; error?: string }>()
@@ -12,8 +13,9 @@ let typing = false
 /** What was asked for last and is not answered yet. */
 let asked: number | undefined
 const reset = () => (text.value = props.value === undefined ? '' : String(props.value))
+const refused = inject(REFUSED, undefined)
 watch(
-  () => [props.value, props.error],
+  () => [props.value, props.error, refused?.value],
   () => {
     asked = undefined
     if (!typing) reset()

@@ -44,6 +44,8 @@ const stage = computed<StageName>(() => {
 /** The board in a window of its own, for a second screen. */
 /** Whether the stage is worked at the Table. */
 const hasTable = computed(() => !['brief', 'kit', 'handover'].includes(stage.value))
+/** The Workshop lists the pieces itself. */
+const hasLineUp = computed(() => stage.value !== 'brief' && !(stage.value === 'kit' && route.params.view === 'workshop'))
 const alone = computed(() => route.query.alone !== undefined)
 useStageClock(stage)
 
@@ -101,7 +103,7 @@ useKeys((key) => {
           </aside>
         </div>
         <PinnedPicture v-if="stage !== 'brief'" />
-        <LineUp v-show="stage !== 'brief'" :can-take="stage === 'build'" />
+        <LineUp v-show="hasLineUp" :can-take="stage === 'build'" />
       </main>
     </div>
     <KeysSheet v-model:open="keys" />

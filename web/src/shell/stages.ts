@@ -32,5 +32,6 @@ export const KEYS: { keys: string[]; does: string }[] = [
   { keys: ['right drag'], does: 'orbit in Space; move the sheet in Plan' },
   { keys: ['middle drag', 'Space + drag'], does: 'pan' },
   { keys: ['wheel'], does: 'go toward the pointer' },
+  { keys: ['P'], does: 'in the Workshop: paper, or finished' },
   { keys: ['?'], does: 'this sheet' },
 ]

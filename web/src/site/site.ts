@@ -318,6 +318,9 @@ export const useSite = defineStore('site', () => {
   }
 })
 
+/** Where a piece's mesh is; told its state, a browser asks for it once. */
+export const meshUrl = (siteId: number, p: Pick<PieceView, 'id' | 'mesh'>) => `/api/sites/${siteId}/pieces/${p.id}/mesh.glb?as=${p.mesh}`
+
 /** Tells a person what the server refused; anything else is no matter of theirs. */
 export function tell(e: unknown) {
   if (e instanceof Refusal && e.status === 412) return

@@ -7,7 +7,7 @@ import { useStrutting } from '../build/strutting'
 import { isIn } from '../massing/edges'
 import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
 import { placementOf } from '../site/standing'
-import { tell, useSite } from '../site/site'
+import { meshUrl, tell, useSite } from '../site/site'
 import { useAssembling } from '../repeat/assembling'
 import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
@@ -95,12 +95,7 @@ async function show() {
   const top = table.walking ? undefined : levels.value.top
   const cutMm = open === undefined ? top : top === undefined ? open : Math.min(open, top)
   await scene.show({
-    pieces: site.pieces.map((p) => ({
-      id: p.id,
-      url: `/api/sites/${site.site!.id}/pieces/${p.id}/mesh.glb`,
-      version: JSON.stringify([p.code, p.sizeMm, p.boxMm, p.solidsMm, site.site!.pixelsPerMetre]),
-      count: p.count,
-    })),
+    pieces: site.pieces.map((p) => ({ id: p.id, url: meshUrl(site.site!.id, p), version: p.mesh, count: p.count })),
     set: site.placements,
     blocks: site.site.kit ? [] : blocks.value,
     selection: site.selection,

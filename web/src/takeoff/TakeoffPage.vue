@@ -15,7 +15,7 @@ const site = useSite()
 const board = useBoard()
 const route = useRoute()
 const router = useRouter()
-const picture = computed(() => board.pictures.find((p) => p.id === Number(route.params.picture)) ?? board.pictures[0])
+const picture = computed(() => board.pictures.find((p) => p.id === Number(route.params.item)) ?? board.pictures[0])
 const takeoff = reactive(useTakeoff(picture))
 
 const holder = ref<HTMLElement>()

@@ -106,6 +106,8 @@ class WorkshopTest {
         // The turned part begun with is 680 high.
         assertThat(size(bench(piece).get("sizeMm"))).containsExactly(1600.0, 450.0, 1130.0);
         assertThat(listed(piece).get("count").asLong()).isEqualTo(1);
+        // The one that the house offers is the one that a person made.
+        assertThat(in.caller.get(in.site + "/pieces").json().valueStream().map(p -> p.get("code").asString()).filter(c -> c.startsWith("PRP-BENCH"))).containsExactly("PRP-BENCH");
         in.caller.call("DELETE", in.site + "/pieces/" + piece + "/parts", null, null);
         assertThat(size(bench(piece).get("sizeMm"))).containsExactly(1600.0, 450.0, 450.0);
         assertThat(bench(piece).get("own").asBoolean()).isFalse();

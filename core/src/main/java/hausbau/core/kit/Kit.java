@@ -18,11 +18,19 @@ public final class Kit {
     public static final Kit EMPTY = new Kit(Map.of());
 
     private final Map<Long, Piece> byId;
+    private final Map<Kind, Long> firsts;
     private final Map<Kind, Long> ids = new HashMap<>();
 
     public Kit(Map<Long, Piece> pieces) {
+        this(pieces, Map.of());
+    }
+
+    /** @param firsts what pieces were before a person made them otherwise: whoever asks for that is given what they made */
+    public Kit(Map<Long, Piece> pieces, Map<Kind, Long> firsts) {
         byId = new LinkedHashMap<>(pieces);
+        this.firsts = Map.copyOf(firsts);
         byId.forEach((id, piece) -> ids.putIfAbsent(piece.kind(), id));
+        firsts.forEach(ids::putIfAbsent);
     }
 
     public Map<Long, Piece> pieces() {
@@ -73,6 +81,6 @@ public final class Kit {
     public Kit with(Map<Long, Piece> more) {
         var all = new LinkedHashMap<>(byId);
         all.putAll(more);
-        return new Kit(all);
+        return new Kit(all, firsts);
     }
 }

@@ -6,6 +6,7 @@ import hausbau.core.kit.Role;
 import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.kit.PartWords;
+import hausbau.server.store.kit.PartWords.Section;
 import hausbau.server.work.WorkshopService;
 import hausbau.server.work.WorkshopService.User;
 import io.swagger.v3.oas.annotations.Operation;
@@ -38,7 +39,7 @@ class WorkshopController {
     }
 
     /** What makes some of a piece stand, and how many. */
-    record UseView(@NotNull User by, @NotNull long count) {
+    record BenchUse(@NotNull User by, @NotNull long count) {
     }
 
     /** Where a part lies: what it takes, as it is in the piece's own frame. */
@@ -50,7 +51,7 @@ class WorkshopController {
      * @param openMm   ends of edges that are not closed, x, y, z of each, in its own frame
      */
     record BenchView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull Pivot pivot, @NotNull boolean derived, @NotNull boolean own, @NotNull VecMm sizeMm,
-            @NotNull BoxMm boxMm, @NotNull int triangles, @NotNull double areaM2, @NotNull double volumeM3, @NotNull List<Double> openMm, @NotNull List<UseView> uses, @NotNull List<PartView> parts) {
+            @NotNull BoxMm boxMm, @NotNull int triangles, @NotNull double areaM2, @NotNull double volumeM3, @NotNull List<Double> openMm, @NotNull List<BenchUse> uses, @NotNull List<PartView> parts) {
 
         static BenchView of(long id, WorkshopService.Bench b) {
             var piece = b.piece();
@@ -58,7 +59,7 @@ class WorkshopController {
             var by = piece.kind().natural();
             return new BenchView(id, piece.code(), piece.name(), piece.role(), piece.pivot(), piece.role().isDerived(), b.isOwn(), VecMm.of(piece.size()), BoxMm.of(piece.box()), mesh.triangles(),
                     mesh.area() / 1e6, mesh.volume() / 1e9, mesh.openEdges().stream().flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
-                    b.uses().entrySet().stream().map(e -> new UseView(e.getKey(), e.getValue())).toList(),
+                    b.uses().entrySet().stream().map(e -> new BenchUse(e.getKey(), e.getValue())).toList(),
                     piece.parts().stream().map(p -> new PartView(PartWords.of(p), p.solids().stream().map(s -> BoxMm.of(s.movedBy(by))).toList())).toList());
         }
     }
@@ -72,10 +73,10 @@ class WorkshopController {
     record CopyBody(@NotNull long fromPieceId, @NotNull @Size(min = 1, max = 200) List<@NotNull Integer> parts) {
     }
 
-    record ProfileView(PartWords.@NotNull Section section, @NotNull List<List<List<Double>>> ringsMm) {
+    record ProfileView(@NotNull Section section, @NotNull List<List<List<Double>>> ringsMm) {
 
         static ProfileView of(Profile p) {
-            return new ProfileView(PartWords.Section.of(p), p.rings(0.5).stream().map(r -> r.points().stream().map(at -> List.of(at.x(), at.y())).toList()).toList());
+            return new ProfileView(Section.of(p), p.rings(0.5).stream().map(r -> r.points().stream().map(at -> List.of(at.x(), at.y())).toList()).toList());
         }
     }
 

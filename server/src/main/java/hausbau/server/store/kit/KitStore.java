@@ -13,6 +13,7 @@ import hausbau.server.store.NotFound;
 import hausbau.server.store.site.SiteStore;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -40,6 +41,7 @@ public class KitStore {
     /** @param unit what names are written in */
     public Kit kit(long siteId, Unit unit) {
         var pieces = new LinkedHashMap<Long, Piece>();
+        var firsts = new HashMap<Kind, Long>();
         jdbc.query("select id, code, name, role, pivot, recipe, model from piece where site_id = ? order by id", row -> {
             var id = row.getLong(1);
             var role = Role.valueOf(row.getString(4));
@@ -47,10 +49,14 @@ public class KitStore {
             var model = row.getString(7).isEmpty() ? List.<Part>of() : RecipeJson.readParts(row.getString(7));
             // What the massing sets down keeps the recipe that it asks for, however it looks; what a person sets down is what they made.
             var made = !role.isDerived() && (!model.isEmpty() || recipe instanceof Recipe.Made);
-            var kind = new Kind(role, made ? new Recipe.Made(id, model.isEmpty() ? recipe.parts() : model) : recipe, Pivot.valueOf(row.getString(5)));
+            var pivot = Pivot.valueOf(row.getString(5));
+            if (made) {
+                firsts.putIfAbsent(new Kind(role, recipe, pivot), id);
+            }
+            var kind = new Kind(role, made ? new Recipe.Made(id, model.isEmpty() ? recipe.parts() : model) : recipe, pivot);
             pieces.put(id, new Piece(row.getString(2), row.getString(3).isEmpty() ? kind.describe(unit) : row.getString(3), kind, made ? List.of() : model));
         }, siteId);
-        return new Kit(pieces);
+        return new Kit(pieces, firsts);
     }
 
     /** Enters the kinds that have no code yet, each under the code it suggests or one like it. */

@@ -6,6 +6,7 @@ import hausbau.core.kit.Form;
 import hausbau.core.kit.Outline;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Profile;
+import hausbau.core.kit.Profile.Kind;
 import hausbau.core.measure.Fault;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
@@ -139,18 +140,18 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
 
     /** A profile; what its kind does not use is left out. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record Section(Profile.@NotNull Kind kind, @Nullable Length widthMm, @Nullable Length heightMm, @Nullable Length webMm, @Nullable Length flangeMm, @Nullable Length radiusMm,
+    public record Section(@NotNull Kind kind, @Nullable Length widthMm, @Nullable Length heightMm, @Nullable Length webMm, @Nullable Length flangeMm, @Nullable Length radiusMm,
             @Nullable List<@NotNull @Valid Bend> drawn) {
 
         public static Section of(Profile p) {
-            if (p.kind() == Profile.Kind.DRAWN) {
+            if (p.kind() == Kind.DRAWN) {
                 return new Section(p.kind(), null, null, null, null, null, Bend.of(p.drawn()));
             }
             return new Section(p.kind(), new Length(p.width()), new Length(p.height()), new Length(p.web()), new Length(p.flange()), new Length(p.radius()), null);
         }
 
         Profile toProfile() {
-            if (kind == Profile.Kind.DRAWN) {
+            if (kind == Kind.DRAWN) {
                 return Profile.drawn(Bend.corners(told(drawn, "profile")));
             }
             return Profile.of(kind, told(widthMm, "profile").um(), told(heightMm, "profile").um(), or(webMm, Length.ZERO).um(), or(flangeMm, Length.ZERO).um(), or(radiusMm, Length.ZERO).um());

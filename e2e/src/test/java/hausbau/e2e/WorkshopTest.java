@@ -1,0 +1,163 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Pieces of one's own, made by hand in the browser. */
+@ExtendWith(SharedApplication.class)
+class WorkshopTest {
+
+    /** A site with a room, its Workshop open on a piece of the kit. */
+    private static Desk open(String site, String code) {
+        var desk = SharedApplication.desk().builtRoom(site).stage("Kit");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        if (!code.isEmpty()) {
+            list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(code)).click();
+            assertThat(desk.page.getByLabel("Code", new Page.GetByLabelOptions().setExact(true))).hasValue(code);
+        }
+        return desk;
+    }
+
+    private static Locator list(Desk desk) {
+        return desk.page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Pieces of the kit"));
+    }
+
+    private static Locator side(Desk desk) {
+        return desk.page.getByLabel("The piece", new Page.GetByLabelOptions().setExact(true));
+    }
+
+    private static Locator parts(Desk desk) {
+        return desk.page.getByLabel("Parts of the piece").getByRole(AriaRole.LISTITEM);
+    }
+
+    private static int triangles(Desk desk) {
+        return Integer.parseInt(desk.page.getByTestId("bench").getAttribute("data-triangles"));
+    }
+
+    private static void drawn(Desk desk, int before) {
+        desk.until("before => { const b = document.querySelector('[data-testid=bench]'); return Number(b.dataset.triangles) > 0 && Number(b.dataset.triangles) !== before }", before);
+    }
+
+    /** Typed faster than the server answers: three fields, one after the other, and all three hold. */
+    @Test
+    void aPieceIsMadeOfTypedPartsAndStandsAtOnce() {
+        var desk = open("Workshop hall", "");
+        assertThat(desk.page.getByText("Take a piece from the list")).isVisible();
+        desk.button("New piece").click();
+        assertThat(side(desk)).containsText("0.4 m × 0.4 m × 0.4 m");
+        assertThat(side(desk)).containsText("nothing of it stands");
+        desk.field("Width").fill("1.2");
+        desk.page.keyboard().press("Tab");
+        desk.page.keyboard().type("0.6");
+        desk.page.keyboard().press("Tab");
+        desk.page.keyboard().type("0.04");
+        desk.page.keyboard().press("Enter");
+        assertThat(side(desk)).containsText(Pattern.compile("1\\.2 m × 0\\.6 m × 0\\.04 m"));
+        desk.field("Z").fill("70 cm");
+        desk.page.keyboard().press("Enter");
+        desk.page.getByLabel("Add a part").selectOption("turned");
+        assertThat(parts(desk)).hasCount(2);
+        assertThat(desk.page.getByLabel("Half profile")).isVisible();
+        desk.field("X").fill("0.1");
+        desk.page.keyboard().press("Tab");
+        desk.page.keyboard().type("0.3");
+        desk.page.keyboard().press("Enter");
+        desk.page.getByLabel("How often it is there").selectOption("mirrored left to right");
+        desk.field("At X").fill("600 mm");
+        desk.page.keyboard().press("Enter");
+        // The foot of 150 from an axis 100 from the start reaches 50 beyond it, at both ends.
+        assertThat(side(desk)).containsText(Pattern.compile("1\\.3 m × 0\\.6 m × 0\\.74 m"));
+        desk.page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("wash stand");
+        desk.page.keyboard().press("Enter");
+        desk.page.getByLabel("Code", new Page.GetByLabelOptions().setExact(true)).fill("PRP-STAND");
+        desk.page.keyboard().press("Enter");
+        assertThat(list(desk)).containsText("PRP-STAND");
+        // It is at hand, stands, and what stands follows.
+        desk.stage("Build");
+        desk.setDown("PRP-STAND", 2_500, 2_000);
+        desk.stage("Kit");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-STAND")).click();
+        assertThat(side(desk)).containsText("1 by hand");
+        parts(desk).nth(1).getByLabel("Hide part 2").click();
+        assertThat(side(desk)).containsText(Pattern.compile("1\\.2 m × 0\\.6 m × 0\\.04 m"));
+        desk.press("Control+z");
+        assertThat(side(desk)).containsText(Pattern.compile("1\\.3 m × 0\\.6 m × 0\\.74 m"));
+    }
+
+    /** What the kit has built in opens with its parts; a click in the view takes the part under it; it goes back. */
+    @Test
+    void aBuiltInPieceOpensWithItsPartsAndGoesBack() {
+        var desk = open("Bench workshop", "PRP-BENCH");
+        assertThat(parts(desk)).hasCount(5);
+        assertThat(parts(desk).nth(2)).containsText("slat timber");
+        drawn(desk, 0);
+        desk.button("Top", true).click();
+        var box = desk.page.getByTestId("bench").boundingBox();
+        desk.page.mouse().click(box.x + box.width * 0.62, box.y + box.height / 2);
+        assertThat(desk.page.getByLabel("Name of the part")).hasValue("slat");
+        var before = triangles(desk);
+        desk.page.getByLabel("Add a part").selectOption("pushed profile");
+        assertThat(parts(desk)).hasCount(6);
+        drawn(desk, before);
+        desk.page.getByLabel("Profile handrail").click();
+        assertThat(desk.page.getByLabel("Profile handrail")).hasAttribute("aria-pressed", "true");
+        assertThat(desk.field("Profile height")).hasValue("0.07 m");
+        var back = side(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Back to the first"));
+        back.click();
+        assertThat(parts(desk)).hasCount(5);
+        assertThat(back).isHidden();
+    }
+
+    /** The outline is dragged, a point set on a side, and one taken out by key; what cannot be is refused where it was asked for. */
+    @Test
+    void anOutlineIsDrawnAndWhatCannotBeIsRefused() {
+        var desk = open("Outline hall", "");
+        desk.button("New piece").click();
+        desk.page.getByLabel("Add a part").selectOption("prism");
+        assertThat(parts(desk)).hasCount(2);
+        var rows = desk.page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("corner")).getByRole(AriaRole.ROW);
+        assertThat(rows).hasCount(5);
+        var editor = desk.page.getByLabel("Outline, from above");
+        var box = editor.boundingBox();
+        // On the lower side, halfway.
+        editor.click(new Locator.ClickOptions().setPosition(box.width / 2, box.height * (0.5 + 200.0 / 750)));
+        assertThat(rows).hasCount(6);
+        editor.getByLabel("Point 2", new Locator.GetByLabelOptions().setExact(true)).focus();
+        desk.press("ArrowDown", "ArrowDown", "ArrowDown");
+        assertThat(desk.field("Y of corner 2")).hasValue("-0.03 m");
+        desk.press("Delete");
+        assertThat(rows).hasCount(5);
+        desk.field("Round of corner 3").fill("0.9");
+        desk.page.keyboard().press("Enter");
+        assertThat(side(desk)).containsText("rounded by more than the side between them");
+        assertThat(desk.field("Round of corner 3")).hasValue("0.1 m");
+        desk.page.getByLabel("Take part 2 out").click();
+        desk.page.getByLabel("Take part 1 out").click();
+        assertThat(side(desk)).containsText("one of them is not hidden");
+        assertThat(parts(desk)).hasCount(1);
+    }
+
+    /** One key from paper to finished and back; backs and open edges have a look of their own; the page passes axe. */
+    @Test
+    void looksAndSidesOfTheViewChange() {
+        var desk = open("Looks hall", "PRP-LAMP");
+        var view = desk.page.getByTestId("bench");
+        assertThat(view).hasAttribute("data-look", "paper");
+        desk.press("p");
+        assertThat(view).hasAttribute("data-look", "finished");
+        desk.button("Facing").click();
+        assertThat(view).hasAttribute("data-look", "facing");
+        assertThat(desk.page.getByLabel("Elevations").getByRole(AriaRole.IMG)).hasCount(3);
+        assertThat(desk.page.getByLabel("Elevations")).containsText("0.32 m");
+        assertThat(triangles(desk)).isPositive();
+        FirstRoomTest.passesAxe(desk, "workshop");
+    }
+}

@@ -1,0 +1,229 @@
+<script setup lang="ts">
+import { Button, InputNumber } from 'ant-design-vue'
+import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { NoAnswer, Refusal, send, type SitePlanView } from '../api/client'
+import LengthField from '../parts/LengthField.vue'
+import { tell, useSite } from '../site/site'
+import OptionChart from './OptionChart.vue'
+import RunElevations from './RunElevations.vue'
+
+const site = useSite()
+const router = useRouter()
+const limits = reactive({ minPieceMm: 200, maxPieceMm: 4000, maxKinds: 4 })
+const plan = shallowRef<SitePlanView>()
+const chosen = ref(0)
+const fault = ref('')
+const seconds = ref(0)
+let asking: AbortController | undefined
+let ticking: ReturnType<typeof setInterval> | undefined
+
+const option = computed(() => plan.value?.options[chosen.value])
+const standing = computed(() => site.site?.kit?.kindsMm.join())
+
+watch(
+  () => site.site?.id,
+  () => {
+    const kit = site.site?.kit
+    if (kit) Object.assign(limits, { minPieceMm: kit.minPieceMm, maxPieceMm: kit.maxPieceMm })
+  },
+  { immediate: true },
+)
+onBeforeUnmount(() => asking?.abort())
+
+async function workOut() {
+  asking?.abort()
+  const mine = new AbortController()
+  const token = crypto.randomUUID()
+  // What nobody waits for any more is not worked on any more either.
+  mine.signal.addEventListener('abort', () => void send('DELETE', `/api/kit-plans/${token}`).catch(() => {}))
+  asking = mine
+  seconds.value = 0
+  fault.value = ''
+  ticking = setInterval(() => seconds.value++, 1000)
+  try {
+    const answer = await send<SitePlanView>('POST', `/api/sites/${site.site!.id}/kit-plans?token=${token}`, limits, { signal: mine.signal })
+    plan.value = answer
+    const now = answer.options.findIndex((o) => o.kindsMm.join() === standing.value)
+    chosen.value = now >= 0 ? now : (answer.recommended ?? 0)
+  } catch (e) {
+    if (!mine.signal.aborted) fault.value = e instanceof Refusal || e instanceof NoAnswer ? e.message : String(e)
+  } finally {
+    clearInterval(ticking)
+    if (asking === mine) asking = undefined
+    working.value = !!asking
+  }
+}
+const working = ref(false)
+const start = () => {
+  working.value = true
+  void site.inTurn(() => void workOut())
+}
+const cancel = () => asking?.abort()
+
+/** What was worked out belongs to the rooms as they were. */
+watch(
+  () => site.massing,
+  (now, before) => {
+    if (plan.value && JSON.stringify(now) !== JSON.stringify(before)) start()
+  },
+)
+if (site.site?.kit) start()
+
+async function build() {
+  try {
+    await site.make('Build from the kit', 'PUT', '/kit', { kindsMm: option.value!.kindsMm, minPieceMm: limits.minPieceMm, maxPieceMm: limits.maxPieceMm })
+    void router.push(`/sites/${site.site!.id}/build`)
+  } catch (e) {
+    tell(e)
+  }
+}
+const percent = (i: number) => {
+  const [now, before] = [plan.value!.options[i]!.placements, plan.value!.options[i - 1]?.placements]
+  return before ? `saves ${Math.round((1 - now / before) * 100)} %` : ''
+}
+</script>
+
+<template>
+  <div class="kit">
+    <div class="limits">
+      <h2>Work out the kit</h2>
+      <p class="soft">The fewest kinds of wall that build every run exactly, in whole steps of {{ site.show(site.site!.stepMm) }}.</p>
+      <div class="fields three">
+        <LengthField label="Least piece" :mm="limits.minPieceMm" @change="(mm) => (limits.minPieceMm = mm)" />
+        <LengthField label="Greatest piece" :mm="limits.maxPieceMm" @change="(mm) => (limits.maxPieceMm = mm)" />
+        <label class="field"
+          ><span>Kinds, at most</span>
+          <InputNumber v-model:value="limits.maxKinds" size="small" class="figures" :min="1" :max="8" aria-label="Kinds, at most" />
+        </label>
+      </div>
+      <div class="row">
+        <Button type="primary" :disabled="working || !site.massing.rooms.length" @click="start">Work out the kit</Button>
+        <template v-if="working"
+          ><span role="status" class="figures">working … {{ seconds }} s</span><Button size="small" @click="cancel">Cancel</Button></template
+        >
+      </div>
+      <p v-if="!site.massing.rooms.length" class="soft">
+        There is no room yet. <RouterLink :to="`/sites/${site.site!.id}/massing`">Type or draw one</RouterLink> first.
+      </p>
+      <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
+      <template v-if="plan?.options.length">
+        <OptionChart :plan="plan" :chosen="chosen" :unit="site.unit" @choose="(i) => (chosen = i)" />
+        <table>
+          <thead>
+            <tr>
+              <th>kinds</th>
+              <th>lengths</th>
+              <th>pieces</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(o, i) in plan.options" :key="i" :class="{ chosen: i === chosen }" @click="chosen = i">
+              <td class="figures">{{ o.kindsMm.length }}</td>
+              <td class="figures">{{ o.kindsMm.map(site.show).join(' · ') }}</td>
+              <td class="figures">{{ o.placements }}</td>
+              <td class="marks">
+                <span>{{ o.proven ? '● proven' : '◆ not proven' }}</span> <span v-if="i === plan.recommended" class="good">recommended</span
+                ><span class="soft">{{ percent(i) }}</span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <Button type="primary" @click="build">Build from {{ option!.kindsMm.length }} {{ option!.kindsMm.length === 1 ? 'kind' : 'kinds' }}</Button>
+      </template>
+      <div v-if="plan?.unfillable.length" class="unfillable" role="alert">
+        <h3 class="fault">■ No piece fills these</h3>
+        <ul>
+          <li v-for="u in plan.unfillable" :key="u.run + u.atMm">
+            <b>{{ u.run }}</b>: {{ site.show(u.lengthMm) }} from {{ site.show(u.atMm) }}.
+            <template v-if="u.belowMm || u.aboveMm"
+              >It would do at
+              {{
+                [u.belowMm, u.aboveMm]
+                  .filter((x) => x)
+                  .map((x) => site.show(x!))
+                  .join(' or ')
+              }}.</template
+            >
+            <template v-else>No length would do with these pieces.</template>
+          </li>
+        </ul>
+        <p class="soft">Change the room or an opening under Massing, or allow other pieces.</p>
+      </div>
+      <p v-else-if="plan && !plan.options.length" class="fault" role="alert">
+        No set of at most {{ limits.maxKinds }} kinds fills every run. Allow more kinds.
+      </p>
+    </div>
+    <div class="preview">
+      <template v-if="option">
+        <h2>The runs, from inside</h2>
+        <RunElevations :runs="plan!.layouts[chosen]!" :kinds-mm="option.kindsMm" :faces="plan!.faces" :unit="site.unit" />
+      </template>
+      <p v-else class="soft empty">Work out the kit, and every wall is drawn here as it would be built.</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.kit {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(380px, 460px) 1fr;
+}
+.limits {
+  padding: 14px 18px;
+  display: flex;
+  flex-direction: column;
+  align-items: stretch;
+  gap: 10px;
+  border-right: 1px solid var(--hairline);
+  overflow-y: auto;
+}
+.preview {
+  padding: 14px 18px;
+  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.empty {
+  margin: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 13px;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  font-size: 12px;
+  color: var(--soft-ink);
+}
+td,
+th {
+  padding: 3px 6px;
+  border-bottom: 1px solid var(--hairline);
+}
+tbody tr {
+  cursor: pointer;
+}
+tr.chosen {
+  background: rgba(47, 127, 121, 0.12);
+}
+.marks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+}
+.good {
+  color: #1d5c57;
+  font-weight: 600;
+}
+.unfillable ul {
+  margin: 4px 0;
+  padding-left: 18px;
+}
+</style>

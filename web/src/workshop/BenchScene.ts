@@ -1,0 +1,260 @@
+import {
+  BackSide,
+  Box3,
+  Box3Helper,
+  BufferGeometry,
+  Color,
+  Float32BufferAttribute,
+  FrontSide,
+  Group,
+  HemisphereLight,
+  DirectionalLight,
+  LineBasicMaterial,
+  LineSegments,
+  Mesh,
+  MeshLambertMaterial,
+  MOUSE,
+  PerspectiveCamera,
+  Raycaster,
+  Scene,
+  ShaderMaterial,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
+} from 'three'
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
+import type { BoxMm } from '../api/client'
+import { Daylight } from '../space/Daylight'
+import { figureMesh } from '../space/figure'
+import { loadShape, type Shape } from '../space/geometry'
+import { paperMaterial } from '../space/materials'
+import { PaperPass } from '../space/PaperPass'
+import { brick, hairline, ink, paper, plum, verdigris } from '../styles/theme'
+
+export type BenchLook = 'paper' | 'finished' | 'facing'
+
+/** What to show of a piece. */
+export interface BenchSight {
+  url: string
+  look: BenchLook
+  boxMm: BoxMm
+  /** Boxes of the part that is worked on. */
+  chosenMm: readonly BoxMm[]
+  /** Ends of edges that are not closed, x, y, z of each. */
+  openMm: readonly number[]
+}
+
+/** The figure stands this far beside the piece, metres. */
+const BESIDE = 0.35
+const hatch = new ShaderMaterial({
+  side: BackSide,
+  vertexShader: 'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
+  fragmentShader: `void main() {
+    float band = step(0.5, fract((gl_FragCoord.x + gl_FragCoord.y) / 10.0));
+    gl_FragColor = vec4(mix(vec3(0.905, 0.876, 0.818), vec3(0.485, 0.193, 0.007), band), 1.0);
+    #include <colorspace_fragment>
+  }`,
+})
+const fronts = new MeshLambertMaterial({ color: '#EFECE4', side: FrontSide })
+const box3 = (b: BoxMm) => new Box3(new Vector3(b.min.x, b.min.y, b.min.z).divideScalar(1000), new Vector3(b.max.x, b.max.y, b.max.z).divideScalar(1000))
+
+/** A piece on the bench, beside the figure. It draws only when something has changed. */
+export class BenchScene {
+  readonly canvas: HTMLCanvasElement
+  private readonly renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true })
+  private readonly scene = new Scene()
+  private readonly camera = new PerspectiveCamera(35, 1, 0.02, 2000)
+  private readonly controls: OrbitControls
+  private readonly piece = new Group()
+  private readonly marks = new Group()
+  private readonly ground = new Group()
+  private readonly figure = figureMesh()
+  private readonly light = new Daylight()
+  private readonly outside = new Group()
+  private readonly pass = new PaperPass()
+  private readonly papers = new Map<string, MeshLambertMaterial>()
+  private shape?: Shape
+  private shown = ''
+  private sight?: BenchSight
+  private due = 0
+  /** What the last drawing held, for those who look from outside. */
+  drawn = { look: '', triangles: 0 }
+
+  constructor(
+    container: HTMLElement,
+    private readonly onDraw: () => void,
+  ) {
+    this.canvas = this.renderer.domElement
+    container.appendChild(this.canvas)
+    this.renderer.setPixelRatio(window.devicePixelRatio)
+    this.scene.background = new Color(paper)
+    this.camera.up.set(0, 0, 1)
+    const sky = new HemisphereLight('#eaf1f6', '#cfc7b6', 1.5)
+    sky.position.set(0, 0, 1)
+    const sun = new DirectionalLight('#fff3de', 2.4)
+    sun.position.set(-3, -5, 6)
+    this.outside.add(sky, sun)
+    this.light.shine(undefined, new Box3())
+    this.scene.add(this.light.group, this.outside, this.ground, this.piece, this.marks, this.figure)
+    this.controls = new OrbitControls(this.camera, this.canvas)
+    this.controls.zoomToCursor = true
+    this.controls.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.ROTATE }
+    this.controls.addEventListener('change', () => this.draw())
+    this.resize()
+  }
+
+  dispose() {
+    cancelAnimationFrame(this.due)
+    this.controls.dispose()
+    this.pass.dispose()
+    this.renderer.dispose()
+    this.canvas.remove()
+  }
+
+  resize() {
+    const { clientWidth: w, clientHeight: h } = this.canvas.parentElement!
+    if (!w || !h) return
+    this.renderer.setSize(w, h)
+    this.pass.resize(w, h, window.devicePixelRatio)
+    this.camera.aspect = w / h
+    this.camera.updateProjectionMatrix()
+    this.draw()
+  }
+
+  async show(sight: BenchSight) {
+    this.sight = sight
+    if (sight.url !== this.shown) {
+      const shape = await loadShape(sight.url)
+      if (this.sight !== sight) return
+      const isFirst = !this.shown
+      this.shown = sight.url
+      this.shape = shape
+      this.stand(sight.boxMm)
+      if (isFirst) this.frame()
+    }
+    this.dress(sight)
+    this.mark(sight)
+    this.draw()
+  }
+
+  /** Forgets how it was looked at: the next piece is framed. */
+  forget() {
+    this.shown = ''
+  }
+
+  /** The ground under the piece and the figure beside it. */
+  private stand(of: BoxMm) {
+    const box = box3(of)
+    const floor = box.min.z
+    this.figure.position.set(box.min.x - BESIDE - 0.2, box.min.y + 0.2, floor)
+    this.ground.clear()
+    const span = Math.ceil(Math.max(box.max.x - box.min.x, box.max.y - box.min.y, 1.5)) + 1
+    const lines: number[] = []
+    for (let i = -span; i <= span; i++) {
+      lines.push(i, -span, floor, i, span, floor, -span, i, floor, span, i, floor)
+    }
+    const grid = new BufferGeometry().setAttribute('position', new Float32BufferAttribute(lines, 3))
+    this.ground.add(new LineSegments(grid, new LineBasicMaterial({ color: hairline, depthWrite: false })))
+  }
+
+  private dress(sight: BenchSight) {
+    this.piece.clear()
+    const finished = sight.look === 'finished'
+    this.light.group.visible = !finished
+    this.outside.visible = finished
+    for (const part of this.shape!.parts) {
+      if (sight.look === 'facing') this.piece.add(new Mesh(part.geometry, fronts), new Mesh(part.geometry, hatch))
+      else this.piece.add(new Mesh(part.geometry, finished && part.finish ? part.finish : this.paper(part.swatch)))
+    }
+    if (!finished)
+      this.piece.add(new LineSegments(this.shape!.edges, new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.5, depthWrite: false })))
+  }
+
+  private paper(swatch: string) {
+    let material = this.papers.get(swatch)
+    if (!material) {
+      material = paperMaterial(swatch)
+      material.clippingPlanes = []
+      this.papers.set(swatch, material)
+    }
+    return material
+  }
+
+  private mark(sight: BenchSight) {
+    this.marks.clear()
+    for (const b of sight.chosenMm) {
+      const outline = new Box3Helper(box3(b).expandByScalar(0.004), new Color(plum))
+      ;(outline.material as LineBasicMaterial).depthWrite = false
+      this.marks.add(outline)
+    }
+    if (sight.openMm.length) {
+      const open = new BufferGeometry().setAttribute(
+        'position',
+        new Float32BufferAttribute(
+          sight.openMm.map((v) => v / 1000),
+          3,
+        ),
+      )
+      const lines = new LineSegments(open, new LineBasicMaterial({ color: brick, depthTest: false, depthWrite: false }))
+      lines.renderOrder = 2
+      this.marks.add(lines)
+    }
+    // The pivot, where the piece is set down.
+    const a = 0.12
+    const pivot = new BufferGeometry().setAttribute('position', new Float32BufferAttribute([-a, 0, 0, a, 0, 0, 0, -a, 0, 0, a, 0, 0, 0, 0, 0, 0, 1.5 * a], 3))
+    const cross = new LineSegments(pivot, new LineBasicMaterial({ color: verdigris, depthTest: false, depthWrite: false }))
+    cross.renderOrder = 3
+    this.marks.add(cross)
+  }
+
+  private extent() {
+    const box = box3(this.sight!.boxMm)
+    box.expandByPoint(new Vector3(box.min.x - BESIDE - 0.4, box.min.y, box.min.z))
+    box.expandByPoint(new Vector3(box.min.x, box.min.y, box.min.z + 1.8))
+    return box
+  }
+
+  /** All of the piece and the figure, from a side. */
+  frame(from: 'front' | 'side' | 'top' | 'free' = 'free') {
+    if (!this.sight) return
+    const box = this.extent()
+    const middle = box.getCenter(new Vector3())
+    const radius = box.getSize(new Vector3()).length() / 2
+    const far = (radius / Math.sin((this.camera.fov * Math.PI) / 360)) * Math.max(1, 1 / this.camera.aspect)
+    const way = { front: [0, -1, 0], side: [1, 0, 0], top: [0, -0.001, 1], free: [-0.55, -0.9, 0.5] }[from]
+    this.camera.position.copy(middle).addScaledVector(new Vector3(...(way as [number, number, number])).normalize(), far)
+    this.controls.target.copy(middle)
+    this.controls.update()
+    this.draw()
+  }
+
+  /** Which of these boxes lies first under a pixel. */
+  pick(x: number, y: number, boxes: readonly (readonly BoxMm[])[]): number | undefined {
+    const at = new Vector2((x / this.canvas.clientWidth) * 2 - 1, 1 - (y / this.canvas.clientHeight) * 2)
+    const ray = new Raycaster()
+    ray.setFromCamera(at, this.camera)
+    let best: number | undefined
+    let nearest = Infinity
+    boxes.forEach((all, i) => {
+      for (const b of all) {
+        const hit = ray.ray.intersectBox(box3(b), new Vector3())
+        const away = hit?.distanceTo(ray.ray.origin) ?? Infinity
+        if (away < nearest) [best, nearest] = [i, away]
+      }
+    })
+    return best
+  }
+
+  draw() {
+    cancelAnimationFrame(this.due)
+    this.due = requestAnimationFrame(() => {
+      const look = this.sight?.look ?? 'paper'
+      if (look === 'paper') this.drawn = { look, ...this.pass.render(this.renderer, this.scene, this.camera) }
+      else {
+        this.renderer.render(this.scene, this.camera)
+        this.drawn = { look, triangles: this.renderer.info.render.triangles }
+      }
+      this.onDraw()
+    })
+  }
+}

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { useEventListener, useResizeObserver } from '@vueuse/core'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import type { PieceView } from '../api/client'
+import { meshUrl, tell, useSite } from '../site/site'
+import { BenchScene, type BenchLook } from './BenchScene'
+import { useBench } from './bench'
+
+/** The piece in the round, beside the figure. */
+const props = defineProps<{ piece: PieceView }>()
+const site = useSite()
+const work = useBench()
+const host = ref<HTMLElement>()
+const look = ref<BenchLook>('paper')
+const drawn = ref({ look: '', triangles: 0 })
+let scene: BenchScene | undefined
+
+const LOOKS = [
+  { name: 'paper', title: 'Paper', says: 'grey paper with ink edges (P)' },
+  { name: 'finished', title: 'Finished', says: 'in its finishes (P)' },
+  { name: 'facing', title: 'Facing', says: 'fronts in paper, backs hatched' },
+] as const
+const FROM = [
+  { from: 'front', title: 'Front' },
+  { from: 'side', title: 'Side' },
+  { from: 'top', title: 'Top' },
+  { from: 'free', title: 'Whole' },
+] as const
+
+const sight = computed(() => ({
+  url: meshUrl(site.site!.id, props.piece),
+  look: look.value,
+  boxMm: props.piece.boxMm,
+  chosenMm: work.bench?.id === props.piece.id ? (work.bench.parts[work.chosen]?.boxesMm ?? []) : [],
+  openMm: work.bench?.id === props.piece.id ? work.bench.openMm : [],
+}))
+
+onMounted(() => {
+  scene = new BenchScene(host.value!, () => (drawn.value = scene!.drawn))
+  void scene.show(sight.value).catch(tell)
+})
+onBeforeUnmount(() => scene?.dispose())
+useResizeObserver(host, () => scene?.resize())
+watch(sight, (now) => void scene?.show(now).catch(tell))
+watch(
+  () => props.piece.id,
+  () => scene?.forget(),
+  { flush: 'sync' },
+)
+useEventListener(window, 'keydown', (e) => {
+  if ((e.target as HTMLElement).closest('input, textarea, select, [role=dialog]') || e.ctrlKey || e.metaKey || e.altKey) return
+  if (e.key === 'p') look.value = look.value === 'paper' ? 'finished' : 'paper'
+})
+
+let pressed = { x: 0, y: 0 }
+const press = (e: PointerEvent) => (pressed = { x: e.offsetX, y: e.offsetY })
+/** A click takes the part under it. */
+function release(e: PointerEvent) {
+  if (e.button !== 0 || Math.hypot(e.offsetX - pressed.x, e.offsetY - pressed.y) > 4 || !work.bench) return
+  const found = scene?.pick(
+    e.offsetX,
+    e.offsetY,
+    work.bench.parts.map((p) => p.boxesMm),
+  )
+  if (found !== undefined) work.chosen = found
+}
+</script>
+
+<template>
+  <div class="bench">
+    <div class="tools" role="toolbar" aria-label="How the piece is seen">
+      <button
+        v-for="l in LOOKS"
+        :key="l.name"
+        type="button"
+        class="plain"
+        :class="{ on: look === l.name }"
+        :aria-pressed="look === l.name"
+        :title="l.says"
+        @click="look = l.name">
+        {{ l.title }}
+      </button>
+      <span class="gap" />
+      <button v-for="f in FROM" :key="f.from" type="button" class="plain" :title="`Look from: ${f.title.toLowerCase()}`" @click="scene?.frame(f.from)">
+        {{ f.title }}
+      </button>
+    </div>
+    <div
+      ref="host"
+      class="view"
+      data-testid="bench"
+      role="img"
+      :aria-label="`${piece.code} beside the figure`"
+      :data-look="drawn.look"
+      :data-triangles="drawn.triangles"
+      @pointerdown="press"
+      @pointerup="release"
+      @contextmenu.prevent />
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+}
+.tools {
+  display: flex;
+  gap: 14px;
+  padding: 6px 14px;
+  border-bottom: 1px solid var(--hairline);
+}
+.tools button {
+  min-height: 24px;
+  border-bottom: 2px solid transparent;
+}
+.tools .on {
+  border-bottom-color: var(--verdigris);
+  font-weight: 600;
+}
+.gap {
+  flex: 1;
+}
+.view {
+  flex: 1;
+  min-height: 0;
+  position: relative;
+  overflow: hidden;
+}
+.view :deep(canvas) {
+  position: absolute;
+  inset: 0;
+}
+</style>

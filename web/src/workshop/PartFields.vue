@@ -1,0 +1,328 @@
+<script setup lang="ts">
+import { Switch } from 'ant-design-vue'
+import { computed } from 'vue'
+import type { PartWords } from '../api/client'
+import Choice from '../parts/Choice.vue'
+import LengthField from '../parts/LengthField.vue'
+import NumberField from '../parts/NumberField.vue'
+import TextEntry from '../parts/TextEntry.vue'
+import { useBench } from './bench'
+import PointEditor from './PointEditor.vue'
+import PointRows from './PointRows.vue'
+import ProfileFields from './ProfileFields.vue'
+import { FORMS, SWATCHES } from './words'
+
+/** Everything about one part, typed. */
+const props = defineProps<{ words: PartWords }>()
+const work = useBench()
+const set = work.changePart
+const about = work.about
+
+type Spot = NonNullable<PartWords['atMm']>
+const put = (field: 'atMm' | 'sizeMm', axis: keyof Spot, mm: number) => set((w) => ({ [field]: { ...w[field]!, [axis]: mm } }))
+const turn = (axis: keyof Spot, degrees: number) => set((w) => ({ turn: { x: 0, y: 0, z: 0, ...w.turn, [axis]: degrees } }))
+const taper = (axis: 'x' | 'y', percent: number) => set((w) => ({ taper: { x: 100, y: 100, ...w.taper, [axis]: percent } }))
+const AXES = ['x', 'y', 'z'] as const
+
+/** Lists within a part: rows are changed in what stands when the edit's turn comes. */
+type Lists = 'outline' | 'stations' | 'path' | 'openings'
+type Row = Record<string, number | undefined>
+const rows = (list: Lists) => (props.words[list] ?? []) as unknown as Row[]
+const edit = (list: Lists, how: (all: Row[]) => void) =>
+  set((w) => {
+    const all = ((w[list] ?? []) as unknown as Row[]).map((r) => ({ ...r }))
+    how(all)
+    return { [list]: all } as Partial<PartWords>
+  })
+const setCell = (list: Lists, row: number, key: string, mm: number) => edit(list, (all) => (all[row]![key] = mm))
+const drop = (list: Lists, row: number) => edit(list, (all) => all.splice(row, 1))
+
+const editor = computed(() => {
+  const w = props.words
+  if (w.form === 'PRISM')
+    return {
+      list: 'outline' as const,
+      closed: true,
+      least: 3,
+      points: rows('outline').map((p) => ({ x: p.x!, y: p.y! })),
+      up: 'y',
+      right: 'x',
+      label: 'Outline, from above',
+    }
+  if (w.form === 'TURNED')
+    return {
+      list: 'stations' as const,
+      closed: false,
+      least: 2,
+      points: rows('stations').map((p) => ({ x: p.radius!, y: p.z! })),
+      up: 'z',
+      right: 'radius',
+      label: 'Half profile',
+    }
+  if (w.form === 'PUSHED')
+    return {
+      list: 'path' as const,
+      closed: !!w.closed,
+      least: w.closed ? 3 : 2,
+      points: rows('path').map((p) => ({ x: p.x!, y: p.y! })),
+      up: 'y',
+      right: 'x',
+      label: 'Path, from above',
+    }
+  return undefined
+})
+const cells = (to: { x: number; y: number }) => ({ [editor.value!.right]: to.x, [editor.value!.up]: to.y })
+function nudge(at: number, by: { x: number; y: number }) {
+  const { list, right, up } = editor.value!
+  void edit(list, (all) => {
+    const row = all[at]!
+    row[right] = row[right]! + by.x
+    row[up] = row[up]! + by.y
+  })
+}
+function insert(before: number, at: { x: number; y: number }) {
+  const { list } = editor.value!
+  void edit(list, (all) => all.splice(before, 0, { ...(list === 'path' ? { z: all[before - 1]!.z } : {}), ...cells(at) }))
+}
+/** One further on, as the last two lie. */
+function append(list: Lists) {
+  void edit(list, (all) => {
+    const last = all.at(-1)!
+    const before = all.at(-2) ?? last
+    all.push(
+      Object.fromEntries(Object.keys(last).map((k) => [k, k === 'radius' && list !== 'stations' ? 0 : 2 * last[k]! - (before[k] ?? 0) || last[k]! + 100])),
+    )
+  })
+}
+const addOpening = () =>
+  set((w) => ({
+    openings: [
+      ...(w.openings ?? []),
+      { x: Math.round(w.sizeMm!.x / 4), z: Math.round(w.sizeMm!.z / 4), width: Math.round(w.sizeMm!.x / 8), height: Math.round(w.sizeMm!.z / 4) },
+    ],
+  }))
+
+type Copies = NonNullable<PartWords['copies']>
+const COPIES = [
+  { value: 'ONCE', label: 'once' },
+  { value: 'ALONG', label: 'along, by steps' },
+  { value: 'ROUND', label: 'round an axis' },
+  { value: 'MIRRORED_X', label: 'mirrored left to right' },
+  { value: 'MIRRORED_Y', label: 'mirrored front to back' },
+] as const
+const times = computed<Copies>(() => props.words.copies ?? { how: 'ONCE' })
+function repeat(how: Copies['how']) {
+  const usual: Record<Copies['how'], Partial<Copies>> = {
+    ONCE: {},
+    ALONG: { count: 3, stepMm: { x: (props.words.sizeMm?.x ?? 200) * 1.5, y: 0, z: 0 } },
+    ROUND: { count: 6, xMm: 0, yMm: 0, sweepDegrees: 360 },
+    MIRRORED_X: { xMm: 0 },
+    MIRRORED_Y: { yMm: 0 },
+  }
+  void set(() => ({ copies: { how, ...usual[how] } }))
+}
+const setTimes = (told: Partial<Copies>) => set((w) => ({ copies: { ...w.copies!, ...told } }))
+const POINTS = [
+  { value: '-1 1', label: '↖' },
+  { value: '0 1', label: '↑' },
+  { value: '1 1', label: '↗' },
+  { value: '-1 0', label: '←' },
+  { value: '0 0', label: '·' },
+  { value: '1 0', label: '→' },
+  { value: '-1 -1', label: '↙' },
+  { value: '0 -1', label: '↓' },
+  { value: '1 -1', label: '↘' },
+] as const
+const lies = computed(() => `${props.words.across ?? 0} ${props.words.up ?? 0}`)
+function lie(value: string) {
+  const [across, up] = value.split(' ').map(Number)
+  void set(() => ({ across, up }))
+}
+const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
+const hasRadius = computed(() => props.words.form === 'PRISM')
+</script>
+
+<template>
+  <section :aria-label="`Part: ${words.name || FORMS[words.form!]}`">
+    <div class="fields">
+      <label class="field"
+        ><span>Name</span><TextEntry label="Name of the part" :value="words.name ?? ''" :maxlength="60" @commit="(name) => set(() => ({ name }))"
+      /></label>
+      <label class="field"
+        ><span>Swatch</span><Choice label="Swatch" :value="words.swatch" :options="SWATCHES" @change="(swatch) => set(() => ({ swatch }))"
+      /></label>
+    </div>
+    <div v-if="SIZED.includes(words.form!)" class="fields three">
+      <LengthField label="Width" :mm="words.sizeMm?.x" @change="(mm) => put('sizeMm', 'x', mm)" />
+      <LengthField label="Depth" :mm="words.sizeMm?.y" @change="(mm) => put('sizeMm', 'y', mm)" />
+      <LengthField label="Height" :mm="words.sizeMm?.z" @change="(mm) => put('sizeMm', 'z', mm)" />
+    </div>
+    <p v-if="about('size')" class="fault" role="alert">{{ about('size') }}</p>
+    <div v-if="words.form === 'PRISM'" class="fields three">
+      <LengthField label="Height" :mm="words.heightMm" @change="(mm) => set(() => ({ heightMm: mm }))" />
+    </div>
+    <div v-if="words.form === 'STEPS'" class="fields three">
+      <NumberField label="Treads" :value="words.treads" @change="(treads) => set(() => ({ treads }))" />
+      <LengthField label="Below first riser" :mm="words.footMm" @change="(mm) => set(() => ({ footMm: mm }))" />
+      <LengthField label="Waist" :mm="words.waistMm" @change="(mm) => set(() => ({ waistMm: mm }))" />
+    </div>
+    <template v-if="words.form === 'SLOPED'">
+      <div class="fields three">
+        <LengthField label="Length" :mm="words.lengthMm" @change="(mm) => set(() => ({ lengthMm: mm }))" />
+        <LengthField label="Depth" :mm="words.widthMm" @change="(mm) => set(() => ({ widthMm: mm }))" />
+      </div>
+      <div class="four">
+        <LengthField label="Low, start" :mm="words.lowFromMm" @change="(mm) => set(() => ({ lowFromMm: mm }))" />
+        <LengthField label="High, start" :mm="words.highFromMm" @change="(mm) => set(() => ({ highFromMm: mm }))" />
+        <LengthField label="Low, end" :mm="words.lowToMm" @change="(mm) => set(() => ({ lowToMm: mm }))" />
+        <LengthField label="High, end" :mm="words.highToMm" @change="(mm) => set(() => ({ highToMm: mm }))" />
+      </div>
+    </template>
+    <div v-if="words.form === 'BARS'" class="four">
+      <LengthField label="Rise" :mm="words.riseMm" @change="(mm) => set(() => ({ riseMm: mm }))" />
+      <NumberField label="Treads" :value="words.treads ?? 0" @change="(treads) => set(() => ({ treads }))" />
+      <LengthField label="Pitch" :mm="words.pitchMm" @change="(mm) => set(() => ({ pitchMm: mm }))" />
+      <LengthField label="Bar" :mm="words.barMm" @change="(mm) => set(() => ({ barMm: mm }))" />
+    </div>
+    <template v-if="words.form === 'PANEL'">
+      <PointRows
+        what="opening"
+        :rows="rows('openings')"
+        :least="0"
+        :columns="[
+          { key: 'x', label: 'From start' },
+          { key: 'z', label: 'From foot' },
+          { key: 'width', label: 'Width' },
+          { key: 'height', label: 'Height' },
+        ]"
+        @set="(i, k, mm) => setCell('openings', i, k, mm)"
+        @add="addOpening"
+        @remove="(i) => drop('openings', i)" />
+    </template>
+    <ProfileFields v-if="words.form === 'PUSHED'" :words="words" />
+    <PointEditor
+      v-if="editor"
+      :key="editor.list"
+      :label="editor.label"
+      :points="editor.points"
+      :closed="editor.closed"
+      :step-mm="10"
+      :least="editor.least"
+      @move="(i, to) => edit(editor!.list, (all) => Object.assign(all[i]!, cells(to)))"
+      @nudge="nudge"
+      @insert="insert"
+      @remove="(i) => drop(editor!.list, i)" />
+    <PointRows
+      v-if="words.form === 'PRISM'"
+      what="corner"
+      :rows="rows('outline')"
+      :least="3"
+      :columns="[
+        { key: 'x', label: 'X' },
+        { key: 'y', label: 'Y' },
+        { key: 'radius', label: 'Round' },
+      ]"
+      @set="(i, k, mm) => setCell('outline', i, k, mm)"
+      @add="append('outline')"
+      @remove="(i) => drop('outline', i)" />
+    <template v-if="words.form === 'TURNED'">
+      <PointRows
+        what="point"
+        :rows="rows('stations')"
+        :least="2"
+        :columns="[
+          { key: 'radius', label: 'Radius' },
+          { key: 'z', label: 'Height' },
+        ]"
+        @set="(i, k, mm) => setCell('stations', i, k, mm)"
+        @add="append('stations')"
+        @remove="(i) => drop('stations', i)" />
+      <div class="fields three"><NumberField label="Sides" :value="words.sides" :error="about('sides')" @change="(sides) => set(() => ({ sides }))" /></div>
+    </template>
+    <template v-if="words.form === 'PUSHED'">
+      <PointRows
+        what="corner"
+        :rows="rows('path')"
+        :least="words.closed ? 3 : 2"
+        :columns="[
+          { key: 'x', label: 'X' },
+          { key: 'y', label: 'Y' },
+          { key: 'z', label: 'Z' },
+          { key: 'radius', label: 'Round' },
+        ]"
+        @set="(i, k, mm) => setCell('path', i, k, mm)"
+        @add="append('path')"
+        @remove="(i) => drop('path', i)" />
+      <div class="fields three">
+        <label class="field"
+          ><span>On the path</span><Choice label="Which point of the profile lies on the path" :value="lies" :options="POINTS" @change="lie"
+        /></label>
+        <label class="field"
+          ><span>Closed</span
+          ><Switch class="narrow" size="small" :checked="!!words.closed" aria-label="Closed path" @change="(on) => set(() => ({ closed: !!on }))"
+        /></label>
+        <label class="field"
+          ><span>Mirrored</span
+          ><Switch class="narrow" size="small" :checked="!!words.mirrored" aria-label="Profile mirrored" @change="(on) => set(() => ({ mirrored: !!on }))"
+        /></label>
+      </div>
+    </template>
+    <p v-if="about('outline', 'holes', 'path', 'openings', 'stations', 'treads', 'foot', 'heights', 'rise', 'pitch')" class="fault" role="alert">
+      {{ about('outline', 'holes', 'path', 'openings', 'stations', 'treads', 'foot', 'heights', 'rise', 'pitch') }}
+    </p>
+    <div class="fields three">
+      <LengthField v-for="a in AXES" :key="a" :label="a.toUpperCase()" :mm="words.atMm?.[a]" @change="(mm) => put('atMm', a, mm)" />
+    </div>
+    <div class="fields three">
+      <NumberField
+        v-for="a in AXES"
+        :key="a"
+        :label="`Turn ${a.toUpperCase()}, °`"
+        fraction
+        :value="words.turn?.[a] ?? 0"
+        :error="a === 'x' ? about('turnDegrees') : undefined"
+        @change="(v) => turn(a, v)" />
+    </div>
+    <div class="four">
+      <LengthField
+        label="Bevel"
+        :mm="words.bevel?.widthMm"
+        :error="about('bevel')"
+        :mixed="false"
+        @change="(mm) => set((w) => ({ bevel: { segments: 1, ...w.bevel, widthMm: mm } }))" />
+      <NumberField label="Segments" :value="words.bevel?.segments ?? 1" @change="(segments) => set((w) => ({ bevel: { widthMm: 3, ...w.bevel, segments } }))" />
+      <NumberField label="Taper X, %" fraction :value="words.taper?.x ?? 100" :error="about('taper')" @change="(v) => taper('x', v)" />
+      <NumberField label="Taper Y, %" fraction :value="words.taper?.y ?? 100" @change="(v) => taper('y', v)" />
+    </div>
+    <div class="fields">
+      <label class="field"><span>There</span><Choice label="How often it is there" :value="times.how" :options="COPIES" @change="repeat" /></label>
+      <NumberField v-if="times.count !== undefined" label="Times" :value="times.count" :error="about('count')" @change="(count) => setTimes({ count })" />
+    </div>
+    <div v-if="times.how !== 'ONCE'" class="fields three">
+      <template v-if="times.how === 'ALONG'">
+        <LengthField
+          v-for="a in AXES"
+          :key="a"
+          :label="`Step ${a.toUpperCase()}`"
+          :mm="times.stepMm?.[a]"
+          @change="(mm) => set((w) => ({ copies: { ...w.copies!, stepMm: { ...w.copies!.stepMm!, [a]: mm } } }))" />
+      </template>
+      <LengthField v-if="times.xMm !== undefined" label="At X" :mm="times.xMm" @change="(mm) => setTimes({ xMm: mm })" />
+      <LengthField v-if="times.yMm !== undefined" label="At Y" :mm="times.yMm" @change="(mm) => setTimes({ yMm: mm })" />
+      <NumberField
+        v-if="times.sweepDegrees !== undefined"
+        label="Round, °"
+        fraction
+        :value="times.sweepDegrees"
+        :error="about('sweepDegrees')"
+        @change="(v) => setTimes({ sweepDegrees: v })" />
+    </div>
+    <p v-if="hasRadius && words.holes?.length" class="soft">{{ words.holes.length }} {{ words.holes.length === 1 ? 'hole' : 'holes' }}</p>
+  </section>
+</template>
+
+<style scoped>
+.narrow {
+  align-self: start;
+}
+</style>

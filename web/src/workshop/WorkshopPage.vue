@@ -1,0 +1,256 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { computed, provide, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { PieceView } from '../api/client'
+import { useAttempt } from '../massing/attempt'
+import Choice from '../parts/Choice.vue'
+import { REFUSED } from '../parts/refused'
+import TextEntry from '../parts/TextEntry.vue'
+import { tell, useSite } from '../site/site'
+import BenchView from './BenchView.vue'
+import Elevations from './Elevations.vue'
+import PartFields from './PartFields.vue'
+import { useBench } from './bench'
+import { FORMS, PIVOTS, USERS } from './words'
+
+/** Where pieces are made: one of them in the round and in elevation, and the parts it is made of. */
+const site = useSite()
+const route = useRoute()
+const router = useRouter()
+const work = useBench()
+const { refusal, attempt } = useAttempt()
+provide(
+  REFUSED,
+  computed(() => work.refusal),
+)
+
+const wanted = ref('')
+const shown = computed(() => {
+  const word = wanted.value.trim().toLowerCase()
+  return site.pieces.filter((p) => !word || p.code.toLowerCase().includes(word) || p.name.toLowerCase().includes(word))
+})
+const groups = computed(() => {
+  const roles = new Map<string, PieceView[]>()
+  for (const p of [...shown.value].reverse()) roles.set(p.role, [...(roles.get(p.role) ?? []), p])
+  return [...roles].map(([role, pieces]) => ({ role: role.toLowerCase(), pieces: pieces.reverse() }))
+})
+const piece = computed(() => site.pieces.find((p) => p.id === Number(route.params.item)))
+const bench = computed(() => (work.bench?.id === piece.value?.id ? work.bench : undefined))
+
+watch(
+  () => piece.value?.id,
+  (id) => work.open(id),
+  { immediate: true },
+)
+const to = (id: number) => `/sites/${site.site!.id}/kit/workshop/${id}`
+
+/** A name that no piece has yet. */
+function freshName(word: string) {
+  const names = new Set(site.pieces.map((p) => p.name))
+  let n = 1
+  while (names.has(n === 1 ? word : `${word} ${n}`)) n++
+  return n === 1 ? word : `${word} ${n}`
+}
+async function create(copyOf?: PieceView) {
+  const id = await work.create(freshName(copyOf ? `${copyOf.name}, own` : 'new piece'), copyOf && !bench.value?.derived ? copyOf.role : 'PROP', copyOf?.id)
+  if (id !== undefined) void router.push(to(id))
+}
+const putAway = () => attempt(() => site.make('Put away', 'DELETE', `/pieces/${piece.value!.id}`))
+const hold = (held: string) => attempt(() => site.make('Change a piece', 'PATCH', `/pieces/${piece.value!.id}/traits`, { held }))
+const HELD = [
+  { value: 'STANDS', label: 'stands' },
+  { value: 'HANGS', label: 'hangs' },
+  { value: 'FIXED', label: 'is fixed to a wall' },
+] as const
+const forms = Object.entries(FORMS).map(([value, label]) => ({ value: value as keyof typeof FORMS, label }))
+const number = (v: number, digits: number) => v.toLocaleString('en', { maximumFractionDigits: digits })
+const uses = computed(() => bench.value?.uses.map((u) => `${number(u.count, 0)} ${USERS[u.by]}`).join(', ') || 'nothing of it stands')
+const size = computed(() => bench.value && (['x', 'y', 'z'] as const).map((a) => site.show(bench.value!.sizeMm[a])).join(' × '))
+const faults = computed(() => [work.about('code'), work.about('name'), work.about('pivot'), work.about('parts'), refusal.value?.message].filter((f) => f))
+function copyPart() {
+  work.copyPart(work.chosen)
+}
+const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
+</script>
+
+<template>
+  <div class="workshop">
+    <nav class="list" aria-label="Pieces of the kit">
+      <div class="head">
+        <input v-model="wanted" type="search" aria-label="Find a piece" placeholder="Find a piece" />
+        <Button size="small" type="primary" @click="run(() => create())">New piece</Button>
+      </div>
+      <div v-for="g in groups" :key="g.role">
+        <p class="caps">{{ g.role }}</p>
+        <RouterLink
+          v-for="p in g.pieces"
+          :key="p.id"
+          :to="to(p.id)"
+          class="entry"
+          :class="{ here: p.id === piece?.id }"
+          :aria-current="p.id === piece?.id ? 'page' : undefined">
+          <span>{{ p.code }}</span><span class="figures soft">{{ p.count || '' }}</span>
+        </RouterLink>
+      </div>
+    </nav>
+    <div v-if="!piece" class="empty">
+      <p class="soft">Take a piece from the list to see what it is made of, or make a new one.</p>
+    </div>
+    <template v-else>
+      <div class="middle">
+        <BenchView :piece="piece" />
+        <Elevations :piece="piece" />
+      </div>
+      <aside class="panel side" aria-label="The piece">
+        <template v-if="bench">
+          <div class="fields">
+            <label class="field"><span>Code</span><TextEntry label="Code" :value="bench.code" @commit="(code) => run(() => work.change({ code }))" /></label>
+            <label class="field"><span>Name</span><TextEntry label="Name" :value="bench.name" @commit="(name) => run(() => work.change({ name }))" /></label>
+          </div>
+          <div v-if="!bench.derived" class="fields">
+            <label class="field"
+              ><span>Pivot</span><Choice label="Pivot" :value="bench.pivot" :options="PIVOTS" @change="(pivot) => run(() => work.change({ pivot }))"
+            /></label>
+            <label class="field"><span>Held</span><Choice label="How it is held" :value="piece.trait.held" :options="HELD" @change="hold" /></label>
+          </div>
+          <dl>
+            <dt>Size</dt>
+            <dd class="figures">{{ size }}</dd>
+            <dt>Triangles</dt>
+            <dd class="figures">{{ number(bench.triangles, 0) }}</dd>
+            <dt>Surface</dt>
+            <dd class="figures">{{ number(bench.areaM2, 2) }} m²</dd>
+            <dt>Volume</dt>
+            <dd class="figures">{{ number(bench.volumeM3 * 1000, 1) }} l</dd>
+            <dt>Stands</dt>
+            <dd>{{ uses }}</dd>
+          </dl>
+          <p v-if="bench.openMm.length" class="fault">■ {{ bench.openMm.length / 6 }} edges are not closed</p>
+          <p v-if="bench.derived" class="soft">The massing sets it down: its place and size stay what the kit has.</p>
+          <p v-for="f in faults" :key="f" class="fault" role="alert">{{ f }}</p>
+          <div class="row">
+            <Button size="small" @click="run(() => create(piece))">Copy as a new piece</Button>
+            <Button v-if="bench.own && !bench.derived && !piece.count" size="small" @click="run(putAway)">Put away</Button>
+            <Button v-if="bench.own" size="small" title="As it was before its parts were told" @click="run(work.goBack)">Back to the first</Button>
+          </div>
+          <section aria-label="Parts">
+            <div class="row spread">
+              <h2>Parts</h2>
+              <div class="row">
+                <Choice label="Add a part" placeholder="add a part …" :options="forms" @change="(form) => run(() => work.addPart(form))" />
+                <Button v-if="work.copied" size="small" @click="run(work.putCopies)">Put the copy in</Button>
+              </div>
+            </div>
+            <ul class="plain" aria-label="Parts of the piece">
+              <li v-for="(p, i) in bench.parts" :key="i" class="part" :class="{ chosen: i === work.chosen, hidden: p.words.hidden }">
+                <button type="button" class="plain name" :aria-pressed="i === work.chosen" @click="work.chosen = i">
+                  {{ p.words.name || FORMS[p.words.form!] }} <span class="soft">{{ p.words.swatch!.toLowerCase() }}</span>
+                </button>
+                <button
+                  type="button"
+                  class="plain"
+                  :aria-label="p.words.hidden ? `Show part ${i + 1}` : `Hide part ${i + 1}`"
+                  :title="p.words.hidden ? 'Not there; show it' : 'Hide it'"
+                  @click="run(() => work.changePart((w) => ({ hidden: !w.hidden }), i))">
+                  {{ p.words.hidden ? '○' : '●' }}
+                </button>
+                <button type="button" class="plain" :aria-label="`Take part ${i + 1} out`" title="Take it out" @click="run(() => work.removePart(i))">✕</button>
+              </li>
+            </ul>
+          </section>
+          <PartFields v-if="work.part" :key="work.chosen" :words="work.part" />
+          <div v-if="work.part" class="row">
+            <Button size="small" title="To be put into this piece, or another" @click="copyPart">Copy the part</Button>
+          </div>
+        </template>
+      </aside>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.workshop {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 196px 1fr 372px;
+}
+.list {
+  border-right: 1px solid var(--hairline);
+  overflow-y: auto;
+  padding: 10px 0;
+}
+.list .head {
+  display: grid;
+  gap: 6px;
+  padding: 0 12px 6px;
+}
+.list .caps {
+  padding: 8px 12px 2px;
+}
+.entry {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  color: var(--ink);
+  padding: 3px 12px;
+  font-size: 13px;
+}
+.entry.here {
+  background: rgba(47, 127, 121, 0.12);
+  box-shadow: inset 3px 0 0 var(--verdigris);
+}
+input[type='search'] {
+  font: 14px/1.3 var(--sans);
+  height: 26px;
+  width: 100%;
+  padding: 0 7px;
+  border: 1px solid #b9b1a0;
+  background: var(--sheet);
+}
+.empty {
+  grid-column: 2 / 4;
+  display: grid;
+  place-items: center;
+}
+.middle {
+  min-width: 0;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+}
+.side {
+  border-left: 1px solid var(--hairline);
+  overflow-y: auto;
+}
+dl {
+  display: grid;
+  grid-template-columns: 74px 1fr;
+  gap: 2px 8px;
+  margin: 0;
+}
+dt {
+  color: var(--soft-ink);
+}
+dd {
+  margin: 0;
+}
+.part {
+  display: grid;
+  grid-template-columns: 1fr 26px 26px;
+  align-items: center;
+  padding: 1px 0 1px 8px;
+}
+.part.chosen {
+  box-shadow: inset 3px 0 0 var(--plum);
+  background: rgba(106, 61, 124, 0.08);
+}
+.part.hidden .name {
+  color: var(--soft-ink);
+  text-decoration: line-through;
+}
+.part .name {
+  text-align: left;
+}
+</style>

@@ -1,0 +1,96 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { get, Refusal, type BenchView, type PartWords } from '../api/client'
+import { tell, useSite } from '../site/site'
+
+/** The piece on the bench, and what a person does to it. Each edit begins from what the one before it left. */
+export const useBench = defineStore('bench', () => {
+  const site = useSite()
+  const pieceId = ref<number>()
+  const bench = shallowRef<BenchView>()
+  /** The part that is worked on. */
+  const chosen = ref(0)
+  const refusal = shallowRef<Refusal>()
+  /** Parts that were copied, with the piece they are of. */
+  const copied = shallowRef<{ pieceId: number; parts: number[] }>()
+
+  const part = computed(() => bench.value?.parts[chosen.value]?.words)
+  const path = () => `/pieces/${pieceId.value}`
+
+  let asked = 0
+  async function fetchBench() {
+    const mine = ++asked
+    const id = pieceId.value
+    if (id === undefined || !site.site) return
+    const answer = await get<BenchView>(`/api/sites/${site.site.id}/pieces/${id}/bench`)
+    if (mine === asked && pieceId.value === id) show(answer)
+  }
+
+  function show(answer: BenchView) {
+    asked++
+    bench.value = answer
+    chosen.value = Math.max(0, Math.min(chosen.value, answer.parts.length - 1))
+  }
+
+  function open(id: number | undefined) {
+    if (id === pieceId.value) return
+    pieceId.value = id
+    bench.value = undefined
+    refusal.value = undefined
+    chosen.value = 0
+    void fetchBench().catch(tell)
+  }
+  watch(
+    () => site.site?.revision,
+    () => void fetchBench().catch(tell),
+  )
+
+  /** Makes an edit in its turn; what it answers is what is shown then. */
+  async function edit(label: string, method: string, under: string, body: () => unknown) {
+    try {
+      await site.inTurn(async () => {
+        const answer = await site.make<BenchView | number | undefined>(label, method, `${path()}${under}`, body())
+        refusal.value = undefined
+        if (answer && typeof answer === 'object' && 'parts' in answer) show(answer)
+        else await fetchBench()
+      })
+    } catch (e) {
+      if (e instanceof Refusal) refusal.value = e
+      else tell(e)
+    }
+  }
+
+  const change = (told: object) => edit('Change the piece', 'PATCH', '', () => told)
+  /** @param tell what changes about the part, from what it is when its turn comes */
+  const changePart = (tell: (words: PartWords) => Partial<PartWords>, number = chosen.value) =>
+    edit('Change a part', 'PATCH', `/parts/${number}`, () => tell(bench.value!.parts[number]!.words))
+  async function addPart(form: PartWords['form'], told: Partial<PartWords> = {}) {
+    await edit('Add a part', 'POST', '/parts', () => ({ form, ...told }))
+    if (!refusal.value && bench.value) chosen.value = bench.value.parts.length - 1
+  }
+  const removePart = (number: number) => edit('Take a part out', 'DELETE', `/parts/${number}`, () => undefined)
+  const goBack = () => edit('Back to what it was', 'DELETE', '/parts', () => undefined)
+  const copyPart = (number: number) => (copied.value = { pieceId: pieceId.value!, parts: [number] })
+  async function putCopies() {
+    const from = copied.value
+    if (!from) return
+    await edit('Copy parts', 'POST', '/parts/copies', () => ({ fromPieceId: from.pieceId, parts: from.parts }))
+    if (!refusal.value && bench.value) chosen.value = bench.value.parts.length - 1
+  }
+
+  /** @param copyOfId the piece that it begins as; a block where none is told. @returns its id */
+  async function create(name: string, role?: string, copyOfId?: number): Promise<number | undefined> {
+    try {
+      const made = await site.inTurn(() => site.make<BenchView | undefined>('Make a piece', 'POST', '/pieces', { name, role, copyOfId }))
+      return made?.id
+    } catch (e) {
+      tell(e)
+      return undefined
+    }
+  }
+
+  /** Why a field of the chosen part was refused. */
+  const about = (...fields: string[]) => fields.map((f) => refusal.value?.about(`parts[${chosen.value}].${f}`) ?? refusal.value?.about(f)).find((m) => m)
+
+  return { pieceId, bench, chosen, part, refusal, copied, open, change, changePart, addPart, removePart, goBack, copyPart, putCopies, create, about }
+})

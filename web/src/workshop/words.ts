@@ -1,0 +1,22 @@
+import type { PartWords } from '../api/client'
+
+/** What the forms of parts are called. */
+export const FORMS: Record<NonNullable<PartWords['form']>, string> = {
+  BLOCK: 'block',
+  PANEL: 'panel with openings',
+  PRISM: 'prism',
+  TURNED: 'turned',
+  PUSHED: 'pushed profile',
+  STEPS: 'steps',
+  SLOPED: 'sloped',
+  BARS: 'bars',
+}
+export const SWATCHES = (['PLASTER', 'STONE', 'TIMBER', 'METAL', 'OPAL'] as const).map((value) => ({ value, label: value.toLowerCase() }))
+export const PIVOTS = [
+  { value: 'BASE_CENTRE', label: 'middle of the base' },
+  { value: 'BASE_CORNER', label: 'corner of the base' },
+  { value: 'TOP_CENTRE', label: 'middle of the top' },
+  { value: 'TOP_CORNER', label: 'corner of the top' },
+  { value: 'FACE_START', label: 'start of the face' },
+] as const
+export const USERS = { MASSING: 'by the massing', HAND: 'by hand', REPEAT: 'in repeats', ASSEMBLY: 'in assemblies', TWIN: 'as twins' } as const
