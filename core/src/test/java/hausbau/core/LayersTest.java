@@ -38,7 +38,7 @@ class LayersTest {
             .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey", "exchange")
             .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
             .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "variety", "takeoff", "exchange")
-            .whereLayer("plane").mayOnlyBeAccessedByLayers("massing", "repeat", "build", "survey", "exchange")
+            .whereLayer("plane").mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "build", "survey", "exchange")
             .whereLayer("shape").mayOnlyBeAccessedByLayers("kit", "build", "takeoff", "exchange");
 
     @ArchTest

@@ -113,6 +113,17 @@ class WorkshopTest {
         assertThat(bench(piece).get("own").asBoolean()).isFalse();
     }
 
+    /** What clings goes on clinging, and keeps its name, when its parts are told. */
+    @Test
+    void aWallLampOfOnesOwnIsStillFixedToItsWall() {
+        var piece = in.piece("PRP-WALL-LAMP");
+        change(piece, 1, "{\"swatch\":\"TIMBER\"}");
+        assertThat(listed(piece).get("trait").get("held").asString()).isEqualTo("FIXED");
+        assertThat(listed(piece).get("name").asString()).isEqualTo("wall lamp");
+        var lamp = in.made("/placements", "{\"pieceId\":" + piece + ",\"atMm\":{\"x\":2010,\"y\":3500,\"z\":0},\"heightMm\":1650}");
+        assertThat(lamp.get("atMm").get("y").asDouble()).isEqualTo(3870);
+    }
+
     /** A wall's look is told, but where it ends is the kit's: it keeps its place and size in the set. */
     @Test
     void aWallMayLookOtherwiseAndKeepsItsPlace() {

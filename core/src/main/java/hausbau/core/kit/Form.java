@@ -64,9 +64,10 @@ public sealed interface Form {
     }
 
     /**
-     * A slab along X with openings right through along Y. One that reaches the base leaves legs and a lintel.
+     * A slab along X with openings right through along Y. One that reaches the base leaves legs and a lintel; what openings cut
+     * apart are bodies of their own.
      *
-     * @param openings in X and Z; what they leave hangs together
+     * @param openings in X and Z, at most 100
      */
     record Panel(Vec size, List<Rect> openings) implements Form {
 
@@ -76,8 +77,8 @@ public sealed interface Form {
             if (openings.size() > 100) {
                 throw new Refused("openings", "A panel has at most 100 openings.");
             }
-            if (Outline.of(left(size, openings)).size() != 1) {
-                throw new Refused("openings", "The openings leave nothing of the panel, or cut it apart.");
+            if (left(size, openings).isEmpty()) {
+                throw new Refused("openings", "The openings leave nothing of the panel.");
             }
         }
 
@@ -93,7 +94,7 @@ public sealed interface Form {
 
         @Override
         public void addTo(Faces faces, Bevel bevel) {
-            BevelledPrism.add(faces, bevel, rings(Outline.of(left(size, openings)).get(0)), 0, size.y() / 1000.0);
+            Outline.of(left(size, openings)).forEach(body -> BevelledPrism.add(faces, bevel, rings(body), 0, size.y() / 1000.0));
         }
     }
 

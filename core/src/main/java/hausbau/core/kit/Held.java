@@ -11,6 +11,13 @@ public enum Held {
 
     /** How a piece of this kind is held where nobody has said otherwise. */
     public static Held usual(Kind kind) {
-        return kind.recipe() instanceof Recipe.WallLamp ? FIXED : kind.recipe() instanceof Recipe.HangingLamp ? HANGS : STANDS;
+        return usual(kind.recipe());
+    }
+
+    private static Held usual(Recipe recipe) {
+        if (recipe instanceof Recipe.Made made) {
+            return made.first().map(Held::usual).orElse(STANDS);
+        }
+        return recipe instanceof Recipe.WallLamp ? FIXED : recipe instanceof Recipe.HangingLamp ? HANGS : STANDS;
     }
 }

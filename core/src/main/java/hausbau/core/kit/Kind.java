@@ -78,7 +78,7 @@ public final class Kind {
 
     /** The surface of parts that stand in the natural frame of it, in its own. */
     Mesh mesh(List<Part> parts, Finish finish) {
-        return Recipe.mesh(parts, finish).movedBy(new Point(by.x() / 1000.0, by.y() / 1000.0, by.z() / 1000.0));
+        return recipe.mesh(parts, finish).movedBy(new Point(by.x() / 1000.0, by.y() / 1000.0, by.z() / 1000.0));
     }
 
     /**

@@ -12,6 +12,7 @@ import hausbau.core.shape.MeshBuilder;
 import hausbau.core.shape.Swatch;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** How a piece is made, in its natural frame (see the package). Two pieces with equal recipes are the same kind. */
 public sealed interface Recipe {
@@ -33,7 +34,8 @@ public sealed interface Recipe {
         return mesh(parts(), finish);
     }
 
-    static Mesh mesh(List<Part> parts, Finish finish) {
+    /** Of parts in its frame. */
+    default Mesh mesh(List<Part> parts, Finish finish) {
         var mesh = new MeshBuilder(finish);
         parts.forEach(p -> p.addTo(mesh, finish));
         return mesh.build();
@@ -331,8 +333,9 @@ public sealed interface Recipe {
      *
      * @param mark  tells it from others made alike; its id within the site
      * @param parts 1 to 200, one of them not hidden
+     * @param first what it was before, if it was something
      */
-    record Made(long mark, List<Part> parts) implements Recipe {
+    record Made(long mark, List<Part> parts, Optional<Recipe> first) implements Recipe {
 
         private static final int MOST = 200;
 
@@ -346,6 +349,10 @@ public sealed interface Recipe {
             if (Math.max(size.x(), Math.max(size.y(), size.z())) > 200_000_000) {
                 throw new Refused("parts", "A piece is at most 200 m in every direction.");
             }
+        }
+
+        public Made(long mark, List<Part> parts) {
+            this(mark, parts, Optional.empty());
         }
 
         private static Box extent(List<Part> parts) {

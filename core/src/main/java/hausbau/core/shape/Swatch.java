@@ -12,7 +12,10 @@ public enum Swatch {
     STONE(0.52, 0.50, 0.46, 0.0, 0.8),
     TIMBER(0.30, 0.19, 0.10, 0.0, 0.7),
     METAL(0.35, 0.37, 0.38, 0.9, 0.45),
-    OPAL(0.90, 0.87, 0.78, 0.0, 0.3);
+    OPAL(0.90, 0.87, 0.78, 0.0, 0.3),
+    TILE(0.62, 0.70, 0.66, 0.0, 0.25),
+    TERRAZZO(0.58, 0.55, 0.50, 0.0, 0.4),
+    PAINT(0.20, 0.33, 0.30, 0.0, 0.55);
 
     private final double red;
     private final double green;

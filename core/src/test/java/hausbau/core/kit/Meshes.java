@@ -17,7 +17,7 @@ final class Meshes {
     private Meshes() {
     }
 
-    static Mesh of(Part part, double bevel) {
+    static hausbau.core.shape.Mesh of(Part part, double bevel) {
         var mesh = new MeshBuilder(new Finish(bevel, 256));
         part.addTo(mesh, new Finish(bevel, 256));
         return mesh.build();

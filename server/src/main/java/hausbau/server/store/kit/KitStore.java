@@ -16,6 +16,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
 
@@ -50,11 +51,12 @@ public class KitStore {
             // What the massing sets down keeps the recipe that it asks for, however it looks; what a person sets down is what they made.
             var made = !role.isDerived() && (!model.isEmpty() || recipe instanceof Recipe.Made);
             var pivot = Pivot.valueOf(row.getString(5));
+            var first = new Kind(role, recipe, pivot);
             if (made) {
-                firsts.putIfAbsent(new Kind(role, recipe, pivot), id);
+                firsts.putIfAbsent(first, id);
             }
-            var kind = new Kind(role, made ? new Recipe.Made(id, model.isEmpty() ? recipe.parts() : model) : recipe, pivot);
-            pieces.put(id, new Piece(row.getString(2), row.getString(3).isEmpty() ? kind.describe(unit) : row.getString(3), kind, made ? List.of() : model));
+            var kind = made ? new Kind(role, new Recipe.Made(id, model.isEmpty() ? recipe.parts() : model, Optional.of(recipe).filter(r -> !(r instanceof Recipe.Made))), pivot) : first;
+            pieces.put(id, new Piece(row.getString(2), row.getString(3).isEmpty() ? first.describe(unit) : row.getString(3), kind, made ? List.of() : model));
         }, siteId);
         return new Kit(pieces, firsts);
     }
