@@ -2,7 +2,16 @@ import { Color, DoubleSide, MeshLambertMaterial, Plane, ShaderMaterial, Vector3 
 import { ink } from '../styles/theme'
 
 /** Grey papers: shape is judged without colour, yet one material is told from the other. */
-const PAPERS: Record<string, string> = { plaster: '#EFECE4', stone: '#DEDACF', timber: '#DCD5C8', metal: '#B4B7B7', opal: '#FBF8EE' }
+const PAPERS: Record<string, string> = {
+  plaster: '#EFECE4',
+  stone: '#DEDACF',
+  timber: '#DCD5C8',
+  metal: '#B4B7B7',
+  opal: '#FBF8EE',
+  tile: '#E3E6DF',
+  terrazzo: '#D6D1C6',
+  paint: '#C9CDC6',
+}
 
 /** Shared by everything that the cutaway cuts. */
 export const cut = {

@@ -33,11 +33,10 @@ import { brick, hairline, ink, paper, plum, verdigris } from '../styles/theme'
 
 export type BenchLook = 'paper' | 'finished' | 'facing'
 
-/** What to show of a piece. */
+/** What to show: one piece, or several beside one another. */
 export interface BenchSight {
-  url: string
+  pieces: readonly { url: string; boxMm: BoxMm; xMm: number }[]
   look: BenchLook
-  boxMm: BoxMm
   /** Boxes of the part that is worked on. */
   chosenMm: readonly BoxMm[]
   /** Ends of edges that are not closed, x, y, z of each. */
@@ -73,7 +72,7 @@ export class BenchScene {
   private readonly outside = new Group()
   private readonly pass = new PaperPass()
   private readonly papers = new Map<string, MeshLambertMaterial>()
-  private shape?: Shape
+  private readonly shapes = new Map<string, Shape>()
   private shown = ''
   private sight?: BenchSight
   private due = 0
@@ -123,18 +122,26 @@ export class BenchScene {
 
   async show(sight: BenchSight) {
     this.sight = sight
-    if (sight.url !== this.shown) {
-      const shape = await loadShape(sight.url)
-      if (this.sight !== sight) return
-      const isFirst = !this.shown
-      this.shown = sight.url
-      this.shape = shape
-      this.stand(sight.boxMm)
-      if (isFirst) this.frame()
-    }
+    const urls = sight.pieces.map((p) => p.url)
+    const known = urls.map((u) => this.shapes.get(u) ?? loadShape(u))
+    const shapes = await Promise.all(known)
+    if (this.sight !== sight) return
+    this.shapes.clear()
+    urls.forEach((u, i) => this.shapes.set(u, shapes[i]!))
+    const isFirst = !this.shown
+    this.shown = urls.join()
+    if (urls.length) this.stand(this.box())
+    if (isFirst) this.frame()
     this.dress(sight)
     this.mark(sight)
     this.draw()
+  }
+
+  /** All pieces as they lie beside one another. */
+  private box(): Box3 {
+    const all = new Box3()
+    for (const p of this.sight!.pieces) all.union(box3(p.boxMm).translate(new Vector3(p.xMm / 1000, 0, 0)))
+    return all
   }
 
   /** Forgets how it was looked at: the next piece is framed. */
@@ -143,8 +150,7 @@ export class BenchScene {
   }
 
   /** The ground under the piece and the figure beside it. */
-  private stand(of: BoxMm) {
-    const box = box3(of)
+  private stand(box: Box3) {
     const floor = box.min.z
     this.figure.position.set(box.min.x - BESIDE - 0.2, box.min.y + 0.2, floor)
     this.ground.clear()
@@ -162,12 +168,17 @@ export class BenchScene {
     const finished = sight.look === 'finished'
     this.light.group.visible = !finished
     this.outside.visible = finished
-    for (const part of this.shape!.parts) {
-      if (sight.look === 'facing') this.piece.add(new Mesh(part.geometry, fronts), new Mesh(part.geometry, hatch))
-      else this.piece.add(new Mesh(part.geometry, finished && part.finish ? part.finish : this.paper(part.swatch)))
+    for (const piece of sight.pieces) {
+      const stood = new Group()
+      stood.position.x = piece.xMm / 1000
+      const shape = this.shapes.get(piece.url)!
+      for (const part of shape.parts) {
+        if (sight.look === 'facing') stood.add(new Mesh(part.geometry, fronts), new Mesh(part.geometry, hatch))
+        else stood.add(new Mesh(part.geometry, finished && part.finish ? part.finish : this.paper(part.swatch)))
+      }
+      if (!finished) stood.add(new LineSegments(shape.edges, new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.5, depthWrite: false })))
+      this.piece.add(stood)
     }
-    if (!finished)
-      this.piece.add(new LineSegments(this.shape!.edges, new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.5, depthWrite: false })))
   }
 
   private paper(swatch: string) {
@@ -208,7 +219,7 @@ export class BenchScene {
   }
 
   private extent() {
-    const box = box3(this.sight!.boxMm)
+    const box = this.box()
     box.expandByPoint(new Vector3(box.min.x - BESIDE - 0.4, box.min.y, box.min.z))
     box.expandByPoint(new Vector3(box.min.x, box.min.y, box.min.z + 1.8))
     return box
@@ -216,7 +227,7 @@ export class BenchScene {
 
   /** All of the piece and the figure, from a side. */
   frame(from: 'front' | 'side' | 'top' | 'free' = 'free') {
-    if (!this.sight) return
+    if (!this.sight?.pieces.length) return
     const box = this.extent()
     const middle = box.getCenter(new Vector3())
     const radius = box.getSize(new Vector3()).length() / 2

@@ -1,15 +1,22 @@
 <script setup lang="ts">
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { PieceView } from '../api/client'
-import { meshUrl, tell, useSite } from '../site/site'
-import { BenchScene, type BenchLook } from './BenchScene'
-import { useBench } from './bench'
+import type { BoxMm } from '../api/client'
+import { tell } from '../site/site'
+import { BenchScene, type BenchLook, type BenchSight } from './BenchScene'
 
-/** The piece in the round, beside the figure. */
-const props = defineProps<{ piece: PieceView }>()
-const site = useSite()
-const work = useBench()
+/** A piece in the round, beside the figure; or several beside one another. */
+const props = defineProps<{
+  pieces: BenchSight['pieces']
+  label: string
+  /** Boxes of each part, so that one can be taken by a click. */
+  parts?: readonly (readonly BoxMm[])[]
+  chosen?: number
+  openMm?: readonly number[]
+  /** Told otherwise, what is shown is framed anew. */
+  of: string
+}>()
+const emit = defineEmits<{ choose: [part: number] }>()
 const host = ref<HTMLElement>()
 const look = ref<BenchLook>('paper')
 const drawn = ref({ look: '', triangles: 0 })
@@ -27,12 +34,11 @@ const FROM = [
   { from: 'free', title: 'Whole' },
 ] as const
 
-const sight = computed(() => ({
-  url: meshUrl(site.site!.id, props.piece),
+const sight = computed<BenchSight>(() => ({
+  pieces: props.pieces,
   look: look.value,
-  boxMm: props.piece.boxMm,
-  chosenMm: work.bench?.id === props.piece.id ? (work.bench.parts[work.chosen]?.boxesMm ?? []) : [],
-  openMm: work.bench?.id === props.piece.id ? work.bench.openMm : [],
+  chosenMm: props.parts?.[props.chosen ?? 0] ?? [],
+  openMm: props.openMm ?? [],
 }))
 
 onMounted(() => {
@@ -43,7 +49,7 @@ onBeforeUnmount(() => scene?.dispose())
 useResizeObserver(host, () => scene?.resize())
 watch(sight, (now) => void scene?.show(now).catch(tell))
 watch(
-  () => props.piece.id,
+  () => props.of,
   () => scene?.forget(),
   { flush: 'sync' },
 )
@@ -56,13 +62,9 @@ let pressed = { x: 0, y: 0 }
 const press = (e: PointerEvent) => (pressed = { x: e.offsetX, y: e.offsetY })
 /** A click takes the part under it. */
 function release(e: PointerEvent) {
-  if (e.button !== 0 || Math.hypot(e.offsetX - pressed.x, e.offsetY - pressed.y) > 4 || !work.bench) return
-  const found = scene?.pick(
-    e.offsetX,
-    e.offsetY,
-    work.bench.parts.map((p) => p.boxesMm),
-  )
-  if (found !== undefined) work.chosen = found
+  if (e.button !== 0 || Math.hypot(e.offsetX - pressed.x, e.offsetY - pressed.y) > 4 || !props.parts) return
+  const found = scene?.pick(e.offsetX, e.offsetY, props.parts)
+  if (found !== undefined) emit('choose', found)
 }
 </script>
 
@@ -90,7 +92,7 @@ function release(e: PointerEvent) {
       class="view"
       data-testid="bench"
       role="img"
-      :aria-label="`${piece.code} beside the figure`"
+      :aria-label="`${label} beside the figure`"
       :data-look="drawn.look"
       :data-triangles="drawn.triangles"
       @pointerdown="press"

@@ -5,6 +5,7 @@ import LengthField from '../parts/LengthField.vue'
 import { tell } from '../site/site'
 import { useBench } from './bench'
 import PointEditor from './PointEditor.vue'
+import { PROFILES } from './words'
 
 /** The cross-section of a pushed part: one of the library with typed sizes, or a drawn one. */
 const props = defineProps<{ words: PartWords }>()
@@ -18,22 +19,6 @@ onMounted(
 )
 
 type Section = NonNullable<PartWords['profile']>
-const NAMES: Record<Section['kind'], string> = {
-  BAR: 'bar',
-  I: 'I',
-  U: 'U',
-  L: 'angle L',
-  T: 'T',
-  HOLLOW: 'hollow',
-  ROUND: 'round',
-  TUBE: 'tube',
-  HALF_ROUND: 'half-round',
-  SKIRTING: 'skirting',
-  CORNICE: 'cornice',
-  KERB: 'kerb',
-  HANDRAIL: 'handrail',
-  DRAWN: 'drawn',
-}
 /** Which sizes each kind has, besides width and height. */
 const SIZES: Partial<Record<Section['kind'], ('webMm' | 'flangeMm' | 'radiusMm')[]>> = {
   BAR: ['radiusMm'],
@@ -85,8 +70,8 @@ const setPoints = (work: (all: { x: number; y: number; radius?: number }[]) => v
       class="plain kind"
       :class="{ on: words.profile?.kind === v.section.kind }"
       :aria-pressed="words.profile?.kind === v.section.kind"
-      :title="NAMES[v.section.kind]"
-      :aria-label="`Profile ${NAMES[v.section.kind]}`"
+      :title="PROFILES[v.section.kind]"
+      :aria-label="`Profile ${PROFILES[v.section.kind]}`"
       @click="take(v.section)">
       <svg :viewBox="outline(v).box" width="26" height="26" aria-hidden="true"><path :d="outline(v).d" fill-rule="evenodd" /></svg>
     </button>

@@ -7,11 +7,13 @@ import { useAttempt } from '../massing/attempt'
 import Choice from '../parts/Choice.vue'
 import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
-import { tell, useSite } from '../site/site'
+import { meshUrl, tell, useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import Elevations from './Elevations.vue'
 import PartFields from './PartFields.vue'
+import PatternPage from './PatternPage.vue'
 import { useBench } from './bench'
+import { usePatterns } from './patterns'
 import { FORMS, PIVOTS, USERS } from './words'
 
 /** Where pieces are made: one of them in the round and in elevation, and the parts it is made of. */
@@ -19,6 +21,7 @@ const site = useSite()
 const route = useRoute()
 const router = useRouter()
 const work = useBench()
+const patterns = usePatterns()
 const { refusal, attempt } = useAttempt()
 provide(
   REFUSED,
@@ -35,7 +38,12 @@ const groups = computed(() => {
   for (const p of [...shown.value].reverse()) roles.set(p.role, [...(roles.get(p.role) ?? []), p])
   return [...roles].map(([role, pieces]) => ({ role: role.toLowerCase(), pieces: pieces.reverse() }))
 })
-const piece = computed(() => site.pieces.find((p) => p.id === Number(route.params.item)))
+const pattern = computed(() => patterns.all.find((p) => p.id === Number(route.query.pattern)))
+const piece = computed(() => (pattern.value ? undefined : site.pieces.find((p) => p.id === Number(route.params.item))))
+async function makePattern(copyOf?: number) {
+  const made = await patterns.create(copyOf)
+  if (made) void router.push(`/sites/${site.site!.id}/kit/workshop?pattern=${made.id}`)
+}
 const bench = computed(() => (work.bench?.id === piece.value?.id ? work.bench : undefined))
 
 watch(
@@ -43,6 +51,7 @@ watch(
   (id) => work.open(id),
   { immediate: true },
 )
+const onBench = computed(() => (piece.value ? [{ url: meshUrl(site.site!.id, piece.value), boxMm: piece.value.boxMm, xMm: 0 }] : []))
 const to = (id: number) => `/sites/${site.site!.id}/kit/workshop/${id}`
 
 /** A name that no piece has yet. */
@@ -81,6 +90,19 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
         <input v-model="wanted" type="search" aria-label="Find a piece" placeholder="Find a piece" />
         <Button size="small" type="primary" @click="run(() => create())">New piece</Button>
       </div>
+      <div>
+        <p class="caps">patterns</p>
+        <RouterLink
+          v-for="p in patterns.all"
+          :key="p.id"
+          :to="`/sites/${site.site!.id}/kit/workshop?pattern=${p.id}`"
+          class="entry"
+          :class="{ here: p.id === pattern?.id }"
+          :aria-current="p.id === pattern?.id ? 'page' : undefined">
+          <span>{{ p.name }}</span><span class="soft">{{ p.used ? '● in use' : '' }}</span>
+        </RouterLink>
+        <button type="button" class="plain entry more" @click="run(() => makePattern())">+ new pattern</button>
+      </div>
       <div v-for="g in groups" :key="g.role">
         <p class="caps">{{ g.role }}</p>
         <RouterLink
@@ -94,12 +116,20 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
         </RouterLink>
       </div>
     </nav>
-    <div v-if="!piece" class="empty">
+    <PatternPage v-if="pattern" :key="pattern.id" :pattern="pattern" @copy="run(() => makePattern(pattern!.id))" />
+    <div v-else-if="!piece" class="empty">
       <p class="soft">Take a piece from the list to see what it is made of, or make a new one.</p>
     </div>
     <template v-else>
       <div class="middle">
-        <BenchView :piece="piece" />
+        <BenchView
+          :pieces="onBench"
+          :label="piece.code"
+          :of="String(piece.id)"
+          :parts="bench?.parts.map((p) => p.boxesMm)"
+          :chosen="work.chosen"
+          :open-mm="bench?.openMm"
+          @choose="(part) => (work.chosen = part)" />
         <Elevations :piece="piece" />
       </div>
       <aside class="panel side" aria-label="The piece">
@@ -196,6 +226,10 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
   color: var(--ink);
   padding: 3px 12px;
   font-size: 13px;
+}
+.entry.more {
+  color: var(--verdigris);
+  width: 100%;
 }
 .entry.here {
   background: rgba(47, 127, 121, 0.12);

@@ -11,7 +11,10 @@ export const FORMS: Record<NonNullable<PartWords['form']>, string> = {
   SLOPED: 'sloped',
   BARS: 'bars',
 }
-export const SWATCHES = (['PLASTER', 'STONE', 'TIMBER', 'METAL', 'OPAL'] as const).map((value) => ({ value, label: value.toLowerCase() }))
+export const SWATCHES = (['PLASTER', 'STONE', 'TILE', 'TERRAZZO', 'TIMBER', 'PAINT', 'METAL', 'OPAL'] as const).map((value) => ({
+  value,
+  label: value.toLowerCase(),
+}))
 export const PIVOTS = [
   { value: 'BASE_CENTRE', label: 'middle of the base' },
   { value: 'BASE_CORNER', label: 'corner of the base' },
@@ -20,3 +23,21 @@ export const PIVOTS = [
   { value: 'FACE_START', label: 'start of the face' },
 ] as const
 export const USERS = { MASSING: 'by the massing', HAND: 'by hand', REPEAT: 'in repeats', ASSEMBLY: 'in assemblies', TWIN: 'as twins' } as const
+
+/** What profiles are called. */
+export const PROFILES: Record<NonNullable<PartWords['profile']>['kind'], string> = {
+  BAR: 'bar',
+  I: 'I',
+  U: 'U',
+  L: 'angle L',
+  T: 'T',
+  HOLLOW: 'hollow',
+  ROUND: 'round',
+  TUBE: 'tube',
+  HALF_ROUND: 'half-round',
+  SKIRTING: 'skirting',
+  CORNICE: 'cornice',
+  KERB: 'kerb',
+  HANDRAIL: 'handrail',
+  DRAWN: 'drawn',
+}

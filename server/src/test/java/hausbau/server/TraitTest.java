@@ -97,8 +97,7 @@ class TraitTest {
             in.place("PRP-BENCH", 900 + 1600 * (i % 2), 500 + 1000 * (i / 2));
         }
         change("PRP-BENCH", "{\"looks\":[" + look("PRP-BENCH", "", 1) + "," + look("PRP-BENCH", "#804020", 1) + "]}");
-        var looks = in.caller.get(in.site + "/looks").json();
-        var numbers = looks.get("dealt").valueStream().flatMap(d -> d.get("looks").valueStream()).map(JsonNode::asInt).toList();
+        var numbers = dealt(in.site);
         assertThat(numbers).hasSize(6).contains(0, 1);
         for (var i = 0; i < 6; i += 2) {
             assertThat(numbers.get(i)).as("side by side in row %d", i / 2).isNotEqualTo(numbers.get(i + 1));
@@ -111,11 +110,15 @@ class TraitTest {
         var timber = tinted.stream().filter(m -> m.get("name").asString().startsWith("timber")).findFirst().orElseThrow();
         assertThat(red(timber) / red(own)).isCloseTo(0.2158605, org.assertj.core.api.Assertions.within(1e-5));
         var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
-        assertThat(in.caller.get(copy + "/looks").json().get("dealt")).hasSize(1);
-        assertThat(in.caller.get(copy + "/looks").json().get("dealt").get(0).get("looks").valueStream().map(JsonNode::asInt).toList()).isEqualTo(numbers);
+        assertThat(dealt(copy)).isEqualTo(numbers);
         assertThat(in.caller.get(copy + "/looks").json().get("all").get(1).get("tint").asString()).isEqualTo("#804020");
         in.caller.post(in.site + "/undo", null);
         assertThat(in.caller.get(in.site + "/looks").json().get("dealt")).isEmpty();
+    }
+
+    /** The looks given out, in the order of the blocks that ids fall in. */
+    private List<Integer> dealt(String site) {
+        return in.caller.get(site + "/looks").json().get("dealt").valueStream().flatMap(d -> d.get("looks").valueStream()).map(JsonNode::asInt).toList();
     }
 
     private static double red(JsonNode material) {

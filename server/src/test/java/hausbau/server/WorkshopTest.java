@@ -178,6 +178,29 @@ class WorkshopTest {
         assertThat(size(bench(piece).get("sizeMm"))).containsExactly(400.0, 400.0, 400.0);
     }
 
+    /** A pivot told of what the house offers, a renaming, and the way back: nothing is doubled, whatever was made meanwhile. */
+    @Test
+    void pivotsAndCodesAreToldAndTakenBack() {
+        var piece = in.piece("PRP-BENCH");
+        in.place("PRP-BENCH", 2000, 2000);
+        assertThat(in.caller.call("PATCH", in.site + "/pieces/" + piece, "{\"pivot\":\"BASE_CORNER\",\"code\":\"SEAT\",\"name\":\"seat\"}", null).status()).isEqualTo(200);
+        assertThat(listed(piece).get("boxMm").get("min").get("x").asDouble()).isZero();
+        assertThat(in.caller.get(in.site + "/pieces").json().valueStream().map(p -> p.get("code").asString())).contains("SEAT").doesNotContain("PRP-BENCH");
+        in.caller.post(in.site + "/undo", null);
+        assertThat(listed(piece).get("boxMm").get("min").get("x").asDouble()).isEqualTo(-800);
+        var own = made("trolley");
+        assertThat(in.caller.call("PATCH", in.site + "/pieces/" + own, "{\"code\":\"CART\"}", null).status()).isEqualTo(200);
+        var other = made("trolley");
+        assertThat(bench(other).get("code").asString()).isEqualTo("PRP-TROLLEY");
+        for (var i = 0; i < 3; i++) {
+            assertThat(in.caller.post(in.site + "/undo", null).status()).isEqualTo(200);
+        }
+        for (var i = 0; i < 3; i++) {
+            assertThat(in.caller.post(in.site + "/redo", null).status()).isEqualTo(200);
+        }
+        assertThat(in.caller.get(in.site + "/pieces").json().valueStream().map(p -> p.get("code").asString())).contains("CART", "PRP-TROLLEY").doesNotHaveDuplicates();
+    }
+
     /** A mesh asked for by its tag is kept for good; asked for with what is known it is not sent again. */
     @Test
     void aMeshThatIsKnownIsNotSentAgain() {

@@ -2,6 +2,7 @@ package hausbau.server.store;
 
 import hausbau.server.store.board.BoardItemRow;
 import hausbau.server.store.brief.BriefRow;
+import hausbau.server.store.kit.PatternRow;
 import hausbau.server.store.kit.PieceRow;
 import hausbau.server.store.list.ListedRow;
 import hausbau.server.store.massing.LevelRow;
@@ -35,6 +36,7 @@ import org.jspecify.annotations.Nullable;
 public enum Aggregate {
     SITE("site", Part.SITE, SiteRow.class),
     PIECE("piece", Part.KIT, PieceRow.class),
+    PATTERN("pattern", Part.KIT, PatternRow.class),
     LEVEL("level", Part.MASSING, LevelRow.class),
     ROOM("room", Part.MASSING, RoomRow.class, "level_id"),
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),

@@ -179,6 +179,11 @@ public class KitService {
         return MeshShelf.tag(piece, finish(state));
     }
 
+    /** One piece as a glTF file at its pivot, made as it is told here. */
+    public byte[] glb(long siteId, Piece piece) {
+        return meshes.glb(piece, finish(sets.current(siteId)));
+    }
+
     /** One piece as a glTF file at its pivot. */
     public byte[] glb(long siteId, long pieceId) {
         var state = sets.current(siteId);

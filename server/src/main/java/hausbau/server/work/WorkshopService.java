@@ -19,6 +19,7 @@ import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.SiteState;
 import hausbau.server.standing.Sets;
+import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import hausbau.server.store.kit.PartWords;
 import hausbau.server.store.kit.PieceRow;
@@ -59,6 +60,7 @@ public class WorkshopService {
     public record Bench(Piece piece, boolean isOwn, Mesh mesh, Map<User, Long> uses, SiteState state) {
     }
 
+    @Reading
     public Bench bench(long siteId, long pieceId) {
         var state = sets.current(siteId);
         var piece = state.piece(pieceId);
@@ -66,7 +68,7 @@ public class WorkshopService {
     }
 
     private boolean isOwn(SiteState state, long pieceId) {
-        return state.piece(pieceId).kind().recipe() instanceof Recipe.Made || !state.piece(pieceId).model().isEmpty();
+        return state.piece(pieceId).kind().recipe() instanceof Recipe.Made || stores.kits().row(state.siteId(), pieceId).isTold();
     }
 
     private static Map<User, Long> uses(SiteState state, Kind kind) {

@@ -3,6 +3,7 @@ package hausbau.server.store.kit;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Part;
+import hausbau.core.kit.Pattern;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -43,7 +44,8 @@ public class KitStore {
     public Kit kit(long siteId, Unit unit) {
         var pieces = new LinkedHashMap<Long, Piece>();
         var firsts = new HashMap<Kind, Long>();
-        jdbc.query("select id, code, name, role, pivot, recipe, model from piece where site_id = ? order by id", row -> {
+        var pattern = jdbc.queryForList("select words from pattern where site_id = ? and used", String.class, siteId).stream().map(words -> PatternWords.read(words).toPattern()).findFirst();
+        jdbc.query("select id, code, name, role, pivot, recipe, model, told_pivot from piece where site_id = ? order by id", row -> {
             var id = row.getLong(1);
             var role = Role.valueOf(row.getString(4));
             var recipe = RecipeJson.read(row.getString(6));
@@ -52,13 +54,23 @@ public class KitStore {
             var made = !role.isDerived() && (!model.isEmpty() || recipe instanceof Recipe.Made);
             var pivot = Pivot.valueOf(row.getString(5));
             var first = new Kind(role, recipe, pivot);
-            if (made) {
+            var told = row.getString(8).isEmpty() ? pivot : Pivot.valueOf(row.getString(8));
+            if (made || told != pivot) {
                 firsts.putIfAbsent(first, id);
             }
-            var kind = made ? new Kind(role, new Recipe.Made(id, model.isEmpty() ? recipe.parts() : model, Optional.of(recipe).filter(r -> !(r instanceof Recipe.Made))), pivot) : first;
-            pieces.put(id, new Piece(row.getString(2), row.getString(3).isEmpty() ? first.describe(unit) : row.getString(3), kind, made ? List.of() : model));
+            var kind = made ? new Kind(role, new Recipe.Made(id, model.isEmpty() ? recipe.parts() : model, Optional.of(recipe).filter(r -> !(r instanceof Recipe.Made))), told) : new Kind(role, recipe, told);
+            pieces.put(id, new Piece(row.getString(2), row.getString(3).isEmpty() ? first.describe(unit) : row.getString(3), kind, made ? List.of() : model.isEmpty() ? dressed(pattern, recipe) : model));
         }, siteId);
         return new Kit(pieces, firsts);
+    }
+
+    /** What a pattern makes of a piece; empty where it leaves it as it is. */
+    private static List<Part> dressed(Optional<Pattern> pattern, Recipe recipe) {
+        return pattern.map(p -> p.dress(recipe)).filter(parts -> !parts.equals(recipe.parts())).orElse(List.of());
+    }
+
+    public List<PatternRow> patterns(long siteId) {
+        return rows.createQuery("from PatternRow where siteId = :site order by id", PatternRow.class).setParameter("site", siteId).getResultList();
     }
 
     /** Enters the kinds that have no code yet, each under the code it suggests or one like it. */

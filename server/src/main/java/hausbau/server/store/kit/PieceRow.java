@@ -27,6 +27,8 @@ public class PieceRow implements Row {
     Pivot pivot;
     String recipe;
     String model;
+    /** Empty where nobody told one. */
+    String toldPivot;
     boolean kept;
 
     protected PieceRow() {
@@ -37,13 +39,18 @@ public class PieceRow implements Row {
         model = parts.isEmpty() ? "" : RecipeJson.writeParts(parts);
     }
 
+    /** Whether a person told what it is made of. */
+    public boolean isTold() {
+        return !model.isEmpty();
+    }
+
     public void call(String newCode, String newName) {
         code = newCode;
         name = newName;
     }
 
     public void set(Pivot newPivot) {
-        pivot = newPivot;
+        toldPivot = newPivot == pivot ? "" : newPivot.name();
     }
 
     /** @param isKept whether it stays at hand though nothing of it stands */
