@@ -30,7 +30,12 @@ onMounted(
 
 /** The longest wall, one of middle length, the shortest, and one with an opening; beside one another with a gap. */
 const shown = computed(() => {
-  const tall = site.pieces.filter((p) => p.count && p.sizeMm.z >= props.pattern.words.leastMm)
+  const high = site.pieces.filter((p) => p.count && p.sizeMm.z >= props.pattern.words.leastMm)
+  // Of one height, that of most walls.
+  const heights = new Map<number, number>()
+  for (const p of high) if (p.role === 'WALL') heights.set(p.sizeMm.z, (heights.get(p.sizeMm.z) ?? 0) + p.count)
+  const common = [...heights].sort((a, b) => b[1] - a[1])[0]?.[0]
+  const tall = high.filter((p) => p.sizeMm.z === common)
   const walls = tall.filter((p) => p.role === 'WALL').sort((a, b) => b.sizeMm.x - a.sizeMm.x)
   const some = [
     walls[0],
@@ -68,8 +73,8 @@ const addTrim = () =>
 const addUpright = () =>
   change((w) => w.uprights.push({ name: 'pilaster', swatch: 'STONE', at: 'PITCH', widthMm: 200, proudMm: 60, pitchMm: 2000, lowMm: 0, highMm: 0 }))
 const FROM = [
-  { value: 'FOOT', label: 'from foot' },
-  { value: 'TOP', label: 'from top' },
+  { value: 'FOOT', label: 'foot' },
+  { value: 'TOP', label: 'top' },
 ] as const
 const AT = [
   { value: 'ENDS', label: 'both ends' },
@@ -161,14 +166,14 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
         </div>
         <div class="four">
           <Choice :label="`Trim ${i + 1} is measured`" :value="t.from" :options="FROM" @change="(from) => set('trims', i, { from })" />
-          <LengthField label="" :aria="`Trim ${i + 1} at`" :mm="t.atMm" @change="(mm) => set('trims', i, { atMm: mm })" />
+          <LengthField label="At" :aria="`Trim ${i + 1} at`" :mm="t.atMm" @change="(mm) => set('trims', i, { atMm: mm })" />
           <LengthField
-            label=""
+            label="Width"
             :aria="`Width of trim ${i + 1}`"
             :mm="t.profile.widthMm"
             @change="(mm) => set('trims', i, { profile: { ...t.profile, widthMm: mm } })" />
           <LengthField
-            label=""
+            label="Height"
             :aria="`Height of trim ${i + 1}`"
             :mm="t.profile.heightMm"
             @change="(mm) => set('trims', i, { profile: { ...t.profile, heightMm: mm } })" />
@@ -219,10 +224,11 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
   overflow-y: auto;
 }
 .more {
-  color: var(--verdigris);
+  color: #1d5c57;
 }
 table {
   border-collapse: collapse;
+  table-layout: fixed;
   width: 100%;
 }
 th {
@@ -235,6 +241,16 @@ td,
 th {
   padding: 2px 3px 2px 0;
 }
+th:nth-child(2) {
+  width: 96px;
+}
+th:nth-child(3),
+th:nth-child(4) {
+  width: 76px;
+}
+th:last-child {
+  width: 22px;
+}
 .item {
   display: grid;
   gap: 6px;
@@ -243,7 +259,7 @@ th {
 }
 .line {
   display: grid;
-  grid-template-columns: 1fr 96px 96px 24px;
+  grid-template-columns: 1fr 94px 104px 24px;
   gap: 6px;
   align-items: center;
 }

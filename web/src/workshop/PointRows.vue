@@ -46,7 +46,7 @@ th {
   padding: 1px 3px;
 }
 .more {
-  color: var(--verdigris);
+  color: #1d5c57;
   justify-self: start;
   text-align: left;
 }

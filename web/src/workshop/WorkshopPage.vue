@@ -228,7 +228,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
   font-size: 13px;
 }
 .entry.more {
-  color: var(--verdigris);
+  color: #1d5c57;
   width: 100%;
 }
 .entry.here {

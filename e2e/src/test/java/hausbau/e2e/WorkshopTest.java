@@ -145,6 +145,44 @@ class WorkshopTest {
         assertThat(parts(desk)).hasCount(1);
     }
 
+    /** All walls of the site under a pattern, and under another: two clicks each from an open Workshop; plain again with one. */
+    @Test
+    void allWallsAreUnderAnotherPatternWithTwoClicks() {
+        var desk = open("Pattern hall", "");
+        desk.button("+ new pattern").click();
+        assertThat(desk.page.getByText("Neighbours meet without a seam")).isVisible();
+        var panel = desk.page.getByLabel("The pattern", new Page.GetByLabelOptions().setExact(true));
+        var plain = desk.get(desk.site() + "/tally").get("triangles").asLong();
+        desk.button("Use for all walls").click();
+        assertThat(panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Leave walls plain"))).isVisible();
+        assertThat(desk.get(desk.site() + "/tally").get("triangles").asLong()).isGreaterThan(plain);
+        assertThat(list(desk)).containsText("in use");
+        drawn(desk, 0);
+        var before = triangles(desk);
+        desk.button("+ upright").click();
+        drawn(desk, before);
+        // Typed one after the other, faster than the server answers.
+        desk.field("Height of band 1").fill("0.3");
+        desk.page.keyboard().press("Enter");
+        desk.field("Band 1 stands out by").fill("0.05");
+        desk.page.keyboard().press("Enter");
+        desk.field("Height of band 2").fill("0.9");
+        desk.page.keyboard().press("Enter");
+        assertThat(desk.field("Height of band 2")).hasValue("0.9 m");
+        desk.until("() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'patterns')).then(a => a.json())"
+                + ".then(all => { const b = all[0].words.bands; return b[0].heightMm === 300 && b[0].proudMm === 50 && b[1].heightMm === 900 })", null);
+        panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Copy")).click();
+        assertThat(desk.page.getByLabel("Name of the pattern")).hasValue("pattern 2");
+        // Two clicks: the pattern in the list, and its use.
+        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("pattern 2")).click();
+        desk.button("Use for all walls").click();
+        assertThat(list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("pattern 2"))).containsText("in use");
+        FirstRoomTest.passesAxe(desk, "pattern");
+        desk.stage("Build");
+        desk.press("Control+z");
+        desk.until("() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/build.*/, 'patterns')).then(a => a.json()).then(all => all[0].used && !all[1].used)", null);
+    }
+
     /** One key from paper to finished and back; backs and open edges have a look of their own; the page passes axe. */
     @Test
     void looksAndSidesOfTheViewChange() {

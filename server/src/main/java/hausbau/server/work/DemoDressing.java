@@ -22,6 +22,11 @@ import hausbau.core.repeat.Trail;
 import hausbau.core.repeat.Variation;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.set.RuleWords;
+import hausbau.core.kit.Form;
+import hausbau.core.kit.Part;
+import hausbau.core.kit.Profile;
+import hausbau.core.shape.Swatch;
+import hausbau.server.store.kit.PartWords;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -43,8 +48,11 @@ class DemoDressing {
     private final AssemblyService assemblies;
     private final DisorderService disorder;
     private final TraitService traits;
+    private final PatternService patterns;
+    private final WorkshopService workshop;
 
-    DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder, TraitService traits) {
+    DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder, TraitService traits,
+            PatternService patterns, WorkshopService workshop) {
         this.list = list;
         this.kit = kit;
         this.massing = massing;
@@ -53,15 +61,19 @@ class DemoDressing {
         this.assemblies = assemblies;
         this.disorder = disorder;
         this.traits = traits;
+        this.patterns = patterns;
+        this.workshop = workshop;
     }
 
     void dress(long site) {
+        line(site);
         standIn(site, "PRP-EDGE", "basin edge", 1000, 250, 60);
         standIn(site, "PRP-EDGE-C", "basin edge, corner", 250, 250, 60);
         standIn(site, "PRP-TOWEL", "folded towel", 320, 240, 90);
         standIn(site, "PRP-BASKET", "clothes basket", 420, 320, 300);
         standIn(site, "PRP-BUCKET", "bucket", 280, 280, 320);
         standIn(site, "PRP-HANDRAIL", "handrail", 1000, 50, 60);
+        model(site);
         basinEdge(site);
         handrail(site);
         benchGroups(site);
@@ -148,5 +160,26 @@ class DemoDressing {
 
     private static Length mm(long millimetres) {
         return Length.ofMillimetres(millimetres);
+    }
+
+    /** Plinth, tiles to the shoulder with a rail on them, plaster, a cornice. */
+    private void line(long site) {
+        var pattern = patterns.create(site, NOT_TOLD, null);
+        patterns.change(site, pattern, NOT_TOLD, "Tiled halls", null);
+        patterns.use(site, pattern, NOT_TOLD);
+    }
+
+    /** Pieces of its own in place of plain blocks: a rail with its profile, a turned bucket. */
+    private void model(long site) {
+        var rail = new Form.Pushed(Profile.of(Profile.Kind.HANDRAIL, 50_000, 60_000, 0, 0, 0), List.of(new Form.Pushed.Corner(Vec.ZERO, 0), new Form.Pushed.Corner(Vec.ofMillimetres(1000, 0, 0), 0)), false, 1, -1, false);
+        inPlace(site, "PRP-HANDRAIL", Part.of(Swatch.TIMBER, rail, Vec.ZERO).named("rail"));
+        var bucket = new Form.Turned(Stream.of(new long[] {105, 0}, new long[] {108, 8}, new long[] {134, 296}, new long[] {140, 300}, new long[] {140, 316}, new long[] {136, 320})
+                .map(at -> Form.Turned.Station.ofMillimetres(at[0], at[1])).toList(), Form.Turned.SIDES);
+        inPlace(site, "PRP-BUCKET", Part.of(Swatch.METAL, bucket, Vec.ofMillimetres(140, 140, 0)).named("body"));
+    }
+
+    private void inPlace(long site, String code, Part part) {
+        workshop.add(site, piece(site, code), NOT_TOLD, PartWords.of(part));
+        workshop.remove(site, piece(site, code), 0, NOT_TOLD);
     }
 }
