@@ -2,6 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import type { Ref } from 'vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
+import { useSeeing } from '../ticket/seeing'
 import { useLaying } from '../repeat/laying'
 import { useTwinning } from '../repeat/twinning'
 import { usePlacing } from './placing'
@@ -16,6 +17,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
   const laying = useLaying()
   const table = useTable()
   const strutting = useStrutting()
+  const seeing = useSeeing()
   const twinning = useTwinning()
 
   /** Keys are done in turn: pressed faster than the server answers, they give what they would give at leisure. */
@@ -109,6 +111,9 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
         return onSelection(() => site.takeAway())
       case 'k':
         table.cutaway = !table.cutaway
+        break
+      case 'p':
+        seeing.finished = !seeing.finished
         break
       case 'h':
         table.look('all')

@@ -32,6 +32,6 @@ export const KEYS: { keys: string[]; does: string }[] = [
   { keys: ['right drag'], does: 'orbit in Space; move the sheet in Plan' },
   { keys: ['middle drag', 'Space + drag'], does: 'pan' },
   { keys: ['wheel'], does: 'go toward the pointer' },
-  { keys: ['P'], does: 'in the Workshop: paper, or finished' },
+  { keys: ['P'], does: 'pieces in paper, or in their finishes' },
   { keys: ['?'], does: 'this sheet' },
 ]

@@ -22,10 +22,10 @@ const NOWHERE = new Matrix4().makeScale(0, 0, 0)
 const LEAST = 64
 const SELECTED = new Color('#b794c9')
 const PLAIN = new Color(1, 1, 1)
-const INK = new Color().setStyle(ink, '')
+const INK = new Color(ink)
 /** The edges of ghosts, on paper. */
 const FAINT = new Color('#b3b9bb')
-const PLUM = new Color().setStyle(plum, '')
+const PLUM = new Color(plum)
 
 /** Tilted about X, rolled about Y, turned about Z, in degrees. */
 export const turned = (degrees: number, tilt: number, roll: number) =>

@@ -34,6 +34,7 @@ export class PaperPass {
         /** Pixels that a metre takes at a distance of one metre. */
         focal: { value: 500 },
         line: { value: 1 },
+        inked: { value: 1 },
       },
       vertexShader: 'varying vec2 at; void main() { at = uv; gl_Position = vec4(position.xy, 0.0, 1.0); }',
       fragmentShader: `
@@ -44,6 +45,7 @@ export class PaperPass {
         uniform float far;
         uniform float focal;
         uniform float line;
+        uniform float inked;
         varying vec2 at;
         float raw(vec2 offset) { return texture2D(depth, at + offset * pixel).x; }
         void main() {
@@ -70,7 +72,7 @@ export class PaperPass {
           float ground = step(0.9999999, here);
           colour.rgb *= 1.0 - 0.32 * (shade / 12.0) * (1.0 - ground);
           float heavy = smoothstep(0.12 + 0.004 * away, 0.3 + 0.01 * away, edge) * (1.0 - ground);
-          colour.rgb = mix(colour.rgb, vec3(0.016, 0.03, 0.045), 0.9 * heavy);
+          colour.rgb = mix(colour.rgb, vec3(0.016, 0.03, 0.045), 0.9 * heavy * inked);
           gl_FragColor = colour;
           #include <colorspace_fragment>
         }`,
@@ -78,6 +80,11 @@ export class PaperPass {
       depthWrite: false,
     })
     this.quad = new FullScreenQuad(this.material)
+  }
+
+  /** Whether silhouettes are drawn in ink. */
+  set inked(on: boolean) {
+    this.material.uniforms.inked!.value = on ? 1 : 0
   }
 
   resize(width: number, height: number, ratio: number) {

@@ -11,6 +11,7 @@ import {
   Matrix4,
   Mesh,
   MeshBasicMaterial,
+  type MeshLambertMaterial,
   MOUSE,
   Object3D,
   PCFShadowMap,
@@ -34,7 +35,7 @@ import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
 import { boxOfShape, loadShape, trianglesOf, type Shape } from './geometry'
-import { cut, edgeMaterial, paperMaterial } from './materials'
+import { cut, edgeMaterial, paperColour, paperMaterial } from './materials'
 import { LayingGroup, type LayingMarks } from './LayingGroup'
 import { Picking } from './Picking'
 import type { View } from './walk'
@@ -58,6 +59,8 @@ export interface Description {
   look?: (id: string) => Look
   /** Which look each has whose piece has several; absent: none has. */
   wear?: Wear
+  /** Whether pieces are drawn in their finishes, not in paper. */
+  finished: boolean
   /** Heavy pieces further from the camera are boxes; absent: none is. */
   boxesBeyondMm?: number
   /** Absent: even light. */
@@ -90,7 +93,10 @@ export class SpaceScene {
   private readonly ground = new Group()
   private readonly figure = figureMesh()
   private readonly shapes = new Map<number, { version: string; shape: Shape }>()
-  private readonly papers = new Map<string, Material>()
+  private readonly papers = new Map<string, MeshLambertMaterial>()
+  /** Colours of what pieces are finished in, by swatch. */
+  private readonly finishes = new Map<string, Color>()
+  private finished = false
   private readonly ink = edgeMaterial()
   private readonly ghostMaterial = new MeshBasicMaterial({ color: verdigris, transparent: true, opacity: 0.35, depthWrite: false })
   private readonly batches = new Batches(this.set, (swatch) => this.paper(swatch), this.ink)
@@ -201,6 +207,7 @@ export class SpaceScene {
     this.reshaped.forEach((id) => reshaped.add(id))
     this.reshaped.clear()
     this.cutAt(d.cutMm, d.lowMm)
+    this.finish(d.finished)
     this.box(d, reshaped)
     const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look, d.wear, this.far(d.boxesBeyondMm))
     if (changed) this.picking.forget()
@@ -265,7 +272,9 @@ export class SpaceScene {
     await Promise.all(
       pieces.map(async (p) => {
         if (this.shapes.get(p.id)?.version === p.version) return
-        this.shapes.set(p.id, { version: p.version, shape: await loadShape(p.url) })
+        const shape = await loadShape(p.url)
+        for (const part of shape.parts) if (part.finish) this.finishes.set(part.swatch, part.finish.color)
+        this.shapes.set(p.id, { version: p.version, shape })
         fresh.add(p.id)
       }),
     )
@@ -300,7 +309,28 @@ export class SpaceScene {
     if (known) return known
     const made = paperMaterial(swatch)
     this.papers.set(swatch, made)
+    this.dress(swatch, made)
     return made
+  }
+
+  private dress(swatch: string, material: MeshLambertMaterial) {
+    const finish = this.finished ? this.finishes.get(swatch) : undefined
+    material.color.copy(finish ?? paperColour(swatch))
+  }
+
+  /** What is drawn in paper is drawn in its finishes, or the other way round. */
+  private finish(on: boolean) {
+    this.finished = on
+    // Selected edges stay.
+    this.ink.uniforms.inked!.value = on ? 0 : 1
+    this.paperPass.inked = !on
+    this.ground.visible = !on
+    cut.hatch.value = on ? 0 : 1
+    this.papers.forEach((material, swatch) => this.dress(swatch, material))
+  }
+
+  get isFinished() {
+    return this.finished
   }
 
   private clear(group: Group) {

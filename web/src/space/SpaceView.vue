@@ -28,7 +28,7 @@ const laying = useLaying()
 const assembling = useAssembling()
 const holder = ref<HTMLElement>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
-const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '' })
+const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '', look: 'paper' })
 let scene: SpaceScene | undefined
 let framed = 0
 
@@ -104,6 +104,7 @@ async function show() {
     hidden: hidden.value,
     look: seeing.look,
     wear: wear.value,
+    finished: seeing.finished,
     boxes: seeing.boxes,
     boxesBeyondMm: seeing.boxesBeyondMm,
     sun: sun.value,
@@ -151,7 +152,13 @@ function showSoon() {
 
 onMounted(() => {
   scene = new SpaceScene(holder.value!, (s) => {
-    drawn.value = { calls: s.drawCalls, triangles: s.triangles, instances: s.instances, view: s.viewProjection.join(' ') }
+    drawn.value = {
+      calls: s.drawCalls,
+      triangles: s.triangles,
+      instances: s.instances,
+      view: s.viewProjection.join(' '),
+      look: s.isFinished ? 'finished' : 'paper',
+    }
   })
   showSoon()
 })
@@ -321,6 +328,7 @@ async function up(e: PointerEvent) {
     :data-triangles="drawn.triangles"
     :data-instances="drawn.instances"
     :data-view="drawn.view"
+    :data-look="drawn.look"
     :data-walking="table.walking"
     :data-sun="sun ? [sun.x, sun.y, sun.z].map((v) => v.toFixed(4)).join(' ') : ''"
     @pointerdown="down"

@@ -18,15 +18,19 @@ export const cut = {
   plane: new Plane(new Vector3(0, 0, -1), 1e6),
   height: { value: 1e6 },
   open: { value: 0 },
+  /** Whether backs are hatched: in paper they are, in finishes only where the set is cut open. */
+  hatch: { value: 1 },
   /** Nothing below this is drawn either. */
   base: new Plane(new Vector3(0, 0, 1), 1e6),
   low: { value: -1e6 },
 }
 
+export const paperColour = (swatch: string) => new Color(PAPERS[swatch] ?? PAPERS.plaster)
+
 /** Fronts in paper. Backs are a fault, hatched in ochre; where the set is cut open they are what was cut, filled in ink. */
 export function paperMaterial(swatch: string): MeshLambertMaterial {
   const material = new MeshLambertMaterial({
-    color: PAPERS[swatch] ?? PAPERS.plaster,
+    color: paperColour(swatch),
     side: DoubleSide,
     clippingPlanes: [cut.plane, cut.base],
     polygonOffset: true,
@@ -35,13 +39,14 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
   })
   material.onBeforeCompile = (shader) => {
     shader.uniforms.cutOpen = cut.open
-    shader.fragmentShader = shader.fragmentShader.replace('void main() {', 'uniform float cutOpen;\nvoid main() {').replace(
+    shader.uniforms.hatch = cut.hatch
+    shader.fragmentShader = shader.fragmentShader.replace('void main() {', 'uniform float cutOpen;\nuniform float hatch;\nvoid main() {').replace(
       '#include <dithering_fragment>',
       `#include <dithering_fragment>
-        if (!gl_FrontFacing) {
+        if (!gl_FrontFacing && max(hatch, cutOpen) > 0.5) {
           float band = step(0.5, fract((gl_FragCoord.x + gl_FragCoord.y) / 10.0));
-          vec3 hatch = mix(vec3(0.957, 0.945, 0.918), vec3(0.725, 0.478, 0.078), band);
-          gl_FragColor = vec4(mix(hatch, vec3(0.32, 0.37, 0.42), cutOpen), 1.0);
+          vec3 hatched = mix(vec3(0.957, 0.945, 0.918), vec3(0.725, 0.478, 0.078), band);
+          gl_FragColor = vec4(mix(hatched, vec3(0.32, 0.37, 0.42), cutOpen), 1.0);
         }`,
     )
   }
@@ -53,7 +58,7 @@ export function edgeMaterial(): ShaderMaterial {
   return new ShaderMaterial({
     transparent: true,
     depthWrite: false,
-    uniforms: { cutHeight: cut.height, cutLow: cut.low, ink: { value: new Color(ink) } },
+    uniforms: { cutHeight: cut.height, cutLow: cut.low, ink: { value: new Color(ink) }, inked: { value: 1 } },
     vertexShader: `
       attribute vec4 place;
       attribute vec4 turn;
@@ -71,9 +76,11 @@ export function edgeMaterial(): ShaderMaterial {
       uniform float cutHeight;
       uniform float cutLow;
       uniform vec3 ink;
+      uniform float inked;
       varying vec3 colour;
       varying float height;
       void main() {
+        if (inked < 0.5 && distance(colour, ink) < 0.02) discard;
         if (height > cutHeight || height < cutLow) discard;
         // Joints are fine, so that silhouettes read before them; what is selected is not.
         gl_FragColor = vec4(colour, distance(colour, ink) < 0.02 ? 0.34 : 1.0);

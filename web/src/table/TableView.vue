@@ -131,6 +131,14 @@ const holds = computed(() =>
           @click="seeing.repetition = !seeing.repetition">
           Repetition
         </button>
+        <button
+          type="button"
+          class="tool"
+          title="In their finishes, or in paper (P)"
+          :aria-pressed="seeing.finished"
+          @click="seeing.finished = !seeing.finished">
+          Finished
+        </button>
         <button type="button" class="tool" :aria-pressed="table.sun.on" @click="table.sun = { ...table.sun, on: !table.sun.on }">Sun</button>
         <span v-if="table.sun.on" class="sun">
           <label

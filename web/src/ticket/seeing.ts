@@ -21,6 +21,8 @@ export const useSeeing = defineStore('seeing', () => {
   const areBoxes = ref(false)
   /** Heavy pieces further away than this are boxes; 0: none for that. */
   const boxesBeyondMm = ref(0)
+  /** Whether pieces are drawn in their finishes; else in grey paper with ink edges, for judging shape. */
+  const finished = ref(false)
   /** Whether what looks alike is drawn in one colour. */
   const repetition = ref(false)
 
@@ -68,5 +70,5 @@ export const useSeeing = defineStore('seeing', () => {
       .join(', '),
   )
 
-  return { look, boxes, areBoxes, boxesBeyondMm, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
+  return { look, boxes, areBoxes, boxesBeyondMm, finished, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
 })

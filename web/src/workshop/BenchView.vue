@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { useEventListener, useResizeObserver } from '@vueuse/core'
+import { useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { BoxMm } from '../api/client'
 import { tell } from '../site/site'
+import { useSeeing } from '../ticket/seeing'
 import { BenchScene, type BenchLook, type BenchSight } from './BenchScene'
 
 /** A piece in the round, beside the figure; or several beside one another. */
@@ -18,7 +19,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [part: number] }>()
 const host = ref<HTMLElement>()
-const look = ref<BenchLook>('paper')
+const seeing = useSeeing()
+const facing = ref(false)
+const look = computed<BenchLook>(() => (facing.value ? 'facing' : seeing.finished ? 'finished' : 'paper'))
+function see(name: BenchLook) {
+  facing.value = name === 'facing'
+  if (!facing.value) seeing.finished = name === 'finished'
+}
 const drawn = ref({ look: '', triangles: 0 })
 let scene: BenchScene | undefined
 
@@ -53,11 +60,6 @@ watch(
   () => scene?.forget(),
   { flush: 'sync' },
 )
-useEventListener(window, 'keydown', (e) => {
-  if ((e.target as HTMLElement).closest('input, textarea, select, [role=dialog]') || e.ctrlKey || e.metaKey || e.altKey) return
-  if (e.key === 'p') look.value = look.value === 'paper' ? 'finished' : 'paper'
-})
-
 let pressed = { x: 0, y: 0 }
 const press = (e: PointerEvent) => (pressed = { x: e.offsetX, y: e.offsetY })
 /** A click takes the part under it. */
@@ -79,7 +81,7 @@ function release(e: PointerEvent) {
         :class="{ on: look === l.name }"
         :aria-pressed="look === l.name"
         :title="l.says"
-        @click="look = l.name">
+        @click="see(l.name)">
         {{ l.title }}
       </button>
       <span class="gap" />

@@ -165,7 +165,9 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
           <button type="button" class="plain" :aria-label="`Take trim ${i + 1} out`" @click="drop('trims', i)">✕</button>
         </div>
         <div class="four">
-          <Choice :label="`Trim ${i + 1} is measured`" :value="t.from" :options="FROM" @change="(from) => set('trims', i, { from })" />
+          <label class="field"
+            ><span>From</span><Choice :label="`Trim ${i + 1} is measured`" :value="t.from" :options="FROM" @change="(from) => set('trims', i, { from })"
+          /></label>
           <LengthField label="At" :aria="`Trim ${i + 1} at`" :mm="t.atMm" @change="(mm) => set('trims', i, { atMm: mm })" />
           <LengthField
             label="Width"

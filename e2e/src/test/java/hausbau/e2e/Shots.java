@@ -39,6 +39,8 @@ public final class Shots {
             picture(stage.toLowerCase());
             if (stage.equals("Massing")) {
                 building();
+            } else if (stage.equals("Kit")) {
+                workshop();
             }
         }
         desk.stage("Brief");
@@ -49,6 +51,20 @@ public final class Shots {
         }
         estate();
         arcade();
+    }
+
+    /** A piece on the bench with its parts, and a pattern on pieces of several lengths. */
+    private void workshop() {
+        desk.page.getByText("Workshop", new Page.GetByTextOptions().setExact(true)).click();
+        desk.page.getByText("PRP-LAMP", new Page.GetByTextOptions().setExact(true)).first().click();
+        desk.waitFor("[data-testid=bench][data-look=paper]");
+        desk.page.waitForTimeout(2_500);
+        picture("workshop");
+        desk.page.getByText("Tiled halls").click();
+        desk.page.waitForTimeout(2_500);
+        desk.press("p");
+        desk.page.waitForTimeout(1_500);
+        picture("pattern");
     }
 
     /** A scatter under the brush, and an assembly that is open; all of it is taken back. */
@@ -105,13 +121,8 @@ public final class Shots {
         desk.waitFor("[data-testid=tally-kinds]");
     }
 
-    /** A run in elevation, the section, the building in the sun, and from within. */
+    /** The section, and the building from within. */
     private void building() {
-        var runs = desk.page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Runs").setExact(true));
-        runs.getByText("south").click();
-        desk.page.getByTestId("run").scrollIntoViewIfNeeded();
-        picture("run");
-        runs.getByText("south").click();
         desk.button("Section", true).click();
         desk.dragPlan(8_600, -1_500, 8_600, 27_000);
         widen(0.95);
@@ -122,7 +133,6 @@ public final class Shots {
         desk.button("Ceilings", true).click();
         desk.button("Sun", true).click();
         desk.page.waitForTimeout(4_000);
-        picture("sun");
         desk.button("Ceilings", true).click();
         widen(0.4);
         desk.page.waitForTimeout(2_000);

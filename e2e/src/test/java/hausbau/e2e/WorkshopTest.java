@@ -191,6 +191,17 @@ class WorkshopTest {
         assertThat(view).hasAttribute("data-look", "paper");
         desk.press("p");
         assertThat(view).hasAttribute("data-look", "finished");
+        // The set is seen in the same look.
+        desk.stage("Build");
+        var space = desk.page.getByTestId("space");
+        assertThat(space).hasAttribute("data-look", "finished");
+        assertThat(desk.button("Finished", true)).hasAttribute("aria-pressed", "true");
+        desk.press("p");
+        assertThat(space).hasAttribute("data-look", "paper");
+        desk.stage("Kit");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-LAMP")).click();
+        assertThat(view).hasAttribute("data-look", "paper");
         desk.button("Facing").click();
         assertThat(view).hasAttribute("data-look", "facing");
         assertThat(desk.page.getByLabel("Elevations").getByRole(AriaRole.IMG)).hasCount(3);

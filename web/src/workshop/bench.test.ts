@@ -1,0 +1,100 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { BenchView, PartWords, SiteView } from '../api/client'
+import { useSite } from '../site/site'
+import { stubServer } from '../test/stubServer'
+import { useBench } from './bench'
+import { usePatterns } from './patterns'
+
+vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
+vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
+
+let parts: PartWords[]
+let bands: { name: string; heightMm: number; proudMm: number }[]
+let asked: ReturnType<typeof stubServer>
+
+const bench = () => ({ id: 7, code: 'PRP-X', parts: parts.map((words) => ({ words, boxesMm: [] })) }) as unknown as BenchView
+const patterns = () => [{ id: 3, name: 'tiled', used: false, words: { leastMm: 0, bands, trims: [], uprights: [] }, seams: [] }]
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+  parts = [{ name: 'block', form: 'BLOCK', swatch: 'STONE', atMm: { x: 0, y: 0, z: 0 }, sizeMm: { x: 400, y: 400, z: 400 } }]
+  bands = [{ name: 'wall', heightMm: 0, proudMm: 0 }]
+  useSite().site = { id: 1, revision: 4 } as SiteView
+  asked = stubServer((method, path, body) => {
+    if (path.includes('/news')) return { site: { id: 1, revision: 4 }, parts: [], chunks: [], gone: [], all: false }
+    if (path.endsWith('/patterns')) return patterns()
+    if (method === 'PATCH' && path.endsWith('/patterns/3')) {
+      bands = (body as { words: { bands: typeof bands } }).words.bands
+      return patterns()[0]
+    }
+    const part = /parts\/(\d+)$/.exec(path)
+    if (method === 'PATCH' && part) parts[Number(part[1])] = { ...parts[Number(part[1])], ...(body as PartWords) }
+    if (method === 'DELETE' && part) parts.splice(Number(part[1]), 1)
+    if (method === 'POST' && path.endsWith('/parts')) {
+      parts.push({ ...(body as PartWords), atMm: { x: 0, y: 0, z: 0 } })
+      return parts.length - 1
+    }
+    return bench()
+  })
+})
+
+const bodies = (method: string, end: string) => asked.filter((a) => a.method === method && a.path.endsWith(end)).map((a) => a.body)
+
+describe('the bench', () => {
+  it('works out each edit from what the one before it left, however fast they come', async () => {
+    const work = useBench()
+    work.open(7)
+    await vi.waitFor(() => expect(work.bench).toBeDefined())
+    const size = (axis: 'x' | 'y' | 'z', mm: number) => work.changePart((w) => ({ sizeMm: { ...w.sizeMm!, [axis]: mm } }))
+    await Promise.all([size('x', 1200), size('y', 600), size('z', 40)])
+    expect(bodies('PATCH', '/parts/0')).toEqual([
+      { sizeMm: { x: 1200, y: 400, z: 400 } },
+      { sizeMm: { x: 1200, y: 600, z: 400 } },
+      { sizeMm: { x: 1200, y: 600, z: 40 } },
+    ])
+    expect(work.part?.sizeMm).toEqual({ x: 1200, y: 600, z: 40 })
+  })
+
+  it('works on the part that was added, and on one that is there once one was taken out', async () => {
+    const work = useBench()
+    work.open(7)
+    await vi.waitFor(() => expect(work.bench).toBeDefined())
+    await work.addPart('TURNED')
+    expect(work.chosen).toBe(1)
+    await work.removePart(1)
+    expect(work.chosen).toBe(0)
+    expect(work.bench?.parts).toHaveLength(1)
+  })
+
+  it('copies parts from the piece they were taken of, whatever lies on the bench then', async () => {
+    const work = useBench()
+    work.open(7)
+    await vi.waitFor(() => expect(work.bench).toBeDefined())
+    work.copyPart(0)
+    work.open(8)
+    await work.putCopies()
+    expect(asked.find((a) => a.path.endsWith('/pieces/8/parts/copies'))?.body).toEqual({ fromPieceId: 7, parts: [0] })
+  })
+})
+
+describe('patterns', () => {
+  it('are changed from what the change before left', async () => {
+    const all = usePatterns()
+    await vi.waitFor(() => expect(all.all).toHaveLength(1))
+    await Promise.all([
+      all.change(3, (w) => ({ ...w, bands: [{ name: 'plinth', swatch: 'STONE', heightMm: 200, proudMm: 30 }, ...w.bands] })),
+      all.change(3, (w) => ({ ...w, bands: w.bands.map((b) => ({ ...b, proudMm: b.proudMm + 5 })) })),
+    ])
+    expect(bands.map((b) => [b.name, b.proudMm])).toEqual([
+      ['plinth', 35],
+      ['wall', 5],
+    ])
+  })
+
+  it('are used with one edit', async () => {
+    const all = usePatterns()
+    await all.use(3)
+    expect(bodies('PUT', '/pattern')).toEqual([{ patternId: 3 }])
+  })
+})
