@@ -10,6 +10,8 @@ vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, remove
 /** A server of one site whose only chunk stands at its revision, in metres. */
 let revision: number
 let failing: string | undefined
+/** What happens elsewhere once a chunk was sent. */
+let meanwhile: (() => void) | undefined
 const asked: string[] = []
 const digest = (r: number) => `digest-${r}`
 const stands = (r: number) =>
@@ -34,6 +36,7 @@ function answer(path: string): Response {
   if (failing && path.includes(failing)) throw new TypeError('connection refused')
   if (path.includes('/chunks/')) {
     const wanted = Number(path.split('digest-')[1])
+    queueMicrotask(() => meanwhile?.())
     return wanted === revision ? new Response(stands(wanted)) : new Response(JSON.stringify({ detail: 'no such chunk any more' }), { status: 404 })
   }
   const site = { id: 7, revision, leftOut: 0, lost: 0 }
@@ -54,6 +57,7 @@ beforeEach(() => {
   setActivePinia(createPinia())
   revision = 1
   failing = undefined
+  meanwhile = undefined
   asked.length = 0
   vi.stubGlobal('fetch', (path: string) => Promise.resolve().then(() => answer(path)))
 })
@@ -98,5 +102,17 @@ describe('catching up with the server', () => {
     asked.length = 0
     await site.catchUp()
     expect(asked.filter((p) => p.includes('/chunks/'))).toHaveLength(0)
+  })
+
+  it('is caught up for everyone who waits, though another asked for one more first', async () => {
+    const site = useSite()
+    await site.open(7)
+    revision = 2
+    meanwhile = () => (revision = 3)
+    const first = site.catchUp()
+    const seen: number[] = []
+    const waiting = [site.catchUp(), site.catchUp()].map((w) => w.then(() => seen.push(site.site!.revision)))
+    await Promise.all([first, ...waiting])
+    expect(seen).toEqual([3, 3])
   })
 })

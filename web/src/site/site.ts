@@ -144,7 +144,8 @@ export const useSite = defineStore('site', () => {
   function catchUp(): Promise<void> {
     if (catching) {
       again = true
-      return catching.then(() => (again ? catchUp() : undefined))
+      // Whoever waits for it waits for the one more too, even if another has asked for that first.
+      return catching.then(() => (again ? catchUp() : catching))
     }
     again = false
     catching = fetchNews().finally(() => (catching = undefined))

@@ -184,6 +184,7 @@ watch(
     wear.value,
     seeing.boxes,
     seeing.boxesBeyondMm,
+    seeing.finished,
     sun.value,
     table.walking,
   ],

@@ -139,7 +139,6 @@ function lie(value: string) {
   void set(() => ({ across, up }))
 }
 const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
-const hasRadius = computed(() => props.words.form === 'PRISM')
 </script>
 
 <template>
@@ -317,7 +316,7 @@ const hasRadius = computed(() => props.words.form === 'PRISM')
         :error="about('sweepDegrees')"
         @change="(v) => setTimes({ sweepDegrees: v })" />
     </div>
-    <p v-if="hasRadius && words.holes?.length" class="soft">{{ words.holes.length }} {{ words.holes.length === 1 ? 'hole' : 'holes' }}</p>
+    <p v-if="words.holes?.length" class="soft">{{ words.holes.length }} {{ words.holes.length === 1 ? 'hole' : 'holes' }}</p>
   </section>
 </template>
 

@@ -164,6 +164,11 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
             <Button v-if="bench.own && !bench.derived && !piece.count" size="small" @click="run(putAway)">Put away</Button>
             <Button v-if="bench.own" size="small" title="As it was before its parts were told" @click="run(work.goBack)">Back to the first</Button>
           </div>
+          <p class="soft">
+            Take it out as
+            <a :href="meshUrl(site.site!.id, piece)" :download="`${piece.code}.glb`">glb</a> or
+            <a :href="`/api/sites/${site.site!.id}/pieces/${piece.id}/obj.zip`" :download="`${piece.code} obj.zip`">obj</a>, to go on with it elsewhere.
+          </p>
           <section aria-label="Parts">
             <div class="row spread">
               <h2>Parts</h2>

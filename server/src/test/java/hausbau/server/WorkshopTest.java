@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import hausbau.server.standing.Sets;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -211,6 +215,20 @@ class WorkshopTest {
         var again = in.caller.getWith(url, "If-None-Match", first.headers().firstValue("ETag").orElseThrow());
         assertThat(again.statusCode()).isEqualTo(304);
         assertThat(again.body()).isEmpty();
+    }
+
+    /** Taken out as it is made, a stand-in or a wall under a pattern too: both files, named alike. */
+    @Test
+    void aPieceIsTakenOutAsObj() throws IOException {
+        var zip = in.caller.get(in.site + "/pieces/" + in.piece("PRP-LAMP") + "/obj.zip");
+        assertThat(zip.status()).isEqualTo(200);
+        try (var files = new ZipInputStream(new ByteArrayInputStream(zip.bytes()))) {
+            assertThat(files.getNextEntry().getName()).isEqualTo("PRP-LAMP.obj");
+            assertThat(new String(files.readAllBytes(), StandardCharsets.UTF_8)).contains("mtllib PRP-LAMP.mtl").contains("usemtl opal");
+            assertThat(files.getNextEntry().getName()).isEqualTo("PRP-LAMP.mtl");
+            assertThat(files.getNextEntry()).isNull();
+        }
+        assertThat(in.caller.get(in.site + "/pieces/999999/obj.zip").status()).isEqualTo(404);
     }
 
     /** A copied site has its own pieces, made alike. */

@@ -18,8 +18,10 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
+import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -265,10 +267,26 @@ class FormTest {
         var kind = new Kind(Role.PROP, made, Pivot.BASE_CENTRE);
         assertThat(kind.box()).isEqualTo(new Box(Vec.ofMillimetres(-300, -200, 0), Vec.ofMillimetres(300, 200, 440)));
         assertThat(kind.solids()).anyMatch(s -> s.round() && s.box().equals(new Box(Vec.ofMillimetres(-30, -30, 0), Vec.ofMillimetres(30, 30, 400))));
-        var mesh = kind.mesh(new hausbau.core.shape.Finish(3, 256));
+        var mesh = kind.mesh(new Finish(3, 256));
         for (var v = 0; v < mesh.vertices(); v++) {
             assertThat(mesh.position(v).x()).isBetween(-300.001, 300.001);
         }
         assertThat(new Kind(Role.PROP, new Recipe.Made(8, made.parts()), Pivot.BASE_CENTRE)).as("another piece made alike").isNotEqualTo(kind);
+    }
+
+    /** Surface and volume as the Workshop tells them: a sharp box by hand; and where a triangle is missing or turned about, its edges are open. */
+    @Test
+    void aMeshTellsItsSurfaceItsVolumeAndWhereItIsOpen() {
+        var box = Meshes.of(new Part("", Swatch.STONE, Optional.of(new Part.Edge(Length.ZERO, 1)), new Form.Block(Vec.ofMillimetres(500, 400, 300)), Vec.ZERO, Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false), 3);
+        assertThat(box.area()).isCloseTo(2 * (500 * 400 + 400 * 300 + 300 * 500), within(1e-6));
+        assertThat(box.volume()).isCloseTo(500 * 400 * 300, within(1e-3));
+        assertThat(box.openEdges()).isEmpty();
+        var indices = box.parts().get(0).indices();
+        var missing = new Mesh(box.positions(), box.normals(), box.uvs(), List.of(new Mesh.Part(Swatch.STONE, Arrays.copyOf(indices, indices.length - 3))));
+        assertThat(missing.openEdges()).hasSize(3);
+        var turned = indices.clone();
+        turned[0] = indices[1];
+        turned[1] = indices[0];
+        assertThat(new Mesh(box.positions(), box.normals(), box.uvs(), List.of(new Mesh.Part(Swatch.STONE, turned))).openEdges()).hasSize(3);
     }
 }

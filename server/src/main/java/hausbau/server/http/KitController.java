@@ -218,6 +218,12 @@ class KitController {
                 .contentType(MediaType.parseMediaType("model/gltf-binary")).body(kit.glb(siteId, pieceId));
     }
 
+    @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/obj.zip", produces = "application/zip")
+    @Operation(summary = "One piece at its pivot as OBJ with its MTL; metres, Y up")
+    ResponseEntity<byte[]> obj(@PathVariable long siteId, @PathVariable long pieceId) {
+        return ResponseEntity.ok().cacheControl(CacheControl.noCache()).contentType(MediaType.parseMediaType("application/zip")).body(kit.obj(siteId, pieceId));
+    }
+
     @GetMapping("/sites/{siteId}/tally")
     TallyView tally(@PathVariable long siteId) {
         var cost = kit.cost(siteId);

@@ -11,12 +11,8 @@ import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Service;
 
 /** The files that a site is handed over in; each is of one state of the site. */
@@ -66,17 +62,9 @@ public class HandoverService {
     @Reading
     public byte[] pieces(long siteId, boolean unused) {
         var state = sets.current(siteId);
-        var out = new ByteArrayOutputStream();
-        try (var zip = new ZipOutputStream(out)) {
-            for (var use : uses(state, unused)) {
-                zip.putNextEntry(new ZipEntry(use.piece().code() + ".glb"));
-                zip.write(meshes.glb(use.piece(), KitService.finish(state)));
-                zip.closeEntry();
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toByteArray();
+        var files = new LinkedHashMap<String, byte[]>();
+        uses(state, unused).forEach(use -> files.put(use.piece().code() + ".glb", meshes.glb(use.piece(), KitService.finish(state))));
+        return Zip.of(files);
     }
 
     private List<KitService.PieceUse> uses(SiteState state, boolean unused) {

@@ -4,6 +4,7 @@ import hausbau.core.build.Budget;
 import hausbau.core.build.KitChoice;
 import hausbau.core.build.Tally;
 import hausbau.core.build.Traits;
+import hausbau.core.exchange.ObjPiece;
 import hausbau.core.fit.FilledRun;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitPlanner;
@@ -21,6 +22,7 @@ import hausbau.server.standing.SiteState;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import java.time.Duration;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -182,6 +184,16 @@ public class KitService {
     /** One piece as a glTF file at its pivot, made as it is told here. */
     public byte[] glb(long siteId, Piece piece) {
         return meshes.glb(piece, finish(sets.current(siteId)));
+    }
+
+    /** One piece as OBJ with its materials, zipped: where modelling it elsewhere begins. */
+    public byte[] obj(long siteId, long pieceId) {
+        var state = sets.current(siteId);
+        var taken = ObjPiece.of(state.piece(pieceId), finish(state));
+        var files = new LinkedHashMap<String, byte[]>();
+        files.put(taken.name() + ".obj", taken.obj());
+        files.put(taken.name() + ".mtl", taken.mtl());
+        return Zip.of(files);
     }
 
     /** One piece as a glTF file at its pivot. */

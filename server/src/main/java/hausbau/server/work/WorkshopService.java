@@ -26,6 +26,7 @@ import hausbau.server.store.kit.PieceRow;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -110,7 +111,7 @@ public class WorkshopService {
     }
 
     private static String suggested(Role role, String name) {
-        var word = name.toUpperCase(java.util.Locale.ROOT).replaceAll("[^A-Z0-9]+", "-").replaceAll("^-|-$", "");
+        var word = name.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]+", "-").replaceAll("^-|-$", "");
         return role.prefix() + "-" + (word.isEmpty() ? "1" : word.substring(0, Math.min(30, word.length())));
     }
 
@@ -190,7 +191,7 @@ public class WorkshopService {
     public int add(long siteId, long pieceId, Seen seen, PartWords words) {
         return edit(siteId, pieceId, seen, "Add a part to ", parts -> {
             var what = Optional.ofNullable(words.form()).orElseThrow(() -> new Refused("form", "Tell what form the part has."));
-            var usual = PartWords.of(Part.of(Swatch.STONE, usual(what), Vec.ZERO).named(what.name().toLowerCase(java.util.Locale.ROOT)));
+            var usual = PartWords.of(Part.of(Swatch.STONE, usual(what), Vec.ZERO).named(what.name().toLowerCase(Locale.ROOT)));
             var more = new ArrayList<>(parts);
             more.add(words.over(usual));
             return more;
