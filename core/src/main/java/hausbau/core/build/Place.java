@@ -16,6 +16,14 @@ import java.util.regex.Pattern;
  */
 public sealed interface Place {
 
+    /** What makes something stand at a place. */
+    enum Origin { MASSING, HAND, REPEAT, ASSEMBLY, TWIN }
+
+    default Origin origin() {
+        return Origin.MASSING;
+    }
+
+
     /** The generator that fills this place. */
     Source source();
 
@@ -26,6 +34,12 @@ public sealed interface Place {
 
     /** What a hand set down. */
     record ByHand(long id) implements Place {
+
+        @Override
+        public Origin origin() {
+            return Origin.HAND;
+        }
+
 
         @Override
         public Source source() {
@@ -169,6 +183,12 @@ public sealed interface Place {
     record InRepeat(long repeat, long spot, long member) implements Place {
 
         @Override
+        public Origin origin() {
+            return Origin.REPEAT;
+        }
+
+
+        @Override
         public Source source() {
             return new Source.Repeats(repeat);
         }
@@ -185,6 +205,12 @@ public sealed interface Place {
      * @param path the numbers of the parts that lead to it
      */
     record InUse(long use, long path) implements Place {
+
+        @Override
+        public Origin origin() {
+            return Origin.ASSEMBLY;
+        }
+
 
         @Override
         public Source source() {
@@ -204,6 +230,12 @@ public sealed interface Place {
      * @param part     0 of what a hand set down; of a use 1 more than the path; of a repeat below 0, see {@link #ofRepeat}
      */
     record InTwin(long twin, long original, long part) implements Place {
+
+        @Override
+        public Origin origin() {
+            return Origin.TWIN;
+        }
+
 
         /** Keys of what stands at bends begin here; below it is room for all others. */
         private static final long BENDS = 1L << 38;

@@ -1,6 +1,7 @@
 package hausbau.core.kit;
 
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Unit;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -25,8 +26,23 @@ public final class Kit {
         this(pieces, Map.of());
     }
 
-    /** @param firsts what pieces were before a person made them otherwise: whoever asks for that is given what they made */
-    public Kit(Map<Long, Piece> pieces, Map<Kind, Long> firsts) {
+    /**
+     * The kit of what is known of its pieces. Whoever asks for a kind that a person made otherwise is given what they made.
+     *
+     * @param pattern that is in use
+     * @param unit    what names are written in
+     */
+    public static Kit of(Map<Long, Told> told, Optional<Pattern> pattern, Unit unit) {
+        var pieces = new LinkedHashMap<Long, Piece>();
+        var firsts = new HashMap<Kind, Long>();
+        told.forEach((id, t) -> {
+            pieces.put(id, t.piece(id, pattern, unit));
+            firsts.putIfAbsent(t.first(), id);
+        });
+        return new Kit(pieces, firsts);
+    }
+
+    private Kit(Map<Long, Piece> pieces, Map<Kind, Long> firsts) {
         byId = new LinkedHashMap<>(pieces);
         this.firsts = Map.copyOf(firsts);
         byId.forEach((id, piece) -> ids.putIfAbsent(piece.kind(), id));

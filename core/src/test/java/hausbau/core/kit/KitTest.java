@@ -6,8 +6,10 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
+import hausbau.core.shape.Swatch;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -63,5 +65,37 @@ class KitTest {
     @CsvSource({"2000, 3000, WAL-2000", "2000, 2500, WAL-2000-H2500", "1250, 3000, WAL-1250"})
     void codesAreSuggestedByLengthAndOddHeight(long length, long height, String code) {
         assertThat(wall(length, height).suggestedCode(STOREY)).isEqualTo(code);
+    }
+
+    /** What the massing sets down keeps its kind and looks otherwise; what a person sets down is what they made, and answers for what it was. */
+    @Test
+    void whatIsToldOfAPieceMakesItAnotherKindOnlyWhereAPersonSetsItDown() {
+        var lamp = new Kind(Role.PROP, new Recipe.WallLamp(), Pivot.BASE_CENTRE);
+        var wall = wall(2000, 3000);
+        var block = List.of(Part.of(Swatch.STONE, new Form.Block(Vec.ofMillimetres(300, 200, 100)), Vec.ZERO));
+        var kit = Kit.of(Map.of(1L, new Told("LAMP", "", lamp, Optional.empty(), block), 2L, new Told("WAL-2000", "", wall, Optional.empty(), block)), Optional.empty(), Unit.METRE);
+        var made = kit.piece(1).orElseThrow();
+        assertThat(made.size()).isEqualTo(Vec.ofMillimetres(300, 200, 100));
+        assertThat(made.name()).isEqualTo("wall lamp");
+        assertThat(Held.usual(made.kind())).isEqualTo(Held.FIXED);
+        assertThat(kit.id(lamp)).contains(1L);
+        assertThat(kit.id(made.kind())).contains(1L);
+        assertThat(kit.unnamed(List.of(lamp, wall))).isEmpty();
+        var dressed = kit.piece(2).orElseThrow();
+        assertThat(dressed.kind()).isEqualTo(wall);
+        assertThat(dressed.parts()).isEqualTo(block);
+        assertThat(dressed.box()).as("what it takes up stays the kit's").isEqualTo(wall.box());
+    }
+
+    /** A pivot told makes another kind too; a pattern dresses walls that nobody told anything of, and no prop. */
+    @Test
+    void pivotsAreToldAndPatternsDressWhatIsNotTold() {
+        var bench = new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE);
+        var kit = Kit.of(Map.of(1L, new Told("B", "seat", bench, Optional.of(Pivot.BASE_CORNER), List.of()), 2L, new Told("W", "", wall(2000, 3000), Optional.empty(), List.of())),
+                Optional.of(Pattern.usual()), Unit.METRE);
+        assertThat(kit.piece(1).orElseThrow().box().min()).isEqualTo(Vec.ZERO);
+        assertThat(kit.piece(1).orElseThrow().model()).isEmpty();
+        assertThat(kit.id(bench)).contains(1L);
+        assertThat(kit.piece(2).orElseThrow().parts()).hasSize(5);
     }
 }

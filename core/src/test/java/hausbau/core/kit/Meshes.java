@@ -73,20 +73,17 @@ final class Meshes {
         return edges.keySet().stream().filter(e -> !edges.get(e).equals(edges.get(List.of(e.get(1), e.get(0))))).toList();
     }
 
-    /** Of every triangle, its extent on the sheet by its extent in space, against what the density asks for: 1 where it is as asked. */
+    /** Of every edge of every triangle, its length on the sheet by its length in space, against what the density asks for: 1 where it is neither stretched nor sheared. */
     static List<Double> densities(Mesh mesh) {
         var ratios = new ArrayList<Double>();
         var perMillimetre = 256 / 1000.0 / 1024;
         for (var part : mesh.parts()) {
-            for (var i = 0; i < part.indices().length; i += 3) {
+            for (var i = 0; i < part.indices().length; i++) {
                 var a = part.indices()[i];
-                var b = part.indices()[i + 1];
-                var c = part.indices()[i + 2];
-                var uv = mesh.uvs();
-                var flat = Math.abs((uv[2 * b] - uv[2 * a]) * (uv[2 * c + 1] - uv[2 * a + 1]) - (uv[2 * c] - uv[2 * a]) * (uv[2 * b + 1] - uv[2 * a + 1])) / 2;
-                var area = mesh.position(b).minus(mesh.position(a)).cross(mesh.position(c).minus(mesh.position(a))).length() / 2;
-                if (area > 1e-3) {
-                    ratios.add(flat / area / perMillimetre / perMillimetre);
+                var b = part.indices()[i % 3 == 2 ? i - 2 : i + 1];
+                var length = mesh.position(b).minus(mesh.position(a)).length();
+                if (length > 0.01) {
+                    ratios.add(Math.hypot(mesh.uvs()[2 * b] - mesh.uvs()[2 * a], mesh.uvs()[2 * b + 1] - mesh.uvs()[2 * a + 1]) / length / perMillimetre);
                 }
             }
         }

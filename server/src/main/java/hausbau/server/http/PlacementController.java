@@ -27,6 +27,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -65,7 +66,7 @@ class PlacementController {
         static PlacementView of(Standing p, long pieceId) {
             var s = p.stance();
             return new PlacementView(p.place().toString(), pieceId, VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
-                    p.free(), p.isByHand() ? "hand" : p.place() instanceof Place.InRepeat ? "repeat" : p.place() instanceof Place.InUse ? "assembly" : p.place() instanceof Place.InTwin ? "twin" : "massing", p.departed(), p.lost(),
+                    p.free(), p.place().origin().name().toLowerCase(Locale.ROOT), p.departed(), p.lost(),
                     s.lean().tilt(), s.lean().roll(), s.lean().scale());
         }
     }

@@ -1,5 +1,6 @@
 package hausbau.server.http;
 
+import hausbau.core.build.Place.Origin;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Profile;
 import hausbau.core.kit.Role;
@@ -8,7 +9,6 @@ import hausbau.server.journal.Seen;
 import hausbau.server.store.kit.PartWords;
 import hausbau.server.store.kit.PartWords.Section;
 import hausbau.server.work.WorkshopService;
-import hausbau.server.work.WorkshopService.User;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
@@ -39,7 +39,7 @@ class WorkshopController {
     }
 
     /** What makes some of a piece stand, and how many. */
-    record BenchUse(@NotNull User by, @NotNull long count) {
+    record BenchUse(@NotNull Origin by, @NotNull long count) {
     }
 
     /** Where a part lies: what it takes, as it is in the piece's own frame. */

@@ -49,16 +49,13 @@ public class WorkshopService {
         this.meshes = meshes;
     }
 
-    /** What makes pieces stand. */
-    public enum User { MASSING, HAND, REPEAT, ASSEMBLY, TWIN }
-
     /**
      * A piece on its own page.
      *
      * @param isOwn  whether it is made of parts that a person told, and can be what it was before
      * @param uses   how often it stands, by what makes it stand
      */
-    public record Bench(Piece piece, boolean isOwn, Mesh mesh, Map<User, Long> uses, SiteState state) {
+    public record Bench(Piece piece, boolean isOwn, Mesh mesh, Map<Place.Origin, Long> uses, SiteState state) {
     }
 
     @Reading
@@ -72,21 +69,16 @@ public class WorkshopService {
         return state.piece(pieceId).kind().recipe() instanceof Recipe.Made || stores.kits().row(state.siteId(), pieceId).isTold();
     }
 
-    private static Map<User, Long> uses(SiteState state, Kind kind) {
-        var uses = new EnumMap<User, Long>(User.class);
+    private static Map<Place.Origin, Long> uses(SiteState state, Kind kind) {
+        var uses = new EnumMap<Place.Origin, Long>(Place.Origin.class);
         state.set().chunks().stream().filter(c -> c.palette().contains(kind)).forEach(chunk -> {
             for (var row = 0; row < chunk.size(); row++) {
                 if (chunk.kind(row).equals(kind)) {
-                    uses.merge(user(chunk.place(row)), 1L, Long::sum);
+                    uses.merge(chunk.place(row).origin(), 1L, Long::sum);
                 }
             }
         });
         return uses;
-    }
-
-    private static User user(Place place) {
-        return place instanceof Place.ByHand ? User.HAND : place instanceof Place.InRepeat ? User.REPEAT : place instanceof Place.InUse ? User.ASSEMBLY
-                : place instanceof Place.InTwin ? User.TWIN : User.MASSING;
     }
 
     /** A new piece: of these parts, or a copy of another's, or a block to begin from. */

@@ -3,18 +3,16 @@ package hausbau.server.store.kit;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Part;
-import hausbau.core.kit.Pattern;
-import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
+import hausbau.core.kit.Told;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.site.SiteStore;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
@@ -42,31 +40,14 @@ public class KitStore {
 
     /** @param unit what names are written in */
     public Kit kit(long siteId, Unit unit) {
-        var pieces = new LinkedHashMap<Long, Piece>();
-        var firsts = new HashMap<Kind, Long>();
-        var pattern = jdbc.queryForList("select words from pattern where site_id = ? and used", String.class, siteId).stream().map(words -> PatternWords.read(words).toPattern()).findFirst();
+        var told = new LinkedHashMap<Long, Told>();
         jdbc.query("select id, code, name, role, pivot, recipe, model, told_pivot from piece where site_id = ? order by id", row -> {
-            var id = row.getLong(1);
-            var role = Role.valueOf(row.getString(4));
-            var recipe = RecipeJson.read(row.getString(6));
-            var model = row.getString(7).isEmpty() ? List.<Part>of() : RecipeJson.readParts(row.getString(7));
-            // What the massing sets down keeps the recipe that it asks for, however it looks; what a person sets down is what they made.
-            var made = !role.isDerived() && (!model.isEmpty() || recipe instanceof Recipe.Made);
-            var pivot = Pivot.valueOf(row.getString(5));
-            var first = new Kind(role, recipe, pivot);
-            var told = row.getString(8).isEmpty() ? pivot : Pivot.valueOf(row.getString(8));
-            if (made || told != pivot) {
-                firsts.putIfAbsent(first, id);
-            }
-            var kind = made ? new Kind(role, new Recipe.Made(id, model.isEmpty() ? recipe.parts() : model, Optional.of(recipe).filter(r -> !(r instanceof Recipe.Made))), told) : new Kind(role, recipe, told);
-            pieces.put(id, new Piece(row.getString(2), row.getString(3).isEmpty() ? first.describe(unit) : row.getString(3), kind, made ? List.of() : model.isEmpty() ? dressed(pattern, recipe) : model));
+            var first = new Kind(Role.valueOf(row.getString(4)), RecipeJson.read(row.getString(6)), Pivot.valueOf(row.getString(5)));
+            told.put(row.getLong(1), new Told(row.getString(2), row.getString(3), first, Optional.of(row.getString(8)).filter(p -> !p.isEmpty()).map(Pivot::valueOf),
+                    row.getString(7).isEmpty() ? List.of() : RecipeJson.readParts(row.getString(7))));
         }, siteId);
-        return new Kit(pieces, firsts);
-    }
-
-    /** What a pattern makes of a piece; empty where it leaves it as it is. */
-    private static List<Part> dressed(Optional<Pattern> pattern, Recipe recipe) {
-        return pattern.map(p -> p.dress(recipe)).filter(parts -> !parts.equals(recipe.parts())).orElse(List.of());
+        var pattern = jdbc.queryForList("select words from pattern where site_id = ? and used", String.class, siteId).stream().map(words -> PatternWords.read(words).toPattern()).findFirst();
+        return Kit.of(told, pattern, unit);
     }
 
     public List<PatternRow> patterns(long siteId) {

@@ -1,0 +1,40 @@
+package hausbau.core.kit;
+
+import hausbau.core.measure.Unit;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is known of a piece: the kind that was first asked for, and what a person told about it since.
+ *
+ * @param name  empty where nobody gave it one
+ * @param pivot told in place of the first kind's
+ * @param parts told in place of its recipe's; empty where none were
+ */
+public record Told(String code, String name, Kind first, Optional<Pivot> pivot, List<Part> parts) {
+
+    /**
+     * The piece. What the massing sets down keeps the recipe that it asks for, however it looks: by its own parts, else by the
+     * pattern. What a person sets down is what they made.
+     *
+     * @param id   tells it from others made alike
+     * @param unit that its name is written in
+     */
+    Piece piece(long id, Optional<Pattern> pattern, Unit unit) {
+        var called = name.isEmpty() ? first.describe(unit) : name;
+        var at = pivot.orElse(first.pivot());
+        var recipe = first.recipe();
+        if (first.role().isDerived()) {
+            return new Piece(code, called, new Kind(first.role(), recipe, at), parts.isEmpty() ? dressed(pattern) : parts);
+        }
+        if (recipe instanceof Recipe.Made made) {
+            return new Piece(code, called, new Kind(first.role(), new Recipe.Made(id, parts.isEmpty() ? made.parts() : parts), at));
+        }
+        return new Piece(code, called, new Kind(first.role(), parts.isEmpty() ? recipe : new Recipe.Made(id, parts, Optional.of(recipe)), at));
+    }
+
+    /** What the pattern makes of it; empty where that leaves it as it is. */
+    private List<Part> dressed(Optional<Pattern> pattern) {
+        return pattern.map(p -> p.dress(first.recipe())).filter(dressed -> !dressed.equals(first.recipe().parts())).orElse(List.of());
+    }
+}
