@@ -37,39 +37,59 @@ const edit = (list: Lists, how: (all: Row[]) => void) =>
 const setCell = (list: Lists, row: number, key: string, mm: number) => edit(list, (all) => (all[row]![key] = mm))
 const drop = (list: Lists, row: number) => edit(list, (all) => all.splice(row, 1))
 
+const X = { key: 'x', label: 'X' }
+const Y = { key: 'y', label: 'Y' }
+const ROUND = { key: 'radius', label: 'Round' }
+/** The list that a form has, and how it is typed. */
+const list = computed(() => {
+  switch (props.words.form) {
+    case 'PANEL':
+      return {
+        of: 'openings' as const,
+        what: 'opening',
+        least: 0,
+        columns: [
+          { key: 'x', label: 'From start' },
+          { key: 'z', label: 'From foot' },
+          { key: 'width', label: 'Width' },
+          { key: 'height', label: 'Height' },
+        ],
+      }
+    case 'PRISM':
+      return { of: 'outline' as const, what: 'corner', least: 3, columns: [X, Y, ROUND] }
+    case 'TURNED':
+      return {
+        of: 'stations' as const,
+        what: 'point',
+        least: 2,
+        columns: [
+          { key: 'radius', label: 'Radius' },
+          { key: 'z', label: 'Height' },
+        ],
+      }
+    case 'PUSHED':
+      return { of: 'path' as const, what: 'corner', least: props.words.closed ? 3 : 2, columns: [X, Y, { key: 'z', label: 'Z' }, ROUND] }
+    default:
+      return undefined
+  }
+})
+/** How it is drawn: what of a row lies to the right, and what up. */
+const DRAWN = {
+  outline: { closed: true, right: 'x', up: 'y', label: 'Outline, from above' },
+  stations: { closed: false, right: 'radius', up: 'z', label: 'Half profile' },
+  path: { closed: false, right: 'x', up: 'y', label: 'Path, from above' },
+}
 const editor = computed(() => {
-  const w = props.words
-  if (w.form === 'PRISM')
-    return {
-      list: 'outline' as const,
-      closed: true,
-      least: 3,
-      points: rows('outline').map((p) => ({ x: p.x!, y: p.y! })),
-      up: 'y',
-      right: 'x',
-      label: 'Outline, from above',
-    }
-  if (w.form === 'TURNED')
-    return {
-      list: 'stations' as const,
-      closed: false,
-      least: 2,
-      points: rows('stations').map((p) => ({ x: p.radius!, y: p.z! })),
-      up: 'z',
-      right: 'radius',
-      label: 'Half profile',
-    }
-  if (w.form === 'PUSHED')
-    return {
-      list: 'path' as const,
-      closed: !!w.closed,
-      least: w.closed ? 3 : 2,
-      points: rows('path').map((p) => ({ x: p.x!, y: p.y! })),
-      up: 'y',
-      right: 'x',
-      label: 'Path, from above',
-    }
-  return undefined
+  const of = list.value?.of
+  if (!of || of === 'openings') return undefined
+  const drawn = DRAWN[of]
+  return {
+    ...drawn,
+    list: of,
+    closed: drawn.closed || !!props.words.closed,
+    least: list.value!.least,
+    points: rows(of).map((p) => ({ x: p[drawn.right]!, y: p[drawn.up]! })),
+  }
 })
 const cells = (to: { x: number; y: number }) => ({ [editor.value!.right]: to.x, [editor.value!.up]: to.y })
 function nudge(at: number, by: { x: number; y: number }) {
@@ -183,21 +203,6 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
       <LengthField label="Pitch" :mm="words.pitchMm" @change="(mm) => set(() => ({ pitchMm: mm }))" />
       <LengthField label="Bar" :mm="words.barMm" @change="(mm) => set(() => ({ barMm: mm }))" />
     </div>
-    <template v-if="words.form === 'PANEL'">
-      <PointRows
-        what="opening"
-        :rows="rows('openings')"
-        :least="0"
-        :columns="[
-          { key: 'x', label: 'From start' },
-          { key: 'z', label: 'From foot' },
-          { key: 'width', label: 'Width' },
-          { key: 'height', label: 'Height' },
-        ]"
-        @set="(i, k, mm) => setCell('openings', i, k, mm)"
-        @add="addOpening"
-        @remove="(i) => drop('openings', i)" />
-    </template>
     <ProfileFields v-if="words.form === 'PUSHED'" :words="words" />
     <PointEditor
       v-if="editor"
@@ -212,46 +217,18 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
       @insert="insert"
       @remove="(i) => drop(editor!.list, i)" />
     <PointRows
-      v-if="words.form === 'PRISM'"
-      what="corner"
-      :rows="rows('outline')"
-      :least="3"
-      :columns="[
-        { key: 'x', label: 'X' },
-        { key: 'y', label: 'Y' },
-        { key: 'radius', label: 'Round' },
-      ]"
-      @set="(i, k, mm) => setCell('outline', i, k, mm)"
-      @add="append('outline')"
-      @remove="(i) => drop('outline', i)" />
+      v-if="list"
+      :what="list.what"
+      :rows="rows(list.of)"
+      :least="list.least"
+      :columns="list.columns"
+      @set="(i, k, mm) => setCell(list!.of, i, k, mm)"
+      @add="list.of === 'openings' ? addOpening() : append(list.of)"
+      @remove="(i) => drop(list!.of, i)" />
     <template v-if="words.form === 'TURNED'">
-      <PointRows
-        what="point"
-        :rows="rows('stations')"
-        :least="2"
-        :columns="[
-          { key: 'radius', label: 'Radius' },
-          { key: 'z', label: 'Height' },
-        ]"
-        @set="(i, k, mm) => setCell('stations', i, k, mm)"
-        @add="append('stations')"
-        @remove="(i) => drop('stations', i)" />
       <div class="fields three"><NumberField label="Sides" :value="words.sides" :error="about('sides')" @change="(sides) => set(() => ({ sides }))" /></div>
     </template>
     <template v-if="words.form === 'PUSHED'">
-      <PointRows
-        what="corner"
-        :rows="rows('path')"
-        :least="words.closed ? 3 : 2"
-        :columns="[
-          { key: 'x', label: 'X' },
-          { key: 'y', label: 'Y' },
-          { key: 'z', label: 'Z' },
-          { key: 'radius', label: 'Round' },
-        ]"
-        @set="(i, k, mm) => setCell('path', i, k, mm)"
-        @add="append('path')"
-        @remove="(i) => drop('path', i)" />
       <div class="fields three">
         <label class="field"
           ><span>On the path</span><Choice label="Which point of the profile lies on the path" :value="lies" :options="POINTS" @change="lie"
@@ -284,12 +261,12 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
     </div>
     <div class="four">
       <LengthField
-        label="Bevel"
+        :label="words.bevel ? 'Bevel' : 'Bevel, usual'"
+        aria="Bevel"
         :mm="words.bevel?.widthMm"
         :error="about('bevel')"
-        :mixed="false"
-        @change="(mm) => set((w) => ({ bevel: { segments: 1, ...w.bevel, widthMm: mm } }))" />
-      <NumberField label="Segments" :value="words.bevel?.segments ?? 1" @change="(segments) => set((w) => ({ bevel: { widthMm: 3, ...w.bevel, segments } }))" />
+        @change="(mm) => set((w) => ({ bevel: { ...w.bevel, widthMm: mm } }))" />
+      <NumberField label="Segments" :value="words.bevel?.segments ?? 1" @change="(segments) => set((w) => ({ bevel: { ...w.bevel, segments } }))" />
       <NumberField label="Taper X, %" fraction :value="words.taper?.x ?? 100" :error="about('taper')" @change="(v) => taper('x', v)" />
       <NumberField label="Taper Y, %" fraction :value="words.taper?.y ?? 100" @change="(v) => taper('y', v)" />
     </div>

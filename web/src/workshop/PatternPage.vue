@@ -48,17 +48,9 @@ const shown = computed(() => {
   return [...new Set(some.filter((p): p is PieceView => !!p))].map((p) => {
     const at = x - p.boxMm.min.x
     x += p.sizeMm.x + 300
-    return {
-      url: `/api/sites/${site.site!.id}/patterns/${props.pattern.id}/pieces/${p.id}/mesh.glb?as=${encodeURIComponent(words.value + p.mesh)}`,
-      boxMm: p.boxMm,
-      xMm: at,
-    }
+    return { url: `/api/sites/${site.site!.id}/patterns/${props.pattern.id}/pieces/${p.id}/mesh.glb?as=${site.site!.revision}`, boxMm: p.boxMm, xMm: at }
   })
 })
-/** Told otherwise it is made otherwise. */
-const words = computed(() => String(hash(JSON.stringify(props.pattern.words))))
-const hash = (text: string) => [...text].reduce((h, c) => (h * 31 + c.charCodeAt(0)) | 0, 7)
-
 type Rows = 'bands' | 'trims' | 'uprights'
 const change = (how: (w: PatternWords) => void) =>
   patterns.change(props.pattern.id, (w) => {

@@ -152,6 +152,9 @@ class WorkshopTest {
         change(piece, 0, "{\"name\":\"shaft\"}");
         change(piece, 0, "{\"swatch\":\"METAL\"}");
         change(piece, 0, "{\"bevel\":{\"widthMm\":20,\"segments\":4},\"copies\":{\"how\":\"ALONG\",\"count\":3,\"stepMm\":{\"x\":500,\"y\":0,\"z\":0}}}");
+        // More segments alone round the usual bevel of 3 mm; one, alone, is the usual again.
+        assertThat(change(piece, 0, "{\"bevel\":{\"segments\":2}}").get("parts").get(0).get("words").get("bevel").get("widthMm").asDouble()).isEqualTo(3);
+        assertThat(change(piece, 0, "{\"bevel\":{\"segments\":1}}").get("parts").get(0).get("words").has("bevel")).isFalse();
         var part = bench(piece).get("parts").get(0);
         assertThat(part.get("words").get("name").asString()).isEqualTo("shaft");
         assertThat(part.get("words").get("swatch").asString()).isEqualTo("METAL");

@@ -12,6 +12,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
+import hausbau.core.shape.Finish;
 import hausbau.core.shape.Swatch;
 import hausbau.server.store.Millimetres;
 import jakarta.validation.Valid;
@@ -61,9 +62,15 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
     public record Degrees(@NotNull Double x, @NotNull Double y, @NotNull Double z) {
     }
 
-    /** @param widthMm left out: the usual bevel */
+    /** @param widthMm left out: the usual one */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record Bevelled(@Nullable Length widthMm, @Nullable Integer segments) {
+
+        private static final Length USUAL = new Length(Math.round(1000 * Finish.BEVEL));
+
+        Optional<Part.Edge> toEdge() {
+            return widthMm == null && or(segments, 1) == 1 ? Optional.empty() : Optional.of(new Part.Edge(or(widthMm, USUAL), or(segments, 1)));
+        }
     }
 
     /** Widths above in percent of those below. */
@@ -189,8 +196,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
     }
 
     private Part toPart() {
-        var edge = bevel == null || bevel.widthMm() == null ? Optional.<Part.Edge>empty() : Optional.of(new Part.Edge(bevel.widthMm(), or(bevel.segments(), 1)));
-        return new Part(or(name, "").strip(), told(swatch, "swatch"), edge, toForm(), told(atMm, "atMm").toVec(), turn == null ? Part.Turning.NONE : new Part.Turning(turn.x(), turn.y(), turn.z()),
+        return new Part(or(name, "").strip(), told(swatch, "swatch"), bevel == null ? Optional.empty() : bevel.toEdge(), toForm(), told(atMm, "atMm").toVec(), turn == null ? Part.Turning.NONE : new Part.Turning(turn.x(), turn.y(), turn.z()),
                 copies == null ? Copies.ONE : copies.toCopies(), taper == null ? Part.Taper.NONE : new Part.Taper(taper.x(), taper.y()), or(hidden, false));
     }
 
