@@ -40,7 +40,7 @@ watch(
 
 /** What is typed goes back. */
 function leave() {
-  typing = false
+  typing = fresh = false
   reset()
 }
 
@@ -57,13 +57,17 @@ watch(
 )
 
 function type(typed: string) {
-  typing = true
+  typing = fresh = true
   text.value = typed
 }
 
 let asking = 0
+/** Typed, and not yet asked for: Enter asks, and leaving the field after that does not ask again. */
+let fresh = false
 /** In turn with what uses the value: a button pressed at once finds what was typed. */
 const commit = () => {
+  if (!fresh) return
+  fresh = false
   const typed = text.value.trim()
   void site.inTurn(() => read(typed))
 }

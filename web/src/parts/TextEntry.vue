@@ -9,9 +9,14 @@ watch(
   () => props.value,
   (v) => (text.value = v),
 )
+/** Sent, and not typed on since: Enter sends, and leaving the field after that does not send again. */
+let sent = false
+watch(text, () => (sent = false))
 
 function commit() {
-  if (text.value !== props.value) props.onCommit?.(text.value)
+  if (sent || text.value === props.value) return
+  sent = true
+  props.onCommit?.(text.value)
 }
 function reset() {
   text.value = props.value

@@ -45,6 +45,7 @@ export interface BenchSight {
 
 /** The figure stands this far beside the piece, metres. */
 const BESIDE = 0.35
+const MOST_OUTLINED = 12
 const hatch = new ShaderMaterial({
   side: BackSide,
   vertexShader: 'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
@@ -193,8 +194,11 @@ export class BenchScene {
 
   private mark(sight: BenchSight) {
     this.marks.clear()
-    for (const b of sight.chosenMm) {
-      const outline = new Box3Helper(box3(b).expandByScalar(0.004), new Color(plum))
+    // Many are outlined together: their own outlines would hide them.
+    const boxes = sight.chosenMm.map(box3)
+    const outlined = boxes.length > MOST_OUTLINED ? [boxes.reduce((all, b) => all.union(b), new Box3())] : boxes
+    for (const b of outlined) {
+      const outline = new Box3Helper(b.expandByScalar(0.004), new Color(plum))
       ;(outline.material as LineBasicMaterial).depthWrite = false
       this.marks.add(outline)
     }

@@ -15,7 +15,8 @@ import { FORMS, SWATCHES } from './words'
 /** Everything about one part, typed. */
 const props = defineProps<{ words: PartWords }>()
 const work = useBench()
-const set = work.changePart
+const spot = work.spot()
+const set = (tell: Parameters<typeof work.changePart>[0]) => work.changePart(tell, spot)
 const about = work.about
 
 type Spot = NonNullable<PartWords['atMm']>

@@ -32,6 +32,7 @@ const emit = defineEmits<{ set: [row: number, key: K, mm: number]; add: []; remo
 
 <style scoped>
 .rows {
+  table-layout: fixed;
   border-collapse: collapse;
   width: 100%;
 }
@@ -44,6 +45,28 @@ th {
 td,
 th {
   padding: 1px 3px;
+}
+th:first-child {
+  width: 20px;
+}
+th:last-child {
+  width: 26px;
+}
+td {
+  position: relative;
+}
+/* Over what follows: a narrow column is no place for a sentence. */
+td :deep(span.fault) {
+  position: absolute;
+  z-index: 2;
+  top: 100%;
+  width: 230px;
+  padding: 4px 8px;
+  background: var(--sheet);
+  border: 1px solid var(--brick);
+}
+td:nth-child(n + 3) :deep(span.fault) {
+  right: 0;
 }
 .more {
   color: #1d5c57;

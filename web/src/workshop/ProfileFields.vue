@@ -39,8 +39,9 @@ const outline = (v: ProfileView) => {
   const d = v.ringsMm.map((ring) => ring.map((p, i) => `${i ? 'L' : 'M'}${p[0]} ${-p[1]!}`).join(' ') + ' Z').join(' ')
   return { d, box: `${-span * 0.05} ${-span * 0.95} ${span} ${span}` }
 }
-const take = (section: Section) => work.changePart(() => ({ profile: section }))
-const set = (told: Partial<Section>) => work.changePart((w) => ({ profile: { ...w.profile!, ...told } }))
+const spot = work.spot()
+const take = (section: Section) => work.changePart(() => ({ profile: section }), spot)
+const set = (told: Partial<Section>) => work.changePart((w) => ({ profile: { ...w.profile!, ...told } }), spot)
 const drawn = () =>
   take({
     kind: 'DRAWN',
@@ -53,12 +54,12 @@ const drawn = () =>
     ],
   })
 const points = () => props.words.profile!.drawn ?? []
-const setPoints = (work: (all: { x: number; y: number; radius?: number }[]) => void) =>
-  useBench().changePart((w) => {
+const setPoints = (edit: (all: { x: number; y: number; radius?: number }[]) => void) =>
+  work.changePart((w) => {
     const all = [...(w.profile!.drawn ?? [])]
-    work(all)
+    edit(all)
     return { profile: { kind: 'DRAWN', drawn: all } }
-  })
+  }, spot)
 </script>
 
 <template>

@@ -164,7 +164,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
             <Button v-if="bench.own && !bench.derived && !piece.count" size="small" @click="run(putAway)">Put away</Button>
             <Button v-if="bench.own" size="small" title="As it was before its parts were told" @click="run(work.goBack)">Back to the first</Button>
           </div>
-          <p class="soft">
+          <p class="soft out">
             Take it out as
             <a :href="meshUrl(site.site!.id, piece)" :download="`${piece.code}.glb`">glb</a> or
             <a :href="`/api/sites/${site.site!.id}/pieces/${piece.id}/obj.zip`" :download="`${piece.code} obj.zip`">obj</a>, to go on with it elsewhere.
@@ -187,14 +187,14 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
                   class="plain"
                   :aria-label="p.words.hidden ? `Show part ${i + 1}` : `Hide part ${i + 1}`"
                   :title="p.words.hidden ? 'Not there; show it' : 'Hide it'"
-                  @click="run(() => work.changePart((w) => ({ hidden: !w.hidden }), i))">
+                  @click="run(() => work.changePart((w) => ({ hidden: !w.hidden }), work.spot(i)))">
                   {{ p.words.hidden ? '○' : '●' }}
                 </button>
                 <button type="button" class="plain" :aria-label="`Take part ${i + 1} out`" title="Take it out" @click="run(() => work.removePart(i))">✕</button>
               </li>
             </ul>
           </section>
-          <PartFields v-if="work.part" :key="work.chosen" :words="work.part" />
+          <PartFields v-if="work.part" :key="`${bench.id} ${work.chosen}`" :words="work.part" />
           <div v-if="work.part" class="row">
             <Button size="small" title="To be put into this piece, or another" @click="copyPart">Copy the part</Button>
           </div>
@@ -262,6 +262,9 @@ input[type='search'] {
 .side {
   border-left: 1px solid var(--hairline);
   overflow-y: auto;
+}
+.out a {
+  color: #1d5c57;
 }
 dl {
   display: grid;

@@ -56,6 +56,21 @@ describe('the bench', () => {
     expect(work.part?.sizeMm).toEqual({ x: 1200, y: 600, z: 40 })
   })
 
+  it('gives what was typed about a part to that part, though another was taken before it was read', async () => {
+    const work = useBench()
+    work.open(7)
+    await vi.waitFor(() => expect(work.bench).toBeDefined())
+    const typedAt = work.spot()
+    await work.addPart('TURNED')
+    expect(work.chosen).toBe(1)
+    await work.changePart((w) => ({ atMm: { ...w.atMm!, z: 700 } }), typedAt)
+    expect(bodies('PATCH', '/parts/1')).toEqual([])
+    expect(parts.map((p) => p.atMm!.z)).toEqual([700, 0])
+    work.open(8)
+    await work.changePart(() => ({ name: 'still of the first' }), typedAt)
+    expect(asked.at(-1)!.path).toContain('/pieces/7/parts/0')
+  })
+
   it('works on the part that was added, and on one that is there once one was taken out', async () => {
     const work = useBench()
     work.open(7)

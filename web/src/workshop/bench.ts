@@ -15,14 +15,15 @@ export const useBench = defineStore('bench', () => {
   const copied = shallowRef<{ pieceId: number; parts: number[] }>()
 
   const part = computed(() => bench.value?.parts[chosen.value]?.words)
-  const path = () => `/pieces/${pieceId.value}`
+  /** The part that is worked on, to be kept by what is typed about it: the value that was typed last is read after another part was taken. */
+  const spot = (number = chosen.value) => ({ pieceId: pieceId.value!, number })
 
   let asked = 0
   async function fetchBench() {
     const mine = ++asked
     const id = pieceId.value
     if (id === undefined || !site.site) return
-    const answer = await get<BenchView>(`/api/sites/${site.site.id}/pieces/${id}/bench`)
+    const answer = await fetched(id)
     if (mine === asked && pieceId.value === id) show(answer)
   }
 
@@ -45,11 +46,19 @@ export const useBench = defineStore('bench', () => {
     () => void fetchBench().catch(tell),
   )
 
-  /** Makes an edit in its turn; what it answers is what is shown then. */
-  async function edit(label: string, method: string, under: string, body: () => unknown) {
+  const fetched = (id: number) => get<BenchView>(`/api/sites/${site.site!.id}/pieces/${id}/bench`)
+
+  /**
+   * Makes an edit in its turn; what it answers is what is shown then. It is of the piece that was on the bench when it was asked for, whatever lies there by then.
+   *
+   * @param body what is sent, from the piece as it stands when the turn comes
+   */
+  async function edit(label: string, method: string, under: string, body: (standing: BenchView) => unknown, id = pieceId.value!) {
     try {
       await site.inTurn(async () => {
-        const answer = await site.make<BenchView | number | undefined>(label, method, `${path()}${under}`, body())
+        const standing = bench.value?.id === id ? bench.value : await fetched(id)
+        const answer = await site.make<BenchView | number | undefined>(label, method, `/pieces/${id}${under}`, body(standing))
+        if (id !== pieceId.value) return
         refusal.value = undefined
         if (answer && typeof answer === 'object' && 'parts' in answer) show(answer)
         else await fetchBench()
@@ -62,8 +71,8 @@ export const useBench = defineStore('bench', () => {
 
   const change = (told: object) => edit('Change the piece', 'PATCH', '', () => told)
   /** @param tell what changes about the part, from what it is when its turn comes */
-  const changePart = (tell: (words: PartWords) => Partial<PartWords>, number = chosen.value) =>
-    edit('Change a part', 'PATCH', `/parts/${number}`, () => tell(bench.value!.parts[number]!.words))
+  const changePart = (tell: (words: PartWords) => Partial<PartWords>, at = spot()) =>
+    edit('Change a part', 'PATCH', `/parts/${at.number}`, (standing) => tell(standing.parts[at.number]!.words), at.pieceId)
   async function addPart(form: PartWords['form'], told: Partial<PartWords> = {}) {
     await edit('Add a part', 'POST', '/parts', () => ({ form, ...told }))
     if (!refusal.value && bench.value) chosen.value = bench.value.parts.length - 1
@@ -92,5 +101,5 @@ export const useBench = defineStore('bench', () => {
   /** Why a field of the chosen part was refused. */
   const about = (...fields: string[]) => fields.map((f) => refusal.value?.about(`parts[${chosen.value}].${f}`) ?? refusal.value?.about(f)).find((m) => m)
 
-  return { pieceId, bench, chosen, part, refusal, copied, open, change, changePart, addPart, removePart, goBack, copyPart, putCopies, create, about }
+  return { pieceId, bench, chosen, part, refusal, copied, spot, open, change, changePart, addPart, removePart, goBack, copyPart, putCopies, create, about }
 })
