@@ -115,7 +115,7 @@ public class SetBench {
     @Benchmark
     public Object followedSurveyedAndTallied() {
         var now = oneMore();
-        var uses = now.counts().entrySet().stream().map(e -> new Tally.Use(meshes.get(e.getKey()), e.getValue())).toList();
+        var uses = now.counts().entrySet().stream().map(e -> new Tally.Use(e.getKey().toString(), meshes.get(e.getKey()), e.getValue())).toList();
         return List.of(survey.next(now, kit).findings(), Tally.of(uses));
     }
 }

@@ -18,6 +18,7 @@ class LayersTest {
             .layer("measure").definedBy("..core.measure..")
             .layer("plane").definedBy("..core.plane..")
             .layer("shape").definedBy("..core.shape..")
+            .layer("finish").definedBy("..core.finish..")
             .layer("kit").definedBy("..core.kit..")
             .layer("fit").definedBy("..core.fit..")
             .layer("massing").definedBy("..core.massing..")
@@ -39,7 +40,8 @@ class LayersTest {
             .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
             .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "variety", "takeoff", "exchange")
             .whereLayer("plane").mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "build", "survey", "exchange")
-            .whereLayer("shape").mayOnlyBeAccessedByLayers("kit", "build", "takeoff", "exchange");
+            .whereLayer("finish").mayOnlyBeAccessedByLayers("build", "exchange")
+            .whereLayer("shape").mayOnlyBeAccessedByLayers("finish", "kit", "build", "takeoff", "exchange");
 
     @ArchTest
     static final ArchRule packagesHaveNoCycles = slices().matching("hausbau.core.(*)..").should().beFreeOfCycles();

@@ -1,15 +1,19 @@
 package hausbau.core.exchange;
 
+import de.javagl.jgltf.model.TextureModel;
 import de.javagl.jgltf.model.creation.GltfModelBuilder;
 import de.javagl.jgltf.model.creation.MaterialBuilder;
 import de.javagl.jgltf.model.creation.MeshPrimitiveBuilder;
+import de.javagl.jgltf.model.impl.DefaultImageModel;
 import de.javagl.jgltf.model.impl.DefaultMeshModel;
 import de.javagl.jgltf.model.impl.DefaultMeshPrimitiveModel;
 import de.javagl.jgltf.model.impl.DefaultNodeModel;
 import de.javagl.jgltf.model.impl.DefaultSceneModel;
+import de.javagl.jgltf.model.impl.DefaultTextureModel;
 import de.javagl.jgltf.model.io.GltfModelWriter;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
 import hausbau.core.build.Stance;
+import hausbau.core.finish.Maps;
 import hausbau.core.kit.Piece;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
@@ -19,11 +23,14 @@ import hausbau.core.shape.Swatch;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
 import java.nio.FloatBuffer;
 import java.nio.IntBuffer;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /** Writes binary glTF 2.0: one mesh for each piece, shared by all nodes that place it. */
@@ -38,9 +45,17 @@ public final class GltfScene {
     private final Map<Tinted<Piece>, DefaultMeshModel> meshes = new LinkedHashMap<>();
     private final Map<List<String>, DefaultNodeModel> groups = new HashMap<>();
     private final Finish finish;
+    private final Map<Swatch, SheetFiles> sheets;
+    private final Map<Swatch, Map<Maps.Kind, TextureModel>> textures = new EnumMap<>(Swatch.class);
 
     public GltfScene(String name, Finish finish) {
+        this(name, finish, Map.of());
+    }
+
+    /** @param sheets what swatches are finished in; those that have none keep a colour of their own */
+    public GltfScene(String name, Finish finish, Map<Swatch, SheetFiles> sheets) {
         this.finish = finish;
+        this.sheets = sheets;
         scene.setName(name);
     }
 
@@ -150,7 +165,7 @@ public final class GltfScene {
         builder.addNormals3D(normals.flip());
         builder.addTexCoords02D(uvs.flip());
         var primitive = builder.build();
-        primitive.setMaterialModel(materials.computeIfAbsent(new Tinted<>(part.swatch(), tint), GltfScene::material));
+        primitive.setMaterialModel(materials.computeIfAbsent(new Tinted<>(part.swatch(), tint), this::material));
         return primitive;
     }
 
@@ -167,14 +182,37 @@ public final class GltfScene {
         return (float) (v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
     }
 
-    private static MaterialModelV2 material(Tinted<Swatch> of) {
+    private MaterialModelV2 material(Tinted<Swatch> of) {
         var swatch = of.what();
-        var material = MaterialBuilder.create()
-                .setBaseColorFactor((float) swatch.red() * channel(of.tint(), 0), (float) swatch.green() * channel(of.tint(), 1), (float) swatch.blue() * channel(of.tint(), 2), 1)
-                .setMetallicRoughnessFactors((float) swatch.metallic(), (float) swatch.roughness())
-                .build();
+        var sheet = sheets.get(swatch);
+        var builder = MaterialBuilder.create();
+        if (sheet == null) {
+            builder.setBaseColorFactor((float) swatch.red() * channel(of.tint(), 0), (float) swatch.green() * channel(of.tint(), 1), (float) swatch.blue() * channel(of.tint(), 2), 1)
+                    .setMetallicRoughnessFactors((float) swatch.metallic(), (float) swatch.roughness());
+        } else {
+            var maps = textures.computeIfAbsent(swatch, s -> textures(s, sheet));
+            builder.setBaseColorFactor(channel(of.tint(), 0), channel(of.tint(), 1), channel(of.tint(), 2), 1).setMetallicRoughnessFactors(1, 1)
+                    .setBaseColorTexture(maps.get(Maps.Kind.COLOUR), 0).setNormalTexture(maps.get(Maps.Kind.NORMAL), 1, 0)
+                    .setMetallicRoughnessTexture(maps.get(Maps.Kind.SURFACE), 0).setOcclusionTexture(maps.get(Maps.Kind.SURFACE), 1, 0);
+        }
+        var material = builder.build();
         material.setName(swatch.label() + named(of));
         return material;
+    }
+
+    /** All tints of a swatch share its pictures. */
+    private static Map<Maps.Kind, TextureModel> textures(Swatch swatch, SheetFiles sheet) {
+        var all = new EnumMap<Maps.Kind, TextureModel>(Maps.Kind.class);
+        sheet.files().forEach((kind, file) -> {
+            var image = new DefaultImageModel();
+            image.setName(swatch.label() + " " + kind.name().toLowerCase(Locale.ROOT));
+            image.setMimeType(sheet.mediaType());
+            image.setImageData(ByteBuffer.wrap(file));
+            var texture = new DefaultTextureModel();
+            texture.setImageModel(image);
+            all.put(kind, texture);
+        });
+        return all;
     }
 
     public byte[] toBytes() {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import hausbau.core.measure.Refused;
 import java.util.Collections;
+import hausbau.core.finish.TextureMemory;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -12,7 +13,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 class BriefTest {
 
-    private static final Tally TALLY = new Tally(3, 40, 12, 9_000, 1, 1, 5);
+    private static final Tally TALLY = new Tally(3, 40, 12, 9_000, 1, 1, 5, new TextureMemory(80, 20), List.of());
 
     private static Brief brief(List<Long> planned, List<Long> corrected) {
         return new Brief("", "", Budget.Target.OWN, Budget.NONE, planned, corrected);
@@ -24,10 +25,10 @@ class BriefTest {
 
     @Test
     void whatIsSpentIsMeasuredAgainstWhatIsAllowed() {
-        var lines = new Budget(8_999, 12, 0, 6, 1).measure(TALLY);
+        var lines = new Budget(8_999, 12, 79, 6, 5).measure(TALLY);
         assertThat(lines).extracting(Budget.Line::what).containsExactly("triangles", "draw calls", "texture memory", "materials", "sheets");
-        assertThat(lines).extracting(Budget.Line::spent).containsExactly(9_000L, 12L, 0L, 5L, 0L);
-        assertThat(lines).extracting(Budget.Line::isOver).containsExactly(true, false, false, false, false);
+        assertThat(lines).extracting(Budget.Line::spent).containsExactly(9_000L, 12L, 80L, 5L, 5L);
+        assertThat(lines).extracting(Budget.Line::isOver).containsExactly(true, false, true, false, false);
     }
 
     @Test

@@ -9,7 +9,11 @@ import de.javagl.jgltf.model.AccessorFloatData;
 import de.javagl.jgltf.model.GltfModel;
 import de.javagl.jgltf.model.NodeModel;
 import de.javagl.jgltf.model.io.GltfModelReader;
+import de.javagl.jgltf.model.v2.MaterialModelV2;
 import hausbau.core.build.Stance;
+import hausbau.core.finish.Coating;
+import hausbau.core.finish.Colourway;
+import hausbau.core.finish.Maps;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -18,10 +22,14 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.Swatch;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
 import java.util.TreeSet;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -166,5 +174,44 @@ class GltfSceneTest {
         var model = read(new GltfScene("nothing yet", FINISH).toBytes());
         assertThat(model.getNodeModels()).isEmpty();
         assertThat(model.getSceneModels()).singleElement().extracting(s -> s.getName()).isEqualTo("nothing yet");
+    }
+
+    /** Materials carry their sheet's three pictures, once however many pieces and tints use them; factors then leave them as they are. */
+    @Test
+    void finishesGoAlongAsPictures() throws IOException {
+        var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
+        var scene = new GltfScene("scene", FINISH, Map.of(Swatch.PLASTER, sheet));
+        scene.add("plain", WALL, Stance.at(Vec.ZERO, Turn.NONE));
+        scene.add(List.of(), "tinted", WALL, "#808080", Stance.at(Vec.ZERO, Turn.NONE));
+        scene.add("bench", BENCH, Stance.at(Vec.ZERO, Turn.NONE));
+        var model = read(scene.toBytes());
+        assertThat(model.getImageModels()).extracting(i -> i.getName()).containsExactlyInAnyOrder("plaster colour", "plaster normal", "plaster surface");
+        for (var image : model.getImageModels()) {
+            var data = new byte[image.getImageData().remaining()];
+            image.getImageData().get(data);
+            var picture = ImageIO.read(new ByteArrayInputStream(data));
+            assertThat(picture.getWidth()).isEqualTo(64);
+        }
+        var materials = model.getMaterialModels().stream().map(m -> (MaterialModelV2) m).toList();
+        var plain = materials.stream().filter(m -> m.getName().equals("plaster")).findFirst().orElseThrow();
+        assertThat(plain.getBaseColorFactor()).containsExactly(1, 1, 1, 1);
+        assertThat(plain.getMetallicFactor()).isEqualTo(1);
+        assertThat(plain.getOcclusionTexture()).isSameAs(plain.getMetallicRoughnessTexture());
+        var tinted = materials.stream().filter(m -> m.getName().equals("plaster #808080")).findFirst().orElseThrow();
+        assertThat(tinted.getBaseColorTexture()).isSameAs(plain.getBaseColorTexture());
+        // sRGB 128 is 0.2159 in linear light (IEC 61966-2-1).
+        assertThat(tinted.getBaseColorFactor()[0]).isCloseTo(0.2159f, within(0.0005f));
+        assertThat(materials.stream().filter(m -> m.getName().equals("timber")).findFirst().orElseThrow().getBaseColorTexture()).isNull();
+    }
+
+    /** Without loss, a picture comes back pixel for pixel. */
+    @Test
+    void picturesWithoutLossComeBackAsTheyWere() throws IOException {
+        var maps = Coating.of(Colourway.usual().coat(Swatch.TILE), 64, 4_000);
+        var files = SheetFiles.png(maps);
+        for (var kind : Maps.Kind.values()) {
+            var picture = ImageIO.read(new ByteArrayInputStream(files.of(kind)));
+            assertThat(picture.getRGB(0, 0, 64, 64, null, 0, 64)).isEqualTo(Arrays.stream(maps.of(kind)).map(p -> 0xFF000000 | p).toArray());
+        }
     }
 }

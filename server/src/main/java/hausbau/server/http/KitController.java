@@ -127,7 +127,12 @@ class KitController {
     }
 
     record TallyView(@NotNull int kinds, @NotNull long placements, @NotNull int drawCalls, @NotNull long triangles,
-            @NotNull long instancedBytes, @NotNull long flatBytes, @NotNull List<BudgetLineView> budget) {
+            @NotNull long instancedBytes, @NotNull long flatBytes, @NotNull int sheets, @NotNull long textureBytes, @NotNull long compressedTextureBytes, @NotNull List<ShareView> heaviest,
+            @NotNull List<BudgetLineView> budget) {
+    }
+
+    /** What one piece draws, wherever it stands. */
+    record ShareView(@NotNull String what, @NotNull long triangles) {
     }
 
     /** @param allowed 0 is no limit */
@@ -228,7 +233,8 @@ class KitController {
     TallyView tally(@PathVariable long siteId) {
         var cost = kit.cost(siteId);
         var t = cost.tally();
-        return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes(),
+        return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes(), t.materials(), t.textures().plain(), t.textures().compressed(),
+                t.heaviest().stream().map(h -> new ShareView(h.what(), h.triangles())).toList(),
                 cost.budget().stream().map(l -> new BudgetLineView(l.what(), l.spent(), l.allowed(), l.isOver())).toList());
     }
 }

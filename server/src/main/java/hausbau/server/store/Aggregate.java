@@ -2,6 +2,7 @@ package hausbau.server.store;
 
 import hausbau.server.store.board.BoardItemRow;
 import hausbau.server.store.brief.BriefRow;
+import hausbau.server.store.kit.ColourwayRow;
 import hausbau.server.store.kit.PatternRow;
 import hausbau.server.store.kit.PieceRow;
 import hausbau.server.store.list.ListedRow;
@@ -37,6 +38,7 @@ public enum Aggregate {
     SITE("site", Part.SITE, SiteRow.class),
     PIECE("piece", Part.KIT, PieceRow.class),
     PATTERN("pattern", Part.KIT, PatternRow.class),
+    COLOURWAY("colourway", Part.KIT, ColourwayRow.class),
     LEVEL("level", Part.MASSING, LevelRow.class),
     ROOM("room", Part.MASSING, RoomRow.class, "level_id"),
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),

@@ -5,6 +5,7 @@ import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
 import hausbau.core.exchange.Schedules;
+import hausbau.core.shape.Finish;
 import hausbau.server.standing.LookShelf;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
@@ -25,14 +26,16 @@ public class HandoverService {
     private final MeshShelf meshes;
     private final LevelService levels;
     private final LookShelf looks;
+    private final ColourwayService colourways;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes, LevelService levels, LookShelf looks) {
+    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes, LevelService levels, LookShelf looks, ColourwayService colourways) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
         this.meshes = meshes;
         this.levels = levels;
         this.looks = looks;
+        this.colourways = colourways;
     }
 
     @Reading
@@ -40,11 +43,11 @@ public class HandoverService {
         return stores.sites().site(siteId).name();
     }
 
-    /** The whole set: nodes stand under their level and their room, and are named by where they stand. */
+    /** The whole set in its finishes: nodes stand under their level and their room, and are named by where they stand. */
     @Reading
     public byte[] scene(long siteId) {
         var state = sets.current(siteId);
-        var scene = new GltfScene(name(siteId), KitService.finish(state));
+        var scene = new GltfScene(name(siteId), KitService.finish(state), colourways.handedOver(siteId, Finish.SHEET_PIXELS));
         var names = new NodeNames(state.decisions().massing());
         var given = looks.of(state);
         for (var chunk : state.set().chunks()) {

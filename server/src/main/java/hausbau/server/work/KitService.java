@@ -166,7 +166,10 @@ public class KitService {
     public Cost cost(long siteId) {
         var state = sets.current(siteId);
         var finish = finish(state);
-        var uses = looks.of(state).counts(state.set().counts()).entrySet().stream().map(e -> new Tally.Use(meshes.mesh(state.piece(state.id(e.getKey())), finish), e.getValue())).toList();
+        var uses = looks.of(state).counts(state.set().counts()).entrySet().stream().map(e -> {
+            var piece = state.piece(state.id(e.getKey()));
+            return new Tally.Use(piece.code(), meshes.mesh(piece, finish), e.getValue());
+        }).toList();
         var tally = Tally.of(uses);
         var budget = stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
         return new Cost(tally, budget.measure(tally));

@@ -51,24 +51,12 @@ public class PatternService {
         return journal.edit(siteId, seen, edit -> {
             var all = stores.kits().patterns(siteId);
             var from = copyOf == null ? Optional.<PatternRow>empty() : Optional.of(Stores.find(all, copyOf, "pattern"));
-            var name = fresh(from.map(PatternRow::name).orElse("pattern"), all);
+            var name = FreshName.of(from.map(PatternRow::name).orElse("pattern"), all.stream().map(PatternRow::name).toList());
             edit.name("Make the pattern “" + name + "”");
             var row = new PatternRow(stores.nextId(), siteId, name, from.map(PatternRow::toPattern).orElseGet(Pattern::usual));
             edit.add(row);
             return row.getId();
         });
-    }
-
-    private static String fresh(String wanted, List<PatternRow> all) {
-        var base = wanted.replaceAll(" \\d+$", "");
-        var name = base;
-        for (var n = 2; ; n++) {
-            var tried = name;
-            if (all.stream().noneMatch(r -> r.name().equals(tried))) {
-                return name;
-            }
-            name = base + " " + n;
-        }
     }
 
     /** @param name and @param pattern null stays */

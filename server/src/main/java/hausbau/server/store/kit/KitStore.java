@@ -54,6 +54,10 @@ public class KitStore {
         return rows.createQuery("from PatternRow where siteId = :site order by id", PatternRow.class).setParameter("site", siteId).getResultList();
     }
 
+    public List<ColourwayRow> colourways(long siteId) {
+        return rows.createQuery("from ColourwayRow where siteId = :site order by id", ColourwayRow.class).setParameter("site", siteId).getResultList();
+    }
+
     /** Enters the kinds that have no code yet, each under the code it suggests or one like it. */
     public Kit name(long siteId, Kit kit, Collection<Kind> kinds, Length storey, Unit unit) {
         var unnamed = kit.unnamed(kinds).stream().sorted((a, b) -> order(a).compareTo(order(b))).toList();

@@ -1,0 +1,107 @@
+package hausbau.core.finish;
+
+import hausbau.core.measure.Fault;
+import hausbau.core.measure.Refused;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What a swatch is finished in, made here from typed values, without any picture.
+ *
+ * @param colour    of the material itself, {@code #rrggbb} in sRGB (IEC 61966-2-1)
+ * @param second    of joints, flecks, streaks or rust
+ * @param unitX     one tile, board or slab along the sheet, micrometres; 1 mm to 10 m. It is fitted to the sheet, see {@link #across}
+ * @param joint     between two of them, micrometres; below half of a unit
+ * @param variation how unlike one another units and places are, percent of lightness
+ * @param relief    from the deepest to the highest, micrometres; 0 to 50 mm
+ * @param roughness percent, as glTF 2.0 has it
+ * @param metallic  percent, as glTF 2.0 has it
+ * @param wear      percent: 0 is new
+ * @param seed      the same seed makes the same pixels
+ */
+public record Coat(Grain grain, String colour, String second, long unitX, long unitY, long joint, Bond bond, int variation, long relief, int roughness, int metallic, int wear, int seed) {
+
+    /** How the material is structured. */
+    public enum Grain {
+        PLAIN, PLASTER, TILES, BOARDS, STONE, TERRAZZO, METAL, GLASS;
+
+        /** Whether it is laid in units with joints. */
+        public boolean isLaid() {
+            return this == TILES || this == BOARDS;
+        }
+    }
+
+    /** By what part of a unit each row is shifted against the one below. */
+    public enum Bond {
+        STACKED(1), HALF(2), THIRD(3);
+
+        private final int rows;
+
+        Bond(int rows) {
+            this.rows = rows;
+        }
+
+        /** After so many rows it begins anew. */
+        int rows() {
+            return rows;
+        }
+    }
+
+    private static final long LEAST_UNIT = 1_000;
+    private static final long MOST_UNIT = 10_000_000;
+    private static final long MOST_RELIEF = 50_000;
+
+    /** @throws Refused if a value is not within its range */
+    public Coat {
+        var faults = new ArrayList<Fault>();
+        colour(faults, "colour", colour);
+        colour(faults, "second", second);
+        unit(faults, "unitXMm", unitX);
+        unit(faults, "unitYMm", unitY);
+        if (joint < 0 || joint * 2 >= Math.min(unitX, unitY)) {
+            faults.add(new Fault("jointMm", "A joint is from 0 to below half of what it lies between."));
+        }
+        if (relief < 0 || relief > MOST_RELIEF) {
+            faults.add(new Fault("reliefMm", "Relief is from 0 to 50 mm deep."));
+        }
+        percent(faults, "variation", variation);
+        percent(faults, "roughness", roughness);
+        percent(faults, "metallic", metallic);
+        percent(faults, "wear", wear);
+        if (!faults.isEmpty()) {
+            throw new Refused(faults);
+        }
+    }
+
+    private static void colour(List<Fault> faults, String field, String value) {
+        if (!value.matches("#[0-9a-f]{6}")) {
+            faults.add(new Fault(field, "A colour is written as # and six digits from 0 to f, such as #d8c0a0."));
+        }
+    }
+
+    private static void unit(List<Fault> faults, String field, long value) {
+        if (value < LEAST_UNIT || value > MOST_UNIT) {
+            faults.add(new Fault(field, "It is from 1 mm to 10 m."));
+        }
+    }
+
+    private static void percent(List<Fault> faults, String field, int value) {
+        if (value < 0 || value > 100) {
+            faults.add(new Fault(field, "It is from 0 to 100 percent."));
+        }
+    }
+
+    /** How many units lie across a sheet, so that it tiles: the whole number nearest to what was typed. @param sheet its width, millimetres */
+    public int across(double sheet) {
+        return fitted(sheet, unitX, 1);
+    }
+
+    /** How many rows of units a sheet is high. */
+    public int rows(double sheet) {
+        return fitted(sheet, unitY, bond.rows());
+    }
+
+    private static int fitted(double sheet, long unit, int multiple) {
+        return multiple * (int) Math.max(1, Math.round(sheet * 1000 / unit / multiple));
+    }
+}

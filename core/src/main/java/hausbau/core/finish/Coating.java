@@ -1,0 +1,249 @@
+package hausbau.core.finish;
+
+import hausbau.core.finish.Coat.Grain;
+
+/** Makes a coat into the pictures of a sheet: height and colour for every place, then what follows from the height. */
+public final class Coating {
+
+    /** What time leaves on a surface, sRGB. */
+    private static final double[] GRIME = {0x4a / 255.0, 0x40 / 255.0, 0x33 / 255.0};
+
+    private final Coat coat;
+    private final int side;
+    private final double sheet;
+    private final double[] height;
+    private final double[][] colour;
+    private final double[] roughness;
+    private final double[] metallic;
+    private final double[] open;
+    private final Noise noise;
+    private final Noise other;
+    private final double[] first;
+    private final double[] second;
+
+    private Coating(Coat coat, int side, double sheet) {
+        this.coat = coat;
+        this.side = side;
+        this.sheet = sheet;
+        height = new double[side * side];
+        colour = new double[side * side][];
+        roughness = new double[side * side];
+        metallic = new double[side * side];
+        open = new double[side * side];
+        noise = new Noise(coat.seed());
+        other = new Noise(coat.seed() ^ 0x5DEECE66DL);
+        first = rgb(coat.colour());
+        second = rgb(coat.second());
+    }
+
+    /**
+     * @param side  pixels, a power of two from 16 to 4096
+     * @param sheet how wide it lies on a piece, millimetres
+     */
+    public static Maps of(Coat coat, int side, double sheet) {
+        if (side < 16 || side > 4096 || Integer.bitCount(side) != 1) {
+            throw new IllegalArgumentException("a sheet of " + side + " pixels");
+        }
+        var made = new Coating(coat, side, sheet);
+        made.lay();
+        return made.maps();
+    }
+
+    /** One place, before it is written. */
+    private final class Spot {
+        double h = 1;
+        /** 0 is the coat's own colour, 1 its second. */
+        double blend;
+        /** Lightness, about 1. */
+        double light = 1;
+        double rough = coat.roughness() / 100.0;
+        double metal = coat.metallic() / 100.0;
+        double openness = 1;
+    }
+
+    private void lay() {
+        for (var y = 0; y < side; y++) {
+            for (var x = 0; x < side; x++) {
+                var u = (x + 0.5) / side;
+                // Rows go from the top; what is laid begins at the foot.
+                var v = 1 - (y + 0.5) / side;
+                var s = spot(u, v);
+                var i = y * side + x;
+                height[i] = s.h * coat.relief() / 1000.0;
+                roughness[i] = clamp(s.rough);
+                metallic[i] = clamp(s.metal);
+                open[i] = clamp(s.openness);
+                var c = new double[3];
+                for (var k = 0; k < 3; k++) {
+                    c[k] = clamp(Noise.mix(first[k], second[k], clamp(s.blend)) * s.light);
+                }
+                colour[i] = c;
+                wear(i, u, v);
+            }
+        }
+    }
+
+    private Spot spot(double u, double v) {
+        var s = new Spot();
+        var vary = coat.variation() / 100.0;
+        switch (coat.grain()) {
+            case PLAIN -> {
+                s.light = 1 + vary * (noise.clouds(u, v, 4, 4, 4) - 0.5);
+                s.h = noise.clouds(u, v, 32, 32, 3);
+            }
+            case PLASTER -> {
+                s.h = 0.6 * noise.clouds(u, v, 12, 12, 5) + 0.4 * other.clouds(u, v, 64, 64, 3);
+                s.light = 1 + 2 * vary * (noise.clouds(u, v, 3, 3, 5) - 0.5);
+                s.blend = 0.35 * Noise.step(0.6, 0.9, other.clouds(u, v, 5, 5, 4));
+            }
+            case TILES, BOARDS -> laid(s, u, v, vary);
+            case STONE -> {
+                var vein = Math.abs(noise.clouds(u, v, 5, 5, 5) - 0.5) * 2;
+                s.blend = 0.55 * (1 - Noise.step(0.02, 0.22, vein)) + 0.4 * Noise.step(0.62, 0.72, other.clouds(u, v, 48, 48, 2));
+                s.light = 1 + vary * 2 * (other.clouds(u, v, 4, 4, 5) - 0.5);
+                s.h = noise.clouds(u, v, 24, 24, 4);
+            }
+            case TERRAZZO -> chips(s, u, v, vary);
+            case METAL -> {
+                s.light = 1 + vary * (other.clouds(u, v, 6, 6, 4) - 0.5);
+                s.h = noise.clouds(u, v, 96, 96, 2);
+                s.rough += 0.12 * (noise.clouds(u, v, 8, 8, 4) - 0.5);
+            }
+            case GLASS -> {
+                s.blend = 0.5 * noise.clouds(u, v, 3, 3, 3);
+                s.light = 1 + vary * (other.clouds(u, v, 4, 4, 2) - 0.5);
+            }
+            default -> throw new IllegalStateException(coat.grain().name());
+        }
+        return s;
+    }
+
+    /** Tiles or boards between joints, a whole number of them across the sheet. */
+    private void laid(Spot s, double u, double v, double vary) {
+        var across = coat.across(sheet);
+        var rows = coat.rows(sheet);
+        var row = (int) Math.floor(v * rows);
+        var x = u * across + (double) (row % coat.bond().rows()) / coat.bond().rows();
+        var column = Math.floorMod((int) Math.floor(x), across);
+        var unitX = sheet / across;
+        var unitY = sheet / rows;
+        var inX = (x - Math.floor(x)) * unitX;
+        var inY = (v * rows - row) * unitY;
+        // From the middle of the joint to here.
+        var toJoint = Math.min(Math.min(inX, unitX - inX), Math.min(inY, unitY - inY));
+        var half = coat.joint() / 2.0 / 1000.0;
+        var pixel = sheet / side;
+        var isJoint = 1 - Noise.step(half - pixel * 0.5, half + pixel * 0.5 + 1e-9, toJoint);
+        var missing = coat.wear() > 0 && coat.grain() == Grain.TILES && other.at(column + 7, row + 7) < coat.wear() / 100.0 * 0.09;
+        var unit = noise.at(column, row);
+        s.light = 1 + 2 * vary * (unit - 0.5);
+        if (coat.grain() == Grain.BOARDS) {
+            // Streaks lie along the board, each board with its own.
+            var shift = noise.at(column + 31, row + 17);
+            var streak = noise.clouds(u + shift, v + shift, Math.max(2, across * 2), Math.max(8, rows * 12), 4);
+            s.blend = 0.75 * Noise.step(0.42, 0.72, streak);
+            s.light += 0.12 * (other.clouds(u, v, 6, rows * 24, 2) - 0.5);
+            s.rough += 0.15 * (streak - 0.5);
+        } else {
+            s.light += 0.04 * (noise.clouds(u, v, across * 2, rows * 2, 3) - 0.5);
+            s.rough += 0.06 * (unit - 0.5);
+        }
+        s.h = Noise.mix(0.6 + 0.4 * Noise.step(half, half + 3, toJoint), 0, isJoint);
+        if (missing) {
+            isJoint = 1;
+            s.h = 0.1 * noise.clouds(u, v, 64, 64, 3);
+        }
+        s.blend = Noise.mix(s.blend, 1, isJoint);
+        s.light = Noise.mix(s.light, 0.92 + 0.16 * other.clouds(u, v, 64, 64, 2), isJoint);
+        s.rough = Noise.mix(s.rough, 0.92, isJoint);
+        s.openness = Noise.mix(1, 0.72, isJoint);
+    }
+
+    /** Chips of stone in a binder: each cell holds the one nearest to its jittered middle (Worley, 1996). */
+    private void chips(Spot s, double u, double v, double vary) {
+        var cells = coat.across(sheet);
+        var rows = coat.rows(sheet);
+        var x = u * cells;
+        var y = v * rows;
+        var nearest = Double.MAX_VALUE;
+        var nextNearest = Double.MAX_VALUE;
+        var chip = 0.0;
+        for (var j = (int) Math.floor(y) - 1; j <= (int) Math.floor(y) + 1; j++) {
+            for (var i = (int) Math.floor(x) - 1; i <= (int) Math.floor(x) + 1; i++) {
+                var ci = Math.floorMod(i, cells);
+                var cj = Math.floorMod(j, rows);
+                var away = Math.hypot(x - i - noise.at(ci, cj), y - j - other.at(ci, cj));
+                if (away < nearest) {
+                    nextNearest = nearest;
+                    nearest = away;
+                    chip = noise.at(ci + 101, cj + 59);
+                } else {
+                    nextNearest = Math.min(nextNearest, away);
+                }
+            }
+        }
+        var isChip = Noise.step(0.08, 0.16, (nextNearest - nearest) * (0.5 + chip));
+        // Some chips are of the binder's colour, some of the second, most between.
+        s.blend = isChip * chip * chip;
+        s.light = 1 + isChip * vary * (other.at((int) (chip * 1e6), 3) - 0.5);
+        s.h = 1 - 0.5 * (1 - isChip);
+    }
+
+    /** Stains from above and rubbed places; metal rusts in its second colour. */
+    private void wear(int i, double u, double v) {
+        if (coat.wear() == 0) {
+            return;
+        }
+        var much = coat.wear() / 100.0;
+        var isMetal = coat.grain() == Grain.METAL;
+        var stain = 0.65 * other.clouds(u, v, 3, 3, 6) + 0.35 * other.clouds(u, v, 24, 3, 3);
+        var worn = Noise.step(0.72 - 0.4 * much, 0.86 - 0.3 * much, stain) * (0.35 + 0.5 * much);
+        var to = isMetal ? second : GRIME;
+        for (var k = 0; k < 3; k++) {
+            colour[i][k] = Noise.mix(colour[i][k], to[k], worn);
+        }
+        roughness[i] = Noise.mix(roughness[i], 0.95, worn);
+        metallic[i] = Noise.mix(metallic[i], isMetal ? 0 : metallic[i], worn);
+    }
+
+    private Maps maps() {
+        var colours = new int[side * side];
+        var normals = new int[side * side];
+        var surfaces = new int[side * side];
+        // Millimetres between the neighbours on both sides.
+        var run = 2 * sheet / side;
+        for (var y = 0; y < side; y++) {
+            for (var x = 0; x < side; x++) {
+                var i = y * side + x;
+                colours[i] = pack(colour[i][0], colour[i][1], colour[i][2]);
+                var dx = (at(x + 1, y) - at(x - 1, y)) / run;
+                var dy = (at(x, y - 1) - at(x, y + 1)) / run;
+                var length = Math.sqrt(dx * dx + dy * dy + 1);
+                normals[i] = pack(0.5 - 0.5 * dx / length, 0.5 - 0.5 * dy / length, 0.5 + 0.5 / length);
+                surfaces[i] = pack(open[i], roughness[i], metallic[i]);
+            }
+        }
+        return new Maps(side, colours, normals, surfaces);
+    }
+
+    private double at(int x, int y) {
+        return height[Math.floorMod(y, side) * side + Math.floorMod(x, side)];
+    }
+
+    private static double clamp(double v) {
+        return Math.max(0, Math.min(1, v));
+    }
+
+    private static double[] rgb(String colour) {
+        var v = Integer.parseInt(colour.substring(1), 16);
+        return new double[] {(v >> 16 & 255) / 255.0, (v >> 8 & 255) / 255.0, (v & 255) / 255.0};
+    }
+
+    private static int pack(double r, double g, double b) {
+        return byteOf(r) << 16 | byteOf(g) << 8 | byteOf(b);
+    }
+
+    private static int byteOf(double v) {
+        return (int) Math.round(255 * v);
+    }
+}

@@ -1,0 +1,44 @@
+package hausbau.core.finish;
+
+import hausbau.core.finish.Coat.Bond;
+import hausbau.core.finish.Coat.Grain;
+import hausbau.core.shape.Swatch;
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Objects;
+
+/** One set of finishes for a kit: a coat for every swatch. */
+public record Colourway(Map<Swatch, Coat> coats) {
+
+    public Colourway {
+        var all = new EnumMap<Swatch, Coat>(Swatch.class);
+        for (var swatch : Swatch.values()) {
+            var told = coats.get(swatch);
+            all.put(swatch, told == null ? usual(swatch) : told);
+        }
+        coats = Collections.unmodifiableMap(all);
+    }
+
+    /** What a site has before anything was told. Looks to begin from; common practice, no source. */
+    public static Colourway usual() {
+        return new Colourway(Map.of());
+    }
+
+    public Coat coat(Swatch swatch) {
+        return Objects.requireNonNull(coats.get(swatch));
+    }
+
+    private static Coat usual(Swatch swatch) {
+        return switch (swatch) {
+            case PLASTER -> new Coat(Grain.PLASTER, "#e2ddcf", "#b9ae97", 1_000_000, 1_000_000, 0, Bond.STACKED, 5, 800, 92, 0, 0, 1);
+            case STONE -> new Coat(Grain.STONE, "#b9b3a6", "#8b8579", 1_000_000, 1_000_000, 0, Bond.STACKED, 12, 500, 80, 0, 0, 2);
+            case TILE -> new Coat(Grain.TILES, "#c9d6cd", "#8f8c80", 125_000, 125_000, 4_000, Bond.STACKED, 5, 1_500, 22, 0, 0, 3);
+            case TERRAZZO -> new Coat(Grain.TERRAZZO, "#c8bfae", "#6f6358", 40_000, 40_000, 0, Bond.STACKED, 30, 100, 38, 0, 0, 4);
+            case TIMBER -> new Coat(Grain.BOARDS, "#9a6b42", "#5b3b22", 2_000_000, 125_000, 3_000, Bond.HALF, 14, 1_200, 62, 0, 0, 5);
+            case PAINT -> new Coat(Grain.PLAIN, "#3f6b63", "#2c2a26", 1_000_000, 1_000_000, 0, Bond.STACKED, 4, 200, 45, 0, 0, 6);
+            case METAL -> new Coat(Grain.METAL, "#6d7173", "#7a4a2b", 1_000_000, 1_000_000, 0, Bond.STACKED, 8, 200, 46, 90, 0, 7);
+            case OPAL -> new Coat(Grain.GLASS, "#f3efe2", "#d8cfb4", 1_000_000, 1_000_000, 0, Bond.STACKED, 3, 0, 18, 0, 0, 8);
+        };
+    }
+}

@@ -1,0 +1,167 @@
+package hausbau.core.finish;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import hausbau.core.finish.Coat.Bond;
+import hausbau.core.finish.Coat.Grain;
+import hausbau.core.measure.Refused;
+import hausbau.core.shape.Swatch;
+import java.util.Arrays;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class CoatingTest {
+
+    private static final int SIDE = 256;
+    private static final double SHEET = 2_000;
+
+    private static Coat tiles(Bond bond, int wear) {
+        return new Coat(Grain.TILES, "#ffffff", "#000000", 250_000, 125_000, 31_250, bond, 0, 2_000, 20, 0, wear, 5);
+    }
+
+    private static Coat worn(Coat c, int wear, int seed) {
+        return new Coat(c.grain(), c.colour(), c.second(), c.unitX(), c.unitY(), c.joint(), c.bond(), c.variation(), c.relief(), c.roughness(), c.metallic(), wear, seed);
+    }
+
+    private static int red(int pixel) {
+        return pixel >> 16 & 255;
+    }
+
+    private static int green(int pixel) {
+        return pixel >> 8 & 255;
+    }
+
+    private static int blue(int pixel) {
+        return pixel & 255;
+    }
+
+    /** How unlike two columns are, on the average. */
+    private static double unlike(int[] pixels, int a, int b) {
+        return IntStream.range(0, SIDE).mapToDouble(y -> Math.abs(green(pixels[y * SIDE + a]) - green(pixels[y * SIDE + b]))).average().orElseThrow();
+    }
+
+    private static double unlikeRows(int[] pixels, int a, int b) {
+        return IntStream.range(0, SIDE).mapToDouble(x -> Math.abs(green(pixels[a * SIDE + x]) - green(pixels[b * SIDE + x]))).average().orElseThrow();
+    }
+
+    /** The seam is no greater than what lies between neighbours anywhere inside. */
+    @ParameterizedTest
+    @EnumSource(Swatch.class)
+    void everyFinishTilesBothWays(Swatch swatch) {
+        var maps = Coating.of(worn(Colourway.usual().coat(swatch), 60, 11), SIDE, SHEET);
+        for (var kind : Maps.Kind.values()) {
+            var p = maps.of(kind);
+            assertThat(unlike(p, SIDE - 1, 0)).as("%s to the side", kind).isLessThanOrEqualTo(IntStream.range(1, SIDE).mapToDouble(x -> unlike(p, x - 1, x)).max().orElseThrow());
+            assertThat(unlikeRows(p, SIDE - 1, 0)).as("%s upward", kind).isLessThanOrEqualTo(IntStream.range(1, SIDE).mapToDouble(y -> unlikeRows(p, y - 1, y)).max().orElseThrow());
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(Swatch.class)
+    void normalsAreOneLongAndFaceOutward(Swatch swatch) {
+        for (var pixel : Coating.of(Colourway.usual().coat(swatch), SIDE, SHEET).normal()) {
+            var x = red(pixel) / 127.5 - 1;
+            var y = green(pixel) / 127.5 - 1;
+            var z = blue(pixel) / 127.5 - 1;
+            assertThat(Math.sqrt(x * x + y * y + z * z)).isCloseTo(1, within(0.02));
+            assertThat(z).isPositive();
+        }
+    }
+
+    /** The share of joints is 1 − (a − j)(b − j) / ab, by area. */
+    @Test
+    void jointsTakeTheirShareOfTheArea() {
+        var maps = Coating.of(tiles(Bond.STACKED, 0), 1024, SHEET);
+        var joints = Arrays.stream(maps.colour()).filter(p -> red(p) < 128).count() / (1024.0 * 1024);
+        assertThat(joints).isCloseTo(1 - (250 - 31.25) * (125 - 31.25) / (250.0 * 125), within(0.005));
+    }
+
+    /** Measured along rows of pixels: eight tiles of 250 in 2 m, every other row shifted by half of one. */
+    @Test
+    void tilesAreAsLargeAsTypedAndShiftedByTheirBond() {
+        for (var bond : Bond.values()) {
+            var maps = Coating.of(tiles(bond, 0), 1024, SHEET);
+            assertThat(joints(maps, 0)).as("%s, first row", bond).hasSize(8);
+            var shift = Math.floorMod(joints(maps, 0).get(0) - joints(maps, 1).get(0), 128);
+            assertThat((double) shift).as("%s", bond).isCloseTo(switch (bond) {
+                case STACKED -> 0;
+                case HALF -> 64;
+                case THIRD -> 128 / 3.0;
+            }, within(1.5));
+        }
+    }
+
+    /** Pixels where a joint ends, along the middle of a row of tiles, counted from the foot. */
+    private static java.util.List<Integer> joints(Maps maps, int row) {
+        var y = maps.side() - 1 - (int) ((row + 0.5) * 64);
+        return IntStream.range(0, maps.side()).filter(x -> red(maps.colour()[y * maps.side() + x]) >= 128 && red(maps.colour()[y * maps.side() + Math.floorMod(x - 1, maps.side())]) < 128).boxed().toList();
+    }
+
+    /** What is typed is fitted to the sheet by whole units, and never to none. */
+    @Test
+    void unitsAreFittedToTheSheet() {
+        var coat = new Coat(Grain.TILES, "#ffffff", "#000000", 150_000, 150_000, 4_000, Bond.THIRD, 0, 0, 20, 0, 0, 5);
+        assertThat(coat.across(SHEET)).isEqualTo(13);
+        assertThat(coat.rows(SHEET)).isEqualTo(12);
+        assertThat(coat.across(10)).isEqualTo(1);
+    }
+
+    /** A joint lies lower: left of it the surface falls to the right, so its normal leans to +X. */
+    @Test
+    void whatLiesDeeperIsSeenInTheNormals() {
+        var maps = Coating.of(tiles(Bond.STACKED, 0), 1024, SHEET);
+        var y = 1024 - 1 - 32;
+        var leftOfJoint = maps.normal()[y * 1024 + 128 - 9];
+        var rightOfJoint = maps.normal()[y * 1024 + 128 + 8];
+        assertThat(red(leftOfJoint)).isGreaterThan(140);
+        assertThat(red(rightOfJoint)).isLessThan(116);
+        var belowJoint = maps.normal()[(1024 - 64 + 9) * 1024 + 64];
+        assertThat(green(belowJoint)).as("green is up, and below a joint the surface falls upward").isGreaterThan(140);
+    }
+
+    @Test
+    void theSameSeedMakesTheSamePixelsAndAnotherDoesNot() {
+        var coat = worn(Colourway.usual().coat(Swatch.TIMBER), 30, 1);
+        assertThat(Coating.of(coat, SIDE, SHEET).colour()).isEqualTo(Coating.of(coat, SIDE, SHEET).colour());
+        assertThat(Coating.of(worn(coat, 30, 2), SIDE, SHEET).colour()).isNotEqualTo(Coating.of(coat, SIDE, SHEET).colour());
+    }
+
+    @Test
+    void roughnessAndMetalAreAsTyped() {
+        var plain = new Coat(Grain.PLAIN, "#336699", "#000000", 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, 40, 100, 0, 5);
+        var maps = Coating.of(plain, 16, SHEET);
+        assertThat(maps.colour()).containsOnly(0x336699);
+        assertThat(maps.surface()).containsOnly(0xFF << 16 | 102 << 8 | 0xFF);
+        assertThat(maps.normal()).containsOnly(0x8080FF);
+    }
+
+    @Test
+    void wearDarkensMoreTheMoreThereIs() {
+        var before = Double.MAX_VALUE;
+        for (var wear : new int[] {0, 30, 60, 100}) {
+            var mean = Arrays.stream(Coating.of(tiles(Bond.STACKED, wear), SIDE, SHEET).colour()).map(CoatingTest::red).average().orElseThrow();
+            assertThat(mean).isLessThan(before);
+            before = mean;
+        }
+    }
+
+    @Test
+    void whatCannotBeIsRefusedFieldByField() {
+        assertThatThrownBy(() -> new Coat(Grain.TILES, "white", "#000000", 0, 150_000, 80_000, Bond.HALF, 101, 60_000, -1, 0, 0, 5)).isInstanceOfSatisfying(Refused.class,
+                r -> assertThat(r.faults()).extracting(f -> f.field()).containsExactly("colour", "unitXMm", "jointMm", "reliefMm", "variation", "roughness"));
+        assertThatThrownBy(() -> Coating.of(Colourway.usual().coat(Swatch.TILE), 1000, SHEET)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** A full chain of a sheet of 2^k is (4^(k+1) − 1) / 3 pixels; blocks below 4 × 4 still take one. */
+    @Test
+    void textureMemoryIsTheWholeMipChain() {
+        assertThat(TextureMemory.of(1024, 1).plain()).isEqualTo(4 * ((1L << 22) - 1) / 3);
+        // 256² + 128² + … + 1 blocks for 1024 … 4, and one each for 2 and 1.
+        assertThat(TextureMemory.of(1024, 3).compressed()).isEqualTo(3 * 16 * (((1L << 18) - 1) / 3 + 2));
+        assertThat(TextureMemory.of(1024, 1).plus(TextureMemory.NONE)).isEqualTo(TextureMemory.of(1024, 1));
+    }
+}

@@ -1,0 +1,161 @@
+package hausbau.server.work;
+
+import hausbau.core.exchange.SheetFiles;
+import hausbau.core.finish.Coat;
+import hausbau.core.finish.Colourway;
+import hausbau.core.measure.Fault;
+import hausbau.core.measure.Refused;
+import hausbau.core.shape.Swatch;
+import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.Sets;
+import hausbau.server.store.NotFound;
+import hausbau.server.store.Reading;
+import hausbau.server.store.Stores;
+import hausbau.server.store.kit.CoatWords;
+import hausbau.server.store.kit.ColourwayRow;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+/** The colourways of a site, and the sheets that they are made into. */
+@Service
+public class ColourwayService {
+
+    /** What a site has before one is made; it is not changed but copied. */
+    public static final long USUAL = 0;
+    private static final String USUAL_NAME = "as it comes";
+
+    private final Stores stores;
+    private final Journal journal;
+    private final Sets sets;
+    private final SheetShelf sheets;
+
+    public ColourwayService(Stores stores, Journal journal, Sets sets, SheetShelf sheets) {
+        this.stores = stores;
+        this.journal = journal;
+        this.sets = sets;
+        this.sheets = sheets;
+    }
+
+    public record Known(long id, String name, boolean isUsed, Colourway colourway) {
+    }
+
+    /** The usual one first, then in the order in which they were made. */
+    @Reading
+    public List<Known> all(long siteId) {
+        var rows = stores.kits().colourways(siteId);
+        var known = new ArrayList<Known>();
+        known.add(new Known(USUAL, USUAL_NAME, rows.stream().noneMatch(ColourwayRow::isUsed), Colourway.usual()));
+        rows.forEach(row -> known.add(new Known(row.getId(), row.name(), row.isUsed(), row.toColourway())));
+        return known;
+    }
+
+    private Known one(long siteId, long id) {
+        return all(siteId).stream().filter(k -> k.id() == id).findFirst().orElseThrow(() -> new NotFound("The site has no colourway " + id + "."));
+    }
+
+    /** The one in use. */
+    @Reading
+    public Colourway used(long siteId) {
+        return all(siteId).stream().filter(Known::isUsed).findFirst().orElseThrow().colourway();
+    }
+
+    /** Millimetres that a sheet covers on a piece. */
+    public double sheet(long siteId) {
+        return 1 / KitService.finish(sets.current(siteId)).sheetsPerMillimetre();
+    }
+
+    /** @return the id of a copy of one, or of the one in use */
+    public long create(long siteId, Seen seen, @Nullable Long copyOf) {
+        return journal.edit(siteId, seen, edit -> {
+            var from = copyOf == null ? all(siteId).stream().filter(Known::isUsed).findFirst().orElseThrow() : one(siteId, copyOf);
+            var name = FreshName.of(from.id() == USUAL ? "colourway" : from.name(), all(siteId).stream().map(Known::name).toList());
+            edit.name("Make the colourway “" + name + "”");
+            var row = new ColourwayRow(stores.nextId(), siteId, name, from.colourway());
+            edit.add(row);
+            return row.getId();
+        });
+    }
+
+    /** @param name null stays; @param coats what is told of each, the rest stays */
+    public void change(long siteId, long id, Seen seen, @Nullable String name, Map<Swatch, CoatWords> coats) {
+        if (id == USUAL) {
+            throw new Refused("colourway", "What finishes come as is not changed. Make a colourway of your own from it.");
+        }
+        journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.kits().colourways(siteId), id, "colourway");
+            if (name != null && (name.isBlank() || name.length() > 80)) {
+                throw new Refused("name", "A colourway has a name of 1 to 80 characters.");
+            }
+            var changed = over(row.toColourway(), coats);
+            edit.name("Change the colourway “" + row.name() + "”");
+            edit.change(row, r -> {
+                if (name != null) {
+                    r.call(name.strip());
+                }
+                r.set(changed);
+            });
+            return null;
+        });
+    }
+
+    private static Colourway over(Colourway standing, Map<Swatch, CoatWords> told) {
+        var coats = new EnumMap<Swatch, Coat>(standing.coats());
+        var faults = new ArrayList<Fault>();
+        told.forEach((swatch, words) -> {
+            try {
+                coats.put(swatch, words.over(standing.coat(swatch)));
+            } catch (Refused e) {
+                e.faults().forEach(f -> faults.add(new Fault("coats." + swatch + "." + f.field(), f.message())));
+            }
+        });
+        if (!faults.isEmpty()) {
+            throw new Refused(faults);
+        }
+        return new Colourway(coats);
+    }
+
+    /** Puts one to use in place of another. No mesh changes by that. */
+    public void use(long siteId, long id, Seen seen) {
+        journal.edit(siteId, seen, edit -> {
+            edit.name("Use the colourway “" + one(siteId, id).name() + "”");
+            stores.kits().colourways(siteId).forEach(row -> edit.change(row, r -> r.use(r.getId() == id)));
+            return null;
+        });
+    }
+
+    public void remove(long siteId, long id, Seen seen) {
+        journal.edit(siteId, seen, edit -> {
+            var row = Stores.find(stores.kits().colourways(siteId), id, "colourway");
+            edit.name("Take the colourway “" + row.name() + "” away");
+            edit.remove(row);
+            return null;
+        });
+    }
+
+    /** A sheet's pictures, and what tells this state of them from another. */
+    public record Made(String tag, Coat coat, double sheet) {
+    }
+
+    public Made made(long siteId, long id, Swatch swatch) {
+        var coat = one(siteId, id).colourway().coat(swatch);
+        var sheet = sheet(siteId);
+        return new Made(SheetShelf.tag(coat, sheet), coat, sheet);
+    }
+
+    public SheetFiles pictures(Made made, int side) {
+        return sheets.png(made.coat(), side, made.sheet());
+    }
+
+    /** What a site's swatches are handed over in. */
+    public Map<Swatch, SheetFiles> handedOver(long siteId, int side) {
+        var files = new EnumMap<Swatch, SheetFiles>(Swatch.class);
+        var sheet = sheet(siteId);
+        used(siteId).coats().forEach((swatch, coat) -> files.put(swatch, sheets.jpeg(coat, side, sheet)));
+        return files;
+    }
+}

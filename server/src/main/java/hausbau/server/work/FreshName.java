@@ -1,0 +1,20 @@
+package hausbau.server.work;
+
+import java.util.Collection;
+
+/** Names that are not taken yet. */
+final class FreshName {
+
+    private FreshName() {
+    }
+
+    /** @return the name wanted, or with the first number behind it that is free */
+    static String of(String wanted, Collection<String> taken) {
+        var base = wanted.replaceAll(" \\d+$", "");
+        var name = base;
+        for (var n = 2; taken.contains(name); n++) {
+            name = base + " " + n;
+        }
+        return name;
+    }
+}

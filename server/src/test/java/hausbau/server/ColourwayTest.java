@@ -1,0 +1,136 @@
+package hausbau.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import hausbau.server.standing.Sets;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import tools.jackson.databind.JsonNode;
+
+/** Sets of finishes, over HTTP. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class ColourwayTest {
+
+    @LocalServerPort
+    int port;
+    @Autowired
+    Sets sets;
+    BuiltRoom in;
+
+    @BeforeEach
+    void builtRoom() {
+        in = new BuiltRoom(port, "Colourways");
+    }
+
+    private JsonNode all() {
+        return in.caller.get(in.site + "/colourways").json();
+    }
+
+    private JsonNode used() {
+        return all().valueStream().filter(c -> c.get("used").asBoolean()).findFirst().orElseThrow();
+    }
+
+    private static JsonNode coat(JsonNode colourway, String swatch) {
+        return colourway.get("coats").valueStream().filter(c -> c.get("swatch").asString().equals(swatch)).findFirst().orElseThrow();
+    }
+
+    private Caller.Answer change(long id, String told) {
+        return in.caller.call("PATCH", in.site + "/colourways/" + id, told, null);
+    }
+
+    private void use(long id) {
+        assertThat(in.caller.call("PUT", in.site + "/colourway", "{\"colourwayId\":" + id + "}", null).status()).isEqualTo(204);
+    }
+
+    /** Another is in use with one edit, no mesh is another by that, one step takes it back, and a restart finds it. */
+    @Test
+    void oneIsPutInPlaceOfAnotherWithoutTouchingAMesh() {
+        assertThat(used().get("id").asLong()).isZero();
+        var meshes = in.caller.get(in.site + "/pieces").text();
+        var id = in.made("/colourways", "{}").get("id").asLong();
+        assertThat(change(id, "{\"name\":\"blue\",\"coats\":{\"TILE\":{\"colour\":\"#3355aa\"}}}").status()).isEqualTo(200);
+        use(id);
+        assertThat(used().get("name").asString()).isEqualTo("blue");
+        assertThat(coat(used(), "TILE").get("words").get("colour").asString()).isEqualTo("#3355aa");
+        assertThat(coat(used(), "TILE").get("words").get("jointMm").asInt()).as("what was not told stays").isEqualTo(4);
+        assertThat(in.caller.get(in.site + "/pieces").text()).isEqualTo(meshes);
+        sets.forget(in.id());
+        assertThat(used().get("id").asLong()).isEqualTo(id);
+        in.caller.post(in.site + "/undo", null);
+        assertThat(used().get("id").asLong()).isZero();
+        in.caller.post(in.site + "/undo", null);
+        assertThat(all().get(1).get("name").asString()).isEqualTo("colourway");
+        in.caller.post(in.site + "/redo", null);
+        in.caller.post(in.site + "/redo", null);
+        assertThat(used().get("name").asString()).isEqualTo("blue");
+    }
+
+    /** One edit sets a number for all; the picture that follows is another, and shows it. */
+    @Test
+    void aNumberIsSetForAllAtOnceAndSeenInThePictures() throws IOException {
+        var id = in.made("/colourways", "{}").get("id").asLong();
+        var before = coat(all().get(1), "TILE").get("sheet").asString();
+        assertThat(change(id, "{\"coats\":{\"TILE\":{\"roughness\":100,\"variation\":0,\"grain\":\"PLAIN\"},\"OPAL\":{\"roughness\":100}}}").status()).isEqualTo(200);
+        assertThat(coat(all().get(1), "OPAL").get("words").get("roughness").asInt()).isEqualTo(100);
+        var after = coat(all().get(1), "TILE").get("sheet").asString();
+        assertThat(after).isNotEqualTo(before);
+        var path = in.site + "/colourways/" + id + "/TILE/";
+        var picture = in.caller.get(path + "SURFACE.png?side=64&as=" + after);
+        assertThat(picture.status()).isEqualTo(200);
+        assertThat(in.caller.headers(path + "SURFACE.png?side=64&as=" + after).firstValue("cache-control").orElseThrow()).contains("immutable");
+        var read = ImageIO.read(new ByteArrayInputStream(picture.bytes()));
+        assertThat(read.getWidth()).isEqualTo(64);
+        assertThat(read.getRGB(10, 10) >> 8 & 255).as("roughness is in green").isEqualTo(255);
+        assertThat(in.caller.headers(path + "SURFACE.png?side=64&as=" + before).firstValue("cache-control").orElseThrow()).isEqualTo("no-cache");
+        in.caller.post(in.site + "/undo", null);
+        assertThat(coat(all().get(1), "TILE").get("sheet").asString()).isEqualTo(before);
+    }
+
+    @Test
+    void whatCannotBeIsRefusedAndNamesTheField() {
+        var id = in.made("/colourways", "{}").get("id").asLong();
+        var before = all().toString();
+        assertThat(in.refused("PATCH", "/colourways/" + id, "{\"coats\":{\"TILE\":{\"jointMm\":90},\"PAINT\":{\"colour\":\"green\"}}}")).containsExactlyInAnyOrder("coats.TILE.jointMm", "coats.PAINT.colour");
+        assertThat(in.refused("PATCH", "/colourways/" + id, "{\"name\":\" \"}")).containsExactly("name");
+        assertThat(change(0, "{\"name\":\"mine\"}").text()).contains("Make a colourway of your own");
+        assertThat(change(id + 999, "{\"name\":\"mine\"}").status()).isEqualTo(404);
+        assertThat(change(id, "{\"coats\":{\"GOLD\":{}}}").status()).isEqualTo(400);
+        assertThat(in.caller.get(in.site + "/colourways/" + id + "/TILE/COLOUR.png?side=100").status()).isEqualTo(400);
+        assertThat(in.caller.call("PUT", in.site + "/colourway", "{\"colourwayId\":77}", null).status()).isEqualTo(404);
+        assertThat(all().toString()).isEqualTo(before);
+    }
+
+    /** A copy has the finishes of what it was copied from; taken away, the usual ones are back; a copied site has its own. */
+    @Test
+    void colourwaysAreCopiedAndTakenAway() {
+        var id = in.made("/colourways", "{}").get("id").asLong();
+        change(id, "{\"name\":\"red\",\"coats\":{\"PAINT\":{\"colour\":\"#aa2211\"}}}");
+        var copy = in.made("/colourways", "{\"copyOfId\":" + id + "}");
+        assertThat(copy.get("name").asString()).isEqualTo("red 2");
+        assertThat(coat(copy, "PAINT").get("words").get("colour").asString()).isEqualTo("#aa2211");
+        use(copy.get("id").asLong());
+        var other = in.caller.post(in.site + "/copies", "{\"name\":\"Colourways, again\"}").json().get("id").asLong();
+        assertThat(in.caller.call("DELETE", in.site + "/colourways/" + copy.get("id").asLong(), null, null).status()).isEqualTo(204);
+        assertThat(used().get("id").asLong()).isZero();
+        assertThat(in.caller.get("/api/sites/" + other + "/colourways").json().get(2).get("used").asBoolean()).isTrue();
+        in.caller.call("DELETE", "/api/sites/" + other, null, null);
+    }
+
+    /** Three pictures of 1024 for each material in use. */
+    @Test
+    void theTallyCountsSheetsAndTheirMemory() {
+        var tally = in.caller.get(in.site + "/tally").json();
+        var sheets = tally.get("sheets").asInt();
+        assertThat(sheets).isPositive();
+        assertThat(tally.get("textureBytes").asLong()).isEqualTo(sheets * 3 * 4 * (((1L << 22) - 1) / 3));
+        assertThat(tally.get("compressedTextureBytes").asLong()).isBetween(tally.get("textureBytes").asLong() / 4, tally.get("textureBytes").asLong() / 4 + 3 * 48L * sheets);
+        assertThat(tally.get("heaviest").get(0).get("triangles").asLong()).isBetween(1L, tally.get("triangles").asLong());
+        assertThat(tally.get("heaviest").get(0).get("what").asString()).contains("-");
+    }
+}
