@@ -2,14 +2,16 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import StageViews from '../shell/StageViews.vue'
+import SheetsPage from '../sheets/SheetsPage.vue'
 import WorkshopPage from '../workshop/WorkshopPage.vue'
 import KitPlanPage from './KitPlanPage.vue'
 
-/** The third stage: which pieces the rooms need, and how each of them is made. */
+/** The third stage: which pieces the rooms need, and how each of them is made, and what they are finished in. */
 const route = useRoute()
 const VIEWS = [
   { name: 'plan', title: 'Plan' },
   { name: 'workshop', title: 'Workshop' },
+  { name: 'sheets', title: 'Sheets' },
 ] as const
 const view = computed(() => VIEWS.find((v) => v.name === route.params.view)?.name ?? 'plan')
 </script>
@@ -17,6 +19,7 @@ const view = computed(() => VIEWS.find((v) => v.name === route.params.view)?.nam
 <template>
   <StageViews stage="kit" label="Views of the kit" :views="VIEWS" :view="view">
     <KitPlanPage v-if="view === 'plan'" />
-    <WorkshopPage v-else />
+    <WorkshopPage v-else-if="view === 'workshop'" />
+    <SheetsPage v-else />
   </StageViews>
 </template>

@@ -45,7 +45,7 @@ const stage = computed<StageName>(() => {
 /** Whether the stage is worked at the Table. */
 const hasTable = computed(() => !['brief', 'kit', 'handover'].includes(stage.value))
 /** The Workshop lists the pieces itself. */
-const hasLineUp = computed(() => stage.value !== 'brief' && !(stage.value === 'kit' && route.params.view === 'workshop'))
+const hasLineUp = computed(() => stage.value !== 'brief' && !(stage.value === 'kit' && (route.params.view === 'workshop' || route.params.view === 'sheets')))
 const alone = computed(() => route.query.alone !== undefined)
 useStageClock(stage)
 

@@ -212,6 +212,11 @@ export class Batch {
     this.visible = this.shown
   }
 
+  /** Takes up what its parts are made of now. */
+  redress() {
+    this.meshes.forEach((mesh, i) => (mesh.material = this.material(this.parts[i]!.swatch)))
+  }
+
   /** Whether it is drawn at all. */
   set visible(on: boolean) {
     this.shown = on
@@ -386,6 +391,10 @@ export class Batches {
       this.batches.set(key, batch)
     }
     return batch
+  }
+
+  redress() {
+    for (const b of this.batches.values()) b.redress()
   }
 
   /** Draws all but these pieces. @returns whether that is a change */

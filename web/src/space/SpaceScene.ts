@@ -30,12 +30,13 @@ import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Pose } from '../site/pose'
 import { Batches, turned, type Batch, type Far, type Wear } from './Batches'
-import { Daylight, type Sun } from './Daylight'
+import { Coats, type CoatLook } from './Coats'
+import { Daylight, outdoors, type Sun } from './Daylight'
 import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
 import { boxOfShape, loadShape, trianglesOf, type Shape } from './geometry'
-import { cut, edgeMaterial, paperColour, paperMaterial } from './materials'
+import { cut, edgeMaterial, paperMaterial } from './materials'
 import { LayingGroup, type LayingMarks } from './LayingGroup'
 import { Picking } from './Picking'
 import type { View } from './walk'
@@ -61,6 +62,7 @@ export interface Description {
   wear?: Wear
   /** Whether pieces are drawn in their finishes, not in paper. */
   finished: boolean
+  coats: readonly CoatLook[] | undefined
   /** Heavy pieces further from the camera are boxes; absent: none is. */
   boxesBeyondMm?: number
   /** Absent: even light. */
@@ -94,12 +96,11 @@ export class SpaceScene {
   private readonly figure = figureMesh()
   private readonly shapes = new Map<number, { version: string; shape: Shape }>()
   private readonly papers = new Map<string, MeshLambertMaterial>()
-  /** Colours of what pieces are finished in, by swatch. */
-  private readonly finishes = new Map<string, Color>()
+  private readonly coats = new Coats(() => this.draw())
   private finished = false
   private readonly ink = edgeMaterial()
   private readonly ghostMaterial = new MeshBasicMaterial({ color: verdigris, transparent: true, opacity: 0.35, depthWrite: false })
-  private readonly batches = new Batches(this.set, (swatch) => this.paper(swatch), this.ink)
+  private readonly batches = new Batches(this.set, (swatch) => this.surface(swatch), this.ink)
   private readonly blockOut = new BlockOut(this.paper('plaster'), [cut.plane, cut.base])
   private readonly daylight = new Daylight()
   private readonly paperPass = new PaperPass()
@@ -146,6 +147,7 @@ export class SpaceScene {
     cancelAnimationFrame(this.due)
     this.controls.dispose()
     this.batches.dispose()
+    this.coats.dispose()
     this.blockOut.dispose()
     this.daylight.dispose()
     this.paperPass.dispose()
@@ -207,7 +209,7 @@ export class SpaceScene {
     this.reshaped.forEach((id) => reshaped.add(id))
     this.reshaped.clear()
     this.cutAt(d.cutMm, d.lowMm)
-    this.finish(d.finished)
+    this.finish(d.finished, d.coats)
     this.box(d, reshaped)
     const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look, d.wear, this.far(d.boxesBeyondMm))
     if (changed) this.picking.forget()
@@ -273,7 +275,6 @@ export class SpaceScene {
       pieces.map(async (p) => {
         if (this.shapes.get(p.id)?.version === p.version) return
         const shape = await loadShape(p.url)
-        for (const part of shape.parts) if (part.finish) this.finishes.set(part.swatch, part.finish.color)
         this.shapes.set(p.id, { version: p.version, shape })
         fresh.add(p.id)
       }),
@@ -309,24 +310,32 @@ export class SpaceScene {
     if (known) return known
     const made = paperMaterial(swatch)
     this.papers.set(swatch, made)
-    this.dress(swatch, made)
     return made
   }
 
-  private dress(swatch: string, material: MeshLambertMaterial) {
-    const finish = this.finished ? this.finishes.get(swatch) : undefined
-    material.color.copy(finish ?? paperColour(swatch))
+  private surface(swatch: string): Material {
+    return this.finished ? this.coats.material(swatch) : this.paper(swatch)
   }
 
-  /** What is drawn in paper is drawn in its finishes, or the other way round. */
-  private finish(on: boolean) {
+  /** What is drawn in paper is drawn in its finishes, or the other way round; finishes mirror what is outside. */
+  private finish(on: boolean, looks: readonly CoatLook[] | undefined) {
+    this.coats.show(looks)
+    if (this.finished === on) return
     this.finished = on
+    if (on) this.scene.environment ??= outdoors(this.renderer)
+    this.scene.environmentIntensity = 0.6
+    this.daylight.shineOn(on ? 'finishes' : 'paper')
     // Selected edges stay.
     this.ink.uniforms.inked!.value = on ? 0 : 1
     this.paperPass.inked = !on
     this.ground.visible = !on
     cut.hatch.value = on ? 0 : 1
-    this.papers.forEach((material, swatch) => this.dress(swatch, material))
+    this.batches.redress()
+  }
+
+  /** The sheets that are drawn. */
+  get coatsShown() {
+    return this.finished ? this.coats.shown : ''
   }
 
   get isFinished() {

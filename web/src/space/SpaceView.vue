@@ -11,6 +11,7 @@ import { meshUrl, tell, useSite } from '../site/site'
 import { useAssembling } from '../repeat/assembling'
 import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
+import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
 import { useTable } from '../table/table'
 import type { BoxMm, VecMm } from '../api/client'
@@ -23,12 +24,13 @@ const site = useSite()
 const placing = usePlacing()
 const table = useTable()
 const seeing = useSeeing()
+const colourways = useColourways()
 const strutting = useStrutting()
 const laying = useLaying()
 const assembling = useAssembling()
 const holder = ref<HTMLElement>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
-const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '', look: 'paper' })
+const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '', look: 'paper', coats: '' })
 let scene: SpaceScene | undefined
 let framed = 0
 
@@ -105,6 +107,7 @@ async function show() {
     look: seeing.look,
     wear: wear.value,
     finished: seeing.finished,
+    coats: seeing.finished ? colourways.coats : undefined,
     boxes: seeing.boxes,
     boxesBeyondMm: seeing.boxesBeyondMm,
     sun: sun.value,
@@ -158,6 +161,7 @@ onMounted(() => {
       instances: s.instances,
       view: s.viewProjection.join(' '),
       look: s.isFinished ? 'finished' : 'paper',
+      coats: s.coatsShown,
     }
   })
   showSoon()
@@ -185,6 +189,7 @@ watch(
     seeing.boxes,
     seeing.boxesBeyondMm,
     seeing.finished,
+    colourways.coats,
     sun.value,
     table.walking,
   ],
@@ -330,6 +335,7 @@ async function up(e: PointerEvent) {
     :data-instances="drawn.instances"
     :data-view="drawn.view"
     :data-look="drawn.look"
+    :data-coats="drawn.coats"
     :data-walking="table.walking"
     :data-sun="sun ? [sun.x, sun.y, sun.z].map((v) => v.toFixed(4)).join(' ') : ''"
     @pointerdown="down"

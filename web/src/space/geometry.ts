@@ -1,12 +1,10 @@
-import { Box3, BoxGeometry, BufferGeometry, EdgesGeometry, Float32BufferAttribute, Matrix4, Mesh, type MeshStandardMaterial, Vector3 } from 'three'
+import { Box3, BoxGeometry, BufferGeometry, EdgesGeometry, Float32BufferAttribute, type Material, Matrix4, Mesh, Vector3 } from 'three'
 import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js'
 
 /** One body of a piece: its surface and what it is made of. */
 export interface Part {
   swatch: string
   geometry: BufferGeometry
-  /** What it is finished in. */
-  finish?: MeshStandardMaterial
 }
 
 /** A piece's shape in metres with Z up, as it is and mirrored within its own extent. */
@@ -29,8 +27,7 @@ export async function loadShape(url: string): Promise<Shape> {
   file.scene.traverse((node) => {
     if (node instanceof Mesh) {
       const geometry = (node.geometry as BufferGeometry).clone().applyMatrix4(node.matrixWorld).applyMatrix4(upright)
-      const finish = node.material as MeshStandardMaterial
-      parts.push({ swatch: finish.name, geometry, finish })
+      parts.push({ swatch: (node.material as Material).name, geometry })
     }
   })
   const box = parts.reduce((sum, p) => {

@@ -1,4 +1,4 @@
-import { Color, DoubleSide, MeshLambertMaterial, Plane, ShaderMaterial, Vector3 } from 'three'
+import { Color, DoubleSide, type Material, MeshLambertMaterial, MeshStandardMaterial, Plane, ShaderMaterial, Vector3 } from 'three'
 import { ink } from '../styles/theme'
 
 /** Grey papers: shape is judged without colour, yet one material is told from the other. */
@@ -27,16 +27,21 @@ export const cut = {
 
 export const paperColour = (swatch: string) => new Color(PAPERS[swatch] ?? PAPERS.plaster)
 
-/** Fronts in paper. Backs are a fault, hatched in ochre; where the set is cut open they are what was cut, filled in ink. */
+/** What fronts of either look have in common. */
+const FACES = { side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1 }
+
+/** Fronts in paper. */
 export function paperMaterial(swatch: string): MeshLambertMaterial {
-  const material = new MeshLambertMaterial({
-    color: paperColour(swatch),
-    side: DoubleSide,
-    clippingPlanes: [cut.plane, cut.base],
-    polygonOffset: true,
-    polygonOffsetFactor: 1,
-    polygonOffsetUnits: 1,
-  })
+  return cutOpen(new MeshLambertMaterial({ ...FACES, color: paperColour(swatch), clippingPlanes: [cut.plane, cut.base] }))
+}
+
+/** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it */
+export function coatMaterial(isCut: boolean): MeshStandardMaterial {
+  return cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
+}
+
+/** Backs are a fault, hatched in ochre; where the set is cut open they are what was cut, filled in ink. */
+function cutOpen<M extends Material>(material: M): M {
   material.onBeforeCompile = (shader) => {
     shader.uniforms.cutOpen = cut.open
     shader.uniforms.hatch = cut.hatch

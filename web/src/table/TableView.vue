@@ -9,6 +9,7 @@ import PlanView from '../plan/PlanView.vue'
 import { useSite } from '../site/site'
 import SectionView from '../section/SectionView.vue'
 import SpaceView from '../space/SpaceView.vue'
+import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
 import { useTable } from './table'
 
@@ -19,6 +20,7 @@ keepFlow()
 const placing = usePlacing()
 const table = useTable()
 const seeing = useSeeing()
+const colourways = useColourways()
 const whole = ref<HTMLElement>()
 
 function drag(e: PointerEvent) {
@@ -139,6 +141,13 @@ const holds = computed(() =>
           @click="seeing.finished = !seeing.finished">
           Finished
         </button>
+        <span v-if="seeing.finished && colourways.all.length > 1" class="picks"
+          ><Choice
+            :value="colourways.used?.id"
+            :options="colourways.all.map((c) => ({ value: c.id, label: c.name }))"
+            label="Colourway"
+            @change="(id) => void colourways.use(id)"
+        /></span>
         <button type="button" class="tool" :aria-pressed="table.sun.on" @click="table.sun = { ...table.sun, on: !table.sun.on }">Sun</button>
         <span v-if="table.sun.on" class="sun">
           <label
@@ -198,6 +207,8 @@ const holds = computed(() =>
   position: absolute;
   left: 12px;
   top: 8px;
+  padding: 0 4px;
+  background: var(--paper);
   pointer-events: none;
 }
 .divider {
@@ -235,6 +246,8 @@ const holds = computed(() =>
   width: 90px;
 }
 .height :deep(label.field) {
+  background: var(--paper);
+  padding-left: 4px;
   flex-direction: row;
   align-items: center;
   gap: 6px;

@@ -24,7 +24,8 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm } from '../api/client'
-import { Daylight } from '../space/Daylight'
+import { Coats, type CoatLook } from '../space/Coats'
+import { Daylight, outdoors } from '../space/Daylight'
 import { figureMesh } from '../space/figure'
 import { loadShape, type Shape } from '../space/geometry'
 import { paperMaterial } from '../space/materials'
@@ -37,6 +38,7 @@ export type BenchLook = 'paper' | 'finished' | 'facing'
 export interface BenchSight {
   pieces: readonly { url: string; boxMm: BoxMm; xMm: number }[]
   look: BenchLook
+  coats: readonly CoatLook[] | undefined
   /** Boxes of the part that is worked on. */
   chosenMm: readonly BoxMm[]
   /** Ends of edges that are not closed, x, y, z of each. */
@@ -72,6 +74,7 @@ export class BenchScene {
   private readonly light = new Daylight()
   private readonly outside = new Group()
   private readonly pass = new PaperPass()
+  private readonly coats = new Coats(() => this.draw(), false)
   private readonly papers = new Map<string, MeshLambertMaterial>()
   private readonly shapes = new Map<string, Shape>()
   private shown = ''
@@ -89,9 +92,9 @@ export class BenchScene {
     this.renderer.setPixelRatio(window.devicePixelRatio)
     this.scene.background = new Color(paper)
     this.camera.up.set(0, 0, 1)
-    const sky = new HemisphereLight('#eaf1f6', '#cfc7b6', 1.5)
+    const sky = new HemisphereLight('#eaf1f6', '#cfc7b6', 0.5)
     sky.position.set(0, 0, 1)
-    const sun = new DirectionalLight('#fff3de', 2.4)
+    const sun = new DirectionalLight('#fff3de', 1.6)
     sun.position.set(-3, -5, 6)
     this.outside.add(sky, sun)
     this.light.shine(undefined, new Box3())
@@ -106,6 +109,7 @@ export class BenchScene {
   dispose() {
     cancelAnimationFrame(this.due)
     this.controls.dispose()
+    this.coats.dispose()
     this.pass.dispose()
     this.renderer.dispose()
     this.canvas.remove()
@@ -167,6 +171,11 @@ export class BenchScene {
   private dress(sight: BenchSight) {
     this.piece.clear()
     const finished = sight.look === 'finished'
+    if (finished) {
+      this.scene.environment ??= outdoors(this.renderer)
+      this.scene.environmentIntensity = 0.6
+      this.coats.show(sight.coats)
+    }
     this.light.group.visible = !finished
     this.outside.visible = finished
     for (const piece of sight.pieces) {
@@ -175,7 +184,7 @@ export class BenchScene {
       const shape = this.shapes.get(piece.url)!
       for (const part of shape.parts) {
         if (sight.look === 'facing') stood.add(new Mesh(part.geometry, fronts), new Mesh(part.geometry, hatch))
-        else stood.add(new Mesh(part.geometry, finished && part.finish ? part.finish : this.paper(part.swatch)))
+        else stood.add(new Mesh(part.geometry, finished ? this.coats.material(part.swatch) : this.paper(part.swatch)))
       }
       if (!finished) stood.add(new LineSegments(shape.edges, new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.5, depthWrite: false })))
       this.piece.add(stood)

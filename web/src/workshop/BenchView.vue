@@ -3,6 +3,7 @@ import { useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { BoxMm } from '../api/client'
 import { tell } from '../site/site'
+import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
 import { BenchScene, type BenchLook, type BenchSight } from './BenchScene'
 
@@ -20,6 +21,7 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [part: number] }>()
 const host = ref<HTMLElement>()
 const seeing = useSeeing()
+const colourways = useColourways()
 const facing = ref(false)
 const look = computed<BenchLook>(() => (facing.value ? 'facing' : seeing.finished ? 'finished' : 'paper'))
 function see(name: BenchLook) {
@@ -44,6 +46,7 @@ const FROM = [
 const sight = computed<BenchSight>(() => ({
   pieces: props.pieces,
   look: look.value,
+  coats: look.value === 'finished' ? colourways.coats : undefined,
   chosenMm: props.parts?.[props.chosen ?? 0] ?? [],
   openMm: props.openMm ?? [],
 }))

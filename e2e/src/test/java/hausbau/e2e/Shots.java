@@ -65,9 +65,13 @@ public final class Shots {
         desk.press("p");
         desk.page.waitForTimeout(1_500);
         picture("pattern");
+        desk.page.getByText("Sheets", new Page.GetByTextOptions().setExact(true)).click();
+        desk.page.waitForTimeout(4_000);
+        picture("sheets");
+        desk.press("p");
     }
 
-    /** A scatter under the brush, and an assembly that is open; all of it is taken back. */
+    /** A scatter that is brushed, and an assembly that is open; all of it is taken back. */
     private void dressing() {
         desk.page.getByLabel("Take PRP-BASKET").click();
         desk.button("Scatter", true).click();
@@ -80,8 +84,6 @@ public final class Shots {
             desk.movePlan(x, 4_600 - (x - 5_000) / 2.0);
             desk.page.waitForTimeout(150);
         }
-        desk.page.waitForTimeout(1_500);
-        desk.page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("scatter.png")));
         desk.page.mouse().up();
         desk.button("Take away", true).click();
         desk.clickPlan(17_700, 15_300);
@@ -139,9 +141,11 @@ public final class Shots {
         desk.dragPlan(desk.figure()[0], desk.figure()[1], 16_000, 16_400);
         widen(0);
         desk.button("Walk", true).click();
-        desk.page.waitForTimeout(3_000);
+        desk.press("p");
+        desk.waitFor("[data-testid=space][data-coats*=tile]");
+        desk.page.waitForTimeout(6_000);
         picture("walk");
-        desk.press("Escape");
+        desk.press("Escape", "p");
         desk.button("Sun", true).click();
         desk.button("Cutaway", true).click();
         widen(0.5);

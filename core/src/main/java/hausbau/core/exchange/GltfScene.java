@@ -1,6 +1,7 @@
 package hausbau.core.exchange;
 
 import de.javagl.jgltf.model.TextureModel;
+import de.javagl.jgltf.model.creation.AccessorModels;
 import de.javagl.jgltf.model.creation.GltfModelBuilder;
 import de.javagl.jgltf.model.creation.MaterialBuilder;
 import de.javagl.jgltf.model.creation.MeshPrimitiveBuilder;
@@ -20,6 +21,8 @@ import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
+import hausbau.core.shape.Tangents;
+import hausbau.core.shape.Unwrapped;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -46,22 +49,38 @@ public final class GltfScene {
     private final Map<List<String>, DefaultNodeModel> groups = new HashMap<>();
     private final Finish finish;
     private final Map<Swatch, SheetFiles> sheets;
+    /** Whether meshes have a second set of UVs, for baked light. */
+    private final boolean isLit;
     private final Map<Swatch, Map<Maps.Kind, TextureModel>> textures = new EnumMap<>(Swatch.class);
 
+    /** As it is looked at: without what only others need. */
     public GltfScene(String name, Finish finish) {
-        this(name, finish, Map.of());
+        this(name, finish, Map.of(), false);
     }
 
-    /** @param sheets what swatches are finished in; those that have none keep a colour of their own */
-    public GltfScene(String name, Finish finish, Map<Swatch, SheetFiles> sheets) {
+    private GltfScene(String name, Finish finish, Map<Swatch, SheetFiles> sheets, boolean isLit) {
         this.finish = finish;
         this.sheets = sheets;
+        this.isLit = isLit;
         scene.setName(name);
+    }
+
+    /** As it is handed over, with both sets of UVs. @param sheets what swatches are finished in; those that have none keep a colour of their own */
+    public static GltfScene handedOver(String name, Finish finish, Map<Swatch, SheetFiles> sheets) {
+        return new GltfScene(name, finish, sheets, true);
+    }
+
+    /** One piece at its pivot, with both sets of UVs. */
+    public static byte[] handedOver(Piece piece, Finish finish) {
+        return ofPiece(piece, handedOver(piece.code(), finish, Map.of()));
     }
 
     /** One piece at its pivot, as a file of its own. */
     public static byte[] ofPiece(Piece piece, Finish finish) {
-        var scene = new GltfScene(piece.code(), finish);
+        return ofPiece(piece, new GltfScene(piece.code(), finish));
+    }
+
+    private static byte[] ofPiece(Piece piece, GltfScene scene) {
         scene.add(piece.code(), piece, Stance.at(Vec.ZERO, Turn.NONE));
         return scene.toBytes();
     }
@@ -129,16 +148,19 @@ public final class GltfScene {
     }
 
     private DefaultMeshModel mesh(Tinted<Piece> of) {
-        var mesh = of.what().mesh(finish);
+        var unwrapped = isLit ? Unwrapped.of(of.what().mesh(finish)) : new Unwrapped(of.what().mesh(finish), new double[0]);
+        var mesh = unwrapped.mesh();
+        var tangents = sheets.isEmpty() ? new double[0] : Tangents.of(mesh);
         var model = new DefaultMeshModel();
         model.setName(of.what().code() + named(of));
         for (var part : mesh.parts()) {
-            model.addMeshPrimitiveModel(primitive(mesh, part, of.tint()));
+            model.addMeshPrimitiveModel(primitive(unwrapped, part, tangents, of.tint()));
         }
         return model;
     }
 
-    private DefaultMeshPrimitiveModel primitive(Mesh mesh, Mesh.Part part, String tint) {
+    private DefaultMeshPrimitiveModel primitive(Unwrapped unwrapped, Mesh.Part part, double[] tangents, String tint) {
+        var mesh = unwrapped.mesh();
         // Only the vertices of this part, so that no primitive carries another's.
         var own = new LinkedHashMap<Integer, Integer>();
         var indices = IntBuffer.allocate(part.indices().length);
@@ -164,6 +186,18 @@ public final class GltfScene {
         builder.addPositions3D(positions.flip());
         builder.addNormals3D(normals.flip());
         builder.addTexCoords02D(uvs.flip());
+        if (isLit) {
+            var light = FloatBuffer.allocate(2 * own.size());
+            own.keySet().forEach(v -> light.put((float) unwrapped.light()[2 * v]).put((float) unwrapped.light()[2 * v + 1]));
+            builder.addAttribute("TEXCOORD_1", AccessorModels.createFloat2D(light.flip()));
+        }
+        if (sheets.containsKey(part.swatch())) {
+            var along = FloatBuffer.allocate(4 * own.size());
+            for (var v : own.keySet()) {
+                along.put((float) tangents[4 * v]).put((float) tangents[4 * v + 2]).put((float) -tangents[4 * v + 1]).put((float) tangents[4 * v + 3]);
+            }
+            builder.addTangents4D(along.flip());
+        }
         var primitive = builder.build();
         primitive.setMaterialModel(materials.computeIfAbsent(new Tinted<>(part.swatch(), tint), this::material));
         return primitive;

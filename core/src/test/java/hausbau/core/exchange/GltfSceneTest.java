@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import de.javagl.jgltf.model.AccessorFloatData;
+import de.javagl.jgltf.model.AccessorShortData;
 import de.javagl.jgltf.model.GltfModel;
 import de.javagl.jgltf.model.NodeModel;
 import de.javagl.jgltf.model.io.GltfModelReader;
@@ -30,6 +31,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import javax.imageio.ImageIO;
+import org.apache.commons.math3.geometry.euclidean.threed.Vector3D;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -180,7 +182,7 @@ class GltfSceneTest {
     @Test
     void finishesGoAlongAsPictures() throws IOException {
         var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
-        var scene = new GltfScene("scene", FINISH, Map.of(Swatch.PLASTER, sheet));
+        var scene = GltfScene.handedOver("scene", FINISH, Map.of(Swatch.PLASTER, sheet));
         scene.add("plain", WALL, Stance.at(Vec.ZERO, Turn.NONE));
         scene.add(List.of(), "tinted", WALL, "#808080", Stance.at(Vec.ZERO, Turn.NONE));
         scene.add("bench", BENCH, Stance.at(Vec.ZERO, Turn.NONE));
@@ -202,6 +204,47 @@ class GltfSceneTest {
         // sRGB 128 is 0.2159 in linear light (IEC 61966-2-1).
         assertThat(tinted.getBaseColorFactor()[0]).isCloseTo(0.2159f, within(0.0005f));
         assertThat(materials.stream().filter(m -> m.getName().equals("timber")).findFirst().orElseThrow().getBaseColorTexture()).isNull();
+    }
+
+    /** In every triangle of the file, u grows along the tangent, and v falls along the bitangent: the picture's top is up there. */
+    @Test
+    void tangentsSayHowThePicturesLie() throws IOException {
+        var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
+        var scene = GltfScene.handedOver("scene", FINISH, Map.of(Swatch.PLASTER, sheet));
+        scene.add("wall", WALL, Stance.at(Vec.ZERO, Turn.NONE));
+        var primitive = read(scene.toBytes()).getMeshModels().get(0).getMeshPrimitiveModels().get(0);
+        var positions = (AccessorFloatData) primitive.getAttributes().get("POSITION").getAccessorData();
+        var normals = (AccessorFloatData) primitive.getAttributes().get("NORMAL").getAccessorData();
+        var tangents = (AccessorFloatData) primitive.getAttributes().get("TANGENT").getAccessorData();
+        var uvs = (AccessorFloatData) primitive.getAttributes().get("TEXCOORD_0").getAccessorData();
+        var indices = (AccessorShortData) primitive.getIndices().getAccessorData();
+        assertThat(tangents.getNumElements()).isEqualTo(positions.getNumElements());
+        for (var i = 0; i < indices.getNumElements(); i += 3) {
+            var a = indices.get(i) & 0xFFFF;
+            var t = new Vector3D(tangents.get(a, 0), tangents.get(a, 1), tangents.get(a, 2));
+            var n = new Vector3D(normals.get(a, 0), normals.get(a, 1), normals.get(a, 2));
+            assertThat(t.getNorm()).isCloseTo(1, within(1e-6));
+            assertThat(t.dotProduct(n)).isCloseTo(0, within(1e-6));
+            var b = n.crossProduct(t).scalarMultiply(tangents.get(a, 3));
+            for (var k = 1; k < 3; k++) {
+                var other = indices.get(i + k) & 0xFFFF;
+                var way = new Vector3D(positions.get(other, 0) - positions.get(a, 0), positions.get(other, 1) - positions.get(a, 1), positions.get(other, 2) - positions.get(a, 2));
+                // The density: 256 pixels a metre on sheets of 1024; chamfers bend away from their shared normals.
+                var flat = way.subtract(n.scalarMultiply(way.dotProduct(n)));
+                if (flat.getNorm() > 0.95 * way.getNorm()) {
+                    assertThat((uvs.get(other, 0) - uvs.get(a, 0)) * 4.0).isCloseTo(flat.dotProduct(t), within(0.02));
+                    assertThat((uvs.get(a, 1) - uvs.get(other, 1)) * 4.0).isCloseTo(flat.dotProduct(b), within(0.02));
+                }
+            }
+        }
+    }
+
+    /** What is handed over has a second set of UVs, one for each vertex; what is only looked at has not. */
+    @Test
+    void whatIsHandedOverIsLaidOutForLight() throws IOException {
+        var primitive = read(GltfScene.handedOver(WALL, FINISH)).getMeshModels().get(0).getMeshPrimitiveModels().get(0);
+        assertThat(primitive.getAttributes().get("TEXCOORD_1").getCount()).isEqualTo(primitive.getAttributes().get("POSITION").getCount());
+        assertThat(read(GltfScene.ofPiece(WALL, FINISH)).getMeshModels().get(0).getMeshPrimitiveModels().get(0).getAttributes()).doesNotContainKey("TEXCOORD_1");
     }
 
     /** Without loss, a picture comes back pixel for pixel. */

@@ -6,6 +6,7 @@ import hausbau.core.build.Place;
 import hausbau.core.build.Repeat;
 import hausbau.core.build.Stance;
 import hausbau.core.exchange.PieceListCsv;
+import hausbau.core.finish.Coat;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Stair;
@@ -26,10 +27,12 @@ import hausbau.core.kit.Form;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Profile;
 import hausbau.core.shape.Swatch;
+import hausbau.server.store.kit.CoatWords;
 import hausbau.server.store.kit.PartWords;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -49,10 +52,11 @@ class DemoDressing {
     private final DisorderService disorder;
     private final TraitService traits;
     private final PatternService patterns;
+    private final ColourwayService colourways;
     private final WorkshopService workshop;
 
     DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder, TraitService traits,
-            PatternService patterns, WorkshopService workshop) {
+            PatternService patterns, ColourwayService colourways, WorkshopService workshop) {
         this.list = list;
         this.kit = kit;
         this.massing = massing;
@@ -62,11 +66,13 @@ class DemoDressing {
         this.disorder = disorder;
         this.traits = traits;
         this.patterns = patterns;
+        this.colourways = colourways;
         this.workshop = workshop;
     }
 
     void dress(long site) {
         line(site);
+        finish(site);
         standIn(site, "PRP-EDGE", "basin edge", 1000, 250, 60);
         standIn(site, "PRP-EDGE-C", "basin edge, corner", 250, 250, 60);
         standIn(site, "PRP-TOWEL", "folded towel", 320, 240, 90);
@@ -176,6 +182,18 @@ class DemoDressing {
         var bucket = new Form.Turned(Stream.of(new long[] {105, 0}, new long[] {108, 8}, new long[] {134, 296}, new long[] {140, 300}, new long[] {140, 316}, new long[] {136, 320})
                 .map(at -> Form.Turned.Station.ofMillimetres(at[0], at[1])).toList(), Form.Turned.SIDES);
         inPlace(site, "PRP-BUCKET", Part.of(Swatch.METAL, bucket, Vec.ofMillimetres(140, 140, 0)).named("body"));
+    }
+
+    /** Two sets of finishes: as it was opened, which is in use, and as it was left. */
+    private void finish(long site) {
+        var opened = colourways.create(site, NOT_TOLD, null);
+        colourways.change(site, opened, NOT_TOLD, "opened 1926", Map.of(Swatch.TILE, CoatWords.colours("#c4d8cd", "#8f8c80"), Swatch.PAINT, CoatWords.colours("#2f5d55", "#2c2a26"),
+                Swatch.PLASTER, CoatWords.colours("#eae3d0", "#c2b79e"), Swatch.TIMBER, CoatWords.colours("#93613a", "#57361f"), Swatch.STONE, new CoatWords(Coat.Grain.TERRAZZO, "#c3b9a8", "#75685a", mm(35), mm(35), null, null, 16, null, 42, null, null, null)));
+        var closed = colourways.create(site, NOT_TOLD, opened);
+        colourways.change(site, closed, NOT_TOLD, "closed 1974", Map.of(Swatch.TILE, CoatWords.colours("#c9cdb8", "#5f5a4c").worn(55, 48), Swatch.PAINT, CoatWords.colours("#9a7f3d", "#4a3a22").worn(50, 70),
+                Swatch.PLASTER, CoatWords.colours("#d6c8a2", "#93845f").worn(55, 95), Swatch.TIMBER, CoatWords.colours("#6f5a45", "#43342a").worn(35, 82), Swatch.STONE, CoatWords.colours("#a39d8f", "#726c60").worn(45, 88),
+                Swatch.METAL, CoatWords.colours("#5c5f5f", "#7a4526").worn(70, 70), Swatch.TERRAZZO, CoatWords.colours("#b3aa97", "#5f554b").worn(40, 66), Swatch.OPAL, CoatWords.colours("#d9cfae", "#a89a72").worn(25, 40)));
+        colourways.use(site, opened, NOT_TOLD);
     }
 
     private void inPlace(long site, String code, Part part) {

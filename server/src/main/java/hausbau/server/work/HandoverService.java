@@ -23,16 +23,14 @@ public class HandoverService {
     private final Stores stores;
     private final Sets sets;
     private final KitService kit;
-    private final MeshShelf meshes;
     private final LevelService levels;
     private final LookShelf looks;
     private final ColourwayService colourways;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, MeshShelf meshes, LevelService levels, LookShelf looks, ColourwayService colourways) {
+    public HandoverService(Stores stores, Sets sets, KitService kit, LevelService levels, LookShelf looks, ColourwayService colourways) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
-        this.meshes = meshes;
         this.levels = levels;
         this.looks = looks;
         this.colourways = colourways;
@@ -47,7 +45,7 @@ public class HandoverService {
     @Reading
     public byte[] scene(long siteId) {
         var state = sets.current(siteId);
-        var scene = new GltfScene(name(siteId), KitService.finish(state), colourways.handedOver(siteId, Finish.SHEET_PIXELS));
+        var scene = GltfScene.handedOver(name(siteId), KitService.finish(state), colourways.handedOver(siteId, Finish.SHEET_PIXELS));
         var names = new NodeNames(state.decisions().massing());
         var given = looks.of(state);
         for (var chunk : state.set().chunks()) {
@@ -61,12 +59,12 @@ public class HandoverService {
         return scene.toBytes();
     }
 
-    /** A piece as a file of its own. @param unused whether pieces that stand nowhere go along */
+    /** A piece as a file of its own, with both sets of UVs. @param unused whether pieces that stand nowhere go along */
     @Reading
     public byte[] pieces(long siteId, boolean unused) {
         var state = sets.current(siteId);
         var files = new LinkedHashMap<String, byte[]>();
-        uses(state, unused).forEach(use -> files.put(use.piece().code() + ".glb", meshes.glb(use.piece(), KitService.finish(state))));
+        uses(state, unused).forEach(use -> files.put(use.piece().code() + ".glb", GltfScene.handedOver(use.piece(), KitService.finish(state))));
         return Zip.of(files);
     }
 

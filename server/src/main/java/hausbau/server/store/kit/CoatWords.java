@@ -20,6 +20,16 @@ public record CoatWords(@Nullable Grain grain, @Nullable String colour, @Nullabl
                 c.wear(), c.seed());
     }
 
+    /** Tells colours only. */
+    public static CoatWords colours(String colour, String second) {
+        return new CoatWords(null, colour, second, null, null, null, null, null, null, null, null, null, null);
+    }
+
+    /** Tells wear and roughness, percent, besides. */
+    public CoatWords worn(int newWear, int newRoughness) {
+        return new CoatWords(grain, colour, second, unitXMm, unitYMm, jointMm, bond, variation, reliefMm, newRoughness, metallic, newWear, seed);
+    }
+
     /**
      * A coat with these words in place of its own.
      *

@@ -1,0 +1,105 @@
+package hausbau.core.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.Finish;
+import hausbau.core.shape.Mesh;
+import hausbau.core.shape.Swatch;
+import hausbau.core.shape.Unwrapped;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** The second UV set, looked at by filling its triangles in a raster of our own. */
+class UnwrappedTest {
+
+    private static final Finish FINISH = Finish.ofDensity(256);
+    /** Finer than the pixels that the margin is counted in. */
+    private static final int FINER = 4;
+    private static final int SIDE = Unwrapped.SIDE * FINER;
+
+    static Stream<Arguments> pieces() {
+        var wall = new Recipe.WallPanel(Vec.ofMillimetres(3300, 200, 3000));
+        return Stream.of(Arguments.of("wall", new Kind(Role.WALL, wall, Pivot.FACE_START).mesh(wall.parts(), FINISH)),
+                Arguments.of("patterned wall", new Kind(Role.WALL, wall, Pivot.FACE_START).mesh(Pattern.usual().dress(wall), FINISH)),
+                Arguments.of("lamp", new Recipe.Lamp().mesh(FINISH)),
+                Arguments.of("turned", form(UsualForms.turned())), Arguments.of("panel", form(UsualForms.panel())), Arguments.of("steps", form(UsualForms.steps())),
+                Arguments.of("bars", form(UsualForms.bars())), Arguments.of("prism", form(UsualForms.prism())), Arguments.of("pushed", form(UsualForms.pushed(Profile.library().get(0)))));
+    }
+
+    private static Mesh form(Form form) {
+        return new Recipe.Made(1, List.of(Part.of(Swatch.STONE, form, Vec.ZERO))).mesh(FINISH);
+    }
+
+    private static double cross(double ax, double ay, double bx, double by) {
+        return ax * by - ay * bx;
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("pieces")
+    void noPlaceOfTheSurfaceSharesItsPlaceWithAnother(String name, Mesh mesh) {
+        var un = Unwrapped.of(mesh);
+        var owner = new int[SIDE * SIDE];
+        var overlaps = 0;
+        var triangle = 0;
+        for (var part : un.mesh().parts()) {
+            for (var i = 0; i < part.indices().length; i += 3) {
+                triangle++;
+                var x = new double[3];
+                var y = new double[3];
+                for (var k = 0; k < 3; k++) {
+                    x[k] = un.light()[2 * part.indices()[i + k]] * SIDE;
+                    y[k] = un.light()[2 * part.indices()[i + k] + 1] * SIDE;
+                    assertThat(x[k]).isBetween((double) Unwrapped.MARGIN * FINER, (double) SIDE - Unwrapped.MARGIN * FINER);
+                    assertThat(y[k]).isBetween((double) Unwrapped.MARGIN * FINER, (double) SIDE - Unwrapped.MARGIN * FINER);
+                }
+                var area = cross(x[1] - x[0], y[1] - y[0], x[2] - x[0], y[2] - y[0]);
+                for (var py = (int) Math.min(y[0], Math.min(y[1], y[2])); py <= Math.max(y[0], Math.max(y[1], y[2])); py++) {
+                    for (var px = (int) Math.min(x[0], Math.min(x[1], x[2])); px <= Math.max(x[0], Math.max(x[1], x[2])); px++) {
+                        var inside = true;
+                        for (var k = 0; k < 3; k++) {
+                            var n = (k + 1) % 3;
+                            inside &= cross(x[n] - x[k], y[n] - y[k], px + 0.5 - x[k], py + 0.5 - y[k]) * Math.signum(area) > 1e-6;
+                        }
+                        if (inside) {
+                            overlaps += owner[py * SIDE + px] == 0 ? 0 : 1;
+                            owner[py * SIDE + px] = triangle;
+                        }
+                    }
+                }
+            }
+        }
+        assertThat(overlaps).isZero();
+        assertThat(triangle).isEqualTo(mesh.triangles());
+    }
+
+    /** Lengths on the light picture are to lengths on the piece as one number, for every edge of every triangle. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("pieces")
+    void itLiesAtOneDensityWithoutStretchAndTheSurfaceIsTheSame(String name, Mesh mesh) {
+        var un = Unwrapped.of(mesh);
+        var first = 0.0;
+        for (var part : un.mesh().parts()) {
+            var of = part.indices();
+            for (var i = 0; i < of.length; i++) {
+                var a = of[i];
+                var b = of[i % 3 == 2 ? i - 2 : i + 1];
+                var far = un.mesh().position(a).minus(un.mesh().position(b)).length();
+                if (far < 1) {
+                    continue;
+                }
+                var density = Math.hypot(un.light()[2 * a] - un.light()[2 * b], un.light()[2 * a + 1] - un.light()[2 * b + 1]) / far;
+                first = first == 0 ? density : first;
+                assertThat(density).isCloseTo(first, within(first * 0.001));
+            }
+        }
+        assertThat(un.mesh().area()).isCloseTo(mesh.area(), within(1e-6 * mesh.area()));
+        assertThat(un.mesh().volume()).isCloseTo(mesh.volume(), within(1e-6 * mesh.volume()));
+        assertThat(un.mesh().openEdges()).isEmpty();
+        assertThat(un.mesh().parts()).extracting(Mesh.Part::swatch).isEqualTo(mesh.parts().stream().map(Mesh.Part::swatch).toList());
+    }
+}

@@ -1,0 +1,171 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Finishes and colourways, made by hand in the browser and seen in Space. */
+@ExtendWith(SharedApplication.class)
+class SheetsTest {
+
+    private static final String DRESSED = "() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster')";
+
+    private static void open(Desk desk) {
+        desk.stage("Kit");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
+        assertThat(desk.page.getByTestId("sheet")).isVisible();
+    }
+
+    private static Locator finishes(Desk desk) {
+        return desk.page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Finishes"));
+    }
+
+    /** The middle of the sheet as it is shown, once it is there. */
+    private static int[] middle(Desk desk) throws IOException {
+        desk.until("() => { const i = document.querySelector('[data-testid=sheet]'); return i.complete && i.naturalWidth === 1024 }", null);
+        var shot = ImageIO.read(new ByteArrayInputStream(desk.page.getByTestId("sheet").screenshot()));
+        var rgb = shot.getRGB(shot.getWidth() / 2, shot.getHeight() / 2);
+        return new int[] {rgb >> 16 & 255, rgb >> 8 & 255, rgb & 255};
+    }
+
+    /** A colourway of one's own, its finishes typed faster than the server answers, seen in the sheet; undone with one step each. */
+    @Test
+    void aFinishIsTypedAndSeenInItsSheet() throws IOException {
+        var desk = SharedApplication.desk().hall("Sheets hall");
+        open(desk);
+        assertThat(desk.page.getByText("Finishes as they come stay as they are.")).isVisible();
+        desk.button("Make one of your own").click();
+        assertThat(desk.field("Name of the colourway")).hasValue("colourway");
+        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("paint")).click();
+        desk.field("Colour").fill("#2040c0");
+        desk.page.keyboard().press("Enter");
+        desk.field("Variation, %").fill("0");
+        desk.page.keyboard().press("Enter");
+        desk.field("Roughness, %").fill("30");
+        desk.page.keyboard().press("Enter");
+        assertThat(desk.field("Roughness, % of paint")).hasValue("30");
+        assertThat(desk.field("Variation, % of paint")).hasValue("0");
+        assertThat(middle(desk)).containsExactly(0x20, 0x40, 0xc0);
+        // What cannot be is refused beside its field, and what stood stands.
+        desk.field("Colour").fill("blue");
+        desk.page.keyboard().press("Enter");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("six digits");
+        // Everything came out shiny: one edit.
+        desk.field("Roughness, % of all").fill("85");
+        desk.page.keyboard().press("Enter");
+        for (var swatch : new String[] {"plaster", "tile", "opal", "paint"}) {
+            assertThat(desk.field("Roughness, % of " + swatch)).hasValue("85");
+        }
+        desk.page.getByText("what it takes").click();
+        desk.press("Control+z");
+        assertThat(desk.field("Roughness, % of paint")).hasValue("30");
+        assertThat(desk.field("Roughness, % of opal")).hasValue("18");
+        FirstRoomTest.passesAxe(desk, "sheets");
+    }
+
+    /** Tiles of 150 do not fit a sheet of 4 m: it says what they are laid as. */
+    @Test
+    void tilesAreFittedToTheSheetAndSaySo() {
+        var desk = SharedApplication.desk().hall("Tiles hall");
+        open(desk);
+        desk.button("Make one of your own").click();
+        assertThat(desk.field("Name of the colourway")).isVisible();
+        desk.field("Length").fill("150 mm");
+        desk.page.keyboard().press("Enter");
+        // 4000 / 150 = 26.67: 27 tiles of 148.1.
+        assertThat(desk.page.getByText("Laid as 148.1 mm × 125 mm")).isVisible();
+        desk.page.getByLabel("Rows shifted").selectOption("by half");
+        assertThat(desk.page.getByLabel("Rows shifted").locator("option:checked")).hasText("by half");
+    }
+
+    /** A colourway of its own with red plaster, beside the usual one that is in use; Space in its finishes. */
+    private static void withRedPlaster(Desk desk) {
+        open(desk);
+        finishes(desk).getByText("+ new colourway").click();
+        assertThat(desk.field("Name of the colourway")).isVisible();
+        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("plaster")).click();
+        desk.field("Colour").fill("#c02010");
+        desk.page.keyboard().press("Enter");
+        assertThat(finishes(desk).getByRole(AriaRole.BUTTON).first()).containsText("in use");
+        desk.until("() => document.querySelector('input[aria-label=Colour]')?.value === '#c02010'", null);
+        desk.stage("Build");
+        desk.press("p");
+        desk.until(DRESSED, null);
+    }
+
+    /** The other colourway: one action, and Space looks otherwise; one step back, and it looks as before. */
+    @Test
+    void anotherColourwayIsOneActionAndSeenInSpace() throws IOException {
+        var desk = SharedApplication.desk().hall("Two colourways");
+        withRedPlaster(desk);
+        var before = reddish(desk);
+        var worn = coats(desk);
+        desk.field("Colourway").selectOption("colourway");
+        desk.until(OTHER, worn);
+        assertThat(reddish(desk)).isGreaterThan(before + 2_000);
+        desk.press("Control+z");
+        desk.until(SAME, worn);
+        assertThat(reddish(desk)).isEqualTo(before);
+        assertThat(desk.field("Colourway").locator("option:checked")).hasText("as it comes");
+    }
+
+    private static final String OTHER = "worn => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster') && c !== worn }";
+    private static final String SAME = "worn => document.querySelector('[data-testid=space]').dataset.coats.split(', ').sort().join() === worn.split(', ').sort().join()";
+
+    private static String coats(Desk desk) {
+        return desk.page.getByTestId("space").getAttribute("data-coats");
+    }
+
+    /** At ten thousand placements no mesh is asked for again, and nothing of what stands. */
+    @Test
+    void anotherColourwaySendsNoMesh() {
+        var desk = SharedApplication.desk().hall("Ten thousand");
+        // What is drawn is drawn by software, and it is not looked at here.
+        desk.page.setViewportSize(900, 560);
+        var ids = new ArrayList<String>();
+        desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("WAL-1000") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
+        ids.add(desk.lastPlacement().get("id").asString());
+        while (ids.size() < 10_000) {
+            var some = ids.subList(0, Math.min(ids.size(), 10_000 - ids.size()));
+            var answer = desk.post(desk.site() + "/placements/copies", "{\"ids\":[\"" + String.join("\",\"", some) + "\"],\"byMm\":{\"x\":1000,\"y\":0,\"z\":0}}");
+            ids.addAll(List.of(answer.text().replaceAll("[\\[\\]\"\\s]", "").split(",")));
+        }
+        desk.page.reload();
+        desk.page.waitForFunction("() => Number(document.querySelector('[data-testid=space]')?.dataset.instances) >= 10000", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
+        withRedPlaster(desk);
+        var worn = coats(desk);
+        var meshes = new ArrayList<String>();
+        var sheets = new ArrayList<String>();
+        desk.page.onRequest(r -> (r.url().contains("mesh.glb") || r.url().contains("/chunks/") ? meshes : r.url().contains(".png") ? sheets : new ArrayList<String>()).add(r.url()));
+        desk.field("Colourway").selectOption("colourway");
+        desk.until(OTHER, worn);
+        assertThat(meshes).isEmpty();
+        assertThat(sheets).hasSize(3);
+    }
+
+    /** Pixels of Space that are clearly red. */
+    private static int reddish(Desk desk) throws IOException {
+        desk.page.waitForTimeout(1_500);
+        var shot = ImageIO.read(new ByteArrayInputStream(desk.page.getByTestId("space").screenshot()));
+        var n = 0;
+        for (var y = 0; y < shot.getHeight(); y++) {
+            for (var x = 0; x < shot.getWidth(); x++) {
+                var rgb = shot.getRGB(x, y);
+                if ((rgb >> 16 & 255) > 60 + Math.max(rgb >> 8 & 255, rgb & 255)) {
+                    n++;
+                }
+            }
+        }
+        return n;
+    }
+}

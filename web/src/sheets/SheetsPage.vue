@@ -1,0 +1,242 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { computed, provide, ref } from 'vue'
+import { REFUSED } from '../parts/refused'
+import TextEntry from '../parts/TextEntry.vue'
+import { formatBytes } from '../measure/format'
+import { useSite } from '../site/site'
+import { FIGURE_OUTLINE } from '../space/figure'
+import CoatFields from './CoatFields.vue'
+import { useColourways, type Picture, type Swatch } from './colourways'
+import NumbersTable from './NumbersTable.vue'
+
+/** The site's finishes: colourways, the sheet of each swatch as it lies on a piece, and what it is made from. */
+const site = useSite()
+const colourways = useColourways()
+provide(
+  REFUSED,
+  computed(() => colourways.refusal),
+)
+const chosenId = ref<number>()
+const colourway = computed(() => colourways.all.find((c) => c.id === chosenId.value) ?? colourways.used)
+const swatch = ref<Swatch>('TILE')
+const coat = computed(() => colourway.value?.coats.find((c) => c.swatch === swatch.value))
+const picture = ref<Picture>('COLOUR')
+const PICTURES = [
+  { value: 'COLOUR', label: 'Colour' },
+  { value: 'NORMAL', label: 'Normal' },
+  { value: 'SURFACE', label: 'Surface' },
+] as const
+/** The figure stands beside the sheet, to scale. */
+const FIGURE_MM = 1800
+const isOwn = computed(() => !!colourway.value?.id)
+async function create() {
+  const made = await colourways.create(colourway.value?.id)
+  if (made) chosenId.value = made.id
+}
+async function remove() {
+  const id = colourway.value!.id
+  chosenId.value = undefined
+  await colourways.remove(id)
+}
+const share = (triangles: number) => `${Math.round((100 * triangles) / site.tally!.triangles)} %`
+</script>
+
+<template>
+  <div v-if="colourway && coat" class="sheets">
+    <nav class="list" aria-label="Finishes">
+      <p class="caps">colourways</p>
+      <button
+        v-for="c in colourways.all"
+        :key="c.id"
+        type="button"
+        class="plain entry"
+        :class="{ here: c.id === colourway.id }"
+        :aria-pressed="c.id === colourway.id"
+        @click="chosenId = c.id">
+        <span>{{ c.name }}</span><span class="soft">{{ c.used ? '● in use' : '' }}</span>
+      </button>
+      <button type="button" class="plain entry more" @click="create">+ new colourway</button>
+      <p class="caps">finishes</p>
+      <button
+        v-for="c in colourway.coats"
+        :key="c.swatch"
+        type="button"
+        class="plain entry coat"
+        :class="{ here: c.swatch === swatch }"
+        :aria-pressed="c.swatch === swatch"
+        @click="swatch = c.swatch">
+        <img :src="colourways.url(colourway.id, c, 'COLOUR', 128)" alt="" /><span>{{ c.swatch.toLowerCase() }}</span>
+      </button>
+    </nav>
+    <div class="middle">
+      <div class="views" role="toolbar" aria-label="Which picture">
+        <button v-for="p in PICTURES" :key="p.value" type="button" class="plain" :aria-pressed="picture === p.value" @click="picture = p.value">
+          {{ p.label }}
+        </button>
+        <span class="soft">{{ site.show(colourway.sheetMm) }} square, 1024 pixels, tiles both ways</span>
+      </div>
+      <div class="lying">
+        <svg :style="{ height: `${(100 * FIGURE_MM) / colourway.sheetMm}%` }" viewBox="-300 -1800 600 1800" role="img" aria-label="Figure, 1.8 m">
+          <g transform="scale(1 -1)">
+            <path :d="FIGURE_OUTLINE" fill="#2F7F79" />
+            <circle cx="0" cy="1660" r="140" fill="#2F7F79" />
+          </g>
+        </svg>
+        <img
+          class="sheet"
+          data-testid="sheet"
+          :src="colourways.url(colourway.id, coat, picture, 1024)"
+          :alt="`${coat.swatch.toLowerCase()}, ${picture.toLowerCase()}`" />
+      </div>
+      <section class="numbers" :inert="!isOwn"><NumbersTable :colourway="colourway" /></section>
+    </div>
+    <aside class="panel side" aria-label="The finish">
+      <section v-if="isOwn">
+        <label class="field"
+          ><span>Name</span
+          ><TextEntry
+            :key="colourway.id"
+            label="Name of the colourway"
+            :value="colourway.name"
+            :maxlength="80"
+            @commit="(name) => void colourways.rename(colourway!.id, name)"
+        /></label>
+      </section>
+      <div class="row">
+        <Button v-if="!colourway.used" size="small" type="primary" @click="colourways.use(colourway.id)">Use for the site</Button>
+        <Button size="small" @click="create">{{ isOwn ? 'Copy' : 'Make one of your own' }}</Button>
+        <Button v-if="isOwn && !colourway.used" size="small" @click="remove">Take away</Button>
+      </div>
+      <p v-if="!isOwn" class="soft">Finishes as they come stay as they are. Make a colourway of your own to change them.</p>
+      <section :inert="!isOwn">
+        <h3>{{ coat.swatch.toLowerCase() }}</h3>
+        <CoatFields :key="`${colourway.id} ${swatch}`" :colourway-id="colourway.id" :coat="coat" />
+      </section>
+      <section v-if="site.tally" aria-label="What it takes">
+        <h3>what it takes</h3>
+        <dl>
+          <dt>Sheets in use</dt>
+          <dd class="figures">{{ site.tally.sheets }}</dd>
+          <dt>Textures</dt>
+          <dd class="figures">{{ formatBytes(site.tally.textureBytes) }}</dd>
+          <dt>compressed</dt>
+          <dd class="figures">{{ formatBytes(site.tally.compressedTextureBytes) }}</dd>
+          <template v-for="h in site.tally.heaviest" :key="h.what">
+            <dt>{{ h.what }}</dt>
+            <dd class="figures">{{ share(h.triangles) }} of all triangles</dd>
+          </template>
+        </dl>
+      </section>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.sheets {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 210px 1fr 320px;
+}
+.list {
+  border-right: 1px solid var(--hairline);
+  overflow-y: auto;
+  padding: 8px 0;
+}
+.caps {
+  margin: 10px 14px 4px;
+}
+.entry {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  width: 100%;
+  padding: 4px 14px;
+  text-align: left;
+}
+.entry.here {
+  background: #e4efec;
+}
+.coat {
+  justify-content: flex-start;
+  gap: 10px;
+}
+.coat img {
+  width: 40px;
+  height: 40px;
+  border: 1px solid var(--hairline);
+}
+.more {
+  color: #1d5c57;
+}
+.middle {
+  min-width: 0;
+  min-height: 0;
+  display: grid;
+  grid-template-rows: auto minmax(220px, 1fr) auto;
+}
+.views {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+  padding: 8px 18px;
+}
+.views button {
+  padding: 2px 10px;
+  border: 1px solid var(--hairline);
+}
+.views button[aria-pressed='true'] {
+  background: #e4efec;
+  border-color: var(--verdigris);
+}
+.views .soft {
+  margin-left: auto;
+}
+.lying {
+  min-height: 0;
+  display: flex;
+  align-items: flex-end;
+  justify-content: center;
+  gap: 14px;
+  padding: 6px 18px 12px;
+}
+.sheet {
+  height: 100%;
+  aspect-ratio: 1;
+  /* While it is being made. */
+  background: repeating-linear-gradient(45deg, transparent 0 12px, var(--hairline) 12px 13px);
+  border: 1px solid var(--hairline);
+  min-width: 0;
+  object-fit: contain;
+}
+.numbers {
+  border-top: 1px solid var(--hairline);
+  padding: 10px 18px;
+  max-height: 330px;
+  overflow-y: auto;
+}
+.side {
+  border-left: 1px solid var(--hairline);
+  overflow-y: auto;
+}
+h3 {
+  margin: 0 0 6px;
+}
+.row {
+  display: flex;
+  gap: 8px;
+}
+[inert] {
+  opacity: 0.55;
+}
+dl {
+  display: grid;
+  grid-template-columns: 110px 1fr;
+  gap: 2px 8px;
+  margin: 0;
+}
+dd {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,43 @@
+import type { CoatWords } from '../api/client'
+
+/** How materials are structured. */
+export const GRAINS = [
+  { value: 'PLAIN', label: 'plain' },
+  { value: 'PLASTER', label: 'plaster' },
+  { value: 'TILES', label: 'tiles' },
+  { value: 'BOARDS', label: 'boards' },
+  { value: 'STONE', label: 'stone' },
+  { value: 'TERRAZZO', label: 'terrazzo' },
+  { value: 'METAL', label: 'metal' },
+  { value: 'GLASS', label: 'glass, opal' },
+] as const satisfies readonly { value: NonNullable<CoatWords['grain']>; label: string }[]
+
+export const BONDS = [
+  { value: 'STACKED', label: 'not at all' },
+  { value: 'HALF', label: 'by half' },
+  { value: 'THIRD', label: 'by a third' },
+] as const
+
+/** Whether a material is laid in units of a size, and whether joints are between them. */
+export const hasUnits = (grain: CoatWords['grain']) => grain === 'TILES' || grain === 'BOARDS' || grain === 'TERRAZZO'
+export const hasJoints = (grain: CoatWords['grain']) => grain === 'TILES' || grain === 'BOARDS'
+
+/** What the second colour is of. */
+export const SECOND: Record<NonNullable<CoatWords['grain']>, string> = {
+  PLAIN: 'Second colour',
+  PLASTER: 'Shade',
+  TILES: 'Joints',
+  BOARDS: 'Streaks',
+  STONE: 'Veins',
+  TERRAZZO: 'Chips',
+  METAL: 'Rust',
+  GLASS: 'Cloud',
+}
+
+/** What is one number of every finish. */
+export const NUMBERS = [
+  { key: 'roughness', label: 'Roughness, %' },
+  { key: 'metallic', label: 'Metallic, %' },
+  { key: 'variation', label: 'Variation, %' },
+  { key: 'wear', label: 'Wear, %' },
+] as const
