@@ -1,4 +1,14 @@
-import { type Material, type MeshStandardMaterial, RepeatWrapping, SRGBColorSpace, Texture, TextureLoader } from 'three'
+import {
+  DataTexture,
+  LinearMipmapLinearFilter,
+  type Material,
+  type MeshStandardMaterial,
+  NearestFilter,
+  RepeatWrapping,
+  SRGBColorSpace,
+  Texture,
+  TextureLoader,
+} from 'three'
 import { coatMaterial } from './materials'
 
 /** What a swatch is finished in: where its pictures are, and what tells one state of them from another. */
@@ -8,12 +18,36 @@ export interface CoatLook {
   url: (picture: 'COLOUR' | 'NORMAL' | 'SURFACE') => string
 }
 
+/** Squares across a sheet of 1024 pixels, so that each is 64. */
+const SQUARES = 16
+const CHECKER = 'checker'
+
+/** Squares, to see how finely and which way round pictures lie; the first of each sheet, at the foot of its left edge, is of another colour. */
+function checker(): DataTexture {
+  const pixels = new Uint8Array(4 * SQUARES * SQUARES)
+  for (let y = 0; y < SQUARES; y++)
+    for (let x = 0; x < SQUARES; x++) {
+      const first = x === 0 && y === SQUARES - 1
+      pixels.set(first ? [47, 127, 121, 255] : (x + y) % 2 ? [238, 233, 222, 255] : [92, 104, 114, 255], 4 * (y * SQUARES + x))
+    }
+  const texture = new DataTexture(pixels, SQUARES, SQUARES)
+  lay(texture)
+  texture.colorSpace = SRGBColorSpace
+  texture.magFilter = NearestFilter
+  texture.minFilter = LinearMipmapLinearFilter
+  texture.generateMipmaps = true
+  texture.needsUpdate = true
+  return texture
+}
+
 /** The finishes of one view: a material for each swatch, that gets other pictures when it is told so. Only what is drawn is fetched. */
 export class Coats {
   private readonly materials = new Map<string, MeshStandardMaterial>()
   private readonly loader = new TextureLoader()
   private readonly worn = new Map<string, string>()
   private looks = new Map<string, CoatLook>()
+  private isChecked = false
+  private squares?: DataTexture
 
   /** @param onLoad called when pictures have come */
   constructor(
@@ -31,7 +65,9 @@ export class Coats {
     return material
   }
 
-  show(looks: readonly CoatLook[] | undefined) {
+  /** @param isChecked squares in place of all finishes */
+  show(looks: readonly CoatLook[] | undefined, isChecked = false) {
+    this.isChecked = isChecked
     this.looks = new Map(looks?.map((l) => [l.swatch, l]))
     for (const swatch of this.materials.keys()) void this.wear(swatch)
   }
@@ -42,10 +78,14 @@ export class Coats {
   }
 
   private async wear(swatch: string) {
+    if (this.isChecked) {
+      this.check(swatch)
+      return
+    }
     const look = this.looks.get(swatch)
     if (!look || this.worn.get(swatch) === look.sheet) return
     const [colour, normal, surface] = await Promise.all((['COLOUR', 'NORMAL', 'SURFACE'] as const).map((p) => this.loader.loadAsync(look.url(p))))
-    if (this.looks.get(swatch) !== look) {
+    if (this.isChecked || this.looks.get(swatch) !== look) {
       for (const t of [colour, normal, surface]) t!.dispose()
       return
     }
@@ -61,12 +101,24 @@ export class Coats {
     this.onLoad()
   }
 
+  private check(swatch: string) {
+    if (this.worn.get(swatch) === CHECKER) return
+    const material = this.materials.get(swatch)!
+    this.strip(material)
+    this.squares ??= checker()
+    Object.assign(material, { map: this.squares, normalMap: null, roughnessMap: null, metalnessMap: null, aoMap: null, roughness: 0.9, metalness: 0 })
+    material.needsUpdate = true
+    this.worn.set(swatch, CHECKER)
+    this.onLoad()
+  }
+
   private strip(material: MeshStandardMaterial) {
-    for (const t of [material.map, material.normalMap, material.roughnessMap]) t?.dispose()
+    for (const t of [material.map, material.normalMap, material.roughnessMap]) if (t !== this.squares) t?.dispose()
   }
 
   dispose() {
     this.looks.clear()
+    this.squares?.dispose()
     for (const m of this.materials.values()) {
       this.strip(m)
       m.dispose()

@@ -63,6 +63,8 @@ export interface Description {
   /** Whether pieces are drawn in their finishes, not in paper. */
   finished: boolean
   coats: readonly CoatLook[] | undefined
+  /** Squares in place of finishes. */
+  checker: boolean
   /** Heavy pieces further from the camera are boxes; absent: none is. */
   boxesBeyondMm?: number
   /** Absent: even light. */
@@ -209,7 +211,7 @@ export class SpaceScene {
     this.reshaped.forEach((id) => reshaped.add(id))
     this.reshaped.clear()
     this.cutAt(d.cutMm, d.lowMm)
-    this.finish(d.finished, d.coats)
+    this.finish(d.finished, d.coats, d.checker)
     this.box(d, reshaped)
     const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look, d.wear, this.far(d.boxesBeyondMm))
     if (changed) this.picking.forget()
@@ -318,8 +320,8 @@ export class SpaceScene {
   }
 
   /** What is drawn in paper is drawn in its finishes, or the other way round; finishes mirror what is outside. */
-  private finish(on: boolean, looks: readonly CoatLook[] | undefined) {
-    this.coats.show(looks)
+  private finish(on: boolean, looks: readonly CoatLook[] | undefined, isChecked: boolean) {
+    this.coats.show(looks, isChecked)
     if (this.finished === on) return
     this.finished = on
     if (on) this.scene.environment ??= outdoors(this.renderer)

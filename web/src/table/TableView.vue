@@ -141,6 +141,15 @@ const holds = computed(() =>
           @click="seeing.finished = !seeing.finished">
           Finished
         </button>
+        <button
+          v-if="seeing.finished"
+          type="button"
+          class="tool"
+          title="Squares of 64 pixels in place of finishes"
+          :aria-pressed="seeing.checker"
+          @click="seeing.checker = !seeing.checker">
+          Checker
+        </button>
         <span v-if="seeing.finished && colourways.all.length > 1" class="picks"
           ><Choice
             :value="colourways.used?.id"

@@ -23,6 +23,8 @@ export const useSeeing = defineStore('seeing', () => {
   const boxesBeyondMm = ref(0)
   /** Whether pieces are drawn in their finishes; else in grey paper with ink edges, for judging shape. */
   const finished = ref(false)
+  /** Squares in place of finishes. */
+  const checker = ref(false)
   /** Whether what looks alike is drawn in one colour. */
   const repetition = ref(false)
 
@@ -70,5 +72,5 @@ export const useSeeing = defineStore('seeing', () => {
       .join(', '),
   )
 
-  return { look, boxes, areBoxes, boxesBeyondMm, finished, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
+  return { look, boxes, areBoxes, boxesBeyondMm, finished, checker, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
 })

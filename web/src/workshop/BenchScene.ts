@@ -32,7 +32,7 @@ import { paperMaterial } from '../space/materials'
 import { PaperPass } from '../space/PaperPass'
 import { brick, hairline, ink, paper, plum, verdigris } from '../styles/theme'
 
-export type BenchLook = 'paper' | 'finished' | 'facing'
+export type BenchLook = 'paper' | 'finished' | 'checker' | 'facing'
 
 /** What to show: one piece, or several beside one another. */
 export interface BenchSight {
@@ -92,7 +92,7 @@ export class BenchScene {
     this.renderer.setPixelRatio(window.devicePixelRatio)
     this.scene.background = new Color(paper)
     this.camera.up.set(0, 0, 1)
-    const sky = new HemisphereLight('#eaf1f6', '#cfc7b6', 0.5)
+    const sky = new HemisphereLight('#eaf1f6', '#cfc7b6', 0.9)
     sky.position.set(0, 0, 1)
     const sun = new DirectionalLight('#fff3de', 1.6)
     sun.position.set(-3, -5, 6)
@@ -170,11 +170,11 @@ export class BenchScene {
 
   private dress(sight: BenchSight) {
     this.piece.clear()
-    const finished = sight.look === 'finished'
+    const finished = sight.look === 'finished' || sight.look === 'checker'
     if (finished) {
       this.scene.environment ??= outdoors(this.renderer)
       this.scene.environmentIntensity = 0.6
-      this.coats.show(sight.coats)
+      this.coats.show(sight.coats, sight.look === 'checker')
     }
     this.light.group.visible = !finished
     this.outside.visible = finished

@@ -23,10 +23,12 @@ const host = ref<HTMLElement>()
 const seeing = useSeeing()
 const colourways = useColourways()
 const facing = ref(false)
-const look = computed<BenchLook>(() => (facing.value ? 'facing' : seeing.finished ? 'finished' : 'paper'))
+const look = computed<BenchLook>(() => (facing.value ? 'facing' : !seeing.finished ? 'paper' : seeing.checker ? 'checker' : 'finished'))
 function see(name: BenchLook) {
   facing.value = name === 'facing'
-  if (!facing.value) seeing.finished = name === 'finished'
+  if (facing.value) return
+  seeing.finished = name !== 'paper'
+  seeing.checker = name === 'checker'
 }
 const drawn = ref({ look: '', triangles: 0 })
 let scene: BenchScene | undefined
@@ -34,6 +36,7 @@ let scene: BenchScene | undefined
 const LOOKS = [
   { name: 'paper', title: 'Paper', says: 'grey paper with ink edges (P)' },
   { name: 'finished', title: 'Finished', says: 'in its finishes (P)' },
+  { name: 'checker', title: 'Checker', says: 'in squares of 64 pixels' },
   { name: 'facing', title: 'Facing', says: 'fronts in paper, backs hatched' },
 ] as const
 const FROM = [

@@ -80,6 +80,12 @@ const faults = computed(() => [work.about('code'), work.about('name'), work.abou
 function copyPart() {
   work.copyPart(work.chosen)
 }
+/** Texture pixels a metre; one number where all faces are alike to a hundredth. */
+const density = computed(() => {
+  const { least, greatest } = bench.value!.density
+  return greatest - least < 0.01 * greatest ? number(greatest, 0) : `${number(least, 0)} to ${number(greatest, 0)}`
+})
+const isStretched = computed(() => bench.value!.density.greatest > 1.1 * bench.value!.density.least)
 const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
 </script>
 
@@ -153,6 +159,10 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
             <dd class="figures">{{ number(bench.areaM2, 2) }} m²</dd>
             <dt>Volume</dt>
             <dd class="figures">{{ number(bench.volumeM3 * 1000, 1) }} l</dd>
+            <dt>Pixels</dt>
+            <dd class="figures" :title="`The site has ${site.site!.pixelsPerMetre} a metre`">
+              {{ density }} a metre<span v-if="isStretched" class="caution"> ▲ stretched</span>
+            </dd>
             <dt>Stands</dt>
             <dd>{{ uses }}</dd>
           </dl>

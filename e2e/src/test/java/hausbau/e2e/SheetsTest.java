@@ -117,6 +117,12 @@ class SheetsTest {
         desk.until(SAME, worn);
         assertThat(reddish(desk)).isEqualTo(before);
         assertThat(desk.field("Colourway").locator("option:checked")).hasText("as it comes");
+        // Squares in place of finishes, and back.
+        desk.button("Checker", true).click();
+        desk.until("() => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster checker') && !c.includes('-') }", null);
+        desk.button("Checker", true).click();
+        desk.until(SAME, worn);
+        assertThat(reddish(desk)).isEqualTo(before);
     }
 
     private static final String OTHER = "worn => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster') && c !== worn }";

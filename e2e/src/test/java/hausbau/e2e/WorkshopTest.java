@@ -60,6 +60,8 @@ class WorkshopTest {
         desk.page.keyboard().type("0.04");
         desk.page.keyboard().press("Enter");
         assertThat(side(desk)).containsText(Pattern.compile("1\\.2 m × 0\\.6 m × 0\\.04 m"));
+        // At the density of the site, which nobody has told otherwise.
+        assertThat(side(desk)).containsText("256 a metre");
         desk.field("Z").fill("70 cm");
         desk.page.keyboard().press("Enter");
         desk.page.getByLabel("Add a part").selectOption("turned");

@@ -27,12 +27,12 @@ class UnwrappedTest {
         return Stream.of(Arguments.of("wall", new Kind(Role.WALL, wall, Pivot.FACE_START).mesh(wall.parts(), FINISH)),
                 Arguments.of("patterned wall", new Kind(Role.WALL, wall, Pivot.FACE_START).mesh(Pattern.usual().dress(wall), FINISH)),
                 Arguments.of("lamp", new Recipe.Lamp().mesh(FINISH)),
-                Arguments.of("turned", form(UsualForms.turned())), Arguments.of("panel", form(UsualForms.panel())), Arguments.of("steps", form(UsualForms.steps())),
-                Arguments.of("bars", form(UsualForms.bars())), Arguments.of("prism", form(UsualForms.prism())), Arguments.of("pushed", form(UsualForms.pushed(Profile.library().get(0)))));
+                form("turned", UsualForms.turned()), form("panel", UsualForms.panel()), form("steps", UsualForms.steps()),
+                form("bars", UsualForms.bars()), form("prism", UsualForms.prism()), form("pushed", UsualForms.pushed(Profile.library().get(0))));
     }
 
-    private static Mesh form(Form form) {
-        return new Recipe.Made(1, List.of(Part.of(Swatch.STONE, form, Vec.ZERO))).mesh(FINISH);
+    private static Arguments form(String name, Form form) {
+        return Arguments.of(name, new Recipe.Made(1, List.of(Part.of(Swatch.STONE, form, Vec.ZERO))).mesh(FINISH));
     }
 
     private static double cross(double ax, double ay, double bx, double by) {

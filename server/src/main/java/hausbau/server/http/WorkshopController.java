@@ -5,6 +5,7 @@ import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Profile;
 import hausbau.core.kit.Role;
 import hausbau.server.http.VecMm.BoxMm;
+import hausbau.core.shape.Density;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.kit.PartWords;
 import hausbau.server.store.kit.PartWords.Section;
@@ -51,16 +52,24 @@ class WorkshopController {
      * @param openMm   ends of edges that are not closed, x, y, z of each, in its own frame
      */
     record BenchView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull Pivot pivot, @NotNull boolean derived, @NotNull boolean own, @NotNull VecMm sizeMm,
-            @NotNull BoxMm boxMm, @NotNull int triangles, @NotNull double areaM2, @NotNull double volumeM3, @NotNull List<Double> openMm, @NotNull List<BenchUse> uses, @NotNull List<PartView> parts) {
+            @NotNull BoxMm boxMm, @NotNull int triangles, @NotNull double areaM2, @NotNull double volumeM3, @NotNull DensityView density, @NotNull List<Double> openMm, @NotNull List<BenchUse> uses, @NotNull List<PartView> parts) {
 
         static BenchView of(long id, WorkshopService.Bench b) {
             var piece = b.piece();
             var mesh = b.mesh();
             var by = piece.kind().natural();
             return new BenchView(id, piece.code(), piece.name(), piece.role(), piece.pivot(), piece.role().isDerived(), b.isOwn(), VecMm.of(piece.size()), BoxMm.of(piece.box()), mesh.triangles(),
-                    mesh.area() / 1e6, mesh.volume() / 1e9, mesh.openEdges().stream().flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
+                    mesh.area() / 1e6, mesh.volume() / 1e9, DensityView.of(Density.of(mesh)), mesh.openEdges().stream().flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
                     b.uses().entrySet().stream().map(e -> new BenchUse(e.getKey(), e.getValue())).toList(),
                     piece.parts().stream().map(p -> new PartView(PartWords.of(p), p.solids().stream().map(s -> BoxMm.of(s.movedBy(by))).toList())).toList());
+        }
+    }
+
+    /** Pixels a metre, over all of its faces and directions. */
+    record DensityView(@NotNull double least, @NotNull double greatest) {
+
+        static DensityView of(Density d) {
+            return new DensityView(d.least(), d.greatest());
         }
     }
 

@@ -1,0 +1,52 @@
+package hausbau.core.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.Density;
+import hausbau.core.shape.Finish;
+import hausbau.core.shape.Mesh;
+import hausbau.core.shape.Swatch;
+import java.util.List;
+import java.util.stream.Stream;
+import org.apache.commons.math3.linear.MatrixUtils;
+import org.apache.commons.math3.linear.SingularValueDecomposition;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class DensityTest {
+
+    static Stream<Form> plain() {
+        return Stream.of(UsualForms.block(), UsualForms.panel(), UsualForms.prism(), UsualForms.steps(), UsualForms.bars(), UsualForms.pushed(Profile.library().get(0)));
+    }
+
+    /** Flat bodies lie at the site's density to a tenth of a percent; chamfers too, within what bends there. */
+    @ParameterizedTest
+    @MethodSource("plain")
+    void whatIsMadeHereLiesAtTheSitesDensity(Form form) {
+        for (var pixels : new int[] {128, 512}) {
+            var found = Density.of(new Recipe.Made(1, List.of(Part.of(Swatch.STONE, form, Vec.ZERO))).mesh(Finish.ofDensity(pixels)));
+            assertThat(found.least()).isCloseTo(pixels, within(0.001 * pixels));
+            assertThat(found.greatest()).isCloseTo(pixels, within(0.001 * pixels));
+        }
+    }
+
+    /** One skewed triangle against the singular values of its matrix, by a general library. */
+    @Test
+    void aStretchedFaceIsFoundInBothDirections() {
+        var mesh = new Mesh(new double[] {0, 0, 0, 1000, 0, 0, 300, 500, 400}, new double[] {0, 0, 1, 0, 0, 1, 0, 0, 1}, new double[] {0, 0, 0.5, 0.1, 0.2, 0.9}, List.of(new Mesh.Part(Swatch.STONE, new int[] {0, 1, 2})));
+        var flat = MatrixUtils.createRealMatrix(new double[][] {{1, 0.3}, {0, Math.hypot(0.5, 0.4)}});
+        var laid = MatrixUtils.createRealMatrix(new double[][] {{0.5 * 1024, 0.2 * 1024}, {0.1 * 1024, 0.9 * 1024}});
+        var values = new SingularValueDecomposition(laid.multiply(MatrixUtils.inverse(flat))).getSingularValues();
+        var found = Density.of(mesh);
+        assertThat(found.greatest()).isCloseTo(values[0], within(1e-6));
+        assertThat(found.least()).isCloseTo(values[1], within(1e-6));
+    }
+
+    @Test
+    void nothingHasNoDensity() {
+        assertThat(Density.of(new Mesh(new double[0], new double[0], new double[0], List.of()))).isEqualTo(new Density(0, 0));
+    }
+}
