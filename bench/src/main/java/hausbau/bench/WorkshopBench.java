@@ -14,6 +14,7 @@ import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
+import hausbau.core.shape.Unwrapped;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -68,6 +69,12 @@ public class WorkshopBench {
     @Benchmark
     public Mesh patternWall() {
         return wall.mesh(finish);
+    }
+
+    /** With the second set of UVs, as it is handed over. */
+    @Benchmark
+    public Unwrapped patternWallLaidOutForLight() {
+        return Unwrapped.of(wall.mesh(finish));
     }
 
     @Benchmark

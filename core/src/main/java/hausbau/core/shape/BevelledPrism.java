@@ -29,8 +29,9 @@ public final class BevelledPrism {
             var by = steps == 0 ? 0 : fitting.width() * (1 - fitting.sin(k));
             layers.add(rings.stream().map(ring -> ring.inset(by)).toList());
         }
-        Cap.add(faces, layers.get(0), at -> new Point(at.x(), y0, at.y()), false);
-        Cap.add(faces, layers.get(0), at -> new Point(at.x(), y1, at.y()), true);
+        var cap = Cap.of(layers.get(0));
+        cap.add(faces, at -> new Point(at.x(), y0, at.y()), false);
+        cap.add(faces, at -> new Point(at.x(), y1, at.y()), true);
         for (var r = 0; r < rings.size(); r++) {
             for (var i = 0; i < rings.get(r).size(); i++) {
                 side(faces, fitting, steps, layers, r, i, y0, y1);

@@ -1,37 +1,49 @@
 package hausbau.core.shape;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LinearRing;
-import org.locationtech.jts.triangulate.polygon.ConstrainedDelaunayTriangulator;
+import org.locationtech.jts.triangulate.polygon.PolygonTriangulator;
 
-/** Closes an outline with its holes by triangles (JTS, constrained Delaunay). */
+/** What closes an outline with its holes: triangles (JTS, ear clipping; all lie in one plane, so that thin ones do no harm). */
 final class Cap {
 
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
-    private Cap() {
+    /** Three each, counter-clockwise. */
+    private final List<Ring.At[]> triangles;
+
+    private Cap(List<Ring.At[]> triangles) {
+        this.triangles = triangles;
+    }
+
+    /** @param rings the outline, then its holes */
+    static Cap of(List<Ring> rings) {
+        var holes = rings.subList(1, rings.size()).stream().map(Ring::toJts).toArray(LinearRing[]::new);
+        var found = PolygonTriangulator.triangulate(GEOMETRY.createPolygon(rings.get(0).toJts(), holes));
+        var triangles = new ArrayList<Ring.At[]>();
+        for (var i = 0; i < found.getNumGeometries(); i++) {
+            var c = found.getGeometryN(i).getCoordinates();
+            var counterClockwise = (c[1].x - c[0].x) * (c[2].y - c[0].y) - (c[2].x - c[0].x) * (c[1].y - c[0].y) > 0;
+            triangles.add(new Ring.At[] {at(c[0]), at(c[counterClockwise ? 1 : 2]), at(c[counterClockwise ? 2 : 1])});
+        }
+        return new Cap(triangles);
+    }
+
+    private static Ring.At at(Coordinate c) {
+        return new Ring.At(c.x, c.y);
     }
 
     /**
-     * @param rings  the outline, then its holes
      * @param place  where a point of the plane lies
      * @param isBack whether the face looks the way that a point right of another and one above it turn from, that is away
      */
-    static void add(Faces faces, List<Ring> rings, Function<Ring.At, Point> place, boolean isBack) {
-        var holes = rings.subList(1, rings.size()).stream().map(Ring::toJts).toArray(LinearRing[]::new);
-        var triangles = ConstrainedDelaunayTriangulator.triangulate(GEOMETRY.createPolygon(rings.get(0).toJts(), holes));
-        for (var i = 0; i < triangles.getNumGeometries(); i++) {
-            var c = triangles.getGeometryN(i).getCoordinates();
-            var counterClockwise = (c[1].x - c[0].x) * (c[2].y - c[0].y) - (c[2].x - c[0].x) * (c[1].y - c[0].y) > 0;
-            var keep = counterClockwise != isBack;
-            faces.face(at(c[0], place), at(c[keep ? 1 : 2], place), at(c[keep ? 2 : 1], place));
+    void add(Faces faces, Function<Ring.At, Point> place, boolean isBack) {
+        for (var t : triangles) {
+            faces.face(place.apply(t[0]), place.apply(t[isBack ? 2 : 1]), place.apply(t[isBack ? 1 : 2]));
         }
-    }
-
-    private static Point at(Coordinate c, Function<Ring.At, Point> place) {
-        return place.apply(new Ring.At(c.x, c.y));
     }
 }

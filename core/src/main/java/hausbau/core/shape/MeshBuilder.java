@@ -1,21 +1,35 @@
 package hausbau.core.shape;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
-import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 
 /** Collects faces into a {@link Mesh}; equal vertices (place, normal and UV) are kept once. */
 public final class MeshBuilder {
 
-    private record Vertex(Point at, Point normal, double u, double v) {
-    }
+    /** Numbers of a vertex: place, normal, UV. */
+    private static final int WIDE = 8;
 
     private final double sheetsPerMillimetre;
-    private final Map<Vertex, Integer> vertices = new HashMap<>();
-    private final List<Vertex> order = new ArrayList<>();
-    private final Map<Swatch, List<Integer>> indices = new EnumMap<>(Swatch.class);
+    private double[] vertices = new double[WIDE * 64];
+    private int count;
+    /** Numbers of vertices and 1, by hash, with open addressing; 0 is a free place. Always at least half of it is free. */
+    private int[] places = new int[256];
+    private final Map<Swatch, Triangles> triangles = new EnumMap<>(Swatch.class);
+
+    private static final class Triangles {
+        int[] indices = new int[3 * 64];
+        int end;
+
+        void add(int a, int b, int c) {
+            if (end == indices.length) {
+                indices = Arrays.copyOf(indices, 2 * end);
+            }
+            indices[end++] = a;
+            indices[end++] = b;
+            indices[end++] = c;
+        }
+    }
 
     /** @param finish gives the UV density */
     public MeshBuilder(Finish finish) {
@@ -32,19 +46,16 @@ public final class MeshBuilder {
         var mirrored = pose.isMirrored();
         return (corners, normals, laid) -> {
             var flat = Faces.normal(corners);
-            var vertices = new int[corners.length];
+            var corner = new int[corners.length];
+            var into = triangles.computeIfAbsent(swatch, s -> new Triangles());
             for (var i = 0; i < corners.length; i++) {
                 var on = laid == null ? laidOut(corners[i].plus(pose.by()), flat) : laid[i];
-                vertices[i] = vertex(new Vertex(pose.place(corners[i]), pose.direction(normals[i]), on.along() * sheetsPerMillimetre, 1 - on.across() * sheetsPerMillimetre));
+                corner[i] = vertex(pose.place(corners[i]), pose.direction(normals[i]), on.along() * sheetsPerMillimetre, 1 - on.across() * sheetsPerMillimetre);
             }
             for (var i = 1; i + 1 < corners.length; i++) {
-                triangle(swatch, vertices[0], vertices[mirrored ? i + 1 : i], vertices[mirrored ? i : i + 1]);
+                into.add(corner[0], corner[mirrored ? i + 1 : i], corner[mirrored ? i : i + 1]);
             }
         };
-    }
-
-    private void triangle(Swatch swatch, int a, int b, int c) {
-        indices.computeIfAbsent(swatch, s -> new ArrayList<>()).addAll(List.of(a, b, c));
     }
 
     /** The axes lie in the face: along is level, across as near to up as the face allows (or north on a level face). */
@@ -53,27 +64,71 @@ public final class MeshBuilder {
         return new Faces.Laid(at.dot(u), at.dot(flat.cross(u)));
     }
 
-    private int vertex(Vertex vertex) {
-        return vertices.computeIfAbsent(vertex, key -> {
-            order.add(key);
-            return order.size() - 1;
-        });
+    private int vertex(Point at, Point normal, double u, double v) {
+        if (WIDE * (count + 1) > vertices.length) {
+            vertices = Arrays.copyOf(vertices, 2 * vertices.length);
+        }
+        // Written behind the last one; it stays there if there is none like it.
+        var end = WIDE * count;
+        put(vertices, end, at);
+        put(vertices, end + 3, normal);
+        vertices[end + 6] = u;
+        vertices[end + 7] = v;
+        var place = placeOf(end);
+        if (places[place] == 0) {
+            places[place] = ++count;
+            if (2 * count > places.length) {
+                rehash();
+                return count - 1;
+            }
+        }
+        return places[place] - 1;
+    }
+
+    /** Where the vertex that is written at an offset is, or may be put. */
+    private int placeOf(int offset) {
+        var place = hash(offset) & places.length - 1;
+        while (places[place] != 0 && !same(WIDE * (places[place] - 1), offset)) {
+            place = place + 1 & places.length - 1;
+        }
+        return place;
+    }
+
+    private int hash(int offset) {
+        var h = 0L;
+        for (var i = 0; i < WIDE; i++) {
+            h = (h ^ Double.doubleToRawLongBits(vertices[offset + i])) * 0x9E3779B97F4A7C15L;
+            h ^= h >>> 32;
+        }
+        return (int) h;
+    }
+
+    private boolean same(int a, int b) {
+        for (var i = 0; i < WIDE; i++) {
+            if (Double.doubleToRawLongBits(vertices[a + i]) != Double.doubleToRawLongBits(vertices[b + i])) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void rehash() {
+        places = new int[2 * places.length];
+        for (var i = 0; i < count; i++) {
+            places[placeOf(WIDE * i)] = i + 1;
+        }
     }
 
     public Mesh build() {
-        var positions = new double[order.size() * 3];
-        var normals = new double[order.size() * 3];
-        var uvs = new double[order.size() * 2];
-        for (var i = 0; i < order.size(); i++) {
-            var v = order.get(i);
-            put(positions, 3 * i, v.at());
-            put(normals, 3 * i, v.normal());
-            uvs[2 * i] = v.u();
-            uvs[2 * i + 1] = v.v();
+        var positions = new double[count * 3];
+        var normals = new double[count * 3];
+        var uvs = new double[count * 2];
+        for (var i = 0; i < count; i++) {
+            System.arraycopy(vertices, WIDE * i, positions, 3 * i, 3);
+            System.arraycopy(vertices, WIDE * i + 3, normals, 3 * i, 3);
+            System.arraycopy(vertices, WIDE * i + 6, uvs, 2 * i, 2);
         }
-        var parts = indices.entrySet().stream()
-                .map(e -> new Mesh.Part(e.getKey(), e.getValue().stream().mapToInt(Integer::intValue).toArray()))
-                .toList();
+        var parts = triangles.entrySet().stream().filter(e -> e.getValue().end > 0).map(e -> new Mesh.Part(e.getKey(), Arrays.copyOf(e.getValue().indices, e.getValue().end))).toList();
         return new Mesh(positions, normals, uvs, parts);
     }
 

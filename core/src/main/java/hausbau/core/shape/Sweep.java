@@ -146,9 +146,10 @@ public final class Sweep {
             }
         }
         if (!closed) {
-            Cap.add(faces, rings, at -> section(0, frames.get(0), at, null), false);
+            var cap = Cap.of(rings);
+            cap.add(faces, at -> section(0, frames.get(0), at, null), false);
             var last = frames.get(frames.size() - 1);
-            Cap.add(faces, rings, at -> section(line.size() - 1, last, at, null), true);
+            cap.add(faces, at -> section(line.size() - 1, last, at, null), true);
         }
     }
 
