@@ -6,7 +6,7 @@ import LengthField from '../parts/LengthField.vue'
 import NumberField from '../parts/NumberField.vue'
 import ColourField from './ColourField.vue'
 import { useColourways } from './colourways'
-import { BONDS, GRAINS, hasJoints, hasUnits, NUMBERS, SECOND } from './words'
+import { BONDS, GRAINS, NUMBERS, SECOND } from './words'
 
 /** Everything about one finish, typed. */
 const props = defineProps<{ colourwayId: number; coat: CoatView }>()
@@ -18,7 +18,7 @@ const about = (field: string) => colourways.refusal?.about(`coats.${spot.swatch}
 const tenths = (mm: number) => `${Math.round(mm * 10) / 10} mm`
 const fitted = computed(() => {
   const { words: w, fittedXMm: x, fittedYMm: y } = props.coat
-  return hasUnits(w.grain) && (Math.round(x * 10) !== Math.round(w.unitXMm! * 10) || Math.round(y * 10) !== Math.round(w.unitYMm! * 10))
+  return props.coat.units && (Math.round(x * 10) !== Math.round(w.unitXMm! * 10) || Math.round(y * 10) !== Math.round(w.unitYMm! * 10))
     ? `Laid as ${tenths(x)} × ${tenths(y)}, so that a whole number of them fits the sheet.`
     : ''
 })
@@ -30,11 +30,11 @@ const fitted = computed(() => {
     <NumberField label="Seed" :value="words.seed" :error="about('seed')" @change="(seed) => set({ seed })" />
     <ColourField label="Colour" :value="words.colour!" :error="about('colour')" @change="(colour) => set({ colour })" />
     <ColourField :label="SECOND[words.grain!]" :value="words.second!" :error="about('second')" @change="(second) => set({ second })" />
-    <template v-if="hasUnits(words.grain)">
+    <template v-if="coat.units">
       <LengthField label="Length" unit="MILLIMETRE" :mm="words.unitXMm" :error="about('unitXMm')" @change="(unitXMm) => set({ unitXMm })" />
       <LengthField label="Height" unit="MILLIMETRE" :mm="words.unitYMm" :error="about('unitYMm')" @change="(unitYMm) => set({ unitYMm })" />
     </template>
-    <template v-if="hasJoints(words.grain)">
+    <template v-if="coat.joints">
       <LengthField label="Joint" unit="MILLIMETRE" :mm="words.jointMm" :error="about('jointMm')" @change="(jointMm) => set({ jointMm })" />
       <label class="field"
         ><span>Rows shifted</span><Choice label="Rows shifted" :value="words.bond" :options="BONDS" @change="(bond) => set({ bond })"

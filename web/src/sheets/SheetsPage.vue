@@ -137,38 +137,16 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
   flex: 1;
   min-height: 0;
   display: grid;
-  grid-template-columns: 210px 1fr 320px;
+  grid-template-columns: 196px 1fr 320px;
 }
-.list {
-  border-right: 1px solid var(--hairline);
-  overflow-y: auto;
-  padding: 8px 0;
-}
-.caps {
-  margin: 10px 14px 4px;
-}
-.entry {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  width: 100%;
-  padding: 4px 14px;
-  text-align: left;
-}
-.entry.here {
-  background: #e4efec;
-}
-.coat {
+nav.list .coat {
   justify-content: flex-start;
-  gap: 10px;
+  align-items: center;
 }
 .coat img {
   width: 40px;
   height: 40px;
   border: 1px solid var(--hairline);
-}
-.more {
-  color: #1d5c57;
 }
 .middle {
   min-width: 0;

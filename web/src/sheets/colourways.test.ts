@@ -16,7 +16,15 @@ const one = (id: number) => ({
   name: `way ${id}`,
   used: usedId === id,
   sheetMm: 4000,
-  coats: Object.entries(coats).map(([swatch, words]) => ({ swatch, words, sheet: `${id}-${words.roughness}`, fittedXMm: 125, fittedYMm: 125 })),
+  coats: Object.entries(coats).map(([swatch, words]) => ({
+    swatch,
+    words,
+    sheet: `${id}-${words.roughness}`,
+    fittedXMm: 125,
+    fittedYMm: 125,
+    units: true,
+    joints: true,
+  })),
 })
 
 beforeEach(() => {

@@ -18,10 +18,6 @@ export const BONDS = [
   { value: 'THIRD', label: 'by a third' },
 ] as const
 
-/** Whether a material is laid in units of a size, and whether joints are between them. */
-export const hasUnits = (grain: CoatWords['grain']) => grain === 'TILES' || grain === 'BOARDS' || grain === 'TERRAZZO'
-export const hasJoints = (grain: CoatWords['grain']) => grain === 'TILES' || grain === 'BOARDS'
-
 /** What the second colour is of. */
 export const SECOND: Record<NonNullable<CoatWords['grain']>, string> = {
   PLAIN: 'Second colour',

@@ -45,6 +45,8 @@ export class Coats {
   private readonly materials = new Map<string, MeshStandardMaterial>()
   private readonly loader = new TextureLoader()
   private readonly worn = new Map<string, string>()
+  /** What is being fetched. */
+  private readonly coming = new Map<string, string>()
   private looks = new Map<string, CoatLook>()
   private isChecked = false
   private squares?: DataTexture
@@ -83,9 +85,15 @@ export class Coats {
       return
     }
     const look = this.looks.get(swatch)
-    if (!look || this.worn.get(swatch) === look.sheet) return
-    const [colour, normal, surface] = await Promise.all((['COLOUR', 'NORMAL', 'SURFACE'] as const).map((p) => this.loader.loadAsync(look.url(p))))
-    if (this.isChecked || this.looks.get(swatch) !== look) {
+    if (!look || this.worn.get(swatch) === look.sheet || this.coming.get(swatch) === look.sheet) return
+    this.coming.set(swatch, look.sheet)
+    const fetched = Promise.all((['COLOUR', 'NORMAL', 'SURFACE'] as const).map((p) => this.loader.loadAsync(look.url(p))))
+    // What does not come now is asked for again with the next show.
+    const pictures = await fetched.catch(() => undefined)
+    if (this.coming.get(swatch) === look.sheet) this.coming.delete(swatch)
+    if (!pictures) return
+    const [colour, normal, surface] = pictures
+    if (this.isChecked || this.looks.get(swatch)?.sheet !== look.sheet) {
       for (const t of [colour, normal, surface]) t!.dispose()
       return
     }

@@ -85,7 +85,6 @@ const density = computed(() => {
   const { least, greatest } = bench.value!.density
   return greatest - least < 0.01 * greatest ? number(greatest, 0) : `${number(least, 0)} to ${number(greatest, 0)}`
 })
-const isStretched = computed(() => bench.value!.density.greatest > 1.1 * bench.value!.density.least)
 const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
 </script>
 
@@ -161,7 +160,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
             <dd class="figures">{{ number(bench.volumeM3 * 1000, 1) }} l</dd>
             <dt>Pixels</dt>
             <dd class="figures" :title="`The site has ${site.site!.pixelsPerMetre} a metre`">
-              {{ density }} a metre<span v-if="isStretched" class="caution"> ▲ stretched</span>
+              {{ density }} a metre<span v-if="bench.density.stretched" class="caution"> ▲ stretched</span>
             </dd>
             <dt>Stands</dt>
             <dd>{{ uses }}</dd>
@@ -221,34 +220,10 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
   display: grid;
   grid-template-columns: 196px 1fr 372px;
 }
-.list {
-  border-right: 1px solid var(--hairline);
-  overflow-y: auto;
-  padding: 10px 0;
-}
 .list .head {
   display: grid;
   gap: 6px;
   padding: 0 12px 6px;
-}
-.list .caps {
-  padding: 8px 12px 2px;
-}
-.entry {
-  display: flex;
-  justify-content: space-between;
-  gap: 8px;
-  color: var(--ink);
-  padding: 3px 12px;
-  font-size: 13px;
-}
-.entry.more {
-  color: #1d5c57;
-  width: 100%;
-}
-.entry.here {
-  background: rgba(47, 127, 121, 0.12);
-  box-shadow: inset 3px 0 0 var(--verdigris);
 }
 input[type='search'] {
   font: 14px/1.3 var(--sans);

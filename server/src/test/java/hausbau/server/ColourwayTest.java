@@ -52,6 +52,10 @@ class ColourwayTest {
     @Test
     void oneIsPutInPlaceOfAnotherWithoutTouchingAMesh() {
         assertThat(used().get("id").asLong()).isZero();
+        assertThat(coat(used(), "TILE").get("joints").asBoolean()).isTrue();
+        assertThat(coat(used(), "TERRAZZO").get("units").asBoolean()).isTrue();
+        assertThat(coat(used(), "TERRAZZO").get("joints").asBoolean()).isFalse();
+        assertThat(coat(used(), "PLASTER").get("units").asBoolean()).isFalse();
         var meshes = in.caller.get(in.site + "/pieces").text();
         var id = in.made("/colourways", "{}").get("id").asLong();
         assertThat(change(id, "{\"name\":\"blue\",\"coats\":{\"TILE\":{\"colour\":\"#3355aa\"}}}").status()).isEqualTo(200);
@@ -99,6 +103,7 @@ class ColourwayTest {
         assertThat(in.refused("PATCH", "/colourways/" + id, "{\"coats\":{\"TILE\":{\"jointMm\":90},\"PAINT\":{\"colour\":\"green\"}}}")).containsExactlyInAnyOrder("coats.TILE.jointMm", "coats.PAINT.colour");
         assertThat(in.refused("PATCH", "/colourways/" + id, "{\"name\":\" \"}")).containsExactly("name");
         assertThat(change(0, "{\"name\":\"mine\"}").text()).contains("Make a colourway of your own");
+        assertThat(change(id, "{\"coats\":{\"TILE\":null}}").status()).isEqualTo(400);
         assertThat(change(id + 999, "{\"name\":\"mine\"}").status()).isEqualTo(404);
         assertThat(change(id, "{\"coats\":{\"GOLD\":{}}}").status()).isEqualTo(400);
         assertThat(in.caller.get(in.site + "/colourways/" + id + "/TILE/COLOUR.png?side=100").status()).isEqualTo(400);

@@ -181,6 +181,21 @@ class RobustTest {
         assertThat(caller.keyed("POST", site + "/piece-list", body, "two words").status()).isEqualTo(400);
     }
 
+    /** So is a way back, and the way forth again: sent twice, each goes one step. */
+    @Test
+    void anUndoThatComesTwiceGoesOneStep() {
+        for (var code : List.of("A", "B", "C")) {
+            caller.post(site + "/piece-list", "{\"code\":\"" + code + "\"}");
+        }
+        assertThat(caller.keyed("POST", site + "/undo", null, "back-1").status()).isEqualTo(200);
+        assertThat(caller.keyed("POST", site + "/undo", null, "back-1").status()).isEqualTo(208);
+        assertThat(caller.get(site + "/piece-list").json().size()).isEqualTo(2);
+        assertThat(caller.keyed("POST", site + "/undo", null, "back-2").status()).isEqualTo(200);
+        assertThat(caller.keyed("POST", site + "/redo", null, "forth-1").status()).isEqualTo(200);
+        assertThat(caller.keyed("POST", site + "/redo", null, "forth-1").status()).isEqualTo(208);
+        assertThat(caller.get(site + "/piece-list").json().size()).isEqualTo(2);
+    }
+
     @Test
     void anIdNamedTwiceIsOneThing() {
         for (var code : List.of("A", "B")) {

@@ -23,7 +23,6 @@ public sealed interface Place {
         return Origin.MASSING;
     }
 
-
     /** The generator that fills this place. */
     Source source();
 
@@ -39,7 +38,6 @@ public sealed interface Place {
         public Origin origin() {
             return Origin.HAND;
         }
-
 
         @Override
         public Source source() {
@@ -187,7 +185,6 @@ public sealed interface Place {
             return Origin.REPEAT;
         }
 
-
         @Override
         public Source source() {
             return new Source.Repeats(repeat);
@@ -210,7 +207,6 @@ public sealed interface Place {
         public Origin origin() {
             return Origin.ASSEMBLY;
         }
-
 
         @Override
         public Source source() {
@@ -235,7 +231,6 @@ public sealed interface Place {
         public Origin origin() {
             return Origin.TWIN;
         }
-
 
         /** Keys of what stands at bends begin here; below it is room for all others. */
         private static final long BENDS = 1L << 38;

@@ -25,8 +25,13 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
     public enum Grain {
         PLAIN, PLASTER, TILES, BOARDS, STONE, TERRAZZO, METAL, GLASS;
 
-        /** Whether it is laid in units with joints. */
-        public boolean isLaid() {
+        /** Whether it is made of units of a size. */
+        public boolean hasUnits() {
+            return hasJoints() || this == TERRAZZO;
+        }
+
+        /** Whether they are laid in rows, with joints between them. */
+        public boolean hasJoints() {
             return this == TILES || this == BOARDS;
         }
     }

@@ -9,6 +9,14 @@ public record Density(double least, double greatest) {
     /** Faces below this are left out, mm²: nothing is seen of them. */
     private static final double UNSEEN = 1e-3;
 
+    /** Stretched by more than this, it is seen. Common practice, no source. */
+    private static final double SEEN = 1.1;
+
+    /** Whether pictures lie on it with a stretch that is seen. */
+    public boolean isStretched() {
+        return greatest > SEEN * least;
+    }
+
     /** @return 0 and 0 for a mesh without faces */
     public static Density of(Mesh mesh) {
         var least = Double.MAX_VALUE;

@@ -43,6 +43,8 @@ class DensityTest {
         var found = Density.of(mesh);
         assertThat(found.greatest()).isCloseTo(values[0], within(1e-6));
         assertThat(found.least()).isCloseTo(values[1], within(1e-6));
+        assertThat(found.isStretched()).isTrue();
+        assertThat(new Density(256, 280).isStretched()).isFalse();
     }
 
     @Test

@@ -8,7 +8,9 @@ import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import hausbau.core.shape.Unwrapped;
+import java.util.HashMap;
 import java.util.List;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -75,6 +77,46 @@ class UnwrappedTest {
         }
         assertThat(overlaps).isZero();
         assertThat(triangle).isEqualTo(mesh.triangles());
+    }
+
+    /** What hangs together by its vertices is one island; boxes about any two are apart by the margin, in pixels, in one direction at least. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("pieces")
+    void islandsKeepTheirMargin(String name, Mesh mesh) {
+        var un = Unwrapped.of(mesh);
+        var root = IntStream.range(0, un.mesh().vertices()).toArray();
+        for (var part : un.mesh().parts()) {
+            for (var i = 0; i < part.indices().length; i++) {
+                var a = find(root, part.indices()[i]);
+                root[a] = find(root, part.indices()[i - i % 3]);
+            }
+        }
+        var boxes = new HashMap<Integer, double[]>();
+        for (var v = 0; v < root.length; v++) {
+            var box = boxes.computeIfAbsent(find(root, v), r -> new double[] {9, 9, -9, -9});
+            for (var axis = 0; axis < 2; axis++) {
+                box[axis] = Math.min(box[axis], un.light()[2 * v + axis]);
+                box[2 + axis] = Math.max(box[2 + axis], un.light()[2 * v + axis]);
+            }
+        }
+        var all = List.copyOf(boxes.values());
+        assertThat(all.size()).isGreaterThan(1);
+        var margin = (double) Unwrapped.MARGIN / Unwrapped.SIDE - 1e-9;
+        for (var i = 0; i < all.size(); i++) {
+            for (var j = 0; j < i; j++) {
+                var a = all.get(i);
+                var b = all.get(j);
+                assertThat(Math.max(Math.max(a[0] - b[2], b[0] - a[2]), Math.max(a[1] - b[3], b[1] - a[3]))).isGreaterThanOrEqualTo(margin);
+            }
+        }
+    }
+
+    private static int find(int[] root, int v) {
+        var at = v;
+        while (root[at] != at) {
+            at = root[at];
+        }
+        return at;
     }
 
     /** Lengths on the light picture are to lengths on the piece as one number, for every edge of every triangle. */

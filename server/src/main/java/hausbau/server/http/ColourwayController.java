@@ -47,8 +47,9 @@ class ColourwayController {
     /**
      * @param sheet tells one state of its pictures from another
      * @param fittedXMm and @param fittedYMm what units are fitted to, so that the sheet tiles
+     * @param units whether it is made of units of a size, and @param joints whether they are laid in rows with joints
      */
-    record CoatView(@NotNull Swatch swatch, @NotNull CoatWords words, @NotNull String sheet, @NotNull Length fittedXMm, @NotNull Length fittedYMm) {
+    record CoatView(@NotNull Swatch swatch, @NotNull CoatWords words, @NotNull String sheet, @NotNull Length fittedXMm, @NotNull Length fittedYMm, @NotNull boolean units, @NotNull boolean joints) {
     }
 
     /** @param id 0 is what a site has before one is made */
@@ -57,7 +58,8 @@ class ColourwayController {
         static ColourwayView of(ColourwayService.Known k, double sheet) {
             return new ColourwayView(k.id(), k.name(), k.isUsed(), millimetres(sheet), k.colourway().coats().entrySet().stream().map(e -> {
                 var coat = e.getValue();
-                return new CoatView(e.getKey(), CoatWords.of(coat), SheetShelf.tag(coat, sheet), millimetres(sheet / coat.across(sheet)), millimetres(sheet / coat.rows(sheet)));
+                return new CoatView(e.getKey(), CoatWords.of(coat), SheetShelf.tag(coat, sheet), millimetres(sheet / coat.across(sheet)), millimetres(sheet / coat.rows(sheet)),
+                        coat.grain().hasUnits(), coat.grain().hasJoints());
             }).toList());
         }
 
@@ -70,7 +72,7 @@ class ColourwayController {
     }
 
     /** Only what is told changes. */
-    record ColourwayChange(String name, Map<Swatch, @Valid CoatWords> coats) {
+    record ColourwayChange(String name, Map<Swatch, @NotNull @Valid CoatWords> coats) {
     }
 
     /** @param colourwayId 0 for what a site has before one is made */

@@ -66,10 +66,10 @@ class WorkshopController {
     }
 
     /** Pixels a metre, over all of its faces and directions. */
-    record DensityView(@NotNull double least, @NotNull double greatest) {
+    record DensityView(@NotNull double least, @NotNull double greatest, @NotNull boolean stretched) {
 
         static DensityView of(Density d) {
-            return new DensityView(d.least(), d.greatest());
+            return new DensityView(d.least(), d.greatest(), d.isStretched());
         }
     }
 

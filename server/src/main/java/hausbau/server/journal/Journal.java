@@ -99,6 +99,7 @@ public class Journal {
         var edit = new Edit(site, stores, rows, snapshots, sets.within(site));
         apply(changes, edit);
         finish(edit, seen, journalEnd, false);
+        revisions.walked(site.getId(), seen.token());
     }
 
     private void finish(Edit edit, Seen seen, long journalEnd, boolean isNew) {

@@ -66,8 +66,16 @@ public class Revisions {
     /** @throws AlreadyMade if the journal has an entry under this word */
     void refuseAgain(long siteId, String token) {
         if (!token.isEmpty() && Boolean.TRUE.equals(jdbc.queryForObject(
-                "select exists (select 1 from journal where site_id = ? and token = ?)", Boolean.class, siteId, token))) {
+                "select exists (select 1 from journal where site_id = ? and token = ?) or exists (select 1 from walked where site_id = ? and token = ?)", Boolean.class,
+                siteId, token, siteId, token))) {
             throw new AlreadyMade();
+        }
+    }
+
+    /** Keeps the word under which an undo or a redo was made; those add nothing to the journal. */
+    void walked(long siteId, String token) {
+        if (!token.isEmpty()) {
+            jdbc.update("insert into walked (site_id, token) values (?, ?)", siteId, token);
         }
     }
 
