@@ -12,13 +12,14 @@ import hausbau.core.shape.Faces;
 import hausbau.core.shape.Lathe;
 import hausbau.core.shape.Point;
 import hausbau.core.shape.Ring;
+import hausbau.core.shape.Shell;
 import hausbau.core.shape.Sweep;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
 
-/** The form of a body, µm, in a frame of its own; it closes. Sizes are from 0.1 mm to 100 m. */
+/** The form of a body, µm, in a frame of its own; what is made here closes. Sizes are from 0.1 mm to 100 m. */
 public sealed interface Form {
 
     /** Boxes that hold the body; what the survey and snapping reckon with. */
@@ -442,6 +443,26 @@ public sealed interface Form {
         @Override
         public void addTo(Faces faces, Bevel bevel) {
             push(faces, bevel, profile, path, closed, across, up, mirrored);
+        }
+    }
+
+    /**
+     * A surface of one material that was made elsewhere. It need not close, and has no bevel but its own.
+     *
+     * @param laidOut whether it lies on its sheet as it was laid out there
+     */
+    record Brought(Shell shell, boolean laidOut) implements Form {
+
+        /** What is flat is as thick as the thinnest that is made here. */
+        @Override
+        public List<Box> solids() {
+            var box = shell.box();
+            return List.of(new Box(box.min(), new Vec(Math.max(box.max().x(), box.min().x() + 100), Math.max(box.max().y(), box.min().y() + 100), Math.max(box.max().z(), box.min().z() + 100))));
+        }
+
+        @Override
+        public void addTo(Faces faces, Bevel bevel) {
+            shell.addTo(faces, laidOut);
         }
     }
 }

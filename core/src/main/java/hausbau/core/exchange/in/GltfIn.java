@@ -1,0 +1,372 @@
+package hausbau.core.exchange.in;
+
+import de.javagl.jgltf.impl.v2.Accessor;
+import de.javagl.jgltf.impl.v2.Buffer;
+import de.javagl.jgltf.impl.v2.BufferView;
+import de.javagl.jgltf.impl.v2.Node;
+import de.javagl.jgltf.model.AccessorByteData;
+import de.javagl.jgltf.model.AccessorFloatData;
+import de.javagl.jgltf.model.AccessorIntData;
+import de.javagl.jgltf.model.AccessorModel;
+import de.javagl.jgltf.model.AccessorShortData;
+import de.javagl.jgltf.model.GltfConstants;
+import de.javagl.jgltf.model.GltfModel;
+import de.javagl.jgltf.model.GltfModels;
+import de.javagl.jgltf.model.ImageModel;
+import de.javagl.jgltf.model.MaterialModel;
+import de.javagl.jgltf.model.MeshPrimitiveModel;
+import de.javagl.jgltf.model.NodeModel;
+import de.javagl.jgltf.model.io.Buffers;
+import de.javagl.jgltf.model.io.GltfAsset;
+import de.javagl.jgltf.model.io.GltfAssetReader;
+import de.javagl.jgltf.model.io.v2.GltfAssetV2;
+import de.javagl.jgltf.model.v2.MaterialModelV2;
+import hausbau.core.bring.Choices;
+import hausbau.core.bring.Choices.Up;
+import hausbau.core.bring.Loose;
+import hausbau.core.exchange.in.Incoming.CalledOff;
+import hausbau.core.exchange.in.Incoming.Progress;
+import hausbau.core.measure.Refused;
+import hausbau.core.shape.Swatch;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** Reads glTF 2.0, in one file or in several: nodes that have meshes become things, as they stand in the scene. Metres, Y up, as it has them. */
+final class GltfIn {
+
+    private static final Set<String> KNOWN = Set.of("KHR_materials_unlit", "KHR_texture_transform", "KHR_materials_emissive_strength", "KHR_lights_punctual", "KHR_materials_transmission", "KHR_materials_ior",
+            "KHR_materials_clearcoat", "KHR_materials_specular", "KHR_materials_sheen", "KHR_materials_volume", "KHR_materials_pbrSpecularGlossiness");
+
+    private static final int DEEPEST = 1000;
+
+    private final Bundle bundle;
+    private final String model;
+    private final Progress progress;
+    private final Set<String> missing = new LinkedHashSet<>();
+    private final Set<String> textures = new LinkedHashSet<>();
+    private final Set<String> left = new LinkedHashSet<>();
+    private final Map<String, Swatch> swatches = new LinkedHashMap<>();
+
+    GltfIn(Bundle bundle, String model, Progress progress) {
+        this.bundle = bundle;
+        this.model = model;
+        this.progress = progress;
+    }
+
+    Incoming read() {
+        try {
+            return incoming(model());
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof Refused || e instanceof CalledOff) {
+                throw (RuntimeException) e;
+            }
+            throw new Refused("file", "“" + model + "” is no glTF 2.0, or is damaged: " + Bundle.cut(String.valueOf(e.getMessage())) + ".");
+        }
+    }
+
+    private Incoming incoming(GltfModel gltf) {
+        var things = new ArrayList<Loose>();
+        var nodes = gltf.getNodeModels();
+        for (var i = 0; i < nodes.size(); i++) {
+            on(0.4 + 0.6 * i / nodes.size());
+            thing(nodes.get(i)).ifPresent(things::add);
+        }
+        if (things.isEmpty()) {
+            throw new Refused("file", "“" + model + "” has no faces.");
+        }
+        var single = things.size() == 1;
+        var named = single && things.get(0).name().isEmpty() ? List.of(new Loose(Bundle.stem(model), things.get(0).surfaces(), things.get(0).uneven(), things.get(0).stray())) : things;
+        return new Incoming(Bundle.stem(model), named, new Choices(1000, Up.Y, false, Set.of()), swatches, textures, missing, List.copyOf(left));
+    }
+
+    private void on(double share) {
+        if (!progress.at(share)) {
+            throw new CalledOff();
+        }
+    }
+
+    private GltfModel model() throws IOException {
+        on(0);
+        var reader = new GltfAssetReader();
+        // What it does not know it passes over; what is wrong shows in what is read.
+        reader.setJsonErrorConsumer(error -> { });
+        var asset = reader.readWithoutReferences(new ByteArrayInputStream(bundle.bytes(model)));
+        if (!(asset instanceof GltfAssetV2 v2)) {
+            throw new Refused("file", "“" + model + "” is glTF of an older version than 2.0. Save it as 2.0.");
+        }
+        var required = Objects.requireNonNullElse(v2.getGltf().getExtensionsRequired(), List.<String>of());
+        for (var extension : required) {
+            if (!KNOWN.contains(extension)) {
+                throw new Refused("file", "“" + model + "” cannot be read without “" + extension + "”, which is not known here. Save it without (without compression, most often).");
+            }
+        }
+        requireBuffers(v2);
+        requireTree(v2);
+        refer(asset);
+        on(0.3);
+        return GltfModels.create(asset);
+    }
+
+    /** Before memory is asked for by what the file says of itself. */
+    private void requireBuffers(GltfAssetV2 asset) {
+        var gltf = asset.getGltf();
+        for (var buffer : Objects.requireNonNullElse(gltf.getBuffers(), List.<Buffer>of())) {
+            if (buffer.getByteLength() == null || buffer.getByteLength() > Bundle.MOST_BYTES) {
+                throw tooMuch();
+            }
+        }
+        var views = Objects.requireNonNullElse(gltf.getBufferViews(), List.<BufferView>of());
+        for (var accessor : Objects.requireNonNullElse(gltf.getAccessors(), List.<Accessor>of())) {
+            // What has no view of a buffer is all zeros, as many as it says.
+            var view = accessor.getBufferView();
+            if (accessor.getCount() == null || accessor.getCount() < 0 || view == null && accessor.getCount() > 10_000_000
+                    || view != null && (view < 0 || view >= views.size() || accessor.getCount() > views.get(view).getByteLength())) {
+                throw tooMuch();
+            }
+        }
+    }
+
+    /** A node that is above itself would be walked for ever. */
+    private void requireTree(GltfAssetV2 asset) {
+        var nodes = Objects.requireNonNullElse(asset.getGltf().getNodes(), List.<Node>of());
+        var above = new int[nodes.size()];
+        Arrays.fill(above, -1);
+        for (var i = 0; i < nodes.size(); i++) {
+            for (var child : Objects.requireNonNullElse(nodes.get(i).getChildren(), List.<Integer>of())) {
+                if (child < 0 || child >= above.length || above[child] >= 0) {
+                    throw tooMuch();
+                }
+                above[child] = i;
+            }
+        }
+        for (var i = 0; i < above.length; i++) {
+            var steps = 0;
+            for (var at = i; at >= 0; at = above[at]) {
+                if (steps++ > DEEPEST) {
+                    throw new Refused("file", "“" + model + "” has a node that stands above itself, or more than " + DEEPEST + " deep.");
+                }
+            }
+        }
+    }
+
+    private Refused tooMuch() {
+        return new Refused("file", "“" + model + "” says that it has more than is in it. It is damaged, or was cut short.");
+    }
+
+    private void refer(GltfAsset asset) {
+        for (var reference : asset.getReferences()) {
+            var uri = reference.getUri();
+            var isPicture = reference.getName().toLowerCase(Locale.ROOT).contains("image");
+            var file = bundle.referred(model, uri);
+            if (isPicture) {
+                textures.add(uri);
+            }
+            if (file.isEmpty()) {
+                if (!isPicture) {
+                    throw new Refused("file", "“" + model + "” needs “" + Bundle.cut(uri) + "”, which was not handed over with it. Choose both.");
+                }
+                missing.add(uri);
+            }
+            reference.getTarget().accept(Buffers.create(file.orElse(new byte[0])));
+        }
+    }
+
+    private Optional<Loose> thing(NodeModel node) {
+        var surfaces = new ArrayList<Loose.Surface>();
+        var place = new double[16];
+        var m = node.computeGlobalTransform(new float[16]);
+        Arrays.setAll(place, i -> m[i]);
+        var stray = 0;
+        for (var mesh : node.getMeshModels()) {
+            for (var primitive : mesh.getMeshPrimitiveModels()) {
+                if (primitive.getMode() < GltfConstants.GL_TRIANGLES) {
+                    left.add("points and lines of “" + name(node) + "”");
+                    continue;
+                }
+                if (!primitive.getTargets().isEmpty()) {
+                    left.add("what “" + name(node) + "” is blended to");
+                }
+                var surface = surface(primitive, place);
+                stray += unused(surface);
+                surfaces.add(surface);
+            }
+        }
+        if (node.getSkinModel() != null) {
+            left.add("the bones of “" + name(node) + "”");
+        }
+        return surfaces.stream().allMatch(s -> s.indices().length == 0) ? Optional.empty() : Optional.of(new Loose(name(node), surfaces, isUneven(place), stray));
+    }
+
+    private static int unused(Loose.Surface surface) {
+        var used = new boolean[surface.places().length / 3];
+        for (var index : surface.indices()) {
+            used[index] = true;
+        }
+        var count = 0;
+        for (var is : used) {
+            count += is ? 0 : 1;
+        }
+        return count;
+    }
+
+    /** Its own name, else its mesh's. */
+    private static String name(NodeModel node) {
+        return node.getName() != null ? node.getName() : node.getMeshModels().stream().map(m -> m.getName()).filter(Objects::nonNull).findFirst().orElse("");
+    }
+
+    private static double length(double[] m, int column) {
+        return Math.sqrt(m[4 * column] * m[4 * column] + m[4 * column + 1] * m[4 * column + 1] + m[4 * column + 2] * m[4 * column + 2]);
+    }
+
+    private static double determinant(double[] m) {
+        return m[0] * (m[5] * m[10] - m[6] * m[9]) - m[4] * (m[1] * m[10] - m[2] * m[9]) + m[8] * (m[1] * m[6] - m[2] * m[5]);
+    }
+
+    private static boolean isUneven(double[] m) {
+        var x = length(m, 0);
+        return Math.abs(length(m, 1) - x) > 1e-4 * x || Math.abs(length(m, 2) - x) > 1e-4 * x || determinant(m) < 0;
+    }
+
+    private Loose.Surface surface(MeshPrimitiveModel primitive, double[] m) {
+        var material = material(primitive.getMaterialModel());
+        var from = floats(primitive, "POSITION", 3);
+        var places = new double[from.length];
+        for (var v = 0; v < from.length; v += 3) {
+            for (var axis = 0; axis < 3; axis++) {
+                var at = m[axis] * from[v] + m[4 + axis] * from[v + 1] + m[8 + axis] * from[v + 2] + m[12 + axis];
+                if (!(Math.abs(at) <= 1e9)) {
+                    throw new Refused("file", "“" + model + "” has a corner whose place is no number, or beyond all bounds.");
+                }
+                places[v + axis] = at;
+            }
+        }
+        var normals = normals(floats(primitive, "NORMAL", 3), m);
+        var uvs = floats(primitive, "TEXCOORD_0", 2);
+        for (var uv : uvs) {
+            if (!(Math.abs(uv) <= 1e6)) {
+                uvs = new float[0];
+                break;
+            }
+        }
+        var indices = indices(primitive, places.length / 3, determinant(m) < 0);
+        return new Loose.Surface(material, places, normals.length == places.length ? normals : new float[0], uvs.length / 2 == places.length / 3 ? uvs : new float[0], indices, List.of());
+    }
+
+    /** By the inverse transpose, which keeps them upright on their faces; its scale does not matter. */
+    private static float[] normals(float[] from, double[] m) {
+        var cofactors = new double[][] {
+            {m[5] * m[10] - m[6] * m[9], m[6] * m[8] - m[4] * m[10], m[4] * m[9] - m[5] * m[8]},
+            {m[2] * m[9] - m[1] * m[10], m[0] * m[10] - m[2] * m[8], m[1] * m[8] - m[0] * m[9]},
+            {m[1] * m[6] - m[2] * m[5], m[2] * m[4] - m[0] * m[6], m[0] * m[5] - m[1] * m[4]}};
+        var turned = new float[from.length];
+        var sign = determinant(m) < 0 ? -1 : 1;
+        for (var v = 0; v < from.length; v += 3) {
+            var n = new double[3];
+            for (var axis = 0; axis < 3; axis++) {
+                n[axis] = sign * (cofactors[axis][0] * from[v] + cofactors[axis][1] * from[v + 1] + cofactors[axis][2] * from[v + 2]);
+            }
+            var length = Math.sqrt(n[0] * n[0] + n[1] * n[1] + n[2] * n[2]);
+            for (var axis = 0; axis < 3; axis++) {
+                turned[v + axis] = (float) (n[axis] / length);
+            }
+        }
+        return turned;
+    }
+
+    /** Empty where there are none. */
+    private float[] floats(MeshPrimitiveModel primitive, String attribute, int wide) {
+        var accessor = primitive.getAttributes().get(attribute);
+        if (accessor == null) {
+            return new float[0];
+        }
+        if (accessor.getElementType().getNumComponents() != wide) {
+            throw tooMuch();
+        }
+        if (!(accessor.getAccessorData() instanceof AccessorFloatData data)) {
+            if (attribute.equals("POSITION")) {
+                throw new Refused("file", "“" + model + "” has its corners packed in whole numbers. Save it without packing them (quantising).");
+            }
+            return new float[0];
+        }
+        var floats = new float[accessor.getCount() * wide];
+        for (var i = 0; i < accessor.getCount(); i++) {
+            for (var k = 0; k < wide; k++) {
+                floats[i * wide + k] = data.get(i, k);
+            }
+        }
+        return floats;
+    }
+
+    private int[] indices(MeshPrimitiveModel primitive, int vertices, boolean isMirrored) {
+        var raw = raw(primitive.getIndices(), vertices);
+        for (var index : raw) {
+            if (index < 0 || index >= vertices) {
+                throw tooMuch();
+            }
+        }
+        var mode = primitive.getMode();
+        var triangles = mode == GltfConstants.GL_TRIANGLES ? raw.length / 3 : Math.max(0, raw.length - 2);
+        var indices = new int[3 * triangles];
+        for (var t = 0; t < triangles; t++) {
+            var a = mode == GltfConstants.GL_TRIANGLES ? raw[3 * t] : mode == GltfConstants.GL_TRIANGLE_FAN ? raw[0] : raw[t + (t & 1)];
+            var b = mode == GltfConstants.GL_TRIANGLES ? raw[3 * t + 1] : mode == GltfConstants.GL_TRIANGLE_FAN ? raw[t + 1] : raw[t + 1 - (t & 1)];
+            var c = mode == GltfConstants.GL_TRIANGLES ? raw[3 * t + 2] : raw[t + 2];
+            indices[3 * t] = a;
+            indices[3 * t + 1] = isMirrored ? c : b;
+            indices[3 * t + 2] = isMirrored ? b : c;
+        }
+        return indices;
+    }
+
+    private int[] raw(@Nullable AccessorModel accessor, int vertices) {
+        if (accessor == null) {
+            var all = new int[vertices];
+            Arrays.setAll(all, i -> i);
+            return all;
+        }
+        var indices = new int[accessor.getCount()];
+        var data = accessor.getAccessorData();
+        if (data instanceof AccessorByteData bytes) {
+            Arrays.setAll(indices, i -> bytes.get(i) & 0xFF);
+        } else if (data instanceof AccessorShortData shorts) {
+            Arrays.setAll(indices, i -> shorts.get(i) & 0xFFFF);
+        } else if (data instanceof AccessorIntData ints) {
+            Arrays.setAll(indices, ints::get);
+        } else {
+            throw tooMuch();
+        }
+        return indices;
+    }
+
+    private String material(@Nullable MaterialModel of) {
+        if (!(of instanceof MaterialModelV2 material)) {
+            swatches.putIfAbsent("surface", Swatch.PLASTER);
+            return "surface";
+        }
+        var name = material.getName() == null ? "surface" : material.getName();
+        swatches.putIfAbsent(name, Guess.swatch(name, material.getMetallicFactor()));
+        for (var texture : Arrays.asList(material.getBaseColorTexture(), material.getNormalTexture(), material.getMetallicRoughnessTexture(), material.getOcclusionTexture())) {
+            if (texture != null && texture.getImageModel() != null) {
+                note(texture.getImageModel());
+            }
+        }
+        return name;
+    }
+
+    private void note(ImageModel image) {
+        if (image.getUri() == null || !textures.contains(image.getUri())) {
+            textures.add(image.getName() != null ? image.getName() : image.getUri() != null && !image.getUri().startsWith("data:") ? image.getUri() : "a picture within it");
+        }
+    }
+}

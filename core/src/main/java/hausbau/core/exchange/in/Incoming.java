@@ -1,0 +1,50 @@
+package hausbau.core.exchange.in;
+
+import hausbau.core.bring.Choices;
+import hausbau.core.bring.Loose;
+import hausbau.core.shape.Swatch;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * A file as it was read.
+ *
+ * @param name      without folders and what tells its format
+ * @param things    nodes or groups that have faces; at least one
+ * @param usual     the unit and the axis that are meant, as far as one can guess
+ * @param materials each with the swatch that it looks like
+ * @param textures  pictures that its materials ask for; @param missing those of them, and other files, that are not there
+ * @param left      what was left out, in words
+ */
+public record Incoming(String name, List<Loose> things, Choices usual, Map<String, Swatch> materials, Set<String> textures, Set<String> missing, List<String> left) {
+
+    /** Stops the reading where it is. */
+    public static final class CalledOff extends RuntimeException {
+
+        CalledOff() {
+            super("called off", null, false, false);
+        }
+    }
+
+    /** How far the reading is, and whether it is still wanted. */
+    public interface Progress {
+
+        /** @param share 0 to 1; @return whether to go on */
+        boolean at(double share);
+    }
+
+    /**
+     * Reads one model out of a bundle.
+     *
+     * @throws hausbau.core.measure.Refused if it cannot be read, with the fault
+     * @throws CalledOff if it is not wanted any more
+     */
+    public static Incoming read(Bundle bundle, String model, Progress progress) {
+        return switch (Bundle.extension(model)) {
+            case "obj" -> new ObjIn(bundle, model, progress).read();
+            case "stl" -> StlIn.read(bundle, model, progress);
+            default -> new GltfIn(bundle, model, progress).read();
+        };
+    }
+}

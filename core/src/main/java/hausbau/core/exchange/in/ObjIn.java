@@ -1,0 +1,227 @@
+package hausbau.core.exchange.in;
+
+import de.javagl.obj.Mtl;
+import de.javagl.obj.MtlReader;
+import de.javagl.obj.Obj;
+import de.javagl.obj.ObjFace;
+import de.javagl.obj.ObjReader;
+import hausbau.core.bring.Choices;
+import hausbau.core.bring.Choices.Up;
+import hausbau.core.bring.Loose;
+import hausbau.core.exchange.in.Incoming.CalledOff;
+import hausbau.core.exchange.in.Incoming.Progress;
+import hausbau.core.measure.Refused;
+import hausbau.core.shape.Swatch;
+import java.io.ByteArrayInputStream;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/** Reads Wavefront OBJ with its materials: objects and groups become things. The format says neither unit nor axis; Y up and metres are usual. */
+final class ObjIn {
+
+    private final Bundle bundle;
+    private final String model;
+    private final Progress progress;
+    private final Set<String> missing = new LinkedHashSet<>();
+    private final Set<String> textures = new LinkedHashSet<>();
+
+    ObjIn(Bundle bundle, String model, Progress progress) {
+        this.bundle = bundle;
+        this.model = model;
+        this.progress = progress;
+    }
+
+    Incoming read() {
+        var obj = parse();
+        if (obj.getNumFaces() == 0) {
+            throw new Refused("file", "“" + model + "” has no faces.");
+        }
+        var known = materials(obj);
+        var things = things(obj, known);
+        var swatches = new LinkedHashMap<String, Swatch>();
+        things.forEach(t -> t.surfaces().forEach(s -> swatches.put(s.material(), Guess.swatch(s.material(), known.containsKey(s.material()) && known.get(s.material()).getPm() != null ? known.get(s.material()).getPm() : 0))));
+        return new Incoming(Bundle.stem(model), things, new Choices(Guess.unit(things, 1000, 10, 1, 25.4), Up.Y, false, Set.of()), swatches, textures, missing, List.of());
+    }
+
+    private Obj parse() {
+        var bytes = bundle.bytes(model);
+        try {
+            return ObjReader.read(new Read(bytes));
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof CalledOff calledOff) {
+                throw calledOff;
+            }
+            throw new Refused("file", "“" + model + "” cannot be read: " + Bundle.cut(String.valueOf(e.getMessage())) + ".");
+        }
+    }
+
+    /** Tells how far it is; and lets objects be groups, which the library does not know. */
+    private final class Read extends FilterInputStream {
+        private final int all;
+        private boolean isLineStart = true;
+
+        Read(byte[] bytes) {
+            super(new ByteArrayInputStream(bytes));
+            all = bytes.length;
+        }
+
+        @Override
+        public int read(byte[] into, int offset, int length) throws IOException {
+            var count = in.read(into, offset, length);
+            for (var i = offset; i < offset + count; i++) {
+                if (isLineStart && into[i] == 'o') {
+                    into[i] = 'g';
+                }
+                isLineStart = into[i] == '\n' || into[i] == '\r';
+            }
+            if (!progress.at(0.9 * (all - in.available()) / all)) {
+                throw new CalledOff();
+            }
+            return count;
+        }
+    }
+
+    private Map<String, Mtl> materials(Obj obj) {
+        var materials = new LinkedHashMap<String, Mtl>();
+        for (var library : obj.getMtlFileNames()) {
+            var file = bundle.referred(model, library);
+            if (file.isEmpty()) {
+                missing.add(library);
+                continue;
+            }
+            try (InputStream in = new ByteArrayInputStream(file.get())) {
+                MtlReader.read(in).forEach(m -> materials.put(m.getName(), m));
+            } catch (IOException | RuntimeException e) {
+                throw new Refused("file", "“" + library + "” cannot be read: " + Bundle.cut(String.valueOf(e.getMessage())) + ".");
+            }
+        }
+        return materials;
+    }
+
+    /** Faces of one thing and one material, as they are gathered. */
+    private final class Gathered {
+        private final List<ObjFace> faces = new ArrayList<>();
+        private int triangles;
+
+        void add(ObjFace face) {
+            faces.add(face);
+            triangles += face.getNumVertices() - 2;
+        }
+
+        Loose.Surface toSurface(Obj obj, String material, List<String> pictures) {
+            var hasNormals = faces.stream().allMatch(ObjFace::containsNormalIndices);
+            var hasUvs = faces.stream().allMatch(ObjFace::containsTexCoordIndices);
+            var corners = faces.stream().mapToInt(ObjFace::getNumVertices).sum();
+            var places = new double[3 * corners];
+            var normals = new float[hasNormals ? 3 * corners : 0];
+            var uvs = new float[hasUvs ? 2 * corners : 0];
+            var indices = new int[3 * triangles];
+            var corner = 0;
+            var end = 0;
+            for (var face : faces) {
+                var first = corner;
+                for (var k = 0; k < face.getNumVertices(); k++, corner++) {
+                    var p = obj.getVertex(face.getVertexIndex(k));
+                    places[3 * corner] = number(p.getX());
+                    places[3 * corner + 1] = number(p.getY());
+                    places[3 * corner + 2] = number(p.getZ());
+                    if (hasNormals) {
+                        var n = obj.getNormal(face.getNormalIndex(k));
+                        normals[3 * corner] = n.getX();
+                        normals[3 * corner + 1] = n.getY();
+                        normals[3 * corner + 2] = n.getZ();
+                    }
+                    if (hasUvs) {
+                        var uv = obj.getTexCoord(face.getTexCoordIndex(k));
+                        uvs[2 * corner] = number(uv.getX());
+                        // Here the origin is the lower left corner.
+                        uvs[2 * corner + 1] = 1 - number(uv.getDimensions() > 1 ? uv.getY() : 0);
+                    }
+                }
+                for (var index : Polygon.triangles(places, first, face.getNumVertices())) {
+                    indices[end++] = index;
+                }
+            }
+            return new Loose.Surface(material, places, normals, uvs, Arrays.copyOf(indices, end), pictures);
+        }
+    }
+
+    private float number(float value) {
+        if (!(Math.abs(value) <= 1e9)) {
+            throw new Refused("file", "“" + model + "” has a corner whose place is no number, or beyond all bounds.");
+        }
+        return value;
+    }
+
+    private void requireCorners(Obj obj, ObjFace face) {
+        if (face.getNumVertices() < 3) {
+            throw new Refused("file", "“" + model + "” has a face with fewer than three corners.");
+        }
+        for (var k = 0; k < face.getNumVertices(); k++) {
+            if (isBeyond(face.getVertexIndex(k), obj.getNumVertices()) || face.containsNormalIndices() && isBeyond(face.getNormalIndex(k), obj.getNumNormals())
+                    || face.containsTexCoordIndices() && isBeyond(face.getTexCoordIndex(k), obj.getNumTexCoords())) {
+                throw new Refused("file", "“" + model + "” has a face whose corners are not in it. It is damaged, or was cut short.");
+            }
+        }
+    }
+
+    private static boolean isBeyond(int index, int count) {
+        return index < 0 || index >= count;
+    }
+
+    private List<Loose> things(Obj obj, Map<String, Mtl> known) {
+        var things = new LinkedHashMap<String, Map<String, Gathered>>();
+        // Groups and materials hold on until others are named; the library tells them where they change.
+        var thing = Bundle.stem(model);
+        var material = "surface";
+        var used = new boolean[obj.getNumVertices()];
+        for (var i = 0; i < obj.getNumFaces(); i++) {
+            var face = obj.getFace(i);
+            var groups = obj.getActivatedGroupNames(face);
+            if (groups != null) {
+                thing = String.join(" ", groups);
+                thing = thing.isBlank() || thing.equals("default") ? Bundle.stem(model) : thing;
+            }
+            var named = obj.getActivatedMaterialGroupName(face);
+            material = named == null ? material : named;
+            requireCorners(obj, face);
+            things.computeIfAbsent(thing, t -> new LinkedHashMap<>()).computeIfAbsent(material, m -> new Gathered()).add(face);
+            for (var k = 0; k < face.getNumVertices(); k++) {
+                used[face.getVertexIndex(k)] = true;
+            }
+        }
+        var stray = 0;
+        for (var is : used) {
+            stray += is ? 0 : 1;
+        }
+        var all = new ArrayList<Loose>();
+        for (var entry : things.entrySet()) {
+            var surfaces = entry.getValue().entrySet().stream().map(e -> e.getValue().toSurface(obj, e.getKey(), pictures(known.get(e.getKey())))).toList();
+            all.add(new Loose(entry.getKey(), surfaces, false, all.isEmpty() ? stray : 0));
+        }
+        return all;
+    }
+
+    private List<String> pictures(@Nullable Mtl material) {
+        if (material == null) {
+            return List.of();
+        }
+        var pictures = Stream.of(material.getMapKd(), material.getBump(), material.getNorm(), material.getMapPr(), material.getMapPm(), material.getMapD()).filter(p -> p != null && !p.isBlank()).toList();
+        for (var picture : pictures) {
+            if (textures.add(picture) && bundle.referred(model, picture).isEmpty()) {
+                missing.add(picture);
+            }
+        }
+        return pictures;
+    }
+}
