@@ -165,7 +165,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
             <dt>Stands</dt>
             <dd>{{ uses }}</dd>
           </dl>
-          <p v-if="bench.openMm.length" class="fault">■ {{ bench.openMm.length / 6 }} edges are not closed</p>
+          <p v-if="bench.open" class="fault">■ {{ number(bench.open, 0) }} edges are not closed</p>
           <p v-if="bench.derived" class="soft">The massing sets it down: its place and size stay what the kit has.</p>
           <p v-for="f in faults" :key="f" class="fault" role="alert">{{ f }}</p>
           <div class="row">

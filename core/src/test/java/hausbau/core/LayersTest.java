@@ -20,6 +20,7 @@ class LayersTest {
             .layer("shape").definedBy("..core.shape..")
             .layer("finish").definedBy("..core.finish..")
             .layer("kit").definedBy("..core.kit..")
+            .layer("bring").definedBy("..core.bring..")
             .layer("fit").definedBy("..core.fit..")
             .layer("massing").definedBy("..core.massing..")
             .layer("repeat").definedBy("..core.repeat..")
@@ -38,10 +39,11 @@ class LayersTest {
             .whereLayer("repeat").mayOnlyBeAccessedByLayers("build", "survey")
             .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey", "exchange")
             .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
-            .whereLayer("kit").mayOnlyBeAccessedByLayers("massing", "build", "survey", "variety", "takeoff", "exchange")
+            .whereLayer("bring").mayOnlyBeAccessedByLayers("exchange")
+            .whereLayer("kit").mayOnlyBeAccessedByLayers("bring", "massing", "build", "survey", "variety", "takeoff", "exchange")
             .whereLayer("plane").mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "build", "survey", "exchange")
             .whereLayer("finish").mayOnlyBeAccessedByLayers("build", "exchange")
-            .whereLayer("shape").mayOnlyBeAccessedByLayers("finish", "kit", "build", "takeoff", "exchange");
+            .whereLayer("shape").mayOnlyBeAccessedByLayers("finish", "kit", "bring", "build", "takeoff", "exchange");
 
     @ArchTest
     static final ArchRule packagesHaveNoCycles = slices().matching("hausbau.core.(*)..").should().beFreeOfCycles();

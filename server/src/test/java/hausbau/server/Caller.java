@@ -1,5 +1,6 @@
 package hausbau.server;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.Socket;
 import java.net.URI;
@@ -8,6 +9,7 @@ import java.net.http.HttpHeaders;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -47,6 +49,19 @@ final class Caller {
         }
         request.method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         return send(request);
+    }
+
+    /** Sends files as a browser's form would (RFC 7578). */
+    Answer files(String path, Map<String, byte[]> files) {
+        var edge = "-".repeat(20) + "edge";
+        var body = new ByteArrayOutputStream();
+        files.forEach((name, bytes) -> {
+            body.writeBytes(("--" + edge + "\r\nContent-Disposition: form-data; name=\"files\"; filename=\"" + name + "\"\r\nContent-Type: application/octet-stream\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+            body.writeBytes(bytes);
+            body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+        });
+        body.writeBytes(("--" + edge + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        return send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "multipart/form-data; boundary=" + edge).POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
     }
 
     /** An edit under its maker's word for it. */

@@ -9,7 +9,7 @@ import java.util.Map;
  *
  * @param shells for each material, in the order in which they come; together their least corner is the origin
  * @param came   what was found, @param left what is left of it once it is set right as was asked for
- * @param origin where the file's own origin lies
+ * @param origin where the file's own origin lies, once it is set right
  */
 public record Settled(String name, Map<String, Shell> shells, Report came, Report left, Vec origin) {
 }

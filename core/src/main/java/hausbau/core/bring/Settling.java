@@ -5,6 +5,7 @@ import hausbau.core.bring.Choices.Up;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.shape.Alike;
 import hausbau.core.shape.Shell;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -306,7 +307,7 @@ public final class Settling {
                 indices = new int[most];
                 alike = new Alike(most) {
                     @Override
-                    long hash(int v) {
+                    protected long hash(int v) {
                         var h = (long) tangle.point[at[v]];
                         for (var i = 3 * v; i < 3 * v + 3; i++) {
                             h = h * 0xC2B2AE3D27D4EB4FL + Float.floatToRawIntBits(normals[i]);
@@ -318,7 +319,7 @@ public final class Settling {
                     }
 
                     @Override
-                    boolean same(int a, int b) {
+                    protected boolean same(int a, int b) {
                         return tangle.point[at[a]] == tangle.point[at[b]] && Arrays.equals(normals, 3 * a, 3 * a + 3, normals, 3 * b, 3 * b + 3)
                                 && (uvs.length == 0 || Arrays.equals(uvs, 2 * a, 2 * a + 2, uvs, 2 * b, 2 * b + 2));
                     }

@@ -1,5 +1,6 @@
 package hausbau.core.bring;
 
+import hausbau.core.shape.Alike;
 import java.util.Arrays;
 import org.jspecify.annotations.Nullable;
 
@@ -36,12 +37,12 @@ final class Tangle {
         point = new int[places.length / 3];
         var alike = new Alike(point.length) {
             @Override
-            long hash(int v) {
+            protected long hash(int v) {
                 return (places[3 * v] * 0x9E3779B97F4A7C15L ^ places[3 * v + 1]) * 0xC2B2AE3D27D4EB4FL ^ places[3 * v + 2];
             }
 
             @Override
-            boolean same(int a, int b) {
+            protected boolean same(int a, int b) {
                 return places[3 * a] == places[3 * b] && places[3 * a + 1] == places[3 * b + 1] && places[3 * a + 2] == places[3 * b + 2];
             }
         };
@@ -69,7 +70,7 @@ final class Tangle {
             }
 
             @Override
-            long hash(int t) {
+            protected long hash(int t) {
                 // The same in whatever order.
                 long a = at(3 * t);
                 long b = at(3 * t + 1);
@@ -78,7 +79,7 @@ final class Tangle {
             }
 
             @Override
-            boolean same(int s, int t) {
+            protected boolean same(int s, int t) {
                 return Arrays.equals(sorted(s), sorted(t));
             }
         };
@@ -116,14 +117,14 @@ final class Tangle {
     private void lookAbout() {
         var alike = new Alike(3 * triangles) {
             @Override
-            long hash(int h) {
+            protected long hash(int h) {
                 var a = at(h);
                 var b = at(next(h));
                 return ((long) Math.min(a, b) << 32 | Math.max(a, b)) * 0xC2B2AE3D27D4EB4FL;
             }
 
             @Override
-            boolean same(int g, int h) {
+            protected boolean same(int g, int h) {
                 return at(g) == at(h) && at(next(g)) == at(next(h)) || at(g) == at(next(h)) && at(next(g)) == at(h);
             }
         };

@@ -90,6 +90,11 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
         return new Part(to, swatch, edge, form, at, turn, copies, taper, hidden);
     }
 
+    /** The same of another form. */
+    public Part of(Form other) {
+        return new Part(name, swatch, edge, other, at, turn, copies, taper, hidden);
+    }
+
     /** Whether it is round in plan. */
     public boolean isRound() {
         return form.isRound() && turn.x() == 0 && turn.y() == 0;

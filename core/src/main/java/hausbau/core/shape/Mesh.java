@@ -1,7 +1,8 @@
 package hausbau.core.shape;
 
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Triangles with normals and UVs.
@@ -72,31 +73,51 @@ public record Mesh(double[] positions, double[] normals, double[] uvs, List<Part
 
     /** The ends of edges that are not walked once each way as often: where it is open, or a face is turned about. Places are welded to a nanometre. */
     public List<Point[]> openEdges() {
-        var walked = new HashMap<Edge, Integer>();
-        for (var part : parts) {
-            var of = part.indices();
-            for (var i = 0; i < of.length; i++) {
-                var a = Weld.of(position(of[i]));
-                var b = Weld.of(position(of[i % 3 == 2 ? i - 2 : i + 1]));
-                walked.merge(new Edge(a, b), 1, Integer::sum);
-                walked.merge(new Edge(b, a), -1, Integer::sum);
+        var of = parts.stream().flatMapToInt(p -> Arrays.stream(p.indices())).toArray();
+        var place = places();
+        var alike = new Alike(of.length) {
+            @Override
+            protected long hash(int h) {
+                var a = place[of[h]];
+                var b = place[of[next(h)]];
+                return (long) Math.min(a, b) << 32 | Math.max(a, b);
             }
+
+            @Override
+            protected boolean same(int g, int h) {
+                return hash(g) == hash(h);
+            }
+        };
+        // How much more often each is walked the way that it was first than back.
+        var walked = new int[of.length];
+        for (var h = 0; h < of.length; h++) {
+            var first = alike.first(h);
+            walked[first] += place[of[h]] == place[of[first]] ? 1 : -1;
         }
-        return walked.entrySet().stream().filter(e -> e.getValue() > 0).map(e -> new Point[] {e.getKey().a().point(), e.getKey().b().point()}).toList();
+        return IntStream.range(0, of.length).filter(h -> walked[h] != 0 && place[of[h]] != place[of[next(h)]]).mapToObj(h -> new Point[] {position(of[h]), position(of[next(h)])}).toList();
     }
 
-    private record Edge(Weld a, Weld b) {
+    private static int next(int halfEdge) {
+        return halfEdge % 3 == 2 ? halfEdge - 2 : halfEdge + 1;
     }
 
-    /** A place in whole nanometres. */
-    private record Weld(long x, long y, long z) {
+    /** The first vertex that lies where each does. */
+    private int[] places() {
+        var alike = new Alike(vertices()) {
+            @Override
+            protected long hash(int v) {
+                return (nanometres(3 * v) * 0x9E3779B97F4A7C15L ^ nanometres(3 * v + 1)) * 0xC2B2AE3D27D4EB4FL ^ nanometres(3 * v + 2);
+            }
 
-        static Weld of(Point p) {
-            return new Weld(Math.round(p.x() * 1e6), Math.round(p.y() * 1e6), Math.round(p.z() * 1e6));
-        }
+            @Override
+            protected boolean same(int a, int b) {
+                return nanometres(3 * a) == nanometres(3 * b) && nanometres(3 * a + 1) == nanometres(3 * b + 1) && nanometres(3 * a + 2) == nanometres(3 * b + 2);
+            }
+        };
+        return IntStream.range(0, vertices()).map(alike::first).toArray();
+    }
 
-        Point point() {
-            return new Point(x / 1e6, y / 1e6, z / 1e6);
-        }
+    private long nanometres(int at) {
+        return Math.round(positions[at] * 1e6);
     }
 }

@@ -49,17 +49,21 @@ class WorkshopController {
 
     /**
      * @param own      whether it is made of told parts, and can be what it was before
-     * @param openMm   ends of edges that are not closed, x, y, z of each, in its own frame
+     * @param open     how many edges are not closed
+     * @param openMm   the ends of some of them, x, y, z of each, in its own frame
      */
     record BenchView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull Pivot pivot, @NotNull boolean derived, @NotNull boolean own, @NotNull VecMm sizeMm,
-            @NotNull BoxMm boxMm, @NotNull int triangles, @NotNull double areaM2, @NotNull double volumeM3, @NotNull DensityView density, @NotNull List<Double> openMm, @NotNull List<BenchUse> uses, @NotNull List<PartView> parts) {
+            @NotNull BoxMm boxMm, @NotNull int triangles, @NotNull double areaM2, @NotNull double volumeM3, @NotNull DensityView density, @NotNull int open, @NotNull List<Double> openMm, @NotNull List<BenchUse> uses, @NotNull List<PartView> parts) {
+
+        private static final int MOST_OPEN = 5000;
 
         static BenchView of(long id, WorkshopService.Bench b) {
             var piece = b.piece();
             var mesh = b.mesh();
             var by = piece.kind().natural();
+            var open = mesh.openEdges();
             return new BenchView(id, piece.code(), piece.name(), piece.role(), piece.pivot(), piece.role().isDerived(), b.isOwn(), VecMm.of(piece.size()), BoxMm.of(piece.box()), mesh.triangles(),
-                    mesh.area() / 1e6, mesh.volume() / 1e9, DensityView.of(Density.of(mesh)), mesh.openEdges().stream().flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
+                    mesh.area() / 1e6, mesh.volume() / 1e9, DensityView.of(Density.of(mesh)), open.size(), open.stream().limit(MOST_OPEN).flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
                     b.uses().entrySet().stream().map(e -> new BenchUse(e.getKey(), e.getValue())).toList(),
                     piece.parts().stream().map(p -> new PartView(PartWords.of(p), p.solids().stream().map(s -> BoxMm.of(s.movedBy(by))).toList())).toList());
         }

@@ -39,6 +39,7 @@ public enum Aggregate {
     PIECE("piece", Part.KIT, PieceRow.class),
     PATTERN("pattern", Part.KIT, PatternRow.class),
     COLOURWAY("colourway", Part.KIT, ColourwayRow.class),
+    SHELL("shell", Part.NONE),
     LEVEL("level", Part.MASSING, LevelRow.class),
     ROOM("room", Part.MASSING, RoomRow.class, "level_id"),
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),
@@ -103,7 +104,7 @@ public enum Aggregate {
 
     /** Whether its rows have an id of their own. */
     public boolean hasIds() {
-        return this != STAGE_TIME;
+        return this != STAGE_TIME && this != SHELL;
     }
 
     public static Aggregate of(Row row) {

@@ -90,9 +90,7 @@ public class WorkshopService {
         return journal.edit(siteId, seen, edit -> {
             var from = wanted.copyOf() == null ? Optional.<Piece>empty() : Optional.of(edit.before().piece(wanted.copyOf()));
             var role = wanted.role() != null ? wanted.role() : from.map(Piece::role).filter(r -> !r.isDerived()).orElse(Role.PROP);
-            if (role.isDerived()) {
-                throw new Refused("role", "The massing says which pieces there are of " + role.label() + "s: open one of them to change how it looks.");
-            }
+            requireOwn(role);
             var name = requireName(wanted.name());
             edit.name("Make “" + name + "”");
             var parts = from.map(Piece::parts).orElseGet(() -> List.of(Part.of(Swatch.STONE, UsualForms.block(), Vec.ZERO).named("block")));
@@ -102,12 +100,18 @@ public class WorkshopService {
         });
     }
 
-    private static String suggested(Role role, String name) {
+    static void requireOwn(Role role) {
+        if (role.isDerived()) {
+            throw new Refused("role", "The massing says which pieces there are of " + role.label() + "s: open one of them to change how it looks.");
+        }
+    }
+
+    static String suggested(Role role, String name) {
         var word = name.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]+", "-").replaceAll("^-|-$", "");
         return role.prefix() + "-" + (word.isEmpty() ? "1" : word.substring(0, Math.min(30, word.length())));
     }
 
-    private static String requireName(String name) {
+    static String requireName(String name) {
         if (name.isBlank() || name.length() > 80) {
             throw new Refused("name", "A piece has a name of 1 to 80 characters.");
         }
@@ -200,6 +204,7 @@ public class WorkshopService {
             case TURNED -> UsualForms.turned();
             case BARS -> UsualForms.bars();
             case PUSHED -> UsualForms.pushed(Profile.library().get(0));
+            case BROUGHT -> throw new Refused("form", "A mesh is brought in from a file.");
         };
     }
 
@@ -242,7 +247,7 @@ public class WorkshopService {
             var piece = edit.before().piece(pieceId);
             edit.name(label + piece.code());
             var words = work.apply(PartWords.of(piece.parts()));
-            make(edit, pieceId, PartWords.toParts(words));
+            make(edit, pieceId, PartWords.toParts(words, stores.kits().shells(siteId)));
             return words;
         });
     }

@@ -9,6 +9,7 @@ import hausbau.core.kit.Role;
 import hausbau.core.kit.Told;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
+import hausbau.core.shape.Shell;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.site.SiteStore;
 import jakarta.persistence.EntityManager;
@@ -31,23 +32,35 @@ public class KitStore {
     private final JdbcTemplate jdbc;
     private final EntityManager rows;
     private final SiteStore sites;
+    private final ShellStore shells;
 
-    public KitStore(JdbcTemplate jdbc, EntityManager rows, SiteStore sites) {
+    public KitStore(JdbcTemplate jdbc, EntityManager rows, SiteStore sites, ShellStore shells) {
         this.jdbc = jdbc;
         this.rows = rows;
         this.sites = sites;
+        this.shells = shells;
     }
 
     /** @param unit what names are written in */
     public Kit kit(long siteId, Unit unit) {
         var told = new LinkedHashMap<Long, Told>();
+        var brought = shells.of(siteId);
         jdbc.query("select id, code, name, role, pivot, recipe, model, told_pivot from piece where site_id = ? order by id", row -> {
-            var first = new Kind(Role.valueOf(row.getString(4)), RecipeJson.read(row.getString(6)), Pivot.valueOf(row.getString(5)));
+            var first = new Kind(Role.valueOf(row.getString(4)), RecipeJson.read(row.getString(6), brought), Pivot.valueOf(row.getString(5)));
             told.put(row.getLong(1), new Told(row.getString(2), row.getString(3), first, Optional.of(row.getString(8)).filter(p -> !p.isEmpty()).map(Pivot::valueOf),
-                    row.getString(7).isEmpty() ? List.of() : RecipeJson.readParts(row.getString(7))));
+                    row.getString(7).isEmpty() ? List.of() : RecipeJson.readParts(row.getString(7), brought)));
         }, siteId);
         var pattern = jdbc.queryForList("select words from pattern where site_id = ? and used", String.class, siteId).stream().map(words -> PatternWords.read(words).toPattern()).findFirst();
         return Kit.of(told, pattern, unit);
+    }
+
+    /** The surfaces of a site that were made elsewhere. */
+    public Shells shells(long siteId) {
+        return shells.of(siteId);
+    }
+
+    public void keep(long siteId, Shell shell) {
+        shells.keep(siteId, shell);
     }
 
     public List<PatternRow> patterns(long siteId) {

@@ -36,6 +36,8 @@ import tools.jackson.databind.node.ObjectNode;
  * @param riseMm    of bars, from their lower end to their upper one
  * @param across    of a pushed profile: -1 its left lies on the path, 0 its middle, 1 its right
  * @param up        -1 its lower edge, 0 its middle, 1 its upper edge
+ * @param mesh      the digest of a surface that was brought in
+ * @param laidOut   whether that lies on its sheet as it was laid out where it was made
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullable @Valid Bevelled bevel, @Nullable What form, @Nullable @Valid Spot atMm, @Nullable @Valid Degrees turn,
@@ -43,9 +45,10 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
         @Nullable List<@NotNull List<@NotNull @Valid Bend>> holes, @Nullable Length heightMm, @Nullable Integer treads, @Nullable Length footMm, @Nullable Length waistMm, @Nullable Length lengthMm,
         @Nullable Length widthMm, @Nullable Length lowFromMm, @Nullable Length highFromMm, @Nullable Length lowToMm, @Nullable Length highToMm, @Nullable List<@NotNull @Valid Station> stations,
         @Nullable Integer sides, @Nullable Length riseMm, @Nullable Length pitchMm, @Nullable Length barMm, @Nullable @Valid Section profile, @Nullable List<@NotNull @Valid Way> path, @Nullable Boolean closed,
-        @Nullable Integer across, @Nullable Integer up, @Nullable Boolean mirrored, @Nullable @Valid Times copies, @Nullable @Valid Tapered taper) {
+        @Nullable Integer across, @Nullable Integer up, @Nullable Boolean mirrored, @Nullable @Valid Times copies, @Nullable @Valid Tapered taper, @Nullable String mesh,
+        @Nullable Boolean laidOut) {
 
-    public enum What { BLOCK, PANEL, PRISM, STEPS, SLOPED, TURNED, BARS, PUSHED }
+    public enum What { BLOCK, PANEL, PRISM, STEPS, SLOPED, TURNED, BARS, PUSHED, BROUGHT }
 
     public record Spot(@NotNull Length x, @NotNull Length y, @NotNull Length z) {
 
@@ -174,13 +177,13 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
     }
 
     /** @throws Refused if something that the form needs is not told, or cannot be; its fields are named by the part's number, from 0 */
-    public static List<Part> toParts(List<PartWords> words) {
+    public static List<Part> toParts(List<PartWords> words, Shells shells) {
         var parts = new ArrayList<Part>();
         for (var i = 0; i < words.size(); i++) {
             var at = "parts[" + i + "].";
             var name = or(words.get(i).name(), "").isBlank() ? "Part " + (i + 1) : "“" + words.get(i).name() + "”";
             try {
-                parts.add(words.get(i).toPart());
+                parts.add(words.get(i).toPart(shells));
             } catch (Refused e) {
                 throw new Refused(e.faults().stream().map(f -> new Fault(at + f.field(), name + ": " + f.message())).toList());
             }
@@ -195,12 +198,12 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
         return Millimetres.JSON.treeToValue(merged, PartWords.class);
     }
 
-    private Part toPart() {
-        return new Part(or(name, "").strip(), told(swatch, "swatch"), bevel == null ? Optional.empty() : bevel.toEdge(), toForm(), told(atMm, "atMm").toVec(), turn == null ? Part.Turning.NONE : new Part.Turning(turn.x(), turn.y(), turn.z()),
+    private Part toPart(Shells shells) {
+        return new Part(or(name, "").strip(), told(swatch, "swatch"), bevel == null ? Optional.empty() : bevel.toEdge(), toForm(shells), told(atMm, "atMm").toVec(), turn == null ? Part.Turning.NONE : new Part.Turning(turn.x(), turn.y(), turn.z()),
                 copies == null ? Copies.ONE : copies.toCopies(), taper == null ? Part.Taper.NONE : new Part.Taper(taper.x(), taper.y()), or(hidden, false));
     }
 
-    private Form toForm() {
+    private Form toForm(Shells shells) {
         return switch (told(form, "form")) {
             case BLOCK -> new Form.Block(told(sizeMm, "sizeMm").toVec());
             case PANEL -> new Form.Panel(told(sizeMm, "sizeMm").toVec(), or(openings, List.<Hole>of()).stream().map(Hole::toRect).toList());
@@ -212,6 +215,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
             case BARS -> new Form.Bars(told(sizeMm, "sizeMm").toVec(), or(riseMm, Length.ZERO).um(), or(treads, 0), told(pitchMm, "pitchMm").um(), told(barMm, "barMm").um());
             case PUSHED -> new Form.Pushed(told(profile, "profile").toProfile(), told(path, "path").stream().map(w -> new Form.Pushed.Corner(Vec.of(w.x(), w.y(), w.z()), or(w.radius(), Length.ZERO).um())).toList(),
                     or(closed, false), Integer.signum(or(across, 0)), Integer.signum(or(up, 0)), or(mirrored, false));
+            case BROUGHT -> new Form.Brought(shells.shell(told(mesh, "mesh")), or(laidOut, false));
         };
     }
 
@@ -255,6 +259,8 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
             words.at("form", What.TURNED).at("stations", t.profile().stream().map(s -> new Station(new Length(s.radius()), new Length(s.z()))).toList()).at("sides", t.sides());
         } else if (form instanceof Form.Bars b) {
             words.at("form", What.BARS).at("sizeMm", Spot.of(b.size())).at("riseMm", new Length(b.rise())).at("treads", b.treads()).at("pitchMm", new Length(b.pitch())).at("barMm", new Length(b.bar()));
+        } else if (form instanceof Form.Brought b) {
+            words.at("form", What.BROUGHT).at("mesh", b.shell().digest()).at("laidOut", b.laidOut());
         } else {
             var p = (Form.Pushed) form;
             words.at("form", What.PUSHED).at("profile", Section.of(p.profile())).at("closed", p.closed()).at("across", p.across()).at("up", p.up()).at("mirrored", p.mirrored())

@@ -30,6 +30,8 @@ public class PieceRow implements Row {
     /** Empty where nobody told one. */
     String toldPivot;
     boolean kept;
+    /** How its mesh was brought in, as JSON; empty where none was. */
+    String brought = "";
 
     protected PieceRow() {
     }
@@ -51,6 +53,15 @@ public class PieceRow implements Row {
 
     public void set(Pivot newPivot) {
         toldPivot = newPivot == pivot ? "" : newPivot.name();
+    }
+
+    public void bring(String how) {
+        brought = how;
+    }
+
+    /** How its mesh was brought in last, as JSON; empty where none was. */
+    public String brought() {
+        return brought;
     }
 
     /** @param isKept whether it stays at hand though nothing of it stands */

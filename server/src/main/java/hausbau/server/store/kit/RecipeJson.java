@@ -69,7 +69,7 @@ public final class RecipeJson {
     }
 
     /** @throws IllegalArgumentException if it is of a version or a make that is not known */
-    public static Recipe read(String text) {
+    public static Recipe read(String text, Shells shells) {
         var json = readVersion(text);
         var size = vec(json.get("size"));
         return switch (json.get("made").asString()) {
@@ -92,7 +92,7 @@ public final class RecipeJson {
             case "lamp" -> new Recipe.Lamp();
             case "wall-lamp" -> new Recipe.WallLamp();
             case "hanging-lamp" -> new Recipe.HangingLamp();
-            case "own" -> new Recipe.Made(json.get("mark").asLong(), parts(json.get("parts")));
+            case "own" -> new Recipe.Made(json.get("mark").asLong(), parts(json.get("parts"), shells));
             default -> throw new IllegalArgumentException("a recipe made as " + json.get("made") + " is not known");
         };
     }
@@ -102,12 +102,12 @@ public final class RecipeJson {
     }
 
     /** @throws IllegalArgumentException if it is of a version that is not known */
-    static List<Part> readParts(String text) {
-        return parts(readVersion(text).get("parts"));
+    static List<Part> readParts(String text, Shells shells) {
+        return parts(readVersion(text).get("parts"), shells);
     }
 
-    private static List<Part> parts(JsonNode json) {
-        return PartWords.toParts(Arrays.asList(Millimetres.JSON.treeToValue(json, PartWords[].class)));
+    private static List<Part> parts(JsonNode json, Shells shells) {
+        return PartWords.toParts(Arrays.asList(Millimetres.JSON.treeToValue(json, PartWords[].class)), shells);
     }
 
     private static JsonNode readVersion(String text) {

@@ -1,22 +1,22 @@
-package hausbau.core.bring;
+package hausbau.core.shape;
 
 /** Finds which of many numbered things are alike, by hashing with open addressing; no object is made for any of them. */
-abstract class Alike {
+public abstract class Alike {
 
     /** Numbers and 1; 0 is a free place. At least half of it is free. */
     private final int[] places;
 
     /** @param most how many are put in at most */
-    Alike(int most) {
+    protected Alike(int most) {
         places = new int[Integer.highestOneBit(Math.max(8, most)) * 4];
     }
 
-    abstract long hash(int thing);
+    protected abstract long hash(int thing);
 
-    abstract boolean same(int a, int b);
+    protected abstract boolean same(int a, int b);
 
     /** @return the first thing that was put in and is like this one; itself where it is the first */
-    int first(int thing) {
+    public int first(int thing) {
         var h = hash(thing) * 0x9E3779B97F4A7C15L;
         var place = (int) (h >>> 32) & places.length - 1;
         while (places[place] != 0) {

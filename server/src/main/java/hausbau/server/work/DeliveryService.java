@@ -1,0 +1,306 @@
+package hausbau.server.work;
+
+import hausbau.core.bring.Choices;
+import hausbau.core.bring.Fitting;
+import hausbau.core.bring.Loose;
+import hausbau.core.bring.Settled;
+import hausbau.core.bring.Settling;
+import hausbau.core.exchange.GltfScene;
+import hausbau.core.exchange.in.Bundle;
+import hausbau.core.exchange.in.Incoming;
+import hausbau.core.exchange.in.Incoming.CalledOff;
+import hausbau.core.kit.Form;
+import hausbau.core.kit.Kind;
+import hausbau.core.kit.Part;
+import hausbau.core.kit.Piece;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Recipe;
+import hausbau.core.kit.Role;
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Refused;
+import hausbau.core.measure.Vec;
+import hausbau.core.shape.Swatch;
+import hausbau.server.journal.Edit;
+import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
+import hausbau.server.standing.SiteState;
+import hausbau.server.standing.Sets;
+import hausbau.server.store.Millimetres;
+import hausbau.server.store.Stores;
+import hausbau.server.store.kit.DeliveryStore;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Meshes that were made elsewhere: files are handed over, looked at beside the Figure, corrected, and brought in as pieces or in
+ * place of them. What was read of a file is kept at hand for a while, and read again from the database where it is not.
+ */
+@Service
+public class DeliveryService {
+
+    private static final int AT_HAND = 3;
+    private static final int MOST_THINGS = 300;
+
+    private final Stores stores;
+    private final DeliveryStore deliveries;
+    private final Journal journal;
+    private final Sets sets;
+    private final TransactionTemplate transaction;
+    private final Map<String, Reading> underWay = new ConcurrentHashMap<>();
+    private final Map<UUID, Incoming> read = shelf(AT_HAND);
+    private final Map<Wanted, Settled> settled = shelf(16 * AT_HAND);
+
+    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction) {
+        this.stores = stores;
+        this.deliveries = deliveries;
+        this.journal = journal;
+        this.sets = sets;
+        this.transaction = transaction;
+    }
+
+    private static <K, V> Map<K, V> shelf(int places) {
+        return new LinkedHashMap<>(16, 0.75f, true) {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<K, V> eldest) {
+                return size() > places;
+            }
+        };
+    }
+
+    /** How far the reading of files is. */
+    private static final class Reading {
+        volatile double share;
+        volatile boolean isCalledOff;
+    }
+
+    /** One thing of a file under some choices, of a size or of none. */
+    private record Wanted(UUID id, Choices choices, int number, Optional<Vec> size) {
+    }
+
+    /** @param piece it as the piece that it would be */
+    public record Thing(int number, Settled settled, Piece piece) {
+
+        /** What it takes up, in the piece's own frame; more or less than the piece where the massing says how large that is. */
+        public Box box() {
+            return piece.parts().stream().flatMap(p -> p.solids().stream()).reduce(Box::union).orElseThrow().movedBy(piece.kind().natural());
+        }
+    }
+
+    /** @param thing the number of the one that was taken when it was brought in before; 0 where it was not */
+    public record Delivered(UUID id, Incoming file, Choices choices, List<Thing> things, int thing) {
+    }
+
+    /** What is asked about a delivery; what is null is as is usual for the file, or as it was when the piece was brought in last. */
+    public record Question(@Nullable Choices choices, @Nullable Long pieceId) {
+    }
+
+    /** How a piece was brought in, as it is kept with it. */
+    private record Brought(String file, int thing, Choices choices) {
+    }
+
+    /**
+     * Takes files, reads every model among them, and keeps them to be looked at.
+     *
+     * @param token under which it can be asked how far it is, and called off; may be empty
+     * @return the ids of the deliveries, one for each model
+     * @throws Refused if one of them cannot be read, or it was called off; nothing of it is kept then
+     */
+    public List<UUID> deliver(long siteId, Map<String, byte[]> files, String token) {
+        var reading = new Reading();
+        if (!token.isEmpty()) {
+            underWay.put(token, reading);
+        }
+        try {
+            sets.current(siteId);
+            var bundle = new Bundle(files);
+            var models = bundle.models();
+            var all = new LinkedHashMap<UUID, Incoming>();
+            var names = new LinkedHashMap<UUID, String>();
+            for (var i = 0; i < models.size(); i++) {
+                var done = (double) i / models.size();
+                var id = UUID.randomUUID();
+                names.put(id, models.get(i));
+                all.put(id, Incoming.read(bundle, models.get(i), share -> {
+                    reading.share = done + share / models.size();
+                    return !reading.isCalledOff;
+                }));
+            }
+            transaction.executeWithoutResult(status -> names.forEach((id, model) -> deliveries.keep(id, siteId, model, files)));
+            synchronized (read) {
+                read.putAll(all);
+            }
+            return List.copyOf(all.keySet());
+        } catch (CalledOff e) {
+            throw new Refused("token", "It was called off; nothing was brought in.");
+        } finally {
+            underWay.remove(token);
+        }
+    }
+
+    /** How far the reading under this word is, 0 to 1; 0 where there is none. */
+    public double share(String token) {
+        return Optional.ofNullable(underWay.get(token)).map(r -> r.share).orElse(0.0);
+    }
+
+    public void callOff(String token) {
+        Optional.ofNullable(underWay.get(token)).ifPresent(r -> r.isCalledOff = true);
+    }
+
+    private Incoming file(long siteId, UUID id) {
+        var model = deliveries.model(siteId, id);
+        synchronized (read) {
+            var known = read.get(id);
+            if (known != null) {
+                return known;
+            }
+        }
+        var file = Incoming.read(new Bundle(deliveries.files(id)), model, share -> true);
+        synchronized (read) {
+            read.put(id, file);
+        }
+        return file;
+    }
+
+    /** What would come of it. */
+    public Delivered look(long siteId, UUID id, Question question) {
+        var file = file(siteId, id);
+        var state = sets.current(siteId);
+        var of = Optional.ofNullable(question.pieceId()).map(state::piece);
+        var before = before(siteId, question.pieceId()).filter(b -> b.file().equals(file.name()));
+        var choices = question.choices() != null ? question.choices() : before.map(Brought::choices).orElseGet(() -> usual(file, of.isPresent()));
+        var things = things(file, choices);
+        return new Delivered(id, file, choices, IntStream.range(0, things.size()).mapToObj(n -> thing(id, file, choices, things, n, of, state)).toList(),
+                before.map(Brought::thing).filter(n -> n < things.size()).orElse(0));
+    }
+
+    /** In place of one piece, it is one. */
+    private static Choices usual(Incoming file, boolean isOne) {
+        var usual = file.usual();
+        return new Choices(usual.millimetres(), usual.up(), isOne || file.things().size() > MOST_THINGS, usual.fixes());
+    }
+
+    private Optional<Brought> before(long siteId, @Nullable Long pieceId) {
+        return Optional.ofNullable(pieceId).map(id -> stores.kits().row(siteId, id).brought()).filter(b -> !b.isEmpty()).map(b -> Millimetres.JSON.readValue(b, Brought.class));
+    }
+
+    private static List<Loose> things(Incoming file, Choices choices) {
+        var things = Settling.things(file.name(), file.things(), choices.isWhole());
+        if (things.size() > MOST_THINGS) {
+            throw new Refused("whole", "It is of " + things.size() + " things, more than " + MOST_THINGS + ": take all of it as one piece.");
+        }
+        return things;
+    }
+
+    private Thing thing(UUID id, Incoming file, Choices choices, List<Loose> things, int number, Optional<Piece> of, SiteState state) {
+        if (number < 0 || number >= things.size()) {
+            throw new Refused("things", "The file has no thing " + number + ".");
+        }
+        // What the massing sets down has its size; what a hand does has the size that it comes in.
+        var size = of.filter(p -> p.role().isDerived()).map(p -> p.recipe().size());
+        var wanted = new Wanted(id, choices, number, size);
+        var result = settled(wanted, things.get(number), state);
+        var parts = Fitting.parts(result, file.materials(), true, of);
+        return new Thing(number, result, piece(result.name(), parts, of));
+    }
+
+    private Settled settled(Wanted wanted, Loose thing, SiteState state) {
+        synchronized (settled) {
+            var known = settled.get(wanted);
+            if (known != null) {
+                return known;
+            }
+        }
+        var result = new Settling(wanted.choices(), state.settings().step()).settle(thing, wanted.size());
+        synchronized (settled) {
+            settled.put(wanted, result);
+        }
+        return result;
+    }
+
+    private static Piece piece(String name, List<Part> parts, Optional<Piece> of) {
+        return of.map(p -> p.role().isDerived() ? new Piece(p.code(), p.name(), p.kind(), parts) : new Piece(p.code(), p.name(), new Kind(p.role(), new Recipe.Made(0, parts), p.pivot())))
+                .orElseGet(() -> new Piece(name, name, new Kind(Role.PROP, new Recipe.Made(0, parts), Pivot.BASE_CENTRE)));
+    }
+
+    /** It as it would be brought in, for a look. */
+    public byte[] glb(long siteId, Thing thing) {
+        return GltfScene.ofPiece(thing.piece(), KitService.finish(sets.current(siteId)));
+    }
+
+    /**
+     * One thing that is brought in.
+     *
+     * @param pieceId of the piece whose place it takes; null for a new one
+     */
+    public record Taken(int number, @Nullable Long pieceId, @Nullable String name, @Nullable Role role) {
+    }
+
+    /** @param swatches of materials where they are not those that were guessed, @param laidOut whether it keeps its own UVs */
+    public record Order(Choices choices, Map<String, Swatch> swatches, boolean laidOut, List<Taken> things) {
+    }
+
+    /**
+     * Brings things in, in one edit.
+     *
+     * @return the ids of their pieces
+     */
+    public List<Long> bring(long siteId, UUID id, Seen seen, Order order) {
+        var file = file(siteId, id);
+        var loose = things(file, order.choices());
+        var swatches = new LinkedHashMap<>(file.materials());
+        swatches.putAll(order.swatches());
+        return journal.edit(siteId, seen, edit -> {
+            var ids = new ArrayList<Long>();
+            for (var taken : order.things()) {
+                ids.add(bring(edit, id, file, loose, swatches, order, taken));
+            }
+            edit.name(order.things().size() == 1 ? "Bring in " + file.name() : "Bring in " + order.things().size() + " of " + file.name());
+            return ids;
+        });
+    }
+
+    private long bring(Edit edit, UUID id, Incoming file, List<Loose> loose, Map<String, Swatch> swatches, Order order, Taken taken) {
+        var siteId = edit.site().getId();
+        var of = Optional.ofNullable(taken.pieceId()).map(edit.before()::piece);
+        var thing = thing(id, file, order.choices(), loose, taken.number(), of, edit.before());
+        var parts = Fitting.parts(thing.settled(), swatches, order.laidOut(), of);
+        var name = taken.name() == null || taken.name().isBlank() ? thing.settled().name() : taken.name().strip();
+        parts.stream().map(Part::form).filter(Form.Brought.class::isInstance).forEach(f -> stores.kits().keep(siteId, ((Form.Brought) f).shell()));
+        var how = Millimetres.JSON.writeValueAsString(new Brought(file.name(), taken.number(), order.choices()));
+        var pieceId = taken.pieceId();
+        if (pieceId != null) {
+            var checked = new Recipe.Made(pieceId, parts);
+            edit.change(stores.kits().row(siteId, pieceId), r -> {
+                r.set(checked.parts());
+                r.bring(how);
+            });
+            return pieceId;
+        }
+        var role = taken.role() == null ? Role.PROP : taken.role();
+        WorkshopService.requireOwn(role);
+        var called = WorkshopService.requireName(name.length() > 80 ? name.substring(0, 80) : name);
+        var row = edit.enter(WorkshopService.suggested(role, called), called, role, Pivot.of(role), new Recipe.Made(0, parts).parts());
+        edit.change(row, r -> {
+            r.keep(true);
+            r.bring(how);
+        });
+        return row.getId();
+    }
+
+    /** Lets go of files that are not wanted, or are brought in. */
+    public void remove(long siteId, UUID id) {
+        transaction.executeWithoutResult(status -> deliveries.remove(siteId, id));
+        synchronized (read) {
+            read.remove(id);
+        }
+    }
+}

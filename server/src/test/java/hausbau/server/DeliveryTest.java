@@ -1,0 +1,206 @@
+package hausbau.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import hausbau.server.standing.Sets;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
+
+/** Meshes that were made elsewhere, over HTTP: handed over, looked at, brought in. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class DeliveryTest {
+
+    @LocalServerPort
+    int port;
+    @Autowired
+    Sets sets;
+    @Autowired
+    JdbcTemplate jdbc;
+    BuiltRoom in;
+
+    @BeforeEach
+    void builtRoom() {
+        in = new BuiltRoom(port, "Deliveries");
+    }
+
+    /** Boxes as OBJ, Y up: name, material, then x0 y0 z0 x1 y1 z1 of each. */
+    private static byte[] obj(double scale, Object... boxes) {
+        var text = new StringBuilder();
+        for (var b = 0; b < boxes.length; b += 3) {
+            var box = (double[]) boxes[b + 2];
+            text.append("o ").append(boxes[b]).append("\nusemtl ").append(boxes[b + 1]).append('\n');
+            for (var i = 0; i < 8; i++) {
+                text.append(String.format(Locale.ROOT, "v %f %f %f%n", scale * box[(i & 1) == 0 ? 0 : 3], scale * box[(i & 2) == 0 ? 1 : 4], scale * box[(i & 4) == 0 ? 2 : 5]));
+            }
+            var first = 8 * (b / 3) + 1;
+            for (var face : new int[][] {{0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}}) {
+                text.append("f ").append(String.join(" ", IntStream.of(face).mapToObj(i -> String.valueOf(first + i)).toList())).append('\n');
+            }
+        }
+        return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static double[] box(double... sides) {
+        return sides;
+    }
+
+    private JsonNode delivered(String name, byte[] file, String query) {
+        var answer = in.caller.files(in.site + "/deliveries" + query, Map.of(name, file));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
+        return answer.json().get(0);
+    }
+
+    private String bringing(JsonNode delivery, String things, String swatches) {
+        return "{\"choices\":" + delivery.get("choices") + ",\"swatches\":{" + swatches + "},\"laidOut\":false,\"things\":[" + things + "]}";
+    }
+
+    private JsonNode bench(long id) {
+        return in.caller.get(in.site + "/pieces/" + id + "/bench").json();
+    }
+
+    private static double mm(JsonNode size, String axis) {
+        return size.get(axis).asDouble();
+    }
+
+    /** A stand-in's place is taken everywhere it stands by one edit; it is gone back to by one step, and by its own button. */
+    @Test
+    void aMeshTakesThePlaceOfAStandIn() {
+        var till = standIn();
+        in.made("/placements", "{\"pieceId\":" + till + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0},\"snap\":false}");
+        in.made("/placements", "{\"pieceId\":" + till + ",\"atMm\":{\"x\":3000,\"y\":1000,\"z\":0},\"snap\":false}");
+        var file = obj(1, "body", "oak", box(0, 0, 0, 0.62, 0.3, 0.4), "top", "brass", box(0.1, 0.3, 0.1, 0.5, 0.5, 0.3));
+        var delivery = delivered("till.obj", file, "?pieceId=" + till);
+        assertThat(delivery.get("choices").get("whole").asBoolean()).as("in place of one piece it is one").isTrue();
+        assertThat(delivery.get("things").get(0).get("came").get("triangles").asInt()).isEqualTo(24);
+        var before = bench(till);
+        var tag = piece(till).get("mesh").asString();
+        var ids = in.made("/deliveries/" + delivery.get("id").asString() + "/pieces", bringing(delivery, "{\"number\":0,\"pieceId\":" + till + "}", ""));
+        assertThat(ids.get(0).asLong()).isEqualTo(till);
+        var after = bench(till);
+        assertThat(mm(after.get("sizeMm"), "x")).isEqualTo(620);
+        assertThat(after.get("volumeM3").asDouble()).isCloseTo(0.62 * 0.3 * 0.4 + 0.4 * 0.2 * 0.2, within(1e-6));
+        assertThat(after.get("parts").valueStream().map(p -> p.get("words").get("swatch").asString())).containsExactly("TIMBER", "METAL");
+        assertThat(after.get("uses").get(0).get("count").asInt()).isEqualTo(2);
+        assertThat(piece(till).get("mesh").asString()).isNotEqualTo(tag);
+        sets.forget(in.id());
+        assertThat(bench(till).get("triangles").asInt()).isEqualTo(24);
+        in.caller.post(in.site + "/undo", null);
+        assertThat(bench(till)).isEqualTo(before);
+        in.caller.post(in.site + "/redo", null);
+        assertThat(in.caller.call("DELETE", in.site + "/pieces/" + till + "/parts", null, null).status()).isEqualTo(200);
+        assertThat(bench(till).get("parts")).isEqualTo(before.get("parts"));
+    }
+
+    private long standIn() {
+        in.made("/piece-list", "{\"code\":\"PRP-TILL\",\"name\":\"till\",\"role\":\"PROP\",\"widthMm\":600,\"depthMm\":400,\"heightMm\":500,\"count\":1}");
+        var listed = in.caller.get(in.site + "/piece-list").json();
+        var id = listed.findValue("id").asLong();
+        var answer = in.caller.post(in.site + "/piece-list/stand-ins", "{\"ids\":[" + id + "]}");
+        assertThat(answer.status()).as(answer.text()).isLessThan(300);
+        return in.piece("PRP-TILL");
+    }
+
+    private JsonNode piece(long id) {
+        return in.caller.get(in.site + "/pieces").json().valueStream().filter(p -> p.get("id").asLong() == id).findFirst().orElseThrow();
+    }
+
+    /** Each object its own piece, in centimetres; brought in again, the mesh is another and what was told about parts stays. */
+    @Test
+    void broughtInAgainItKeepsWhatWasToldAboutIt() {
+        var delivery = delivered("set.obj", obj(100, "urn", "slate", box(0, 0, 0, 0.4, 0.9, 0.4), "stool", "beech", box(1, 0, 0, 1.4, 0.5, 0.4)), "");
+        assertThat(delivery.get("choices").get("millimetres").asDouble()).isEqualTo(10);
+        assertThat(delivery.get("things").size()).isEqualTo(2);
+        var ids = in.made("/deliveries/" + delivery.get("id").asString() + "/pieces", bringing(delivery, "{\"number\":0},{\"number\":1,\"name\":\"low stool\"}", "\"slate\":\"TERRAZZO\""));
+        var urn = ids.get(0).asLong();
+        assertThat(bench(urn).get("code").asString()).isEqualTo("PRP-URN");
+        assertThat(bench(ids.get(1).asLong()).get("name").asString()).isEqualTo("low stool");
+        assertThat(mm(bench(urn).get("sizeMm"), "z")).isEqualTo(900);
+        assertThat(in.caller.call("PATCH", in.site + "/pieces/" + urn + "/parts/0", "{\"swatch\":\"PAINT\",\"turn\":{\"x\":0,\"y\":0,\"z\":90}}", null).status()).isEqualTo(200);
+        assertThat(in.caller.post(in.site + "/pieces/" + urn + "/parts", "{\"form\":\"BLOCK\"}").status()).isEqualTo(201);
+        var again = delivered("set.obj", obj(100, "urn", "slate", box(0, 0, 0, 0.5, 1.2, 0.4), "stool", "beech", box(1, 0, 0, 1.4, 0.5, 0.4)), "?pieceId=" + urn);
+        assertThat(again.get("choices").get("whole").asBoolean()).as("as it was brought in before").isFalse();
+        in.made("/deliveries/" + again.get("id").asString() + "/pieces", bringing(again, "{\"number\":" + again.get("thing").asInt() + ",\"pieceId\":" + urn + "}", ""));
+        var parts = bench(urn).get("parts");
+        assertThat(parts.size()).isEqualTo(2);
+        assertThat(parts.get(0).get("words").get("swatch").asString()).isEqualTo("PAINT");
+        assertThat(parts.get(0).get("words").get("turn").get("z").asInt()).isEqualTo(90);
+        assertThat(mm(bench(urn).get("boxMm").get("max"), "z")).isEqualTo(1200);
+    }
+
+    /** A wall taken out, and brought in again as it was, lies where it lay; one that misses its size says by how much and is stretched to it. */
+    @Test
+    void aWallIsReplacedByAMeshThatFitsIt() {
+        var wall = in.piece("WAL-1000");
+        var was = in.caller.get(in.site + "/pieces/" + wall + "/mesh.glb").bytes();
+        var size = bench(wall).get("sizeMm");
+        var delivery = delivered("wall.glb", was, "?pieceId=" + wall);
+        assertThat(delivery.get("things").get(0).get("came").get("fits").asBoolean()).isTrue();
+        assertThat(delivery.get("things").get(0).get("boxMm")).isEqualTo(piece(wall).get("boxMm"));
+        var proud = obj(1, "w", "tile", box(0, 0, -0.2, 0.996, 3, 0.03));
+        var other = delivered("proud.obj", proud, "?pieceId=" + wall);
+        var came = other.get("things").get(0).get("came");
+        assertThat(mm(came.get("offMm"), "x")).isEqualTo(-4);
+        assertThat(mm(came.get("offMm"), "y")).isCloseTo(230 - mm(size, "y"), within(1e-9));
+        // It keeps its own origin for the pivot: 30 mm stand proud of the face.
+        assertThat(mm(other.get("things").get(0).get("boxMm").get("min"), "y")).isEqualTo(-30);
+        var stretched = in.caller.get(in.site + "/deliveries/" + other.get("id").asString() + "?millimetres=1000&up=Y&whole=true&fixes=FIT&pieceId=" + wall).json();
+        assertThat(stretched.get("things").get(0).get("left").get("sizeMm")).isEqualTo(size);
+        assertThat(stretched.get("things").get(0).get("boxMm")).isEqualTo(piece(wall).get("boxMm"));
+        var placed = in.placements("WALL").count();
+        in.made("/deliveries/" + other.get("id").asString() + "/pieces", bringing(stretched, "{\"number\":0,\"pieceId\":" + wall + "}", ""));
+        assertThat(in.placements("WALL").count()).isEqualTo(placed);
+        assertThat(bench(wall).get("sizeMm")).isEqualTo(size);
+        assertThat(bench(wall).get("parts").get(0).get("words").get("mesh").asString()).hasSize(64);
+    }
+
+    @Test
+    void whatCannotBeReadIsRefusedAndNothingIsLeftBehind() {
+        for (var faulty : Stream.of("v 0 0 0\nf 1 1 9\n", "mtllib ../../secret.mtl\nv 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n", "").toList()) {
+            var answer = in.caller.files(in.site + "/deliveries", Map.of("a.obj", faulty.getBytes(StandardCharsets.UTF_8)));
+            assertThat(answer.status()).as(answer.text()).isEqualTo(400);
+            assertThat(answer.json().get("errors").get(0).get("field").asString()).isEqualTo("file");
+        }
+        assertThat(in.caller.files(in.site + "/deliveries", Map.of("a.txt", new byte[2])).status()).isEqualTo(400);
+        assertThat(in.caller.files("/api/sites/999999/deliveries", Map.of("a.obj", obj(1, "a", "b", box(0, 0, 0, 1, 1, 1)))).status()).isEqualTo(404);
+        assertThat(jdbc.queryForObject("select count(*) from delivery where site_id = ?", Integer.class, in.id())).isZero();
+        var delivery = delivered("a.obj", obj(1, "a", "b", box(0, 0, 0, 1, 1, 1)), "");
+        var at = in.site + "/deliveries/" + delivery.get("id").asString();
+        assertThat(in.caller.post(at + "/pieces", bringing(delivery, "{\"number\":7}", "")).status()).isEqualTo(400);
+        assertThat(in.caller.post(at + "/pieces", bringing(delivery, "{\"number\":0,\"role\":\"WALL\"}", "")).status()).isEqualTo(400);
+        assertThat(in.caller.post(at + "/pieces", bringing(delivery, "{\"number\":0,\"pieceId\":99}", "")).status()).isEqualTo(404);
+        assertThat(in.caller.get(at + "?millimetres=1e9&up=Y&whole=true").status()).isEqualTo(400);
+        assertThat(in.caller.get(at + "?millimetres=1000").status()).isEqualTo(400);
+        assertThat(in.caller.get(at + "?millimetres=1000000&up=Y&whole=true").status()).isEqualTo(400);
+        assertThat(jdbc.queryForObject("select count(*) from shell where site_id = ?", Integer.class, in.id())).isZero();
+        assertThat(in.caller.call("DELETE", at, null, null).status()).isEqualTo(204);
+        assertThat(in.caller.get(at).status()).isEqualTo(404);
+        assertThat(in.caller.get(in.site + "/deliveries/17").status()).isEqualTo(404);
+        assertThat(in.caller.post(in.site + "/pieces/" + in.piece("WAL-1000") + "/parts", "{\"form\":\"BROUGHT\"}").status()).isEqualTo(400);
+        assertThat(in.caller.post(in.site + "/pieces/" + in.piece("WAL-1000") + "/parts", "{\"form\":\"BROUGHT\",\"mesh\":\"" + "0".repeat(64) + "\"}").status()).isIn(400, 404);
+    }
+
+    /** A copy of the site has its own meshes. */
+    @Test
+    void aCopyOfTheSiteKeepsItsMeshes() {
+        var delivery = delivered("urn.obj", obj(1, "urn", "slate", box(0, 0, 0, 0.4, 0.9, 0.4)), "");
+        var urn = in.made("/deliveries/" + delivery.get("id").asString() + "/pieces", bringing(delivery, "{\"number\":0}", "")).get(0).asLong();
+        assertThat(urn).isPositive();
+        var copy = in.caller.post(in.site + "/copies", "{\"name\":\"Deliveries too\"}");
+        assertThat(copy.status()).as(copy.text()).isEqualTo(201);
+        var to = "/api/sites/" + copy.json().get("id").asLong();
+        in.caller.call("DELETE", in.site, null, null);
+        var there = in.caller.get(to + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("PRP-URN")).findFirst().orElseThrow().get("id").asLong();
+        assertThat(in.caller.get(to + "/pieces/" + there + "/bench").json().get("triangles").asInt()).isEqualTo(12);
+    }
+}
