@@ -260,14 +260,20 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
         :error="a === 'x' ? about('turnDegrees') : undefined"
         @change="(v) => turn(a, v)" />
     </div>
+    <label v-if="words.form === 'BROUGHT'" class="field"
+      ><span>As laid out in its file</span
+      ><Switch class="narrow" size="small" :checked="!!words.laidOut" aria-label="As laid out in its file" @change="(on) => set(() => ({ laidOut: !!on }))"
+    /></label>
     <div class="four">
-      <LengthField
-        :label="words.bevel ? 'Bevel' : 'Bevel, usual'"
-        aria="Bevel"
-        :mm="words.bevel?.widthMm"
-        :error="about('bevel')"
-        @change="(mm) => set((w) => ({ bevel: { ...w.bevel, widthMm: mm } }))" />
-      <NumberField label="Segments" :value="words.bevel?.segments ?? 1" @change="(segments) => set((w) => ({ bevel: { ...w.bevel, segments } }))" />
+      <template v-if="words.form !== 'BROUGHT'">
+        <LengthField
+          :label="words.bevel ? 'Bevel' : 'Bevel, usual'"
+          aria="Bevel"
+          :mm="words.bevel?.widthMm"
+          :error="about('bevel')"
+          @change="(mm) => set((w) => ({ bevel: { ...w.bevel, widthMm: mm } }))" />
+        <NumberField label="Segments" :value="words.bevel?.segments ?? 1" @change="(segments) => set((w) => ({ bevel: { ...w.bevel, segments } }))" />
+      </template>
       <NumberField label="Taper X, %" fraction :value="words.taper?.x ?? 100" :error="about('taper')" @change="(v) => taper('x', v)" />
       <NumberField label="Taper Y, %" fraction :value="words.taper?.y ?? 100" @change="(v) => taper('y', v)" />
     </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed, provide, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { PieceView } from '../api/client'
 import { useAttempt } from '../massing/attempt'
@@ -9,10 +9,12 @@ import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
 import { meshUrl, tell, useSite } from '../site/site'
 import BenchView from './BenchView.vue'
+import BringIn from './BringIn.vue'
 import Elevations from './Elevations.vue'
 import PartFields from './PartFields.vue'
 import PatternPage from './PatternPage.vue'
 import { useBench } from './bench'
+import { useDeliveries } from './deliveries'
 import { usePatterns } from './patterns'
 import { FORMS, PIVOTS, USERS } from './words'
 
@@ -22,6 +24,7 @@ const route = useRoute()
 const router = useRouter()
 const work = useBench()
 const patterns = usePatterns()
+const deliveries = useDeliveries()
 const { refusal, attempt } = useAttempt()
 provide(
   REFUSED,
@@ -72,7 +75,10 @@ const HELD = [
   { value: 'HANGS', label: 'hangs' },
   { value: 'FIXED', label: 'is fixed to a wall' },
 ] as const
-const forms = Object.entries(FORMS).map(([value, label]) => ({ value: value as keyof typeof FORMS, label }))
+/** A mesh is brought in from a file, and not added. */
+const forms = Object.entries(FORMS)
+  .filter(([value]) => value !== 'BROUGHT')
+  .map(([value, label]) => ({ value: value as keyof typeof FORMS, label }))
 const number = (v: number, digits: number) => v.toLocaleString('en', { maximumFractionDigits: digits })
 const uses = computed(() => bench.value?.uses.map((u) => `${number(u.count, 0)} ${USERS[u.by]}`).join(', ') || 'nothing of it stands')
 const size = computed(() => bench.value && (['x', 'y', 'z'] as const).map((a) => site.show(bench.value!.sizeMm[a])).join(' × '))
@@ -85,15 +91,40 @@ const density = computed(() => {
   const { least, greatest } = bench.value!.density
   return greatest - least < 0.01 * greatest ? number(greatest, 0) : `${number(least, 0)} to ${number(greatest, 0)}`
 })
+/** Chosen files, for a piece or for new ones. */
+const chooser = ref<HTMLInputElement>()
+let into: number | undefined
+function choose(pieceId?: number) {
+  into = pieceId
+  chooser.value!.value = ''
+  chooser.value!.click()
+}
+const chosen = () => void deliveries.deliver([...chooser.value!.files!], into)
+function drop(e: DragEvent) {
+  void deliveries.deliver([...(e.dataTransfer?.files ?? [])], piece.value?.id)
+}
+onBeforeUnmount(deliveries.leave)
 const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
 </script>
 
 <template>
-  <div class="workshop">
+  <div class="workshop" @dragover.prevent @drop.prevent="drop">
+    <input
+      ref="chooser"
+      type="file"
+      multiple
+      hidden
+      accept=".glb,.gltf,.bin,.obj,.mtl,.stl,.zip,.png,.jpg,.jpeg,.webp"
+      data-testid="mesh-files"
+      @change="chosen" />
     <nav class="list" aria-label="Pieces of the kit">
       <div class="head">
         <input v-model="wanted" type="search" aria-label="Find a piece" placeholder="Find a piece" />
-        <Button size="small" type="primary" @click="run(() => create())">New piece</Button>
+        <div class="row">
+          <Button size="small" type="primary" @click="run(() => create())">New piece</Button>
+          <Button size="small" title="A .glb, .gltf, .obj or .stl with all that belongs to it; or drop it here" @click="choose()">Bring in …</Button>
+        </div>
+        <p v-if="deliveries.refusal && !deliveries.isOpen" class="fault" role="alert">■ {{ deliveries.refusal }}</p>
       </div>
       <div>
         <p class="caps">patterns</p>
@@ -121,9 +152,10 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
         </RouterLink>
       </div>
     </nav>
-    <PatternPage v-if="pattern" :key="pattern.id" :pattern="pattern" @copy="run(() => makePattern(pattern!.id))" />
+    <BringIn v-if="deliveries.isOpen" />
+    <PatternPage v-else-if="pattern" :key="pattern.id" :pattern="pattern" @copy="run(() => makePattern(pattern!.id))" />
     <div v-else-if="!piece" class="empty">
-      <p class="soft">Take a piece from the list to see what it is made of, or make a new one.</p>
+      <p class="soft">Take a piece from the list to see what it is made of, make a new one, or drop a mesh of your own here.</p>
     </div>
     <template v-else>
       <div class="middle">
@@ -169,6 +201,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
           <p v-if="bench.derived" class="soft">The massing sets it down: its place and size stay what the kit has.</p>
           <p v-for="f in faults" :key="f" class="fault" role="alert">{{ f }}</p>
           <div class="row">
+            <Button size="small" title="In place of it everywhere; it can be gone back to" @click="choose(piece.id)">Bring in a mesh …</Button>
             <Button size="small" @click="run(() => create(piece))">Copy as a new piece</Button>
             <Button v-if="bench.own && !bench.derived && !piece.count" size="small" @click="run(putAway)">Put away</Button>
             <Button v-if="bench.own" size="small" title="As it was before its parts were told" @click="run(work.goBack)">Back to the first</Button>

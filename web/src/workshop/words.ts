@@ -10,6 +10,7 @@ export const FORMS: Record<NonNullable<PartWords['form']>, string> = {
   STEPS: 'steps',
   SLOPED: 'sloped',
   BARS: 'bars',
+  BROUGHT: 'mesh',
 }
 export const SWATCHES = (['PLASTER', 'STONE', 'TILE', 'TERRAZZO', 'TIMBER', 'PAINT', 'METAL', 'OPAL'] as const).map((value) => ({
   value,
@@ -41,3 +42,22 @@ export const PROFILES: Record<NonNullable<PartWords['profile']>['kind'], string>
   HANDRAIL: 'handrail',
   DRAWN: 'drawn',
 }
+
+/** What a unit of a file may be, in millimetres. */
+export const UNITS = [
+  { value: 1000, label: 'a metre' },
+  { value: 10, label: 'a centimetre' },
+  { value: 1, label: 'a millimetre' },
+  { value: 25.4, label: 'an inch' },
+  { value: 304.8, label: 'a foot' },
+]
+export const UPS = [
+  { value: 'Y', label: 'its Y axis' },
+  { value: 'Z', label: 'its Z axis' },
+] as const
+/** What can be set right about a mesh without asking how. */
+export const FIXES = [
+  { value: 'WELD', label: 'Weld what nearly meets', says: 'Corners nearer than 0.1 mm become one; faces that are there twice or have no area go' },
+  { value: 'OUTWARD', label: 'Turn faces outward', says: 'So that none is seen through' },
+  { value: 'FIT', label: 'Stretch it', says: 'Each direction by itself' },
+] as const

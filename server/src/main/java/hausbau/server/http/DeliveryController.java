@@ -70,19 +70,19 @@ class DeliveryController {
      * @param offMm   by how much it misses whole steps, or the piece whose place it takes
      * @param belowMm how far it lies below its file's ground
      */
-    record ReportView(@NotNull int triangles, @NotNull int open, @NotNull int tangled, @NotNull int inward, @NotNull int doubled, @NotNull int flat, @NotNull int stray, @NotNull boolean uneven, @NotNull VecMm sizeMm,
+    record FoundView(@NotNull int triangles, @NotNull int open, @NotNull int tangled, @NotNull int inward, @NotNull int doubled, @NotNull int flat, @NotNull int stray, @NotNull boolean uneven, @NotNull VecMm sizeMm,
             @NotNull VecMm offMm, @NotNull boolean fits, @NotNull Length belowMm) {
 
-        static ReportView of(Report r) {
-            return new ReportView(r.triangles(), r.open(), r.tangled(), r.inward(), r.doubled(), r.flat(), r.stray(), r.uneven(), VecMm.of(r.size()), VecMm.of(r.off()), r.fits(), new Length(r.below()));
+        static FoundView of(Report r) {
+            return new FoundView(r.triangles(), r.open(), r.tangled(), r.inward(), r.doubled(), r.flat(), r.stray(), r.uneven(), VecMm.of(r.size()), VecMm.of(r.off()), r.fits(), new Length(r.below()));
         }
     }
 
     /** @param came as it is in the file, @param left once it is set right as was asked for; @param laidOut whether all of it has UVs of its own */
-    record ThingView(@NotNull int number, @NotNull String name, @NotNull ReportView came, @NotNull ReportView left, @NotNull VecMm.BoxMm boxMm, @NotNull List<String> materials, @NotNull boolean laidOut) {
+    record ThingView(@NotNull int number, @NotNull String name, @NotNull FoundView came, @NotNull FoundView left, @NotNull VecMm.BoxMm boxMm, @NotNull List<String> materials, @NotNull boolean laidOut) {
 
         static ThingView of(DeliveryService.Thing t) {
-            return new ThingView(t.number(), t.settled().name(), ReportView.of(t.settled().came()), ReportView.of(t.settled().left()), VecMm.BoxMm.of(t.box()), List.copyOf(t.settled().shells().keySet()),
+            return new ThingView(t.number(), t.settled().name(), FoundView.of(t.settled().came()), FoundView.of(t.settled().left()), VecMm.BoxMm.of(t.box()), List.copyOf(t.settled().shells().keySet()),
                     t.settled().shells().values().stream().allMatch(s -> s.isLaidOut()));
         }
     }
@@ -109,7 +109,7 @@ class DeliveryController {
             @NotNull @Size(min = 1, max = 300) List<@NotNull @Valid TakenBody> things) {
     }
 
-    record ShareView(@NotNull double share) {
+    record HowFarView(@NotNull double share) {
     }
 
     @PostMapping(path = "/sites/{siteId}/deliveries", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -132,8 +132,8 @@ class DeliveryController {
 
     @GetMapping("/deliveries/under-way/{token}")
     @Operation(summary = "How far the reading under this word is, 0 to 1")
-    ShareView share(@PathVariable String token) {
-        return new ShareView(deliveries.share(token));
+    HowFarView share(@PathVariable String token) {
+        return new HowFarView(deliveries.share(token));
     }
 
     @DeleteMapping("/deliveries/under-way/{token}")

@@ -1,0 +1,163 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Meshes that were made elsewhere, brought in by hand in the browser. */
+@ExtendWith(SharedApplication.class)
+class BringInTest {
+
+    private static final int[][] SIDES = {{1, 3, 4, 2}, {5, 6, 8, 7}, {1, 2, 6, 5}, {3, 7, 8, 4}, {1, 5, 7, 3}, {2, 4, 8, 6}};
+
+    /** A box from the ground up, Y up, as OBJ; its sides are numbered from 0: back, front, bottom, top, left, right. */
+    private static String box(String name, String material, double width, double height, double depth, int first) {
+        var text = new StringBuilder("o " + name + "\nusemtl " + material + "\n");
+        for (var i = 0; i < 8; i++) {
+            text.append(String.format(Locale.ROOT, "v %f %f %f%n", (i & 1) * width, (i >> 1 & 1) * height, (i >> 2) * depth));
+        }
+        for (var side : SIDES) {
+            text.append(String.format(Locale.ROOT, "f %d %d %d %d%n", side[0] + first, side[1] + first, side[2] + first, side[3] + first));
+        }
+        return text.toString();
+    }
+
+    private static FilePayload file(String name, String text) {
+        return new FilePayload(name, "text/plain", text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static Desk workshop(Desk desk) {
+        desk.stage("Kit");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        return desk;
+    }
+
+    private static Locator list(Desk desk) {
+        return desk.page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Pieces of the kit"));
+    }
+
+    private static Locator side(Desk desk) {
+        return desk.page.getByLabel("Bring in", new Page.GetByLabelOptions().setExact(true));
+    }
+
+    private static void choose(Desk desk, String button, FilePayload... files) {
+        desk.page.waitForFileChooser(() -> desk.button(button).click()).setFiles(files);
+    }
+
+    private static int drawn(Desk desk, int before) {
+        desk.until("before => { const b = document.querySelector('[data-testid=bench]'); return Number(b?.dataset.triangles) > 0 && Number(b.dataset.triangles) !== before }", before);
+        return Integer.parseInt(desk.page.getByTestId("bench").getAttribute("data-triangles"));
+    }
+
+    /** A piece of which two stand, and which only stands in for what is made elsewhere. */
+    private static Desk withStandIns(String site) {
+        var desk = SharedApplication.desk().builtRoom(site);
+        desk.post(desk.site() + "/piece-list", "{\"code\":\"PRP-TILL\",\"name\":\"till\",\"role\":\"PROP\",\"widthMm\":600,\"depthMm\":400,\"heightMm\":500,\"count\":2}");
+        desk.post(desk.site() + "/piece-list/stand-ins", "{\"ids\":[" + desk.get(desk.site() + "/piece-list").findValue("id").asLong() + "]}");
+        desk.setDown("PRP-TILL", 1000, 1000).setDown("PRP-TILL", 3000, 1000);
+        return desk;
+    }
+
+    /** Four actions: the stand-in, Bring in a mesh, the file, in its place. Space shows it wherever it stands; a step takes it back. */
+    @Test
+    void aMeshOfOnesOwnTakesThePlaceOfAStandIn() {
+        var desk = withStandIns("Till hall");
+        desk.until("() => Number(document.querySelector('[data-testid=space]').dataset.triangles) > 0", null);
+        var before = Integer.parseInt(desk.page.getByTestId("space").getAttribute("data-triangles"));
+        workshop(desk);
+        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-TILL")).click();
+        var block = drawn(desk, 0);
+        choose(desk, "Bring in a mesh …", file("till.obj", box("body", "oak", 0.62, 0.3, 0.4, 0) + box("drawer", "brass", 0.5, 0.45, 0.3, 8)));
+        assertThat(side(desk)).containsText("0.62 m × 0.4 m × 0.45 m");
+        assertThat(side(desk)).containsText("Off whole steps by X +0.02 m, Z −0.05 m");
+        assertThat(desk.field("Finish of oak").locator("option:checked")).hasText("timber");
+        assertThat(side(desk)).containsText("Triangles24");
+        // A block of 44 triangles beside the figure, then the mesh beside it.
+        assertThat(drawn(desk, block)).isEqualTo(block - 44 + 24);
+        FirstRoomTest.passesAxe(desk, "bring in");
+        desk.button("Put it in place of PRP-TILL").click();
+        assertThat(desk.page.getByLabel("Parts of the piece").getByRole(AriaRole.LISTITEM)).hasCount(2);
+        assertThat(desk.page.getByLabel("The piece", new Page.GetByLabelOptions().setExact(true))).containsText("2 by hand");
+        desk.stage("Build");
+        var piece = desk.piece("PRP-TILL");
+        assertThat(desk.get(desk.site() + "/pieces/" + piece + "/bench").get("uses").get(0).get("count").asInt()).isEqualTo(2);
+        // Two blocks with bevels of 44 triangles each became two boxes and two drawers of 12.
+        desk.until("t => Number(document.querySelector('[data-testid=space]').dataset.triangles) === t", before - 2 * 44 + 2 * 24);
+        desk.press("Control+z");
+        desk.until("t => Number(document.querySelector('[data-testid=space]').dataset.triangles) === t", before);
+        desk.stage("Kit");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-TILL")).click();
+        assertThat(desk.page.getByLabel("The piece", new Page.GetByLabelOptions().setExact(true))).containsText("0.6 m × 0.4 m × 0.5 m");
+    }
+
+    /** A file in inches with a face turned, one doubled and a crack: told, set right by ticking, both ticked before the first is answered. */
+    @Test
+    void whatIsWrongWithAFileIsToldAndSetRight() {
+        var desk = workshop(SharedApplication.desk().builtRoom("Faulty files"));
+        var text = box("stool", "beech", 16, 18, 12, 0).replace("f 5 6 8 7", "f 7 8 6 5") + "f 3 7 8 4\nv 99 99 99\n";
+        choose(desk, "Bring in …", file("stool.obj", text));
+        assertThat(side(desk)).containsText("2 faces are there twice");
+        desk.page.getByLabel("One unit of the file is").selectOption("an inch");
+        assertThat(side(desk)).containsText("0.4064 m × 0.3048 m × 0.4572 m");
+        assertThat(side(desk)).containsText("2 faces look inward");
+        assertThat(side(desk)).containsText("1 point that no face uses");
+        desk.page.getByLabel("Turn faces outward").click();
+        desk.page.getByLabel("Weld what nearly meets").click();
+        assertThat(side(desk)).containsText("✓ 2 faces look inward");
+        assertThat(side(desk)).containsText("✓ 2 faces are there twice");
+        desk.page.getByLabel("Stretch it to whole steps").click();
+        assertThat(side(desk)).containsText("0.4 m × 0.3 m × 0.5 m");
+        desk.page.getByLabel("Up is").selectOption("its Z axis");
+        assertThat(side(desk)).containsText("0.4 m × 0.5 m × 0.3 m");
+        assertThat(side(desk)).containsText("Triangles12");
+        desk.field("Name of the piece").fill("low stool");
+        desk.page.getByLabel("Finish of beech").selectOption("paint");
+        desk.button("Bring it in").click();
+        assertThat(desk.page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true))).hasValue("low stool");
+        assertThat(desk.page.getByText(Pattern.compile("edges are not closed"))).hasCount(0);
+        assertThat(desk.page.getByLabel("Parts of the piece")).containsText("paint");
+        assertThat(desk.page.getByLabel("The piece", new Page.GetByLabelOptions().setExact(true))).containsText("60 l");
+    }
+
+    /** Several files at once; one of them is left, the other is of two things of which one is taken. What cannot be read is refused with its fault. */
+    @Test
+    void severalFilesAreLookedAtOneByOne() {
+        var desk = workshop(SharedApplication.desk().builtRoom("Several files"));
+        choose(desk, "Bring in …", file("a.obj", "v 0 0 0\nv 1 0 0\nf 1 2 9\n"));
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("a face whose corners are not in it");
+        choose(desk, "Bring in …", file("b.obj", box("urn", "slate", 0.4, 0.9, 0.4, 0)), file("c.obj", box("cup", "tile", 0.1, 0.1, 0.1, 0) + box("jug", "tile", 0.2, 0.3, 0.2, 8)));
+        assertThat(side(desk).getByRole(AriaRole.HEADING).first()).hasText("b");
+        desk.button("Leave it").click();
+        assertThat(side(desk).getByRole(AriaRole.HEADING).first()).hasText("c");
+        desk.page.getByLabel("Take cup").click();
+        desk.button("Bring it in").click();
+        assertThat(desk.page.getByLabel("Code", new Page.GetByLabelOptions().setExact(true))).hasValue("PRP-JUG");
+        assertThat(list(desk)).not().containsText("PRP-CUP");
+        assertThat(list(desk)).not().containsText("PRP-URN");
+    }
+
+    /** A file is called off while it is read; nothing of it is kept, and the page goes on. */
+    @Test
+    void readingIsCalledOff() {
+        var desk = workshop(SharedApplication.desk().builtRoom("Called off"));
+        // Held back, so that there is time to call it off.
+        desk.page.route("**/deliveries?token=*", route -> { });
+        choose(desk, "Bring in …", file("urn.obj", box("urn", "slate", 0.4, 0.9, 0.4, 0)));
+        assertThat(desk.page.getByLabel("How far it is")).isVisible();
+        desk.button("Cancel").click();
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("nothing was brought in");
+        desk.page.unroute("**/deliveries?token=*");
+        choose(desk, "Bring in …", file("urn.obj", box("urn", "slate", 0.4, 0.9, 0.4, 0)));
+        assertThat(side(desk)).containsText("It is closed");
+    }
+}
