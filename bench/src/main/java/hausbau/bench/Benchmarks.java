@@ -30,6 +30,7 @@ public final class Benchmarks {
         print(results, "A field of 100 000 changed in pitch: times its stances into arrays", "pitchChanged", "stancesIntoArrays");
         print(results, "50 000 strewn: times darts into a grid", "strewn", "dartsIntoAGrid");
         print(results, "The mesh of a pattern wall of 40 parts: times that of 40 plain blocks", "patternWall", "plainBlocks");
+        print(results, "An OBJ of a million triangles brought in: times the reading library alone", "broughtIn", "readByTheLibraryAlone");
         growth(results, "One edge dragged", "dragged");
         growth(results, "One piece more, followed", "followed");
         growth(results, "One piece more, surveyed and tallied", "followedSurveyedAndTallied");

@@ -18,6 +18,7 @@ class LayersTest {
             .layer("measure").definedBy("..core.measure..")
             .layer("plane").definedBy("..core.plane..")
             .layer("shape").definedBy("..core.shape..")
+            .layer("reduce").definedBy("..core.reduce..")
             .layer("finish").definedBy("..core.finish..")
             .layer("kit").definedBy("..core.kit..")
             .layer("bring").definedBy("..core.bring..")
@@ -39,11 +40,12 @@ class LayersTest {
             .whereLayer("repeat").mayOnlyBeAccessedByLayers("build", "survey")
             .whereLayer("massing").mayOnlyBeAccessedByLayers("build", "survey", "exchange")
             .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "build", "survey")
+            .whereLayer("reduce").mayOnlyBeAccessedByLayers("exchange")
             .whereLayer("bring").mayOnlyBeAccessedByLayers("exchange")
             .whereLayer("kit").mayOnlyBeAccessedByLayers("bring", "massing", "build", "survey", "variety", "takeoff", "exchange")
             .whereLayer("plane").mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "build", "survey", "exchange")
             .whereLayer("finish").mayOnlyBeAccessedByLayers("build", "exchange")
-            .whereLayer("shape").mayOnlyBeAccessedByLayers("finish", "kit", "bring", "build", "takeoff", "exchange");
+            .whereLayer("shape").mayOnlyBeAccessedByLayers("finish", "reduce", "kit", "bring", "build", "takeoff", "exchange");
 
     @ArchTest
     static final ArchRule packagesHaveNoCycles = slices().matching("hausbau.core.(*)..").should().beFreeOfCycles();
