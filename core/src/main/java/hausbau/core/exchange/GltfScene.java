@@ -148,7 +148,7 @@ public final class GltfScene {
     }
 
     private DefaultMeshModel mesh(Tinted<Piece> of) {
-        var unwrapped = isLit ? Unwrapped.of(of.what().mesh(finish)) : new Unwrapped(of.what().mesh(finish), new double[0]);
+        var unwrapped = isLit ? Unwrapped.of(of.what().mesh(finish)) : new Unwrapped(of.what().mesh(finish), new double[0], 0);
         var mesh = unwrapped.mesh();
         var tangents = sheets.isEmpty() ? new double[0] : Tangents.of(mesh);
         var model = new DefaultMeshModel();

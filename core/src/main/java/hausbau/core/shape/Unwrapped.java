@@ -1,13 +1,9 @@
 package hausbau.core.shape;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.OptionalInt;
 
 /**
  * A mesh with a second set of UVs for baked light: every place of its surface lies on a place of its own, at one density and
@@ -15,159 +11,252 @@ import java.util.OptionalInt;
  *
  * @param mesh  the same surface; its vertices are parted where islands are
  * @param light two a vertex, 0 to 1
+ * @param side  pixels across for which the margin holds
  */
-public record Unwrapped(Mesh mesh, double[] light) {
+public record Unwrapped(Mesh mesh, double[] light, int side) {
 
-    /** Pixels across, for which the margin holds. Common practice for one module, no source. */
+    /** Pixels across, where all islands fit; else twice as many, and so on. Common practice for one module, no source. */
     public static final int SIDE = 512;
     /** Pixels between islands, and to the edge: light that is filtered does not run over. Common practice 2 to 4, no source. */
     public static final int MARGIN = 2;
     private static final double FLAT = Math.cos(Math.toRadians(0.5));
     private static final double DONE = 1.005;
+    private static final double LEAST = 1e-9;
 
     /** Triangles of one part that lie in one plane and hang together, laid out in it. */
     private static final class Island {
         final int part;
-        final List<int[]> triangles = new ArrayList<>();
-        final Map<Integer, double[]> flat = new HashMap<>();
+        /** The mesh's vertices, each once. */
+        final int[] vertices;
+        /** Numbers among these, three a triangle. */
+        final int[] corners;
+        /** Two a vertex, millimetres. */
+        final double[] flat;
         double width;
         double height;
         int x;
         int y;
 
-        Island(int part) {
+        Island(int part, int[] vertices, int[] corners) {
             this.part = part;
+            this.vertices = vertices;
+            this.corners = corners;
+            flat = new double[2 * vertices.length];
         }
     }
 
     public static Unwrapped of(Mesh mesh) {
-        var islands = islands(mesh);
-        islands.forEach(i -> lay(mesh, i));
-        islands.sort(Comparator.comparingDouble((Island i) -> -i.height).thenComparingDouble(i -> -i.width));
-        // Pixels a millimetre: as many as still fit.
-        var fits = 0.0;
-        var tooMany = 1.0;
-        while (pack(islands, tooMany)) {
-            tooMany *= 2;
+        var islands = new ArrayList<Island>();
+        for (var part = 0; part < mesh.parts().size(); part++) {
+            new Parting(mesh, part, islands).part();
         }
-        while (fits == 0 || tooMany / fits > DONE) {
-            var tried = fits == 0 ? tooMany / 2 : Math.sqrt(fits * tooMany);
-            if (pack(islands, tried)) {
+        islands.sort(Comparator.comparingDouble((Island i) -> -i.height).thenComparingDouble(i -> -i.width));
+        var side = SIDE;
+        while (!pack(islands, LEAST, side)) {
+            side *= 2;
+        }
+        // Pixels a millimetre: as many as still fit. More than this, and the islands alone would be larger than the square.
+        var fits = LEAST;
+        var tooMany = side / Math.sqrt(Math.max(LEAST, islands.stream().mapToDouble(i -> i.width * i.height).sum()));
+        while (tooMany / fits > DONE) {
+            var tried = fits == LEAST ? tooMany / 2 : Math.sqrt(fits * tooMany);
+            if (pack(islands, tried, side)) {
                 fits = tried;
             } else {
                 tooMany = tried;
             }
-            if (tooMany < 1e-9) {
-                throw new IllegalArgumentException(islands.size() + " islands do not fit " + SIDE + " pixels");
-            }
         }
-        pack(islands, fits);
-        return written(mesh, islands, fits);
+        pack(islands, fits, side);
+        return written(mesh, islands, fits, side);
     }
 
-    private static List<Island> islands(Mesh mesh) {
-        var islands = new ArrayList<Island>();
-        for (var p = 0; p < mesh.parts().size(); p++) {
-            var of = mesh.parts().get(p).indices();
-            var across = new HashMap<Long, List<Integer>>();
-            for (var t = 0; t < of.length; t += 3) {
-                for (var k = 0; k < 3; k++) {
-                    across.computeIfAbsent(edge(of[t + k], of[t + (k + 1) % 3]), e -> new ArrayList<>(2)).add(t);
+    /** Parts a part's triangles into islands. */
+    private static final class Parting {
+        private final Mesh mesh;
+        private final int part;
+        private final int[] of;
+        private final List<Island> islands;
+        /** Of each half edge: the first of the same edge, and the one after it. */
+        private final int[] first;
+        private final int[] after;
+        private final double[] normals;
+        /** Of each vertex: the island that it was numbered for last, and its number there. */
+        private final int[] numberedFor;
+        private final int[] number;
+
+        Parting(Mesh mesh, int part, List<Island> islands) {
+            this.mesh = mesh;
+            this.part = part;
+            this.islands = islands;
+            of = mesh.parts().get(part).indices();
+            first = new int[of.length];
+            after = new int[of.length];
+            normals = new double[of.length];
+            numberedFor = new int[mesh.vertices()];
+            number = new int[mesh.vertices()];
+            Arrays.fill(numberedFor, -1);
+        }
+
+        private static int next(int halfEdge) {
+            return halfEdge % 3 == 2 ? halfEdge - 2 : halfEdge + 1;
+        }
+
+        private void chain() {
+            var alike = new Alike(of.length) {
+                @Override
+                protected long hash(int h) {
+                    var a = of[h];
+                    var b = of[next(h)];
+                    return (long) Math.min(a, b) << 32 | Math.max(a, b);
+                }
+
+                @Override
+                protected boolean same(int g, int h) {
+                    return hash(g) == hash(h);
+                }
+            };
+            Arrays.fill(after, -1);
+            for (var h = 0; h < of.length; h++) {
+                first[h] = alike.first(h);
+                if (first[h] != h) {
+                    after[h] = after[first[h]];
+                    after[first[h]] = h;
                 }
             }
+        }
+
+        private void normal(int t) {
+            var p = mesh.positions();
+            var a = 3 * of[t];
+            var b = 3 * of[t + 1];
+            var c = 3 * of[t + 2];
+            var x1 = p[b] - p[a];
+            var y1 = p[b + 1] - p[a + 1];
+            var z1 = p[b + 2] - p[a + 2];
+            var x2 = p[c] - p[a];
+            var y2 = p[c + 1] - p[a + 1];
+            var z2 = p[c + 2] - p[a + 2];
+            var x = y1 * z2 - z1 * y2;
+            var y = z1 * x2 - x1 * z2;
+            var z = x1 * y2 - y1 * x2;
+            var length = Math.sqrt(x * x + y * y + z * z);
+            normals[t] = length == 0 ? 0 : x / length;
+            normals[t + 1] = length == 0 ? 0 : y / length;
+            normals[t + 2] = length == 0 ? 1 : z / length;
+        }
+
+        private boolean liesAs(int s, int t) {
+            return normals[s] * normals[t] + normals[s + 1] * normals[t + 1] + normals[s + 2] * normals[t + 2] > FLAT;
+        }
+
+        void part() {
+            chain();
+            for (var t = 0; t < of.length; t += 3) {
+                normal(t);
+            }
             var taken = new boolean[of.length];
-            for (var first = 0; first < of.length; first += 3) {
-                if (taken[first]) {
+            var found = new int[of.length / 3];
+            for (var begin = 0; begin < of.length; begin += 3) {
+                if (taken[begin]) {
                     continue;
                 }
-                var island = new Island(p);
-                var normal = normal(mesh, of, first);
-                var open = new ArrayDeque<>(List.of(first));
-                taken[first] = true;
-                while (!open.isEmpty()) {
-                    var t = open.remove();
-                    island.triangles.add(new int[] {of[t], of[t + 1], of[t + 2]});
+                var count = 0;
+                found[count++] = begin;
+                taken[begin] = true;
+                for (var done = 0; done < count; done++) {
                     for (var k = 0; k < 3; k++) {
-                        for (var next : across.getOrDefault(edge(of[t + k], of[t + (k + 1) % 3]), List.of())) {
-                            if (!taken[next] && normal(mesh, of, next).dot(normal) > FLAT) {
-                                taken[next] = true;
-                                open.add(next);
+                        for (var h = first[found[done] + k]; h >= 0; h = after[h]) {
+                            var t = h - h % 3;
+                            // Walked the other way there: a face that lies on this one does not lie beside it.
+                            if (!taken[t] && of[h] != of[found[done] + k] && liesAs(t, begin)) {
+                                taken[t] = true;
+                                found[count++] = t;
                             }
                         }
                     }
                 }
-                islands.add(island);
+                islands.add(island(found, count));
             }
         }
-        return islands;
-    }
 
-    private static long edge(int a, int b) {
-        return (long) Math.min(a, b) << 32 | Math.max(a, b);
-    }
+        private Island island(int[] triangles, int count) {
+            var corners = new int[3 * count];
+            var vertices = new int[3 * count];
+            var end = 0;
+            for (var i = 0; i < corners.length; i++) {
+                var v = of[triangles[i / 3] + i % 3];
+                if (numberedFor[v] != triangles[0]) {
+                    numberedFor[v] = triangles[0];
+                    number[v] = end;
+                    vertices[end++] = v;
+                }
+                corners[i] = number[v];
+            }
+            var island = new Island(part, Arrays.copyOf(vertices, end), corners);
+            lay(island, new Point(normals[triangles[0]], normals[triangles[0] + 1], normals[triangles[0] + 2]));
+            return island;
+        }
 
-    private static Point normal(Mesh mesh, int[] of, int t) {
-        var a = mesh.position(of[t]);
-        var n = mesh.position(of[t + 1]).minus(a).cross(mesh.position(of[t + 2]).minus(a));
-        return n.length() == 0 ? new Point(0, 0, 1) : n.unit();
-    }
-
-    /** In its own plane, its longest edge level, so that long strips lie along shelves. */
-    private static void lay(Mesh mesh, Island island) {
-        var along = new Point(1, 0, 0);
-        var longest = 0.0;
-        for (var t : island.triangles) {
-            for (var k = 0; k < 3; k++) {
-                var way = mesh.position(t[(k + 1) % 3]).minus(mesh.position(t[k]));
-                if (way.length() > longest) {
-                    longest = way.length();
-                    along = way.unit();
+        /** In its own plane, its longest edge level, so that long strips lie along shelves. */
+        private void lay(Island island, Point normal) {
+            var along = new Point(1, 0, 0);
+            var longest = 0.0;
+            for (var i = 0; i < island.corners.length; i++) {
+                var way = mesh.position(island.vertices[island.corners[next(i)]]).minus(mesh.position(island.vertices[island.corners[i]]));
+                var length = way.dot(way);
+                if (length > longest) {
+                    longest = length;
+                    along = way;
                 }
             }
-        }
-        var up = normal(mesh, island.triangles.get(0), 0).cross(along);
-        var low = new double[] {Double.MAX_VALUE, Double.MAX_VALUE};
-        for (var t : island.triangles) {
-            for (var v : t) {
-                var at = mesh.position(v);
-                var spot = new double[] {at.dot(along), at.dot(up)};
-                island.flat.put(v, spot);
-                low[0] = Math.min(low[0], spot[0]);
-                low[1] = Math.min(low[1], spot[1]);
+            along = longest == 0 ? along : along.unit();
+            var up = normal.cross(along);
+            var low = new double[] {Double.MAX_VALUE, Double.MAX_VALUE};
+            var flat = island.flat;
+            for (var i = 0; i < island.vertices.length; i++) {
+                var at = mesh.position(island.vertices[i]);
+                flat[2 * i] = at.dot(along);
+                flat[2 * i + 1] = at.dot(up);
+                low[0] = Math.min(low[0], flat[2 * i]);
+                low[1] = Math.min(low[1], flat[2 * i + 1]);
             }
-        }
-        for (var spot : island.flat.values()) {
-            spot[0] -= low[0];
-            spot[1] -= low[1];
-            island.width = Math.max(island.width, spot[0]);
-            island.height = Math.max(island.height, spot[1]);
-        }
-        if (island.height > island.width) {
-            island.flat.replaceAll((v, spot) -> new double[] {spot[1], island.width - spot[0]});
-            var width = island.width;
-            island.width = island.height;
-            island.height = width;
+            for (var i = 0; i < flat.length; i += 2) {
+                flat[i] -= low[0];
+                flat[i + 1] -= low[1];
+                island.width = Math.max(island.width, flat[i]);
+                island.height = Math.max(island.height, flat[i + 1]);
+            }
+            if (island.height > island.width) {
+                for (var i = 0; i < flat.length; i += 2) {
+                    var x = flat[i];
+                    flat[i] = flat[i + 1];
+                    flat[i + 1] = island.width - x;
+                }
+                var width = island.width;
+                island.width = island.height;
+                island.height = width;
+            }
         }
     }
 
     /** Stands islands on shelves. @return whether there is room for all */
-    private static boolean pack(List<Island> islands, double density) {
+    private static boolean pack(List<Island> islands, double density, int side) {
         var x = MARGIN;
         var y = MARGIN;
-        var shelf = OptionalInt.empty();
+        // The first on a shelf is the highest.
+        var shelf = -1;
         for (var i : islands) {
             var w = (int) Math.ceil(i.width * density) + 1;
             var h = (int) Math.ceil(i.height * density) + 1;
-            if (shelf.isPresent() && x + w + MARGIN > SIDE) {
-                y += shelf.getAsInt() + MARGIN;
+            if (shelf >= 0 && x + w + MARGIN > side) {
+                y += shelf + MARGIN;
                 x = MARGIN;
-                shelf = OptionalInt.empty();
+                shelf = -1;
             }
-            if (x + w + MARGIN > SIDE || y + h + MARGIN > SIDE) {
+            if (x + w + MARGIN > side || y + h + MARGIN > side) {
                 return false;
             }
-            // The first on a shelf is the highest.
-            shelf = shelf.isPresent() ? shelf : OptionalInt.of(h);
+            shelf = shelf < 0 ? h : shelf;
             i.x = x;
             i.y = y;
             x += w + MARGIN;
@@ -175,8 +264,8 @@ public record Unwrapped(Mesh mesh, double[] light) {
         return true;
     }
 
-    private static Unwrapped written(Mesh mesh, List<Island> islands, double density) {
-        var count = islands.stream().mapToInt(i -> i.flat.size()).sum();
+    private static Unwrapped written(Mesh mesh, List<Island> islands, double density, int side) {
+        var count = islands.stream().mapToInt(i -> i.vertices.length).sum();
         var positions = new double[3 * count];
         var normals = new double[3 * count];
         var uvs = new double[2 * count];
@@ -186,28 +275,22 @@ public record Unwrapped(Mesh mesh, double[] light) {
         Arrays.setAll(indices, p -> new int[mesh.parts().get(p).indices().length]);
         var next = 0;
         for (var island : islands) {
-            var own = new HashMap<Integer, Integer>();
-            for (var t : island.triangles) {
-                for (var v : t) {
-                    var known = own.get(v);
-                    if (known == null) {
-                        known = next++;
-                        own.put(v, known);
-                        System.arraycopy(mesh.positions(), 3 * v, positions, 3 * known, 3);
-                        System.arraycopy(mesh.normals(), 3 * v, normals, 3 * known, 3);
-                        System.arraycopy(mesh.uvs(), 2 * v, uvs, 2 * known, 2);
-                        var spot = island.flat.getOrDefault(v, new double[2]);
-                        light[2 * known] = (island.x + 0.5 + spot[0] * density) / SIDE;
-                        light[2 * known + 1] = 1 - (island.y + 0.5 + spot[1] * density) / SIDE;
-                    }
-                    indices[island.part][ends[island.part]++] = known;
-                }
+            for (var corner : island.corners) {
+                indices[island.part][ends[island.part]++] = next + corner;
+            }
+            for (var i = 0; i < island.vertices.length; i++, next++) {
+                var v = island.vertices[i];
+                System.arraycopy(mesh.positions(), 3 * v, positions, 3 * next, 3);
+                System.arraycopy(mesh.normals(), 3 * v, normals, 3 * next, 3);
+                System.arraycopy(mesh.uvs(), 2 * v, uvs, 2 * next, 2);
+                light[2 * next] = (island.x + 0.5 + island.flat[2 * i] * density) / side;
+                light[2 * next + 1] = 1 - (island.y + 0.5 + island.flat[2 * i + 1] * density) / side;
             }
         }
         var parts = new ArrayList<Mesh.Part>();
         for (var p = 0; p < indices.length; p++) {
             parts.add(new Mesh.Part(mesh.parts().get(p).swatch(), indices[p]));
         }
-        return new Unwrapped(new Mesh(positions, normals, uvs, parts), light);
+        return new Unwrapped(new Mesh(positions, normals, uvs, parts), light, side);
     }
 }

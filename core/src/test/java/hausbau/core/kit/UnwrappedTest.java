@@ -8,10 +8,12 @@ import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import hausbau.core.shape.Unwrapped;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -35,6 +37,20 @@ class UnwrappedTest {
 
     private static Arguments form(String name, Form form) {
         return Arguments.of(name, new Recipe.Made(1, List.of(Part.of(Swatch.STONE, form, Vec.ZERO))).mesh(FINISH));
+    }
+
+    /** More faces than 512 pixels have room for, each in a plane of its own: it takes as many pixels as it needs. A doubled face has a place of its own. */
+    @Test
+    void whatNeedsMoreRoomHasIt() {
+        var profile = IntStream.rangeClosed(0, 190).mapToObj(i -> Form.Turned.Station.ofMillimetres(100 + 30 * Math.sin(i / 9.0), 10 * i)).toList();
+        var fine = new Recipe.Made(1, List.of(Part.of(Swatch.STONE, new Form.Turned(profile, 96), Vec.ZERO))).mesh(FINISH);
+        var un = Unwrapped.of(fine);
+        assertThat(un.side()).isEqualTo(2 * Unwrapped.SIDE);
+        assertThat(Arrays.stream(un.light()).boxed()).allMatch(v -> v > 0 && v < 1);
+        assertThat(un.mesh().triangles()).isEqualTo(fine.triangles());
+        assertThat(un.mesh().volume()).isCloseTo(fine.volume(), within(1e-3));
+        var twice = new Mesh(new double[] {0, 0, 0, 100, 0, 0, 0, 0, 100}, new double[] {0, -1, 0, 0, -1, 0, 0, -1, 0}, new double[6], List.of(new Mesh.Part(Swatch.TILE, new int[] {0, 1, 2, 0, 1, 2})));
+        assertThat(Unwrapped.of(twice).mesh().vertices()).isEqualTo(6);
     }
 
     private static double cross(double ax, double ay, double bx, double by) {
