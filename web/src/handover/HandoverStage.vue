@@ -9,6 +9,7 @@ import { useTable } from '../table/table'
 /** What goes out, and what speaks against it. */
 const site = useSite()
 const unused = ref(false)
+const details = ref(false)
 const table = useTable()
 const FORMATS = [
   { ending: 'svg', says: 'SVG to a scale of 1 : 50, with layers and dimensions.' },
@@ -17,6 +18,12 @@ const FORMATS = [
 const base = computed(() => `/api/sites/${site.site!.id}/handover`)
 const standing = computed(() => site.pieces.filter((p) => p.count > 0))
 const idle = computed(() => site.pieces.length - standing.value.length)
+/** What is switched on, as a query. */
+const told = (switches: Record<string, boolean>) =>
+  `?${Object.entries(switches)
+    .filter(([, on]) => on)
+    .map(([name]) => `${name}=true`)
+    .join('&')}`.replace(/\?$/, '')
 const files = computed(() => [
   {
     name: 'scene.glb',
@@ -25,9 +32,9 @@ const files = computed(() => [
   },
   {
     name: 'pieces.zip',
-    query: unused.value ? '?unused=true' : '',
+    query: told({ unused: unused.value, details: details.value }),
     title: 'The pieces',
-    says: `${unused.value ? site.pieces.length : standing.value.length} files of binary glTF 2.0, each piece at its own pivot.`,
+    says: `${unused.value ? site.pieces.length : standing.value.length} files of binary glTF 2.0, each piece at its own pivot${details.value ? '; beside it its levels of detail and its hull, named after it' : ''}.`,
   },
   { name: 'pieces.csv', title: 'The bill of pieces', says: 'Code, role, name, size in millimetres and count, as comma-separated values.' },
   { name: 'rooms.csv', title: 'The rooms', says: 'Level by level: area, perimeter, height and volume.' },
@@ -66,6 +73,7 @@ const against = computed(() => {
         <b>{{ f.title }}</b> <span class="figures">{{ f.name }}</span>
         <span class="soft">{{ f.says }}</span>
       </a>
+      <label class="row"><Switch v-model:checked="details" size="small" aria-label="With levels of detail and hulls" /> with levels of detail and hulls</label>
       <label v-if="idle" class="row"
         ><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the
         {{ idle === 1 ? 'one piece of the kit that stands nowhere' : `${idle} pieces of the kit that stand nowhere` }}</label

@@ -10,6 +10,7 @@ import TextEntry from '../parts/TextEntry.vue'
 import { meshUrl, tell, useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import BringIn from './BringIn.vue'
+import DetailRows from './DetailRows.vue'
 import Elevations from './Elevations.vue'
 import PartFields from './PartFields.vue'
 import PatternPage from './PatternPage.vue'
@@ -54,7 +55,9 @@ watch(
   (id) => work.open(id),
   { immediate: true },
 )
-const onBench = computed(() => (piece.value ? [{ url: meshUrl(site.site!.id, piece.value), boxMm: piece.value.boxMm, xMm: 0 }] : []))
+/** A level of detail that is looked at in place of the piece. */
+const level = ref<string>()
+const onBench = computed(() => (piece.value ? [{ url: level.value ?? meshUrl(site.site!.id, piece.value), boxMm: piece.value.boxMm, xMm: 0 }] : []))
 const to = (id: number) => `/sites/${site.site!.id}/kit/workshop/${id}`
 
 /** A name that no piece has yet. */
@@ -240,6 +243,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
           <div v-if="work.part" class="row">
             <Button size="small" title="To be put into this piece, or another" @click="copyPart">Copy the part</Button>
           </div>
+          <DetailRows v-model="level" :piece="piece" />
         </template>
       </aside>
     </template>

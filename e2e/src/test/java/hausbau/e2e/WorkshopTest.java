@@ -211,4 +211,26 @@ class WorkshopTest {
         assertThat(triangles(desk)).isPositive();
         FirstRoomTest.passesAxe(desk, "workshop");
     }
+
+    /** Levels are typed, seen on the bench one by one, and refused where they do not fall. */
+    @Test
+    void levelsOfDetailAreTypedAndSeen() {
+        var desk = open("Levels hall", "PRP-LAMP");
+        drawn(desk, 0);
+        var whole = triangles(desk);
+        desk.field("Percent of the triangles").fill("40, 10");
+        desk.page.keyboard().press("Enter");
+        var levels = desk.page.getByLabel("Levels of the piece").getByRole(AriaRole.BUTTON);
+        assertThat(levels).hasCount(5);
+        levels.nth(2).click();
+        drawn(desk, whole);
+        // Of 864 triangles a tenth is left, beside the same figure.
+        assertThat(triangles(desk)).isBetween(whole - 864 + 60, whole - 864 + 110);
+        levels.nth(0).click();
+        drawn(desk, triangles(desk));
+        assertThat(triangles(desk)).isEqualTo(whole);
+        desk.field("Percent of the triangles").fill("10, 40");
+        desk.page.keyboard().press("Enter");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("each less than the one before");
+    }
 }

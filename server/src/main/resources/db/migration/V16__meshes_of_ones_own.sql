@@ -10,6 +10,9 @@ alter table shell alter column bytes set storage external;
 -- How a piece's mesh was brought in last, as JSON, to begin from when it is brought in again.
 alter table piece add column brought text not null default '';
 
+-- The levels of detail of a piece, whole percentages with commas between them; empty where it has the usual ones.
+alter table piece add column details varchar(40) not null default '';
+
 -- Files that were handed over and are looked at before they are brought in; gone after that, or after a day.
 create table delivery (
     id      uuid primary key,

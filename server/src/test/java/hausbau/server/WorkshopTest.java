@@ -7,6 +7,7 @@ import hausbau.server.standing.Sets;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.BeforeEach;
@@ -244,5 +245,38 @@ class WorkshopTest {
         var there = in.caller.get(copy + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("PRP-TROLLEY")).findFirst().orElseThrow();
         assertThat(size(there.get("sizeMm"))).containsExactly(600.0, 400.0, 900.0);
         assertThat(there.get("count").asLong()).isEqualTo(1);
+    }
+
+    /** The usual levels, then typed ones; each a file; undone with one step; handed over beside the piece under names made from its own. */
+    @Test
+    void aPieceHasLevelsOfDetailAndAHull() throws IOException {
+        var urn = made("urn");
+        in.made("/pieces/" + urn + "/parts", "{\"form\":\"TURNED\",\"sides\":96}");
+        change(urn, 0, "{\"hidden\":true}");
+        var path = in.site + "/pieces/" + urn;
+        var usual = in.caller.get(path + "/details").json();
+        assertThat(usual.get("percents").valueStream().map(JsonNode::asInt)).containsExactly(50, 20);
+        var whole = bench(urn).get("triangles").asInt();
+        assertThat(usual.get("levels").get(0).get("triangles").asInt()).isBetween(whole / 3, whole / 2 + 1);
+        assertThat(usual.get("levels").get(2).get("percent").asInt()).isZero();
+        assertThat(usual.get("levels").get(2).get("errorMm").asDouble()).isBetween(50.0, 150.0);
+        assertThat(in.caller.call("PATCH", path, "{\"details\":[30]}", null).status()).isEqualTo(200);
+        var typed = in.caller.get(path + "/details").json();
+        assertThat(typed.get("levels").valueStream().map(l -> l.get("percent").asInt())).containsExactly(30, 0);
+        assertThat(in.caller.get(path + "/details/0.glb").text()).startsWith("glTF");
+        assertThat(in.caller.get(path + "/hull.glb").text()).startsWith("glTF");
+        assertThat(in.caller.get(path + "/details/2.glb").status()).isEqualTo(404);
+        assertThat(in.refused("PATCH", "/pieces/" + urn, "{\"details\":[20,50]}")).containsExactly("details");
+        assertThat(in.caller.call("PATCH", path, "{\"details\":[]}", null).status()).isEqualTo(200);
+        assertThat(in.caller.get(path + "/details").json().get("levels")).hasSize(1);
+        in.caller.post(in.site + "/undo", null);
+        var zip = in.caller.get(in.site + "/handover/pieces.zip?unused=true&details=true");
+        var names = new ArrayList<String>();
+        try (var files = new ZipInputStream(new ByteArrayInputStream(zip.bytes()))) {
+            for (var entry = files.getNextEntry(); entry != null; entry = files.getNextEntry()) {
+                names.add(entry.getName());
+            }
+        }
+        assertThat(names).contains("PRP-URN.glb", "PRP-URN detail 1.glb", "PRP-URN detail 2.glb", "PRP-URN hull.glb").doesNotContain("PRP-URN detail 3.glb");
     }
 }

@@ -75,6 +75,24 @@ public final class GltfScene {
         return ofPiece(piece, handedOver(piece.code(), finish, Map.of()));
     }
 
+    /** A mesh that stands for a piece, at its pivot. */
+    public static byte[] of(String name, Mesh mesh, Finish finish) {
+        return ofMesh(name, mesh, new GltfScene(name, finish));
+    }
+
+    /** The same, with both sets of UVs. */
+    public static byte[] handedOver(String name, Mesh mesh, Finish finish) {
+        return ofMesh(name, mesh, handedOver(name, finish, Map.of()));
+    }
+
+    private static byte[] ofMesh(String name, Mesh mesh, GltfScene scene) {
+        var node = new DefaultNodeModel();
+        node.setName(name);
+        node.addMeshModel(scene.mesh(name, mesh, ""));
+        scene.scene.addNode(node);
+        return scene.toBytes();
+    }
+
     /** One piece at its pivot, as a file of its own. */
     public static byte[] ofPiece(Piece piece, Finish finish) {
         return ofPiece(piece, new GltfScene(piece.code(), finish));
@@ -148,13 +166,17 @@ public final class GltfScene {
     }
 
     private DefaultMeshModel mesh(Tinted<Piece> of) {
-        var unwrapped = isLit ? Unwrapped.of(of.what().mesh(finish)) : new Unwrapped(of.what().mesh(finish), new double[0], 0);
+        return mesh(of.what().code() + named(of), of.what().mesh(finish), of.tint());
+    }
+
+    private DefaultMeshModel mesh(String name, Mesh whole, String tint) {
+        var unwrapped = isLit ? Unwrapped.of(whole) : new Unwrapped(whole, new double[0], 0);
         var mesh = unwrapped.mesh();
         var tangents = sheets.isEmpty() ? new double[0] : Tangents.of(mesh);
         var model = new DefaultMeshModel();
-        model.setName(of.what().code() + named(of));
+        model.setName(name);
         for (var part : mesh.parts()) {
-            model.addMeshPrimitiveModel(primitive(unwrapped, part, tangents, of.tint()));
+            model.addMeshPrimitiveModel(primitive(unwrapped, part, tangents, tint));
         }
         return model;
     }

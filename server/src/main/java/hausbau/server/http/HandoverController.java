@@ -32,9 +32,10 @@ class HandoverController {
     }
 
     @GetMapping(path = "/pieces.zip", produces = "application/zip")
-    @Operation(summary = "Every piece that stands in the set as binary glTF 2.0 at its pivot; with unused=true all of the kit")
-    ResponseEntity<byte[]> pieces(@PathVariable long siteId, @RequestParam(defaultValue = "false") boolean unused) {
-        return file(handover.pieces(siteId, unused), "application/zip", handover.name(siteId) + " pieces.zip");
+    @Operation(summary = "Every piece that stands in the set as binary glTF 2.0 at its pivot; with unused=true all of the kit, with details=true levels of detail and hulls")
+    ResponseEntity<byte[]> pieces(@PathVariable long siteId, @RequestParam(defaultValue = "false") boolean unused,
+            @RequestParam(defaultValue = "false") boolean details) {
+        return file(handover.pieces(siteId, unused, details), "application/zip", handover.name(siteId) + " pieces.zip");
     }
 
     @GetMapping(path = "/pieces.csv", produces = "text/csv")

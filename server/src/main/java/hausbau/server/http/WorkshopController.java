@@ -17,7 +17,10 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.stream.Stream;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
@@ -77,10 +80,19 @@ class WorkshopController {
         }
     }
 
+    /** @param percent that was wanted; 0 is a box, @param errorMm how far it lies from the whole one */
+    record DetailView(@NotNull int percent, @NotNull int triangles, @NotNull double errorMm) {
+    }
+
+    /** @param percents of the triangles that its levels have, @param hullTriangles of the convex hull about it */
+    record DetailsView(@NotNull List<Integer> percents, @NotNull List<DetailView> levels, @NotNull int hullTriangles) {
+    }
+
     record NewPieceBody(String code, @NotNull String name, Role role, Long copyOfId) {
     }
 
-    record PieceChange(String code, String name, Pivot pivot) {
+    /** @param details percent of the triangles that each level of detail has, falling */
+    record PieceChange(String code, String name, Pivot pivot, @Size(max = 6) List<@NotNull Integer> details) {
     }
 
     record CopyBody(@NotNull long fromPieceId, @NotNull @Size(min = 1, max = 200) List<@NotNull Integer> parts) {
@@ -105,6 +117,29 @@ class WorkshopController {
         return BenchView.of(pieceId, workshop.bench(siteId, pieceId));
     }
 
+    @GetMapping("/sites/{siteId}/pieces/{pieceId}/details")
+    @Operation(summary = "A piece's levels of detail, a box the last, and the hull about it")
+    DetailsView details(@PathVariable long siteId, @PathVariable long pieceId) {
+        var d = workshop.details(siteId, pieceId);
+        return new DetailsView(d.percents(), d.levels().stream().map(l -> new DetailView(l.percent(), l.mesh().triangles(), l.error())).toList(), d.hull().triangles());
+    }
+
+    @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/details/{level}.glb", produces = "model/gltf-binary")
+    @Operation(summary = "A level of detail, from 0")
+    ResponseEntity<byte[]> detail(@PathVariable long siteId, @PathVariable long pieceId, @PathVariable int level) {
+        return file(workshop.detail(siteId, pieceId, level));
+    }
+
+    @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/hull.glb", produces = "model/gltf-binary")
+    @Operation(summary = "The convex hull of a piece")
+    ResponseEntity<byte[]> hull(@PathVariable long siteId, @PathVariable long pieceId) {
+        return file(workshop.detail(siteId, pieceId, -1));
+    }
+
+    private static ResponseEntity<byte[]> file(byte[] glb) {
+        return ResponseEntity.ok().cacheControl(CacheControl.noCache()).contentType(MediaType.parseMediaType("model/gltf-binary")).body(glb);
+    }
+
     @PostMapping("/sites/{siteId}/pieces")
     @Operation(summary = "A new piece of one's own, or a copy of another")
     @ResponseStatus(HttpStatus.CREATED)
@@ -114,7 +149,7 @@ class WorkshopController {
 
     @PatchMapping("/sites/{siteId}/pieces/{pieceId}")
     BenchView change(@PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody PieceChange body) {
-        workshop.change(siteId, pieceId, seen, new WorkshopService.Change(body.code(), body.name(), body.pivot()));
+        workshop.change(siteId, pieceId, seen, new WorkshopService.Change(body.code(), body.name(), body.pivot(), body.details()));
         return bench(siteId, pieceId);
     }
 

@@ -26,14 +26,16 @@ public class HandoverService {
     private final LevelService levels;
     private final LookShelf looks;
     private final ColourwayService colourways;
+    private final WorkshopService workshop;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, LevelService levels, LookShelf looks, ColourwayService colourways) {
+    public HandoverService(Stores stores, Sets sets, KitService kit, LevelService levels, LookShelf looks, ColourwayService colourways, WorkshopService workshop) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
         this.levels = levels;
         this.looks = looks;
         this.colourways = colourways;
+        this.workshop = workshop;
     }
 
     @Reading
@@ -59,12 +61,29 @@ public class HandoverService {
         return scene.toBytes();
     }
 
-    /** A piece as a file of its own, with both sets of UVs. @param unused whether pieces that stand nowhere go along */
+    /**
+     * A piece as a file of its own, with both sets of UVs.
+     *
+     * @param unused  whether pieces that stand nowhere go along
+     * @param details whether levels of detail do, the first named {@code CODE detail 1}, and hulls, {@code CODE hull}
+     */
     @Reading
-    public byte[] pieces(long siteId, boolean unused) {
+    public byte[] pieces(long siteId, boolean unused, boolean details) {
         var state = sets.current(siteId);
         var files = new LinkedHashMap<String, byte[]>();
-        uses(state, unused).forEach(use -> files.put(use.piece().code() + ".glb", GltfScene.handedOver(use.piece(), KitService.finish(state))));
+        var finish = KitService.finish(state);
+        for (var use : uses(state, unused)) {
+            var code = use.piece().code();
+            files.put(code + ".glb", GltfScene.handedOver(use.piece(), finish));
+            if (details) {
+                var of = workshop.details(siteId, use.id());
+                for (var i = 0; i < of.levels().size(); i++) {
+                    var name = code + " detail " + (i + 1);
+                    files.put(name + ".glb", GltfScene.handedOver(name, of.levels().get(i).mesh(), finish));
+                }
+                files.put(code + " hull.glb", GltfScene.of(code + " hull", of.hull(), finish));
+            }
+        }
         return Zip.of(files);
     }
 

@@ -4,6 +4,7 @@ import hausbau.core.exchange.GltfScene;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Piece;
+import hausbau.core.reduce.Detail;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import java.nio.charset.StandardCharsets;
@@ -27,6 +28,7 @@ public class MeshShelf {
 
     private final Map<Key, Mesh> meshes = shelf();
     private final Map<Key, byte[]> files = shelf();
+    private final Map<Key, List<Detail>> details = shelf();
 
     private static <V> Map<Key, V> shelf() {
         return new LinkedHashMap<>(16, 0.75f, true) {
@@ -49,6 +51,16 @@ public class MeshShelf {
 
     /** What a mesh depends on, besides its finish. */
     private record Made(Kind kind, List<Part> model) {
+    }
+
+    /** Its levels of detail. */
+    public List<Detail> details(Piece piece, Finish finish, List<Integer> percents) {
+        var mesh = mesh(piece, finish);
+        return get(details, new Reduced(new Made(piece.kind(), piece.model()), percents), finish, () -> Detail.levels(mesh, percents, finish));
+    }
+
+    /** What levels of detail depend on, besides their finish. */
+    private record Reduced(Made made, List<Integer> percents) {
     }
 
     /** Tells one file of a piece from another without making it. */

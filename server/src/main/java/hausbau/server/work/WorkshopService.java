@@ -1,6 +1,7 @@
 package hausbau.server.work;
 
 import hausbau.core.build.Place;
+import hausbau.core.exchange.GltfScene;
 import hausbau.core.kit.Form;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Part;
@@ -12,6 +13,8 @@ import hausbau.core.kit.Role;
 import hausbau.core.kit.UsualForms;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.reduce.Detail;
+import hausbau.core.reduce.Hull;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import hausbau.server.journal.Edit;
@@ -19,6 +22,7 @@ import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.SiteState;
 import hausbau.server.standing.Sets;
+import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import hausbau.server.store.kit.PartWords;
@@ -63,6 +67,34 @@ public class WorkshopService {
         var state = sets.current(siteId);
         var piece = state.piece(pieceId);
         return new Bench(piece, isOwn(state, pieceId), meshes.mesh(piece, KitService.finish(state)), uses(state, piece.kind()), state);
+    }
+
+    /** Its levels of detail, and a convex hull to bump into. */
+    public record Details(Piece piece, List<Integer> percents, List<Detail> levels, Mesh hull) {
+    }
+
+    @Reading
+    public Details details(long siteId, long pieceId) {
+        var state = sets.current(siteId);
+        return details(state, pieceId);
+    }
+
+    private Details details(SiteState state, long pieceId) {
+        var piece = state.piece(pieceId);
+        var finish = KitService.finish(state);
+        var percents = stores.kits().row(state.siteId(), pieceId).details();
+        return new Details(piece, percents, meshes.details(piece, finish, percents), Hull.of(meshes.mesh(piece, finish), finish));
+    }
+
+    /** A level of detail as a file, from 0; −1 is the hull. */
+    @Reading
+    public byte[] detail(long siteId, long pieceId, int level) {
+        var state = sets.current(siteId);
+        var details = details(state, pieceId);
+        if (level < -1 || level >= details.levels().size()) {
+            throw new NotFound(details.piece().code() + " has " + details.levels().size() + " levels of detail.");
+        }
+        return GltfScene.of(details.piece().code(), level < 0 ? details.hull() : details.levels().get(level).mesh(), KitService.finish(state));
     }
 
     private boolean isOwn(SiteState state, long pieceId) {
@@ -126,7 +158,7 @@ public class WorkshopService {
     }
 
     /** What changes about a piece besides its parts; null stays. */
-    public record Change(@Nullable String code, @Nullable String name, @Nullable Pivot pivot) {
+    public record Change(@Nullable String code, @Nullable String name, @Nullable Pivot pivot, @Nullable List<Integer> details) {
     }
 
     public void change(long siteId, long pieceId, Seen seen, Change change) {
@@ -144,6 +176,11 @@ public class WorkshopService {
             if (pivot != null) {
                 requireFree(piece, "pivot", "Its pivot is where the massing sets it down.");
                 edit.change(row, r -> r.set(pivot));
+            }
+            var details = change.details();
+            if (details != null) {
+                Detail.require(details);
+                edit.change(row, r -> r.detail(details));
             }
             edit.name("Change " + piece.code());
             return null;
