@@ -5,6 +5,7 @@ import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import NumberField from '../parts/NumberField.vue'
 import ColourField from './ColourField.vue'
+import PictureRows from './PictureRows.vue'
 import { useColourways } from './colourways'
 import { BONDS, GRAINS, NUMBERS, SECOND } from './words'
 
@@ -29,7 +30,12 @@ const fitted = computed(() => {
     <label class="field"><span>Made as</span><Choice label="Made as" :value="words.grain" :options="GRAINS" @change="(grain) => set({ grain })" /></label>
     <NumberField label="Seed" :value="words.seed" :error="about('seed')" @change="(seed) => set({ seed })" />
     <ColourField label="Colour" :value="words.colour!" :error="about('colour')" @change="(colour) => set({ colour })" />
-    <ColourField :label="SECOND[words.grain!]" :value="words.second!" :error="about('second')" @change="(second) => set({ second })" />
+    <PictureRows
+      v-if="words.grain === 'PICTURES'"
+      :pictures="words.pictures ?? {}"
+      :error="about('pictures')"
+      @change="(layer, id) => set({ pictures: { [layer]: id } })" />
+    <ColourField v-else :label="SECOND[words.grain!]" :value="words.second!" :error="about('second')" @change="(second) => set({ second })" />
     <template v-if="coat.units">
       <LengthField label="Length" unit="MILLIMETRE" :mm="words.unitXMm" :error="about('unitXMm')" @change="(unitXMm) => set({ unitXMm })" />
       <LengthField label="Height" unit="MILLIMETRE" :mm="words.unitYMm" :error="about('unitYMm')" @change="(unitYMm) => set({ unitYMm })" />
@@ -41,7 +47,13 @@ const fitted = computed(() => {
       /></label>
     </template>
     <p v-if="fitted" class="soft wide">{{ fitted }}</p>
-    <LengthField label="Relief" unit="MILLIMETRE" :mm="words.reliefMm" :error="about('reliefMm')" @change="(reliefMm) => set({ reliefMm })" />
+    <LengthField
+      v-if="words.grain !== 'PICTURES'"
+      label="Relief"
+      unit="MILLIMETRE"
+      :mm="words.reliefMm"
+      :error="about('reliefMm')"
+      @change="(reliefMm) => set({ reliefMm })" />
     <NumberField v-for="n in NUMBERS" :key="n.key" :label="n.label" :value="words[n.key]" :error="about(n.key)" @change="(v) => set({ [n.key]: v })" />
   </div>
 </template>

@@ -31,5 +31,17 @@ export const useColourways = defineStore('colourways', () => {
   const use = (colourwayId: number) => edit('Use a colourway', 'PUT', '/colourway', () => ({ colourwayId }))
   const remove = (id: number) => edit('Take a colourway away', 'DELETE', `/colourways/${id}`, () => undefined)
 
-  return { all, used, coats, refusal, url, create, rename, change, use, remove }
+  /** Keeps a picture for finishes. @returns its number */
+  async function addPicture(file: File): Promise<number> {
+    const response = await fetch(`/api/sites/${site.site!.id}/finish-pictures`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/octet-stream' },
+      body: file,
+    })
+    const answer = (await response.json()) as { mediaId: number; detail?: string }
+    if (!response.ok) throw new Error(answer.detail ?? `The server answered ${response.status}.`)
+    return answer.mediaId
+  }
+
+  return { all, used, coats, refusal, url, create, rename, change, use, remove, addPicture }
 })

@@ -10,6 +10,7 @@ export const GRAINS = [
   { value: 'TERRAZZO', label: 'terrazzo' },
   { value: 'METAL', label: 'metal' },
   { value: 'GLASS', label: 'glass, opal' },
+  { value: 'PICTURES', label: 'pictures of your own' },
 ] as const satisfies readonly { value: NonNullable<CoatWords['grain']>; label: string }[]
 
 export const BONDS = [
@@ -28,6 +29,7 @@ export const SECOND: Record<NonNullable<CoatWords['grain']>, string> = {
   TERRAZZO: 'Chips',
   METAL: 'Rust',
   GLASS: 'Cloud',
+  PICTURES: 'Second colour',
 }
 
 /** What is one number of every finish. */
@@ -36,4 +38,13 @@ export const NUMBERS = [
   { key: 'metallic', label: 'Metallic, %' },
   { key: 'variation', label: 'Variation, %' },
   { key: 'wear', label: 'Wear, %' },
+] as const
+
+/** What a picture of one's own tells of a finish. */
+export const LAYERS = [
+  { value: 'COLOUR', label: 'Colour', says: 'Base colour' },
+  { value: 'NORMAL', label: 'Normal', says: 'Directions, green up' },
+  { value: 'ROUGHNESS', label: 'Roughness', says: 'Grey, or in the green channel; times the number below' },
+  { value: 'METALLIC', label: 'Metallic', says: 'Grey, or in the blue channel; times the number below' },
+  { value: 'OCCLUSION', label: 'Occlusion', says: 'Grey, or in the red channel' },
 ] as const

@@ -6,10 +6,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -173,5 +178,45 @@ class SheetsTest {
             }
         }
         return n;
+    }
+
+    /** Pictures of one's own for a finish: two put in one after the other, seen in the sheet; what is no picture says so and changes nothing. */
+    @Test
+    void aFinishIsOfPicturesOfOnesOwn() throws IOException {
+        var desk = SharedApplication.desk().hall("Pictures hall");
+        open(desk);
+        desk.button("Make one of your own").click();
+        assertThat(desk.field("Name of the colourway")).isVisible();
+        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("paint")).click();
+        desk.page.getByLabel("Made as").selectOption("pictures of your own");
+        put(desk, "colour", picture(0x1060c0));
+        put(desk, "roughness", picture(0x404040));
+        assertThat(desk.page.getByLabel("Another picture for roughness")).isVisible();
+        desk.field("Variation, %").fill("0");
+        desk.page.keyboard().press("Enter");
+        assertThat(desk.field("Variation, % of paint")).hasValue("0");
+        assertThat(middle(desk)).containsExactly(0x10, 0x60, 0xc0);
+        put(desk, "normal", "no picture".getBytes(StandardCharsets.UTF_8));
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("no PNG, JPEG or WebP");
+        assertThat(desk.page.getByLabel("Put in a picture for normal")).isVisible();
+        FirstRoomTest.passesAxe(desk, "pictures of one's own");
+        desk.page.getByLabel("Take the picture for colour out").click();
+        assertThat(desk.page.getByLabel("Put in a picture for colour")).isVisible();
+        desk.press("Control+z");
+        assertThat(desk.page.getByLabel("Another picture for colour")).isVisible();
+    }
+
+    private static byte[] picture(int colour) throws IOException {
+        var image = new BufferedImage(16, 16, BufferedImage.TYPE_INT_RGB);
+        for (var i = 0; i < 256; i++) {
+            image.setRGB(i % 16, i / 16, colour);
+        }
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        return out.toByteArray();
+    }
+
+    private static void put(Desk desk, String layer, byte[] file) {
+        desk.page.waitForFileChooser(() -> desk.page.getByLabel(Pattern.compile("(Put in a|Another) picture for " + layer)).click()).setFiles(new FilePayload(layer + ".png", "image/png", file));
     }
 }

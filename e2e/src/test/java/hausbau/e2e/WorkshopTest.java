@@ -221,6 +221,7 @@ class WorkshopTest {
         desk.field("Percent of the triangles").fill("40, 10");
         desk.page.keyboard().press("Enter");
         var levels = desk.page.getByLabel("Levels of the piece").getByRole(AriaRole.BUTTON);
+        assertThat(levels.nth(2)).containsText("10 %");
         assertThat(levels).hasCount(5);
         levels.nth(2).click();
         drawn(desk, whole);

@@ -3,8 +3,10 @@ package hausbau.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import hausbau.server.standing.Sets;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.net.http.HttpRequest.BodyPublishers;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -137,5 +139,43 @@ class ColourwayTest {
         assertThat(tally.get("compressedTextureBytes").asLong()).isBetween(tally.get("textureBytes").asLong() / 4, tally.get("textureBytes").asLong() / 4 + 3 * 48L * sheets);
         assertThat(tally.get("heaviest").get(0).get("triangles").asLong()).isBetween(1L, tally.get("triangles").asLong());
         assertThat(tally.get("heaviest").get(0).get("what").asString()).contains("-");
+    }
+
+    /** A picture of one's own is seen in the sheet, and in that of a copy of the site whose original is gone; taken out, it is gone from the sheet. */
+    @Test
+    void aFinishIsOfPicturesOfOnesOwn() throws IOException {
+        var id = in.made("/colourways", "{}").get("id").asLong();
+        var red = new BufferedImage(8, 8, BufferedImage.TYPE_INT_RGB);
+        for (var i = 0; i < 64; i++) {
+            red.setRGB(i % 8, i / 8, 0xc02010);
+        }
+        var media = picture(in.site + "/finish-pictures", Pictures.file(red, "png")).json().get("mediaId").asLong();
+        assertThat(change(id, "{\"coats\":{\"PAINT\":{\"grain\":\"PICTURES\",\"variation\":0,\"pictures\":{\"COLOUR\":" + media + "}}}}").status()).isEqualTo(200);
+        assertThat(change(id, "{\"coats\":{\"PAINT\":{\"pictures\":{\"NORMAL\":" + media + "}}}}").json().get("coats").toString()).contains("\"COLOUR\":" + media, "\"NORMAL\":" + media);
+        assertThat(middle(in.site, id)).isEqualTo(0xc02010);
+        var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Colourways too\"}").json().get("id").asLong();
+        in.caller.call("DELETE", in.site, null, null);
+        assertThat(middle(copy, in.caller.get(copy + "/colourways").json().get(1).get("id").asLong())).isEqualTo(0xc02010);
+    }
+
+    private int middle(String site, long id) throws IOException {
+        return ImageIO.read(new ByteArrayInputStream(in.caller.get(site + "/colourways/" + id + "/PAINT/COLOUR.png?side=64").bytes())).getRGB(32, 32) & 0xffffff;
+    }
+
+    @Test
+    void whatIsNoPictureIsRefused() throws IOException {
+        var id = in.made("/colourways", "{}").get("id").asLong();
+        assertThat(picture(in.site + "/finish-pictures", new byte[] {1, 2, 3}).status()).isEqualTo(400);
+        assertThat(picture(in.site + "/finish-pictures", Pictures.bomb()).status()).isEqualTo(400);
+        assertThat(picture("/api/sites/999999/finish-pictures", Pictures.file(Pictures.flag(8, 8), "png")).status()).isEqualTo(404);
+        assertThat(in.refused("PATCH", "/colourways/" + id, "{\"coats\":{\"PAINT\":{\"pictures\":{\"COLOUR\":999999}}}}")).containsExactly("coats.PAINT.pictures");
+        assertThat(change(id, "{\"coats\":{\"PAINT\":{\"pictures\":{\"SMELL\":1}}}}").status()).isEqualTo(400);
+        var media = picture(in.site + "/finish-pictures", Pictures.file(Pictures.flag(8, 8), "png")).json().get("mediaId").asLong();
+        change(id, "{\"coats\":{\"PAINT\":{\"pictures\":{\"COLOUR\":" + media + "}}}}");
+        assertThat(change(id, "{\"coats\":{\"PAINT\":{\"pictures\":{\"COLOUR\":0}}}}").json().get("coats").toString()).doesNotContain("\"COLOUR\":");
+    }
+
+    private Caller.Answer picture(String path, byte[] file) {
+        return in.caller.upload(path, "application/octet-stream", BodyPublishers.ofByteArray(file));
     }
 }

@@ -4,9 +4,10 @@ import hausbau.core.measure.Fault;
 import hausbau.core.measure.Refused;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
- * What a swatch is finished in, made here from typed values, without any picture.
+ * What a swatch is finished in: made here from typed values, without any picture, or of pictures of one's own.
  *
  * @param colour    of the material itself, {@code #rrggbb} in sRGB (IEC 61966-2-1)
  * @param second    of joints, flecks, streaks or rust
@@ -18,16 +19,20 @@ import java.util.List;
  * @param metallic  percent, as glTF 2.0 has it
  * @param wear      percent: 0 is new
  * @param seed      the same seed makes the same pixels
+ * @param pictures  of {@link Grain#PICTURES}: the mark of each that there is; one unit is one picture
  */
-public record Coat(Grain grain, String colour, String second, long unitX, long unitY, long joint, Bond bond, int variation, long relief, int roughness, int metallic, int wear, int seed) {
+public record Coat(Grain grain, String colour, String second, long unitX, long unitY, long joint, Bond bond, int variation, long relief, int roughness, int metallic, int wear, int seed, Map<Layer, Long> pictures) {
+
+    /** What a picture of one's own tells. Roughness and metallic are multiplied by the coat's own, as glTF 2.0 has it. */
+    public enum Layer { COLOUR, NORMAL, ROUGHNESS, METALLIC, OCCLUSION }
 
     /** How the material is structured. */
     public enum Grain {
-        PLAIN, PLASTER, TILES, BOARDS, STONE, TERRAZZO, METAL, GLASS;
+        PLAIN, PLASTER, TILES, BOARDS, STONE, TERRAZZO, METAL, GLASS, PICTURES;
 
         /** Whether it is made of units of a size. */
         public boolean hasUnits() {
-            return hasJoints() || this == TERRAZZO;
+            return hasJoints() || this == TERRAZZO || this == PICTURES;
         }
 
         /** Whether they are laid in rows, with joints between them. */
@@ -58,6 +63,7 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
 
     /** @throws Refused if a value is not within its range */
     public Coat {
+        pictures = Map.copyOf(pictures);
         var faults = new ArrayList<Fault>();
         colour(faults, "colour", colour);
         colour(faults, "second", second);
@@ -76,6 +82,11 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
         if (!faults.isEmpty()) {
             throw new Refused(faults);
         }
+    }
+
+    /** Without any picture. */
+    public Coat(Grain grain, String colour, String second, long unitX, long unitY, long joint, Bond bond, int variation, long relief, int roughness, int metallic, int wear, int seed) {
+        this(grain, colour, second, unitX, unitY, joint, bond, variation, relief, roughness, metallic, wear, seed, Map.of());
     }
 
     private static void colour(List<Fault> faults, String field, String value) {

@@ -1,6 +1,11 @@
 package hausbau.core.finish;
 
 import hausbau.core.finish.Coat.Grain;
+import hausbau.core.finish.Coat.Layer;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.LongFunction;
 
 /** Makes a coat into the pictures of a sheet: height and colour for every place, then what follows from the height. */
 public final class Coating {
@@ -20,8 +25,9 @@ public final class Coating {
     private final Noise other;
     private final double[] first;
     private final double[] second;
+    private final Map<Layer, Picture> pictures = new EnumMap<>(Layer.class);
 
-    private Coating(Coat coat, int side, double sheet) {
+    private Coating(Coat coat, int side, double sheet, LongFunction<Picture> known) {
         this.coat = coat;
         this.side = side;
         this.sheet = sheet;
@@ -34,19 +40,30 @@ public final class Coating {
         other = new Noise(coat.seed() ^ 0x5DEECE66DL);
         first = rgb(coat.colour());
         second = rgb(coat.second());
+        if (coat.grain() == Grain.PICTURES) {
+            coat.pictures().forEach((layer, mark) -> pictures.put(layer, known.apply(mark)));
+        }
     }
 
     /**
      * @param side  pixels, a power of two from 16 to 4096
      * @param sheet how wide it lies on a piece, millimetres
+     * @param known finds pictures of one's own by their marks
      */
-    public static Maps of(Coat coat, int side, double sheet) {
+    public static Maps of(Coat coat, int side, double sheet, LongFunction<Picture> known) {
         if (side < 16 || side > 4096 || Integer.bitCount(side) != 1) {
             throw new IllegalArgumentException("a sheet of " + side + " pixels");
         }
-        var made = new Coating(coat, side, sheet);
+        var made = new Coating(coat, side, sheet, known);
         made.lay();
         return made.maps();
+    }
+
+    /** Of a coat without pictures of one's own. */
+    public static Maps of(Coat coat, int side, double sheet) {
+        return of(coat, side, sheet, mark -> {
+            throw new IllegalArgumentException("there is no picture " + mark);
+        });
     }
 
     /** One place, before it is written. */
@@ -59,6 +76,8 @@ public final class Coating {
         double rough = coat.roughness() / 100.0;
         double metal = coat.metallic() / 100.0;
         double openness = 1;
+        /** Its colour out of a picture; empty where none tells. */
+        double[] own = {};
     }
 
     private void lay() {
@@ -75,7 +94,7 @@ public final class Coating {
                 open[i] = clamp(s.openness);
                 var c = new double[3];
                 for (var k = 0; k < 3; k++) {
-                    c[k] = clamp(Noise.mix(first[k], second[k], clamp(s.blend)) * s.light);
+                    c[k] = clamp((s.own.length > 0 ? s.own[k] : Noise.mix(first[k], second[k], clamp(s.blend))) * s.light);
                 }
                 colour[i] = c;
                 wear(i, u, v);
@@ -113,9 +132,23 @@ public final class Coating {
                 s.blend = 0.5 * noise.clouds(u, v, 3, 3, 3);
                 s.light = 1 + vary * (other.clouds(u, v, 4, 4, 2) - 0.5);
             }
+            case PICTURES -> {
+                s.light = 1 + vary * (noise.clouds(u, v, 4, 4, 4) - 0.5);
+                s.own = pictures.containsKey(Layer.COLOUR) ? pictured(Layer.COLOUR, u, v) : s.own;
+                s.rough *= pictures.containsKey(Layer.ROUGHNESS) ? pictured(Layer.ROUGHNESS, u, v)[1] : 1;
+                s.metal *= pictures.containsKey(Layer.METALLIC) ? pictured(Layer.METALLIC, u, v)[2] : 1;
+                s.openness = pictures.containsKey(Layer.OCCLUSION) ? pictured(Layer.OCCLUSION, u, v)[0] : 1;
+            }
             default -> throw new IllegalStateException(coat.grain().name());
         }
         return s;
+    }
+
+    /** Pictures lie a whole number of times across the sheet, as units do. One that has them in one channel each has occlusion, roughness and metallic in red, green and blue. */
+    private double[] pictured(Layer layer, double u, double v) {
+        var across = coat.across(sheet);
+        var rows = coat.rows(sheet);
+        return Objects.requireNonNull(pictures.get(layer)).at(u * across, (1 - v) * rows, (double) across / side, (double) rows / side);
     }
 
     /** Tiles or boards between joints, a whole number of them across the sheet. */
@@ -219,11 +252,20 @@ public final class Coating {
                 var dx = (at(x + 1, y) - at(x - 1, y)) / run;
                 var dy = (at(x, y - 1) - at(x, y + 1)) / run;
                 var length = Math.sqrt(dx * dx + dy * dy + 1);
-                normals[i] = pack(0.5 - 0.5 * dx / length, 0.5 - 0.5 * dy / length, 0.5 + 0.5 / length);
+                normals[i] = pictures.containsKey(Layer.NORMAL) ? upright(pictured(Layer.NORMAL, (x + 0.5) / side, 1 - (y + 0.5) / side)) : pack(0.5 - 0.5 * dx / length, 0.5 - 0.5 * dy / length, 0.5 + 0.5 / length);
                 surfaces[i] = pack(open[i], roughness[i], metallic[i]);
             }
         }
         return new Maps(side, colours, normals, surfaces);
+    }
+
+    /** One long again, since a mean of directions is shorter. */
+    private static int upright(double[] normal) {
+        var x = 2 * normal[0] - 1;
+        var y = 2 * normal[1] - 1;
+        var z = Math.max(0.01, 2 * normal[2] - 1);
+        var length = Math.sqrt(x * x + y * y + z * z);
+        return pack(0.5 + 0.5 * x / length, 0.5 + 0.5 * y / length, 0.5 + 0.5 * z / length);
     }
 
     private double at(int x, int y) {

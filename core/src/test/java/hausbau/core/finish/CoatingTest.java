@@ -6,9 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import hausbau.core.finish.Coat.Bond;
 import hausbau.core.finish.Coat.Grain;
+import hausbau.core.finish.Coat.Layer;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Swatch;
 import java.util.Arrays;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -163,5 +165,40 @@ class CoatingTest {
         // 256² + 128² + … + 1 blocks for 1024 … 4, and one each for 2 and 1.
         assertThat(TextureMemory.of(1024, 3).compressed()).isEqualTo(3 * 16 * (((1L << 18) - 1) / 3 + 2));
         assertThat(TextureMemory.of(1024, 1).plus(TextureMemory.NONE)).isEqualTo(TextureMemory.of(1024, 1));
+    }
+
+    /** Four quarters of a picture: red and green above, blue and white below; laid four times across a sheet, each pixel where it belongs. */
+    @Test
+    void picturesOfOnesOwnLieAgainAndAgain() {
+        var quarters = new Picture(2, 2, new int[] {0xff0000, 0x00ff00, 0x0000ff, 0xffffff});
+        var slope = new Picture(1, 1, new int[] {0xC080DD});
+        var grey = new Picture(1, 1, new int[] {0x808080});
+        var coat = new Coat(Grain.PICTURES, "#123456", "#000000", 500_000, 1_000_000, 0, Bond.STACKED, 0, 0, 50, 100, 0, 5,
+                Map.of(Layer.COLOUR, 7L, Layer.NORMAL, 8L, Layer.ROUGHNESS, 9L, Layer.METALLIC, 9L, Layer.OCCLUSION, 9L));
+        var known = Map.of(7L, quarters, 8L, slope, 9L, grey);
+        var maps = Coating.of(coat, 64, 2_000, known::get);
+        // 16 pixels each way across a quarter of it along, 32 up: the upper left of a picture is red.
+        assertThat(maps.colour()[0]).isEqualTo(0xff0000);
+        assertThat(maps.colour()[8]).isEqualTo(0x00ff00);
+        assertThat(maps.colour()[16]).isEqualTo(0xff0000);
+        assertThat(maps.colour()[16 * 64]).isEqualTo(0x0000ff);
+        assertThat(maps.colour()[16 * 64 + 8]).isEqualTo(0xffffff);
+        assertThat(maps.colour()[32 * 64]).isEqualTo(0xff0000);
+        // Occlusion as it is; half of the half that was typed; half of all metal.
+        assertThat(maps.surface()).containsOnly(0x80 << 16 | 0x40 << 8 | 0x80);
+        var n = maps.normal()[5];
+        assertThat(Math.hypot(red(n) / 127.5 - 1, Math.hypot(green(n) / 127.5 - 1, (n & 255) / 127.5 - 1))).isCloseTo(1, within(0.02));
+        assertThat((double) (red(n) - 127.5) / ((n & 255) - 127.5)).isCloseTo((0xC0 - 127.5) / (0xDD - 127.5), within(0.03));
+        // Without a picture for it, its colour is the typed one.
+        var bare = new Coat(Grain.PICTURES, "#123456", "#000000", 500_000, 1_000_000, 0, Bond.STACKED, 0, 0, 50, 0, 0, 5, Map.of());
+        assertThat(Coating.of(bare, 16, 2_000, known::get).colour()).containsOnly(0x123456);
+    }
+
+    /** Seen small, a picture of single black and white pixels is grey, and not one of them. */
+    @Test
+    void aPictureSeenSmallIsTheMeanOfItsPixels() {
+        var board = new Picture(256, 256, IntStream.range(0, 256 * 256).map(i -> (i % 256 + i / 256) % 2 == 0 ? 0xffffff : 0).toArray());
+        var coat = new Coat(Grain.PICTURES, "#000000", "#000000", 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, 50, 0, 0, 5, Map.of(Layer.COLOUR, 1L));
+        assertThat(Arrays.stream(Coating.of(coat, 64, 1_000, mark -> board).colour()).map(CoatingTest::red)).allMatch(v -> Math.abs(v - 128) < 8);
     }
 }

@@ -160,6 +160,16 @@ class BoardController {
     @ResponseStatus(HttpStatus.CREATED)
     BoardItemView addPicture(@PathVariable long siteId, Seen seen, @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "0") double x, @RequestParam(defaultValue = "0") double y, HttpServletRequest request) throws IOException {
+        var row = board.addPicture(siteId, seen, name, picture(request), x, y);
+        return BoardItemView.of(row, store.boards().mediaSizes(siteId).get(row.mediaId()));
+    }
+
+    /**
+     * A picture's file out of a body.
+     *
+     * @throws Refused if it is too large, before all of it is read
+     */
+    static byte[] picture(HttpServletRequest request) throws IOException {
         var most = BoardService.mostBytes();
         var tooLarge = "The file is larger than " + most / 1024 / 1024 + " MiB, the most that is taken. Make the picture smaller first.";
         if (request.getContentLengthLong() > most) {
@@ -169,8 +179,7 @@ class BoardController {
         if (file.length > most) {
             throw new Refused("file", tooLarge);
         }
-        var row = board.addPicture(siteId, seen, name, file, x, y);
-        return BoardItemView.of(row, store.boards().mediaSizes(siteId).get(row.mediaId()));
+        return file;
     }
 
     @PostMapping("/board/items")

@@ -11,8 +11,10 @@ import hausbau.server.work.ColourwayService;
 import hausbau.server.work.SheetShelf;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -100,6 +102,16 @@ class ColourwayController {
     ColourwayView change(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody ColourwayChange body) {
         colourways.change(siteId, id, seen, body.name(), Objects.requireNonNullElse(body.coats(), Map.of()));
         return one(siteId, id);
+    }
+
+    record PictureIdView(@NotNull long mediaId) {
+    }
+
+    @PostMapping(path = "/finish-pictures", consumes = {"image/*", MediaType.APPLICATION_OCTET_STREAM_VALUE})
+    @Operation(summary = "Keeps a picture for finishes: PNG, JPEG or WebP, as it is, in the body")
+    @ResponseStatus(HttpStatus.CREATED)
+    PictureIdView addPicture(@PathVariable long siteId, HttpServletRequest request) throws IOException {
+        return new PictureIdView(colourways.addPicture(siteId, BoardController.picture(request)));
     }
 
     @DeleteMapping("/colourways/{id}")

@@ -12,6 +12,7 @@ import hausbau.server.standing.Sets;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
+import hausbau.server.store.board.MediaRow;
 import hausbau.server.store.kit.CoatWords;
 import hausbau.server.store.kit.ColourwayRow;
 import java.util.ArrayList;
@@ -20,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** The colourways of a site, and the sheets that they are made into. */
 @Service
@@ -92,6 +94,7 @@ public class ColourwayService {
                 throw new Refused("name", "A colourway has a name of 1 to 80 characters.");
             }
             var changed = over(row.toColourway(), coats);
+            requirePictures(siteId, coats);
             edit.name("Change the colourway “" + row.name() + "”");
             edit.change(row, r -> {
                 if (name != null) {
@@ -101,6 +104,25 @@ public class ColourwayService {
             });
             return null;
         });
+    }
+
+    private void requirePictures(long siteId, Map<Swatch, CoatWords> told) {
+        var known = stores.boards().mediaSizes(siteId);
+        told.forEach((swatch, words) -> {
+            if (words.pictures() != null && words.pictures().values().stream().anyMatch(id -> id != 0 && !known.containsKey(id))) {
+                throw new Refused("coats." + swatch + ".pictures", "The site has no such picture. Choose the file again.");
+            }
+        });
+    }
+
+    /** Keeps a picture for finishes, checked and written anew as those on the board are. @return its id */
+    @Transactional
+    public long addPicture(long siteId, byte[] file) {
+        stores.sites().site(siteId);
+        var picture = PictureFile.read(file);
+        var media = new MediaRow(stores.nextId(), siteId, picture.type(), picture.width(), picture.height(), picture.original(), picture.preview());
+        stores.boards().keep(media);
+        return media.id();
     }
 
     private static Colourway over(Colourway standing, Map<Swatch, CoatWords> told) {

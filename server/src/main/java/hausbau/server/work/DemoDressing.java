@@ -24,6 +24,11 @@ import hausbau.core.repeat.Variation;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.set.RuleWords;
 import hausbau.core.kit.Form;
+import hausbau.core.exchange.GltfScene;
+import hausbau.core.kit.Piece;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Recipe;
+import hausbau.core.shape.Finish;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Profile;
 import hausbau.core.shape.Swatch;
@@ -54,9 +59,10 @@ class DemoDressing {
     private final PatternService patterns;
     private final ColourwayService colourways;
     private final WorkshopService workshop;
+    private final DeliveryService deliveries;
 
     DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder, TraitService traits,
-            PatternService patterns, ColourwayService colourways, WorkshopService workshop) {
+            PatternService patterns, ColourwayService colourways, WorkshopService workshop, DeliveryService deliveries) {
         this.list = list;
         this.kit = kit;
         this.massing = massing;
@@ -68,6 +74,7 @@ class DemoDressing {
         this.patterns = patterns;
         this.colourways = colourways;
         this.workshop = workshop;
+        this.deliveries = deliveries;
     }
 
     void dress(long site) {
@@ -80,6 +87,7 @@ class DemoDressing {
         standIn(site, "PRP-BUCKET", "bucket", 280, 280, 320);
         standIn(site, "PRP-HANDRAIL", "handrail", 1000, 50, 60);
         model(site);
+        bringIn(site);
         basinEdge(site);
         handrail(site);
         benchGroups(site);
@@ -184,11 +192,29 @@ class DemoDressing {
         inPlace(site, "PRP-BUCKET", Part.of(Swatch.METAL, bucket, Vec.ofMillimetres(140, 140, 0)).named("body"));
     }
 
+    /** The ticket window comes from a file, as if it was modelled elsewhere: it takes the place of its stand-in. */
+    private void bringIn(long site) {
+        var window = List.of(block(Swatch.PAINT, 0, 0, 0, 1800, 700, 950, "counter"), block(Swatch.STONE, -40, -60, 950, 1840, 720, 1000, "top"), block(Swatch.PAINT, 0, 280, 1000, 120, 420, 2200, "post"),
+                block(Swatch.PAINT, 1680, 280, 1000, 1800, 420, 2200, "post"), block(Swatch.PAINT, 840, 280, 1000, 960, 420, 2080, "post"), block(Swatch.PAINT, 120, 280, 2080, 1680, 420, 2200, "head"),
+                block(Swatch.OPAL, 120, 340, 1160, 840, 360, 2080, "pane"), block(Swatch.OPAL, 960, 340, 1160, 1680, 360, 2080, "pane"),
+                block(Swatch.METAL, 1180, 430, 1000, 1500, 690, 1180, "till"), block(Swatch.METAL, 1220, 470, 1180, 1460, 600, 1330, "keys"));
+        var piece = new Piece("ticket-window", "ticket window", Role.PROP, new Recipe.Made(0, window), Pivot.BASE_CENTRE);
+        var id = deliveries.deliver(site, Map.of("ticket-window.glb", GltfScene.ofPiece(piece, Finish.ofDensity(256))), "").get(0);
+        var till = piece(site, "PRP-TILL");
+        var look = deliveries.look(site, id, new DeliveryService.Question(null, till));
+        deliveries.bring(site, id, NOT_TOLD, new DeliveryService.Order(look.choices(), Map.of(), false, List.of(new DeliveryService.Taken(0, till, null, null))));
+        deliveries.remove(site, id);
+    }
+
+    private static Part block(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1, String name) {
+        return Part.of(swatch, new Form.Block(Vec.ofMillimetres(x1 - x0, y1 - y0, z1 - z0)), Vec.ofMillimetres(x0, y0, z0)).named(name);
+    }
+
     /** Two sets of finishes: as it was opened, which is in use, and as it was left. */
     private void finish(long site) {
         var opened = colourways.create(site, NOT_TOLD, null);
         colourways.change(site, opened, NOT_TOLD, "opened 1926", Map.of(Swatch.TILE, CoatWords.colours("#c4d8cd", "#8f8c80"), Swatch.PAINT, CoatWords.colours("#2f5d55", "#2c2a26"),
-                Swatch.PLASTER, CoatWords.colours("#eae3d0", "#c2b79e"), Swatch.TIMBER, CoatWords.colours("#93613a", "#57361f"), Swatch.STONE, new CoatWords(Coat.Grain.TERRAZZO, "#c3b9a8", "#75685a", mm(35), mm(35), null, null, 16, null, 42, null, null, null)));
+                Swatch.PLASTER, CoatWords.colours("#eae3d0", "#c2b79e"), Swatch.TIMBER, CoatWords.colours("#93613a", "#57361f"), Swatch.STONE, new CoatWords(Coat.Grain.TERRAZZO, "#c3b9a8", "#75685a", mm(35), mm(35), null, null, 16, null, 42, null, null, null, null)));
         var closed = colourways.create(site, NOT_TOLD, opened);
         colourways.change(site, closed, NOT_TOLD, "closed 1974", Map.of(Swatch.TILE, CoatWords.colours("#c9cdb8", "#5f5a4c").worn(55, 48), Swatch.PAINT, CoatWords.colours("#9a7f3d", "#4a3a22").worn(50, 70),
                 Swatch.PLASTER, CoatWords.colours("#d6c8a2", "#93845f").worn(55, 95), Swatch.TIMBER, CoatWords.colours("#6f5a45", "#43342a").worn(35, 82), Swatch.STONE, CoatWords.colours("#a39d8f", "#726c60").worn(45, 88),

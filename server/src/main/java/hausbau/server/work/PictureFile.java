@@ -4,6 +4,7 @@ import com.drew.imaging.ImageMetadataReader;
 import com.drew.imaging.ImageProcessingException;
 import com.drew.metadata.MetadataException;
 import com.drew.metadata.exif.ExifIFD0Directory;
+import hausbau.core.finish.Picture;
 import hausbau.core.measure.Refused;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -47,6 +48,16 @@ record PictureFile(String type, int width, int height, byte[] original, byte[] p
             return new PictureFile(asPng ? "image/png" : "image/jpeg", image.getWidth(), image.getHeight(), original, jpeg(small(image), 0.82f));
         } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException | NegativeArraySizeException e) {
             throw new Refused("file", "The picture is damaged and cannot be read.");
+        }
+    }
+
+    /** The pixels of what was kept. */
+    static Picture pixels(byte[] original) {
+        try {
+            var image = ImageIO.read(new ByteArrayInputStream(original));
+            return new Picture(image.getWidth(), image.getHeight(), image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

@@ -4,6 +4,8 @@ import hausbau.core.exchange.SheetFiles;
 import hausbau.core.finish.Coat;
 import hausbau.core.finish.Coating;
 import hausbau.core.finish.Maps;
+import hausbau.core.finish.Picture;
+import hausbau.server.store.board.BoardStore;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -20,6 +22,16 @@ public class SheetShelf {
     private static final int PLACES = 64;
     /** Raised when the same coat is made otherwise, since browsers keep what they were sent. */
     private static final int VERSION = 1;
+
+    private final BoardStore boards;
+
+    SheetShelf(BoardStore boards) {
+        this.boards = boards;
+    }
+
+    private Picture picture(long mediaId) {
+        return PictureFile.pixels(boards.original(mediaId));
+    }
 
     private record Key(Coat coat, int side, double sheet, String as) {
     }
@@ -48,7 +60,7 @@ public class SheetShelf {
     private SheetFiles get(Key key, Function<Maps, SheetFiles> write) {
         FutureTask<SheetFiles> task;
         synchronized (made) {
-            task = made.computeIfAbsent(key, k -> new FutureTask<>(() -> write.apply(Coating.of(k.coat(), k.side(), k.sheet()))));
+            task = made.computeIfAbsent(key, k -> new FutureTask<>(() -> write.apply(Coating.of(k.coat(), k.side(), k.sheet(), this::picture))));
         }
         task.run();
         try {

@@ -17,7 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 class SiteCopying {
 
     /** Ids within words, such as the places of departures. */
-    private static final Pattern NUMBERED = Pattern.compile("(\"(?:piece|assembly|hand|use|repeat)\":)(\\d+)");
+    private static final Pattern NUMBERED = Pattern.compile("(\"(?:piece|assembly|hand|use|repeat|COLOUR|NORMAL|ROUGHNESS|METALLIC|OCCLUSION)\":)(\\d+)");
     private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening|repeat|stairs|solid|use|twin)\\.(\\d+)");
 
     private final Stores stores;
@@ -72,10 +72,10 @@ class SiteCopying {
         return "(select fresh from new_id where old = t." + column + ")";
     }
 
-    /** What is repeated and what assemblies are made of names pieces within JSON. */
+    /** What is repeated and what assemblies are made of names pieces within JSON, and finishes name pictures. */
     private void renumber(long copy) {
         var fresh = new HashMap<Long, Long>();
-        for (var column : Map.of("repeat", "bodies", "assembly", "parts", "twin", "hands", "piece_trait", "looks").entrySet()) {
+        for (var column : Map.of("repeat", "bodies", "assembly", "parts", "twin", "hands", "piece_trait", "looks", "colourway", "words").entrySet()) {
             List<Map<String, Object>> json = jdbc.queryForList("select id, " + column.getValue() + " as json from " + column.getKey() + " where site_id = ?", copy);
             if (!json.isEmpty() && fresh.isEmpty()) {
                 jdbc.query("select old, fresh from new_id", row -> { fresh.put(row.getLong(1), row.getLong(2)); });

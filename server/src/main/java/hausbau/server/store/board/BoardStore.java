@@ -40,6 +40,11 @@ public class BoardStore {
                 .stream().findFirst().orElseThrow(() -> new NotFound("The site has no picture " + id + "."));
     }
 
+    /** A picture's bytes, whatever site it is of. @throws NotFound if there is none */
+    public byte[] original(long id) {
+        return jdbc.query("select original from media where id = ?", (row, n) -> row.getBytes(1), id).stream().findFirst().orElseThrow(() -> new NotFound("There is no picture " + id + "."));
+    }
+
     /** A picture's type and size, without its bytes. */
     public record MediaSize(long id, String type, int width, int height) {
     }

@@ -31,6 +31,10 @@ public class MediaRow {
         this.preview = preview;
     }
 
+    public long id() {
+        return id;
+    }
+
     public long siteId() {
         return siteId;
     }
