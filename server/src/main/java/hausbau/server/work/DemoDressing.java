@@ -204,6 +204,7 @@ class DemoDressing {
         var look = deliveries.look(site, id, new DeliveryService.Question(null, till));
         deliveries.bring(site, id, NOT_TOLD, new DeliveryService.Order(look.choices(), Map.of(), false, List.of(new DeliveryService.Taken(0, till, null, null))));
         deliveries.remove(site, id);
+        place(site, "PRP-TILL", 6_000, 6_600, 0);
     }
 
     private static Part block(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1, String name) {
