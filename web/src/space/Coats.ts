@@ -9,6 +9,7 @@ import {
   Texture,
   TextureLoader,
 } from 'three'
+import type { Instead } from '../ticket/seeing'
 import { coatMaterial } from './materials'
 
 /** What a swatch is finished in: where its pictures are, and what tells one state of them from another. */
@@ -20,7 +21,6 @@ export interface CoatLook {
 
 /** Squares across a sheet of 1024 pixels, so that each is 64. */
 const SQUARES = 16
-const CHECKER = 'checker'
 
 /** Squares, to see how finely and which way round pictures lie; the first of each sheet, at the foot of its left edge, is of another colour. */
 function checker(): DataTexture {
@@ -48,7 +48,9 @@ export class Coats {
   /** What is being fetched. */
   private readonly coming = new Map<string, string>()
   private looks = new Map<string, CoatLook>()
-  private isChecked = false
+  private instead?: Instead
+  /** What densities are seen against, pixels a metre; 0 sees finishes. */
+  private readonly against = { value: 0 }
   private squares?: DataTexture
 
   /** @param onLoad called when pictures have come */
@@ -60,16 +62,17 @@ export class Coats {
   material(swatch: string): Material {
     let material = this.materials.get(swatch)
     if (!material) {
-      material = coatMaterial(this.isCut)
+      material = coatMaterial(this.isCut, this.against)
       this.materials.set(swatch, material)
       void this.wear(swatch)
     }
     return material
   }
 
-  /** @param isChecked squares in place of all finishes */
-  show(looks: readonly CoatLook[] | undefined, isChecked = false) {
-    this.isChecked = isChecked
+  /** @param instead what is seen in place of all finishes, @param pixelsPerMetre the site's density */
+  show(looks: readonly CoatLook[] | undefined, instead: Instead | undefined, pixelsPerMetre: number) {
+    this.instead = instead
+    this.against.value = instead === 'density' ? pixelsPerMetre : 0
     this.looks = new Map(looks?.map((l) => [l.swatch, l]))
     for (const swatch of this.materials.keys()) void this.wear(swatch)
   }
@@ -80,8 +83,8 @@ export class Coats {
   }
 
   private async wear(swatch: string) {
-    if (this.isChecked) {
-      this.check(swatch)
+    if (this.instead) {
+      this.check(swatch, this.instead)
       return
     }
     const look = this.looks.get(swatch)
@@ -93,7 +96,7 @@ export class Coats {
     if (this.coming.get(swatch) === look.sheet) this.coming.delete(swatch)
     if (!pictures) return
     const [colour, normal, surface] = pictures
-    if (this.isChecked || this.looks.get(swatch)?.sheet !== look.sheet) {
+    if (this.instead || this.looks.get(swatch)?.sheet !== look.sheet) {
       for (const t of [colour, normal, surface]) t!.dispose()
       return
     }
@@ -109,14 +112,15 @@ export class Coats {
     this.onLoad()
   }
 
-  private check(swatch: string) {
-    if (this.worn.get(swatch) === CHECKER) return
+  /** Squares; densities are coloured over them. */
+  private check(swatch: string, as: Instead) {
+    if (this.worn.get(swatch) === as) return
     const material = this.materials.get(swatch)!
     this.strip(material)
     this.squares ??= checker()
     Object.assign(material, { map: this.squares, normalMap: null, roughnessMap: null, metalnessMap: null, aoMap: null, roughness: 0.9, metalness: 0 })
     material.needsUpdate = true
-    this.worn.set(swatch, CHECKER)
+    this.worn.set(swatch, as)
     this.onLoad()
   }
 

@@ -32,6 +32,7 @@ import type { Pose } from '../site/pose'
 import { Batches, turned, type Batch, type Far, type Wear } from './Batches'
 import { Coats, type CoatLook } from './Coats'
 import { Daylight, outdoors, type Sun } from './Daylight'
+import type { Instead } from '../ticket/seeing'
 import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
@@ -64,7 +65,9 @@ export interface Description {
   finished: boolean
   coats: readonly CoatLook[] | undefined
   /** Squares in place of finishes. */
-  checker: boolean
+  instead: Instead | undefined
+  /** The site's density. */
+  pixelsPerMetre: number
   /** Heavy pieces further from the camera are boxes; absent: none is. */
   boxesBeyondMm?: number
   /** Absent: even light. */
@@ -211,7 +214,7 @@ export class SpaceScene {
     this.reshaped.forEach((id) => reshaped.add(id))
     this.reshaped.clear()
     this.cutAt(d.cutMm, d.lowMm)
-    this.finish(d.finished, d.coats, d.checker)
+    this.finish(d)
     this.box(d, reshaped)
     const changed = this.batches.show(d.set, this.boxed ? this.asBoxes() : this.shapes, reshaped, d.look, d.wear, this.far(d.boxesBeyondMm))
     if (changed) this.picking.forget()
@@ -320,8 +323,8 @@ export class SpaceScene {
   }
 
   /** What is drawn in paper is drawn in its finishes, or the other way round; finishes mirror what is outside. */
-  private finish(on: boolean, looks: readonly CoatLook[] | undefined, isChecked: boolean) {
-    this.coats.show(looks, isChecked)
+  private finish({ finished: on, coats, instead, pixelsPerMetre }: Description) {
+    this.coats.show(coats, instead, pixelsPerMetre)
     if (this.finished === on) return
     this.finished = on
     if (on) this.scene.environment ??= outdoors(this.renderer)

@@ -36,9 +36,41 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
 }
 
 /** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it */
-export function coatMaterial(isCut: boolean): MeshStandardMaterial {
-  return cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
+export function coatMaterial(isCut: boolean, against: { value: number }): MeshStandardMaterial {
+  const material = cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
+  const cutOpened = material.onBeforeCompile.bind(material)
+  material.onBeforeCompile = (shader, renderer) => {
+    cutOpened(shader, renderer)
+    shader.uniforms.against = against
+    shader.fragmentShader = `uniform float against;\n${shader.fragmentShader}`.replace('#include <map_fragment>', DENSITY)
+  }
+  return material
 }
+
+/**
+ * How finely pictures lie, against a density in pixels a metre: how much of a sheet of 1024 pixels there is on how much of the surface,
+ * both from pixel to pixel of the screen. In the colours of DENSITIES.
+ */
+const DENSITY = `#include <map_fragment>
+  #ifdef USE_MAP
+    if (against > 0.0) {
+      vec2 sheetX = dFdx(vMapUv) * 1024.0;
+      vec2 sheetY = dFdy(vMapUv) * 1024.0;
+      float onSheet = abs(sheetX.x * sheetY.y - sheetX.y * sheetY.x);
+      float onFace = length(cross(dFdx(vViewPosition), dFdy(vViewPosition)));
+      float share = sqrt(onSheet / max(onFace, 1e-12)) / against;
+      diffuseColor.rgb = share < 0.5 ? vec3(0.392, 0.058, 0.023) : share < 0.9 ? vec3(0.485, 0.194, 0.007) : share < 1.1 ? vec3(0.418, 0.610, 0.565) : share < 2.0 ? vec3(0.356, 0.235, 0.451) : vec3(0.144, 0.047, 0.201);
+    }
+  #endif`
+
+/** What the colours of densities mean. */
+export const DENSITIES = [
+  { colour: '#a8432b', says: 'below half: blurred' },
+  { colour: '#b97a14', says: 'below' },
+  { colour: '#adccc5', says: 'as the site' },
+  { colour: '#a184b3', says: 'above' },
+  { colour: '#6a3d7c', says: 'twice and more' },
+] as const
 
 /** Backs are a fault, hatched in ochre; where the set is cut open they are what was cut, filled in ink. */
 function cutOpen<M extends Material>(material: M): M {

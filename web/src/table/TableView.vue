@@ -8,6 +8,7 @@ import type { Deed } from '../plan/hand'
 import PlanView from '../plan/PlanView.vue'
 import { useSite } from '../site/site'
 import SectionView from '../section/SectionView.vue'
+import DensityLegend from '../space/DensityLegend.vue'
 import SpaceView from '../space/SpaceView.vue'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
@@ -107,6 +108,7 @@ const holds = computed(() =>
       @keydown="nudge" />
     <div v-show="table.share < 1" class="half" :style="{ flex: `${1 - table.share} 1 0` }">
       <SpaceView />
+      <DensityLegend v-if="seeing.finished && seeing.instead === 'density'" />
       <span class="title caps">Space</span>
       <p v-if="table.walking" class="walking" role="status">Arrow keys walk, dragging looks round, Esc ends.</p>
       <div class="tools">
@@ -146,9 +148,18 @@ const holds = computed(() =>
           type="button"
           class="tool"
           title="Squares of 64 pixels in place of finishes"
-          :aria-pressed="seeing.checker"
-          @click="seeing.checker = !seeing.checker">
+          :aria-pressed="seeing.instead === 'checker'"
+          @click="seeing.instead = seeing.instead === 'checker' ? undefined : 'checker'">
           Checker
+        </button>
+        <button
+          v-if="seeing.finished"
+          type="button"
+          class="tool"
+          title="How finely pictures lie, in place of finishes"
+          :aria-pressed="seeing.instead === 'density'"
+          @click="seeing.instead = seeing.instead === 'density' ? undefined : 'density'">
+          Density
         </button>
         <span v-if="seeing.finished && colourways.all.length > 1" class="picks"
           ><Choice

@@ -9,6 +9,8 @@ export type Look = 'whole' | 'ghost' | 'gone'
 type Ids = ReadonlySet<string>
 const none: Ids = new Set()
 
+export type Instead = 'checker' | 'density'
+
 /** What is hidden, ghosted or shown alone, in all drawings. It is this browser's own: the set stays what it is. */
 export const useSeeing = defineStore('seeing', () => {
   const site = useSite()
@@ -23,8 +25,8 @@ export const useSeeing = defineStore('seeing', () => {
   const boxesBeyondMm = ref(0)
   /** Whether pieces are drawn in their finishes; else in grey paper with ink edges, for judging shape. */
   const finished = ref(false)
-  /** Squares in place of finishes. */
-  const checker = ref(false)
+  /** What is seen in place of finishes: squares, or how finely pictures lie. */
+  const instead = ref<Instead>()
   /** Whether what looks alike is drawn in one colour. */
   const repetition = ref(false)
 
@@ -72,5 +74,5 @@ export const useSeeing = defineStore('seeing', () => {
       .join(', '),
   )
 
-  return { look, boxes, areBoxes, boxesBeyondMm, finished, checker, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
+  return { look, boxes, areBoxes, boxesBeyondMm, finished, instead, repetition, hide, ghost, showAlone, showAll, isVeiled, words }
 })

@@ -29,16 +29,19 @@ import { Daylight, outdoors } from '../space/Daylight'
 import { figureMesh } from '../space/figure'
 import { loadShape, type Shape } from '../space/geometry'
 import { paperMaterial } from '../space/materials'
+import type { Instead } from '../ticket/seeing'
 import { PaperPass } from '../space/PaperPass'
 import { brick, hairline, ink, paper, plum, verdigris } from '../styles/theme'
 
-export type BenchLook = 'paper' | 'finished' | 'checker' | 'facing'
+export type BenchLook = 'paper' | 'finished' | Instead | 'facing'
 
 /** What to show: one piece, or several beside one another. */
 export interface BenchSight {
   pieces: readonly { url: string; boxMm: BoxMm; xMm: number }[]
   look: BenchLook
   coats: readonly CoatLook[] | undefined
+  /** The site's density. */
+  pixelsPerMetre: number
   /** Boxes of the part that is worked on. */
   chosenMm: readonly BoxMm[]
   /** Ends of edges that are not closed, x, y, z of each. */
@@ -170,11 +173,11 @@ export class BenchScene {
 
   private dress(sight: BenchSight) {
     this.piece.clear()
-    const finished = sight.look === 'finished' || sight.look === 'checker'
+    const finished = sight.look !== 'paper' && sight.look !== 'facing'
     if (finished) {
       this.scene.environment ??= outdoors(this.renderer)
       this.scene.environmentIntensity = 0.6
-      this.coats.show(sight.coats, sight.look === 'checker')
+      this.coats.show(sight.coats, sight.look === 'checker' || sight.look === 'density' ? sight.look : undefined, sight.pixelsPerMetre)
     }
     this.light.group.visible = !finished
     this.outside.visible = finished

@@ -2,7 +2,7 @@
 import { useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { BoxMm } from '../api/client'
-import { tell } from '../site/site'
+import { tell, useSite } from '../site/site'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
 import { BenchScene, type BenchLook, type BenchSight } from './BenchScene'
@@ -20,15 +20,16 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [part: number] }>()
 const host = ref<HTMLElement>()
+const site = useSite()
 const seeing = useSeeing()
 const colourways = useColourways()
 const facing = ref(false)
-const look = computed<BenchLook>(() => (facing.value ? 'facing' : !seeing.finished ? 'paper' : seeing.checker ? 'checker' : 'finished'))
+const look = computed<BenchLook>(() => (facing.value ? 'facing' : !seeing.finished ? 'paper' : (seeing.instead ?? 'finished')))
 function see(name: BenchLook) {
   facing.value = name === 'facing'
   if (facing.value) return
   seeing.finished = name !== 'paper'
-  seeing.checker = name === 'checker'
+  seeing.instead = name === 'checker' || name === 'density' ? name : undefined
 }
 const drawn = ref({ look: '', triangles: 0 })
 let scene: BenchScene | undefined
@@ -37,6 +38,7 @@ const LOOKS = [
   { name: 'paper', title: 'Paper', says: 'grey paper with ink edges (P)' },
   { name: 'finished', title: 'Finished', says: 'in its finishes (P)' },
   { name: 'checker', title: 'Checker', says: 'in squares of 64 pixels' },
+  { name: 'density', title: 'Density', says: 'how finely pictures lie, against the site' },
   { name: 'facing', title: 'Facing', says: 'fronts in paper, backs hatched' },
 ] as const
 const FROM = [
@@ -50,6 +52,7 @@ const sight = computed<BenchSight>(() => ({
   pieces: props.pieces,
   look: look.value,
   coats: look.value === 'finished' ? colourways.coats : undefined,
+  pixelsPerMetre: site.site!.pixelsPerMetre,
   chosenMm: props.parts?.[props.chosen ?? 0] ?? [],
   openMm: props.openMm ?? [],
 }))

@@ -219,4 +219,40 @@ class SheetsTest {
     private static void put(Desk desk, String layer, byte[] file) {
         desk.page.waitForFileChooser(() -> desk.page.getByLabel(Pattern.compile("(Put in a|Another) picture for " + layer)).click()).setFiles(new FilePayload(layer + ".png", "image/png", file));
     }
+
+    /** How finely pictures lie: all in the colour of the site's density, and it says so. */
+    @Test
+    void densitiesAreSeenInSpace() throws IOException {
+        var desk = SharedApplication.desk().hall("Densities");
+        desk.press("p");
+        desk.until(DRESSED, null);
+        desk.button("Density").click();
+        var legend = desk.page.getByLabel("Densities", new Page.GetByLabelOptions().setExact(true));
+        assertThat(legend).containsText("All that stands lies as the site");
+        desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('density')", null);
+        var asTheSite = count(desk, (r, g, b) -> g > r + 12 && b > r + 6);
+        assertThat(asTheSite).isGreaterThan(20_000);
+        // But for single pixels along edges, where faces are smaller than a pixel.
+        assertThat(count(desk, (r, g, b) -> r > g + 60)).as("nothing is blurred").isLessThan(asTheSite / 50);
+        FirstRoomTest.passesAxe(desk, "densities");
+        desk.button("Checker").click();
+        desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('checker')", null);
+        assertThat(legend).hasCount(0);
+    }
+
+    private interface Hue {
+        boolean has(int red, int green, int blue);
+    }
+
+    private static int count(Desk desk, Hue hue) throws IOException {
+        var shot = ImageIO.read(new ByteArrayInputStream(desk.page.getByTestId("space").screenshot()));
+        var found = 0;
+        for (var y = 0; y < shot.getHeight(); y++) {
+            for (var x = 0; x < shot.getWidth(); x++) {
+                var rgb = shot.getRGB(x, y);
+                found += hue.has(rgb >> 16 & 255, rgb >> 8 & 255, rgb & 255) ? 1 : 0;
+            }
+        }
+        return found;
+    }
 }

@@ -45,7 +45,7 @@ public final class Shots {
         }
         desk.stage("Brief");
         picture("brief");
-        for (var view : new String[] {"Board", "Takeoff", "Piece list", "Divide a length"}) {
+        for (var view : new String[] {"Board", "Takeoff", "Piece list"}) {
             desk.page.getByText(view, new Page.GetByTextOptions().setExact(true)).first().click();
             picture(view.toLowerCase().replace(' ', '-'));
         }
@@ -56,7 +56,7 @@ public final class Shots {
     /** A piece on the bench with its parts, and a pattern on pieces of several lengths. */
     private void workshop() {
         desk.page.getByText("Workshop", new Page.GetByTextOptions().setExact(true)).click();
-        desk.page.getByText("PRP-LAMP", new Page.GetByTextOptions().setExact(true)).first().click();
+        desk.page.getByText("PRP-TILL", new Page.GetByTextOptions().setExact(true)).first().click();
         desk.waitFor("[data-testid=bench][data-look=paper]");
         desk.page.waitForTimeout(2_500);
         picture("workshop");
@@ -145,9 +145,15 @@ public final class Shots {
         desk.waitFor("[data-testid=space][data-coats*=tile]");
         desk.page.waitForTimeout(6_000);
         picture("walk");
-        desk.press("Escape", "p");
+        desk.press("Escape");
         desk.button("Sun", true).click();
         desk.button("Cutaway", true).click();
+        widen(0.2);
+        desk.button("Density", true).click();
+        desk.page.waitForTimeout(5_000);
+        picture("density");
+        desk.button("Density", true).click();
+        desk.press("p");
         widen(0.5);
     }
 

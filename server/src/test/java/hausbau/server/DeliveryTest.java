@@ -203,4 +203,23 @@ class DeliveryTest {
         var there = in.caller.get(to + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("PRP-URN")).findFirst().orElseThrow().get("id").asLong();
         assertThat(in.caller.get(to + "/pieces/" + there + "/bench").json().get("triangles").asInt()).isEqualTo(12);
     }
+
+    /** Laid out in its file with one side four times as fine as the other, it is told once it stands; laid out anew it is as the site. */
+    @Test
+    void whatLiesFinerThanTheSiteIsListed() {
+        var text = "v 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1 0\nv 2 0 0\nv 2 1 0\nvt 0 0\nvt 0.2 0\nvt 0.2 0.2\nvt 0 0.2\nvt 0 0\nvt 0.8 0\nvt 0.8 0.8\nvt 0 0.8\no screen\nf 1/1 2/2 3/3 4/4\nf 2/5 5/6 6/7 3/8\n";
+        var delivery = delivered("screen.obj", text.getBytes(StandardCharsets.UTF_8), "");
+        assertThat(delivery.get("things").get(0).get("laidOut").asBoolean()).isTrue();
+        var at = in.site + "/deliveries/" + delivery.get("id").asString() + "/pieces";
+        var screen = in.caller.post(at, bringing(delivery, "{\"number\":0}", "").replace("\"laidOut\":false", "\"laidOut\":true")).json().get(0).asLong();
+        assertThat(in.caller.get(in.site + "/densities").json()).as("it stands nowhere").isEmpty();
+        in.made("/placements", "{\"pieceId\":" + screen + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0},\"snap\":false}");
+        var listed = in.caller.get(in.site + "/densities").json();
+        assertThat(listed).hasSize(1);
+        assertThat(listed.get(0).get("greatest").asDouble()).isCloseTo(4 * listed.get(0).get("least").asDouble(), within(0.01));
+        // As large as makes the whole as the site: a side of a quarter, 2 / (1 + 16) of the squares each.
+        assertThat(listed.get(0).get("least").asDouble()).isCloseTo(256 * Math.sqrt(2 / 17.0), within(0.1));
+        assertThat(in.caller.call("PATCH", in.site + "/pieces/" + screen + "/parts/0", "{\"laidOut\":false}", null).status()).isEqualTo(200);
+        assertThat(in.caller.get(in.site + "/densities").json()).isEmpty();
+    }
 }

@@ -32,7 +32,7 @@ public record Detail(Mesh mesh, int percent, double error) {
     public static List<Detail> levels(Mesh mesh, List<Integer> percents, Finish finish) {
         require(percents);
         var levels = new ArrayList<Detail>();
-        var box = Hull.box(mesh, finish);
+        var box = new Hull(finish).box(mesh);
         var last = mesh.triangles();
         for (var percent : percents) {
             var reduced = Reduced.of(mesh, percent / 100.0, finish);

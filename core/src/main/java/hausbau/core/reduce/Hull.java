@@ -17,16 +17,20 @@ public final class Hull {
     private static final int[][] SIDES = {{0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}};
     private static final double LEAST_MM = 1;
 
-    private Hull() {
+    private final Finish finish;
+
+    /** @param finish gives the UV density */
+    public Hull(Finish finish) {
+        this.finish = finish;
     }
 
     /** The least convex body that holds the mesh; its box where all of it lies in one plane. */
-    public static Mesh of(Mesh mesh, Finish finish) {
+    public Mesh about(Mesh mesh) {
         QuickHull3D hull;
         try {
             hull = new QuickHull3D(mesh.positions());
         } catch (IllegalArgumentException e) {
-            return box(mesh, finish);
+            return box(mesh);
         }
         var corners = hull.getVertices();
         var built = new MeshBuilder(finish);
@@ -38,7 +42,7 @@ public final class Hull {
     }
 
     /** The box that holds the mesh, at least 1 mm thick. */
-    public static Mesh box(Mesh mesh, Finish finish) {
+    public Mesh box(Mesh mesh) {
         var low = new double[3];
         var high = new double[3];
         for (var axis = 0; axis < 3; axis++) {

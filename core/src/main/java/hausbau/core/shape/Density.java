@@ -17,6 +17,11 @@ public record Density(double least, double greatest) {
         return greatest > SEEN * least;
     }
 
+    /** Whether some of it is seen to lie coarser or finer than a site has it. */
+    public boolean liesOtherwise(Finish finish) {
+        return greatest > 0 && (least * SEEN < finish.pixelsPerMetre() || greatest > SEEN * finish.pixelsPerMetre());
+    }
+
     /** @return 0 and 0 for a mesh without faces */
     public static Density of(Mesh mesh) {
         var least = Double.MAX_VALUE;

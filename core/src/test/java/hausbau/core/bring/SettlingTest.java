@@ -59,7 +59,7 @@ class SettlingTest {
         return new Settling(new Choices(1, Up.Z, false, Set.of(fixes)), STEP).settle(loose(triangles), Optional.empty());
     }
 
-    private static Mesh mesh(Settled settled) {
+    private Mesh mesh(Settled settled) {
         var parts = settled.shells().values().stream().map(s -> Part.of(Swatch.STONE, new Form.Brought(s, false), Vec.ZERO)).toList();
         return new Recipe.Made(1, parts).mesh(Finish.ofDensity(256));
     }

@@ -27,7 +27,7 @@ class ReducedTest {
     private static final Finish FINISH = Finish.ofDensity(256);
 
     /** Turned finely: a baluster of 40 stations and 64 sides. */
-    private static Mesh baluster() {
+    private Mesh baluster() {
         var stations = IntStream.rangeClosed(0, 40).mapToObj(i -> Form.Turned.Station.ofMillimetres(60 + 25 * Math.sin(i / 40.0 * 9), 20 * i)).toList();
         return new Recipe.Made(1, List.of(Part.of(Swatch.STONE, new Form.Turned(stations, 64), Vec.ZERO))).mesh(FINISH);
     }
@@ -143,17 +143,17 @@ class ReducedTest {
     @Test
     void hullsHoldTheirMeshes() {
         var l = new Recipe.CornerPiece(Vec.ofMillimetres(1000, 1000, 300), Length.ofMillimetres(600)).mesh(new Finish(0.001, 256));
-        var hull = Hull.of(l, FINISH);
+        var hull = new Hull(FINISH).about(l);
         assertThat(hull.openEdges()).isEmpty();
         assertThat(hull.volume()).isCloseTo((1000 * 1000 - 600 * 600 / 2.0) * 300, within(1e-4 * 1e9 * 0.3));
         for (var mesh : List.of(l, baluster(), new Recipe.Bench().mesh(FINISH))) {
-            var about = triangles(Hull.of(mesh, FINISH));
+            var about = triangles(new Hull(FINISH).about(mesh));
             for (var v = 0; v < mesh.vertices(); v++) {
                 var p = mesh.position(v);
                 assertThat(about).allMatch(t -> p.minus(t[0]).dot(t[1].minus(t[0]).cross(t[2].minus(t[0])).unit()) < 1e-6);
             }
         }
         var flat = new Mesh(new double[] {0, 0, 0, 100, 0, 0, 0, 0, 100}, new double[] {0, -1, 0, 0, -1, 0, 0, -1, 0}, new double[6], List.of(new Mesh.Part(Swatch.TILE, new int[] {0, 1, 2})));
-        assertThat(Hull.of(flat, FINISH).volume()).isCloseTo(100 * 100, within(1e-6));
+        assertThat(new Hull(FINISH).about(flat).volume()).isCloseTo(100 * 100, within(1e-6));
     }
 }

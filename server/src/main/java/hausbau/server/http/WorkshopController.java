@@ -117,6 +117,15 @@ class WorkshopController {
         return BenchView.of(pieceId, workshop.bench(siteId, pieceId));
     }
 
+    record PieceDensityView(@NotNull long pieceId, @NotNull String code, @NotNull double least, @NotNull double greatest) {
+    }
+
+    @GetMapping("/sites/{siteId}/densities")
+    @Operation(summary = "Pieces that stand and whose pictures lie otherwise than the site has it, the coarsest first")
+    List<PieceDensityView> densities(@PathVariable long siteId) {
+        return workshop.lyingOtherwise(siteId).stream().map(l -> new PieceDensityView(l.pieceId(), l.piece().code(), l.density().least(), l.density().greatest())).toList();
+    }
+
     @GetMapping("/sites/{siteId}/pieces/{pieceId}/details")
     @Operation(summary = "A piece's levels of detail, a box the last, and the hull about it")
     DetailsView details(@PathVariable long siteId, @PathVariable long pieceId) {

@@ -15,6 +15,7 @@ import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.reduce.Detail;
 import hausbau.core.reduce.Hull;
+import hausbau.core.shape.Density;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import hausbau.server.journal.Edit;
@@ -28,6 +29,7 @@ import hausbau.server.store.Stores;
 import hausbau.server.store.kit.PartWords;
 import hausbau.server.store.kit.PieceRow;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -69,6 +71,21 @@ public class WorkshopService {
         return new Bench(piece, isOwn(state, pieceId), meshes.mesh(piece, KitService.finish(state)), uses(state, piece.kind()), state);
     }
 
+    /** How finely pictures lie on a piece that stands. */
+    public record Lying(long pieceId, Piece piece, Density density) {
+    }
+
+    /** Those that stand, and whose pictures lie otherwise than the site has it by a tenth and more, or stretched; the coarsest first. */
+    @Reading
+    public List<Lying> lyingOtherwise(long siteId) {
+        var state = sets.current(siteId);
+        var finish = KitService.finish(state);
+        var standing = state.set().kinds();
+        return state.kit().pieces().entrySet().stream().filter(e -> standing.contains(e.getValue().kind()))
+                .map(e -> new Lying(e.getKey(), e.getValue(), Density.of(meshes.mesh(e.getValue(), finish)))).filter(l -> l.density().liesOtherwise(finish))
+                .sorted(Comparator.comparingDouble(l -> l.density().least())).toList();
+    }
+
     /** Its levels of detail, and a convex hull to bump into. */
     public record Details(Piece piece, List<Integer> percents, List<Detail> levels, Mesh hull) {
     }
@@ -83,7 +100,7 @@ public class WorkshopService {
         var piece = state.piece(pieceId);
         var finish = KitService.finish(state);
         var percents = stores.kits().row(state.siteId(), pieceId).details();
-        return new Details(piece, percents, meshes.details(piece, finish, percents), Hull.of(meshes.mesh(piece, finish), finish));
+        return new Details(piece, percents, meshes.details(piece, finish, percents), new Hull(finish).about(meshes.mesh(piece, finish)));
     }
 
     /** A level of detail as a file, from 0; −1 is the hull. */

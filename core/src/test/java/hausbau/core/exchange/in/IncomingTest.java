@@ -66,7 +66,7 @@ class IncomingTest {
         return new Settling(choices, Length.ofMillimetres(100)).settle(Settling.things(file.name(), file.things(), true).get(0), Optional.empty());
     }
 
-    private static Mesh mesh(Settled settled) {
+    private Mesh mesh(Settled settled) {
         return new Recipe.Made(1, settled.shells().values().stream().map(s -> Part.of(Swatch.STONE, new Form.Brought(s, false), Vec.ZERO)).toList()).mesh(FINISH);
     }
 
