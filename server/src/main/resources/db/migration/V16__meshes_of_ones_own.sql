@@ -14,16 +14,23 @@ alter table piece add column brought text not null default '';
 alter table piece add column details varchar(40) not null default '';
 
 -- Files that were handed over and are looked at before they are brought in; gone after that, or after a day.
-create table delivery (
+create table bundle (
     id      uuid primary key,
-    site_id bigint       not null references site on delete cascade,
-    model   varchar(300) not null,
-    made_at timestamptz  not null default now()
+    site_id bigint      not null references site on delete cascade,
+    made_at timestamptz not null default now()
 );
-create table delivery_file (
-    delivery_id uuid         not null references delivery on delete cascade,
-    name        varchar(300) not null,
-    bytes       bytea        not null,
-    primary key (delivery_id, name)
+create table bundle_file (
+    bundle_id uuid         not null references bundle on delete cascade,
+    name      varchar(300) not null,
+    bytes     bytea        not null,
+    primary key (bundle_id, name)
 );
-alter table delivery_file alter column bytes set storage external;
+alter table bundle_file alter column bytes set storage external;
+
+-- Each model among them is looked at by itself.
+create table delivery (
+    id        uuid primary key,
+    bundle_id uuid         not null references bundle on delete cascade,
+    model     varchar(300) not null
+);
+create index delivery_bundle on delivery (bundle_id);

@@ -4,11 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import hausbau.server.standing.Sets;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -173,7 +179,7 @@ class DeliveryTest {
         }
         assertThat(in.caller.files(in.site + "/deliveries", Map.of("a.txt", new byte[2])).status()).isEqualTo(400);
         assertThat(in.caller.files("/api/sites/999999/deliveries", Map.of("a.obj", obj(1, "a", "b", box(0, 0, 0, 1, 1, 1)))).status()).isEqualTo(404);
-        assertThat(jdbc.queryForObject("select count(*) from delivery where site_id = ?", Integer.class, in.id())).isZero();
+        assertThat(jdbc.queryForObject("select count(*) from bundle where site_id = ?", Integer.class, in.id())).isZero();
         var delivery = delivered("a.obj", obj(1, "a", "b", box(0, 0, 0, 1, 1, 1)), "");
         var at = in.site + "/deliveries/" + delivery.get("id").asString();
         assertThat(in.caller.post(at + "/pieces", bringing(delivery, "{\"number\":7}", "")).status()).isEqualTo(400);
@@ -221,5 +227,30 @@ class DeliveryTest {
         assertThat(listed.get(0).get("least").asDouble()).isCloseTo(256 * Math.sqrt(2 / 17.0), within(0.1));
         assertThat(in.caller.call("PATCH", in.site + "/pieces/" + screen + "/parts/0", "{\"laidOut\":false}", null).status()).isEqualTo(200);
         assertThat(in.caller.get(in.site + "/densities").json()).isEmpty();
+    }
+
+    /** Two models of one zip share its bytes, which go with the second of them. */
+    @Test
+    void filesAreKeptOnceAndGoWithTheirLastModel() throws IOException {
+        var out = new ByteArrayOutputStream();
+        try (var zip = new ZipOutputStream(out)) {
+            for (var name : List.of("a.obj", "b.obj")) {
+                zip.putNextEntry(new ZipEntry("set/" + name));
+                zip.write(obj(1, name, "slate", box(0, 0, 0, 0.4, 0.9, 0.4)));
+            }
+        }
+        var both = in.caller.files(in.site + "/deliveries", Map.of("set.zip", out.toByteArray())).json();
+        assertThat(both.valueStream().map(d -> d.get("name").asString())).containsExactly("a", "b");
+        var files = "select count(*) from bundle_file f join bundle b on b.id = f.bundle_id where b.site_id = ?";
+        assertThat(jdbc.queryForObject(files, Integer.class, in.id())).isEqualTo(1);
+        in.caller.call("DELETE", in.site + "/deliveries/" + both.get(0).get("id").asString(), null, null);
+        assertThat(in.caller.get(in.site + "/deliveries/" + both.get(1).get("id").asString()).status()).isEqualTo(200);
+        in.caller.call("DELETE", in.site + "/deliveries/" + both.get(1).get("id").asString(), null, null);
+        assertThat(jdbc.queryForObject(files, Integer.class, in.id())).isZero();
+        var many = new LinkedHashMap<String, byte[]>();
+        for (var i = 0; i < 41; i++) {
+            many.put(i + ".obj", obj(1, "a", "slate", box(0, 0, 0, 1, 1, 1)));
+        }
+        assertThat(in.caller.files(in.site + "/deliveries", many).text()).contains("at most 40");
     }
 }

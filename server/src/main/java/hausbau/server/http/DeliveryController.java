@@ -127,7 +127,7 @@ class DeliveryController {
                 throw new Refused("file", "There are two files “" + name + "”.");
             }
         }
-        return deliveries.deliver(siteId, all, token).stream().map(id -> DeliveryView.of(deliveries.look(siteId, id, new Question(null, pieceId)))).toList();
+        return deliveries.deliver(siteId, all, token, pieceId).stream().map(DeliveryView::of).toList();
     }
 
     @GetMapping("/deliveries/under-way/{token}")

@@ -49,6 +49,7 @@ public class DeliveryService {
 
     private static final int AT_HAND = 3;
     private static final int MOST_THINGS = 300;
+    private static final int MOST_MODELS = 40;
 
     private final Stores stores;
     private final DeliveryStore deliveries;
@@ -111,10 +112,10 @@ public class DeliveryService {
      * Takes files, reads every model among them, and keeps them to be looked at.
      *
      * @param token under which it can be asked how far it is, and called off; may be empty
-     * @return the ids of the deliveries, one for each model
-     * @throws Refused if one of them cannot be read, or it was called off; nothing of it is kept then
+     * @return a delivery for each model
+     * @throws Refused if one of them cannot be read, or there are too many, or it was called off; nothing of it is kept then
      */
-    public List<UUID> deliver(long siteId, Map<String, byte[]> files, String token) {
+    public List<Delivered> deliver(long siteId, Map<String, byte[]> files, String token, @Nullable Long pieceId) {
         var reading = new Reading();
         if (!token.isEmpty()) {
             underWay.put(token, reading);
@@ -123,6 +124,9 @@ public class DeliveryService {
             sets.current(siteId);
             var bundle = new Bundle(files);
             var models = bundle.models();
+            if (models.size() > MOST_MODELS) {
+                throw new Refused("file", "There are " + models.size() + " models among them; at most " + MOST_MODELS + " are taken at once. Bring them in by parts.");
+            }
             var all = new LinkedHashMap<UUID, Incoming>();
             var names = new LinkedHashMap<UUID, String>();
             for (var i = 0; i < models.size(); i++) {
@@ -134,11 +138,12 @@ public class DeliveryService {
                     return !reading.isCalledOff;
                 }));
             }
-            transaction.executeWithoutResult(status -> names.forEach((id, model) -> deliveries.keep(id, siteId, model, files)));
+            var looks = all.entrySet().stream().map(e -> look(siteId, e.getKey(), e.getValue(), new Question(null, pieceId))).toList();
+            transaction.executeWithoutResult(status -> deliveries.keep(siteId, names, files));
             synchronized (read) {
                 read.putAll(all);
             }
-            return List.copyOf(all.keySet());
+            return looks;
         } catch (CalledOff e) {
             throw new Refused("token", "It was called off; nothing was brought in.");
         } finally {
@@ -172,7 +177,10 @@ public class DeliveryService {
 
     /** What would come of it. */
     public Delivered look(long siteId, UUID id, Question question) {
-        var file = file(siteId, id);
+        return look(siteId, id, file(siteId, id), question);
+    }
+
+    private Delivered look(long siteId, UUID id, Incoming file, Question question) {
         var state = sets.current(siteId);
         var of = Optional.ofNullable(question.pieceId()).map(state::piece);
         var before = before(siteId, question.pieceId()).filter(b -> b.file().equals(file.name()));

@@ -199,11 +199,10 @@ class DemoDressing {
                 block(Swatch.OPAL, 120, 340, 1160, 840, 360, 2080, "pane"), block(Swatch.OPAL, 960, 340, 1160, 1680, 360, 2080, "pane"),
                 block(Swatch.METAL, 1180, 430, 1000, 1500, 690, 1180, "till"), block(Swatch.METAL, 1220, 470, 1180, 1460, 600, 1330, "keys"));
         var piece = new Piece("ticket-window", "ticket window", Role.PROP, new Recipe.Made(0, window), Pivot.BASE_CENTRE);
-        var id = deliveries.deliver(site, Map.of("ticket-window.glb", GltfScene.ofPiece(piece, Finish.ofDensity(256))), "").get(0);
         var till = piece(site, "PRP-TILL");
-        var look = deliveries.look(site, id, new DeliveryService.Question(null, till));
-        deliveries.bring(site, id, NOT_TOLD, new DeliveryService.Order(look.choices(), Map.of(), false, List.of(new DeliveryService.Taken(0, till, null, null))));
-        deliveries.remove(site, id);
+        var look = deliveries.deliver(site, Map.of("ticket-window.glb", GltfScene.ofPiece(piece, Finish.ofDensity(256))), "", till).get(0);
+        deliveries.bring(site, look.id(), NOT_TOLD, new DeliveryService.Order(look.choices(), Map.of(), false, List.of(new DeliveryService.Taken(0, till, null, null))));
+        deliveries.remove(site, look.id());
         place(site, "PRP-TILL", 6_000, 6_600, 0);
     }
 
