@@ -51,6 +51,7 @@ class BuildingTest {
         assertThat(desk.field("Risers")).hasValue("19");
         desk.page.getByLabel("Shape of the stairs").selectOption("HALF_TURN");
         assertThat(desk.page.getByLabel("Hand")).isVisible();
+        desk.until("massing => fetch(massing).then((answer) => answer.json()).then((m) => m.stairs[0].shape === 'HALF_TURN')", desk.site() + "/massing");
         var stair = desk.get(desk.site() + "/massing").get("stairs").get(0);
         assertThat(stair.get("shape").asString()).isEqualTo("HALF_TURN");
         // Dragged by the hand, it goes by the step.

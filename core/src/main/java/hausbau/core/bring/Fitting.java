@@ -19,6 +19,7 @@ public final class Fitting {
     /** The file's own origin is taken for the pivot where that fits as well as the middle does, but for this much over all sides, µm. Our own bound. */
     private static final long AS_WELL = 200_000;
     private static final int MOST = 150;
+    private static final int MOST_NAME = 60;
 
     private Fitting() {
     }
@@ -37,7 +38,7 @@ public final class Fitting {
         var at = of.filter(p -> p.role().isDerived()).map(p -> at(settled, p)).orElse(Vec.ZERO);
         var fresh = new LinkedHashMap<String, Part>();
         settled.shells().forEach((material, shell) -> {
-            var name = material.length() <= 60 ? material : material.substring(0, 60);
+            var name = free(material, fresh);
             fresh.put(name, Part.of(swatches.getOrDefault(material, Swatch.PLASTER), new Form.Brought(shell, laidOut), at).named(name));
         });
         var was = of.map(Piece::parts).filter(parts -> parts.stream().anyMatch(p -> p.form() instanceof Form.Brought)).orElse(List.of());
@@ -51,6 +52,15 @@ public final class Fitting {
         }
         parts.addAll(fresh.values());
         return parts;
+    }
+
+    /** A part's name of at most 60 characters; with a number where another material begins as this one does. */
+    private static String free(String material, Map<String, Part> given) {
+        var name = material.length() <= MOST_NAME ? material : material.substring(0, MOST_NAME);
+        for (var n = 2; given.containsKey(name); n++) {
+            name = material.substring(0, MOST_NAME - 5) + " " + n;
+        }
+        return name;
     }
 
     /** Where its least corner lies in a piece that the massing sets down: as its file has it, where that fits; else in the middle, on the ground. */

@@ -10,7 +10,6 @@ import hausbau.server.store.board.BoardItemRow.Kind;
 import hausbau.server.store.board.BoardItemRow.Lie;
 import hausbau.server.store.Stores;
 import java.util.List;
-import java.util.concurrent.Semaphore;
 import java.util.function.BiConsumer;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
@@ -30,14 +29,14 @@ public class BoardService {
     private final Journal journal;
     private final Previews previews;
     private final TransactionTemplate transaction;
-    /** A large picture takes a quarter of a gigabyte while it is read. */
-    private final Semaphore desks = new Semaphore(2);
+    private final PictureDesk desk;
 
-    BoardService(Stores store, Journal journal, Previews previews, TransactionTemplate transaction) {
+    BoardService(Stores store, Journal journal, Previews previews, TransactionTemplate transaction, PictureDesk desk) {
         this.store = store;
         this.journal = journal;
         this.previews = previews;
         this.transaction = transaction;
+        this.desk = desk;
     }
 
     /** The largest file that is taken. */
@@ -57,13 +56,7 @@ public class BoardService {
      */
     public BoardItemRow addPicture(long siteId, Seen seen, String name, byte[] file, double x, double y) {
         transaction.executeWithoutResult(status -> store.sites().site(siteId));
-        desks.acquireUninterruptibly();
-        PictureFile picture;
-        try {
-            picture = PictureFile.read(file);
-        } finally {
-            desks.release();
-        }
+        var picture = desk.read(file);
         return transaction.execute(status -> lay(siteId, seen, name, picture, x, y));
     }
 

@@ -21,7 +21,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The colourways of a site, and the sheets that they are made into. */
 @Service
@@ -35,12 +35,16 @@ public class ColourwayService {
     private final Journal journal;
     private final Sets sets;
     private final SheetShelf sheets;
+    private final PictureDesk desk;
+    private final TransactionTemplate transaction;
 
-    public ColourwayService(Stores stores, Journal journal, Sets sets, SheetShelf sheets) {
+    public ColourwayService(Stores stores, Journal journal, Sets sets, SheetShelf sheets, PictureDesk desk, TransactionTemplate transaction) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
         this.sheets = sheets;
+        this.desk = desk;
+        this.transaction = transaction;
     }
 
     public record Known(long id, String name, boolean isUsed, Colourway colourway) {
@@ -116,13 +120,14 @@ public class ColourwayService {
     }
 
     /** Keeps a picture for finishes, checked and written anew as those on the board are. @return its id */
-    @Transactional
     public long addPicture(long siteId, byte[] file) {
-        stores.sites().site(siteId);
-        var picture = PictureFile.read(file);
-        var media = new MediaRow(stores.nextId(), siteId, picture.type(), picture.width(), picture.height(), picture.original(), picture.preview());
-        stores.boards().keep(media);
-        return media.id();
+        transaction.executeWithoutResult(status -> stores.sites().site(siteId));
+        var picture = desk.read(file);
+        return transaction.execute(status -> {
+            var media = new MediaRow(stores.nextId(), siteId, picture.type(), picture.width(), picture.height(), picture.original(), picture.preview());
+            stores.boards().keep(media);
+            return media.id();
+        });
     }
 
     private static Colourway over(Colourway standing, Map<Swatch, CoatWords> told) {
