@@ -54,11 +54,9 @@ const fixes = computed(() => {
   const due = { WELD: came.open + came.doubled + came.flat > 0, OUTWARD: came.inward > 0, FIT: !came.fits }
   return FIXES.filter((f) => due[f.value] || delivery.value!.choices.fixes.includes(f.value)).map((f) => ({
     ...f,
-    label: f.value === 'FIT' ? (piece.value && isDerived.value ? `Stretch it to the size of ${piece.value.code}` : 'Stretch it to whole steps') : f.label,
+    label: f.value === 'FIT' ? (piece.value && delivery.value!.sized ? `Stretch it to the size of ${piece.value.code}` : 'Stretch it to whole steps') : f.label,
   }))
 })
-const DERIVED = ['WALL', 'DOOR', 'WINDOW', 'PASSAGE', 'POST', 'FLOOR', 'CEILING', 'STAIR', 'GUARD', 'SOLID']
-const isDerived = computed(() => !!piece.value && DERIVED.includes(piece.value.role))
 function fix(which: (typeof FIXES)[number]['value'], on: boolean) {
   const now = new Set(delivery.value!.choices.fixes)
   if (on) now.add(which)
@@ -155,7 +153,7 @@ async function bring() {
           <dt>Triangles</dt>
           <dd class="figures">{{ number(thing.left.triangles) }}</dd>
         </dl>
-        <p v-if="off" class="caution">▲ {{ isDerived ? `Misses ${piece!.code} by` : 'Off whole steps by' }} {{ off }}</p>
+        <p v-if="off" class="caution">▲ {{ delivery.sized ? `Misses ${piece!.code} by` : 'Off whole steps by' }} {{ off }}</p>
         <p v-for="f in found" :key="f.key" :class="f.right ? 'right' : 'caution'">{{ f.right ? '✓' : '▲' }} {{ f.says }}</p>
         <p v-if="!found.length" class="right">✓ It is closed, and its faces look outward</p>
         <p v-if="thing.came.uneven" class="soft">It is scaled unlike in different directions, or mirrored, in its file: that is baked in.</p>

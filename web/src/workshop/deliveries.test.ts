@@ -18,6 +18,7 @@ const delivery = (id: string, choices: Partial<Choices>, things = 2) =>
     textures: [],
     missing: [],
     leftOut: [],
+    sized: false,
     things: Array.from({ length: things }, (_, i) => thing(i)),
     thing: 1,
   }) as unknown as DeliveryView

@@ -59,7 +59,8 @@ public final class Settling {
             Welding.weld(places);
         }
         if (choices.fixes().contains(Fix.FIT)) {
-            fit(places, extent, size);
+            // Welding may have moved its sides.
+            fit(places, extent(places, corners, loose), size);
         }
         var mended = choices.fixes().isEmpty() ? came : new Tangle(places, corners);
         var now = extent(places, corners, loose);
@@ -132,8 +133,9 @@ public final class Settling {
         return size.orElseGet(() -> new Vec(onStep(is.x()), onStep(is.y()), onStep(is.z())));
     }
 
+    /** What is thinner than half a step is not built in steps: it stays. */
     private long onStep(long length) {
-        return Math.max(1, Math.round((double) length / step.um())) * step.um();
+        return 2 * length < step.um() ? length : Math.round((double) length / step.um()) * step.um();
     }
 
     private void fit(int[] places, long[] extent, Optional<Vec> size) {

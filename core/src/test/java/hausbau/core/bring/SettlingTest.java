@@ -118,7 +118,7 @@ class SettlingTest {
         assertThat(open.came().open()).isEqualTo(4);
         assertThat(open.came().inward()).isEqualTo(1);
         var sheet = new ArrayList<>(List.of(turned(box(0, 0, 0, 1000, 500, 1).get(2)), box(0, 0, 0, 1000, 500, 1).get(3)));
-        assertThat(settled(sheet).came().inward()).isEqualTo(0 + 1);
+        assertThat(settled(sheet).came().inward()).isEqualTo(1);
     }
 
     @Test
@@ -169,6 +169,30 @@ class SettlingTest {
         var as = new Settling(new Choices(1, Up.Z, false, Set.of(Fix.FIT)), STEP).settle(loose(sides), Optional.of(Vec.ofMillimetres(1000, 450, 2500)));
         assertThat(as.came().off()).isEqualTo(Vec.ofMillimetres(-4, 48, 9));
         assertThat(as.shells().get("surface").box().max()).isEqualTo(Vec.ofMillimetres(1000, 450, 2500));
+    }
+
+    /** A board of 20 mm is no step thick: it keeps its thickness, and is not told to miss one. */
+    @Test
+    void whatIsThinnerThanHalfAStepStays() {
+        var board = settled(box(0, 0, 0, 996, 20, 2100), Fix.FIT);
+        assertThat(board.came().off()).isEqualTo(Vec.ofMillimetres(-4, 0, 0));
+        assertThat(board.shells().get("surface").box().max()).isEqualTo(Vec.ofMillimetres(1000, 20, 2100));
+    }
+
+    /** A side that welding moves is where it was asked to be all the same. */
+    @Test
+    void whatIsWeldedAndStretchedIsExact() {
+        var sides = box(0, 0, 0, 996, 500, 200);
+        // One corner of the first triangle sticks out by 0.05 mm, and is welded to its neighbours.
+        var out = sides.get(4).clone();
+        for (var i = 0; i < 9; i += 3) {
+            out[i] = out[i] == 996 ? 996.05 : out[i];
+        }
+        sides.set(4, out);
+        var fitted = settled(sides, Fix.WELD, Fix.FIT);
+        assertThat(fitted.came().off().x()).isEqualTo(-3_950);
+        assertThat(fitted.shells().get("surface").box().max()).isEqualTo(Vec.ofMillimetres(1000, 500, 200));
+        assertThat(fitted.left().fits()).isTrue();
     }
 
     /** The axes of a file that has Y up: X stays, what is up is up, and it is not mirrored. */

@@ -90,14 +90,14 @@ class DeliveryController {
     record MaterialView(@NotNull String name, @NotNull Swatch swatch) {
     }
 
-    /** @param thing the one that was taken when it was brought in before */
+    /** @param sized whether the piece whose place it takes says how large it is to be, @param thing the one that was taken when it was brought in before */
     record DeliveryView(@NotNull UUID id, @NotNull String name, @NotNull ChoicesView choices, @NotNull List<MaterialView> materials, @NotNull List<String> textures, @NotNull List<String> missing, @NotNull List<String> leftOut,
-            @NotNull List<ThingView> things, @NotNull int thing) {
+            @NotNull boolean sized, @NotNull List<ThingView> things, @NotNull int thing) {
 
         static DeliveryView of(Delivered d) {
             var file = d.file();
             return new DeliveryView(d.id(), file.name(), ChoicesView.of(d.choices()), file.materials().entrySet().stream().map(e -> new MaterialView(e.getKey(), e.getValue())).toList(), List.copyOf(file.textures()),
-                    List.copyOf(file.missing()), file.left(), d.things().stream().map(ThingView::of).toList(), d.thing());
+                    List.copyOf(file.missing()), file.left(), d.isSized(), d.things().stream().map(ThingView::of).toList(), d.thing());
         }
     }
 

@@ -96,8 +96,11 @@ public class DeliveryService {
         }
     }
 
-    /** @param thing the number of the one that was taken when it was brought in before; 0 where it was not */
-    public record Delivered(UUID id, Incoming file, Choices choices, List<Thing> things, int thing) {
+    /**
+     * @param isSized whether the piece whose place it takes says how large it is to be
+     * @param thing   the number of the one that was taken when it was brought in before; 0 where it was not
+     */
+    public record Delivered(UUID id, Incoming file, Choices choices, boolean isSized, List<Thing> things, int thing) {
     }
 
     /** What is asked about a delivery; what is null is as is usual for the file, or as it was when the piece was brought in last. */
@@ -186,8 +189,13 @@ public class DeliveryService {
         var before = before(siteId, question.pieceId()).filter(b -> b.file().equals(file.name()));
         var choices = question.choices() != null ? question.choices() : before.map(Brought::choices).orElseGet(() -> usual(file, of.isPresent()));
         var things = things(file, choices);
-        return new Delivered(id, file, choices, IntStream.range(0, things.size()).mapToObj(n -> thing(id, file, choices, things, n, of, state)).toList(),
+        return new Delivered(id, file, choices, of.filter(DeliveryService::isSized).isPresent(), IntStream.range(0, things.size()).mapToObj(n -> thing(id, file, choices, things, n, of, state)).toList(),
                 before.map(Brought::thing).filter(n -> n < things.size()).orElse(0));
+    }
+
+    /** What the massing sets down has its size; what a hand does has the size that it comes in. */
+    private static boolean isSized(Piece piece) {
+        return piece.role().isDerived();
     }
 
     /** In place of one piece, it is one. */
@@ -212,8 +220,7 @@ public class DeliveryService {
         if (number < 0 || number >= things.size()) {
             throw new Refused("things", "The file has no thing " + number + ".");
         }
-        // What the massing sets down has its size; what a hand does has the size that it comes in.
-        var size = of.filter(p -> p.role().isDerived()).map(p -> p.recipe().size());
+        var size = of.filter(DeliveryService::isSized).map(p -> p.recipe().size());
         var wanted = new Wanted(id, choices, number, size);
         var result = settled(wanted, things.get(number), state);
         var parts = Fitting.parts(result, file.materials(), true, of);
