@@ -194,10 +194,6 @@ nav.list .coat {
   max-height: 330px;
   overflow-y: auto;
 }
-.side {
-  border-left: 1px solid var(--hairline);
-  overflow-y: auto;
-}
 h3 {
   margin: 0 0 6px;
 }
@@ -209,12 +205,6 @@ h3 {
   opacity: 0.55;
 }
 dl {
-  display: grid;
-  grid-template-columns: 110px 1fr;
-  gap: 2px 8px;
-  margin: 0;
-}
-dd {
-  margin: 0;
+  --terms: 110px;
 }
 </style>

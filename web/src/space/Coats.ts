@@ -8,6 +8,7 @@ import {
   SRGBColorSpace,
   Texture,
   TextureLoader,
+  Vector4,
 } from 'three'
 import type { Instead } from '../ticket/seeing'
 import { coatMaterial } from './materials'
@@ -17,6 +18,12 @@ export interface CoatLook {
   swatch: string
   sheet: string
   url: (picture: 'COLOUR' | 'NORMAL' | 'SURFACE') => string
+}
+
+/** A density in pixels a metre, and four shares of it at which one colour gives way to the next. */
+export interface Against {
+  pixelsPerMetre: number
+  bounds: readonly number[]
 }
 
 /** Squares across a sheet of 1024 pixels, so that each is 64. */
@@ -49,8 +56,8 @@ export class Coats {
   private readonly coming = new Map<string, string>()
   private looks = new Map<string, CoatLook>()
   private instead?: Instead
-  /** What densities are seen against, pixels a metre; 0 sees finishes. */
-  private readonly against = { value: 0 }
+  /** What densities are seen against; 0 pixels a metre sees finishes. */
+  private readonly against = { pixelsPerMetre: { value: 0 }, bounds: { value: new Vector4() } }
   private squares?: DataTexture
 
   /** @param onLoad called when pictures have come */
@@ -69,10 +76,11 @@ export class Coats {
     return material
   }
 
-  /** @param instead what is seen in place of all finishes, @param pixelsPerMetre the site's density */
-  show(looks: readonly CoatLook[] | undefined, instead: Instead | undefined, pixelsPerMetre: number) {
+  /** @param instead what is seen in place of all finishes, @param against what densities are seen against, once that is known */
+  show(looks: readonly CoatLook[] | undefined, instead: Instead | undefined, against: Against | undefined) {
     this.instead = instead
-    this.against.value = instead === 'density' ? pixelsPerMetre : 0
+    this.against.pixelsPerMetre.value = (instead === 'density' && against?.pixelsPerMetre) || 0
+    if (against) this.against.bounds.value.fromArray(against.bounds)
     this.looks = new Map(looks?.map((l) => [l.swatch, l]))
     for (const swatch of this.materials.keys()) void this.wear(swatch)
   }

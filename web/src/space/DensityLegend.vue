@@ -1,23 +1,13 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import { get, type PieceDensityView } from '../api/client'
-import { tell, useSite } from '../site/site'
+import { computed } from 'vue'
+import { useSite } from '../site/site'
+import { useDensities } from './densities'
 import { DENSITIES } from './materials'
 
 /** What the colours of densities mean, and the pieces whose pictures lie otherwise than the site's. */
 const site = useSite()
-const all = ref<PieceDensityView[]>()
-watch(
-  () => site.site?.revision,
-  async () => {
-    try {
-      all.value = await get<PieceDensityView[]>(`/api/sites/${site.site!.id}/densities`)
-    } catch (e) {
-      tell(e)
-    }
-  },
-  { immediate: true },
-)
+const densities = useDensities()
+const all = computed(() => densities.all?.otherwise)
 const number = (v: number) => v.toLocaleString('en', { maximumFractionDigits: 0 })
 </script>
 

@@ -30,7 +30,7 @@ import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Pose } from '../site/pose'
 import { Batches, turned, type Batch, type Far, type Wear } from './Batches'
-import { Coats, type CoatLook } from './Coats'
+import { Coats, type Against, type CoatLook } from './Coats'
 import { Daylight, outdoors, type Sun } from './Daylight'
 import type { Instead } from '../ticket/seeing'
 import { PaperPass } from './PaperPass'
@@ -66,8 +66,7 @@ export interface Description {
   coats: readonly CoatLook[] | undefined
   /** Squares in place of finishes. */
   instead: Instead | undefined
-  /** The site's density. */
-  pixelsPerMetre: number
+  against: Against | undefined
   /** Heavy pieces further from the camera are boxes; absent: none is. */
   boxesBeyondMm?: number
   /** Absent: even light. */
@@ -323,8 +322,8 @@ export class SpaceScene {
   }
 
   /** What is drawn in paper is drawn in its finishes, or the other way round; finishes mirror what is outside. */
-  private finish({ finished: on, coats, instead, pixelsPerMetre }: Description) {
-    this.coats.show(coats, instead, pixelsPerMetre)
+  private finish({ finished: on, coats, instead, against }: Description) {
+    this.coats.show(coats, instead, against)
     if (this.finished === on) return
     this.finished = on
     if (on) this.scene.environment ??= outdoors(this.renderer)

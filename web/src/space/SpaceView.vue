@@ -8,6 +8,7 @@ import { isIn } from '../massing/edges'
 import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
 import { placementOf } from '../site/standing'
 import { meshUrl, tell, useSite } from '../site/site'
+import { useDensities } from './densities'
 import { useAssembling } from '../repeat/assembling'
 import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
@@ -21,6 +22,7 @@ import { SpaceScene } from './SpaceScene'
 import { useWalk } from './walk'
 
 const site = useSite()
+const densities = useDensities()
 const placing = usePlacing()
 const table = useTable()
 const seeing = useSeeing()
@@ -109,7 +111,7 @@ async function show() {
     finished: seeing.finished,
     coats: seeing.finished ? colourways.coats : undefined,
     instead: seeing.instead,
-    pixelsPerMetre: site.site.pixelsPerMetre,
+    against: densities.against,
     boxes: seeing.boxes,
     boxesBeyondMm: seeing.boxesBeyondMm,
     sun: sun.value,
@@ -193,6 +195,7 @@ watch(
     seeing.finished,
     colourways.coats,
     seeing.instead,
+    densities.against,
     sun.value,
     table.walking,
   ],

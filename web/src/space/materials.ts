@@ -1,4 +1,4 @@
-import { Color, DoubleSide, type Material, MeshLambertMaterial, MeshStandardMaterial, Plane, ShaderMaterial, Vector3 } from 'three'
+import { Color, DoubleSide, type Material, MeshLambertMaterial, MeshStandardMaterial, Plane, ShaderMaterial, Vector3, type IUniform, type Vector4 } from 'three'
 import { ink } from '../styles/theme'
 
 /** Grey papers: shape is judged without colour, yet one material is told from the other. */
@@ -36,13 +36,14 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
 }
 
 /** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it */
-export function coatMaterial(isCut: boolean, against: { value: number }): MeshStandardMaterial {
+export function coatMaterial(isCut: boolean, against: { pixelsPerMetre: IUniform<number>; bounds: IUniform<Vector4> }): MeshStandardMaterial {
   const material = cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
   const cutOpened = material.onBeforeCompile.bind(material)
   material.onBeforeCompile = (shader, renderer) => {
     cutOpened(shader, renderer)
-    shader.uniforms.against = against
-    shader.fragmentShader = `uniform float against;\n${shader.fragmentShader}`.replace('#include <map_fragment>', DENSITY)
+    shader.uniforms.against = against.pixelsPerMetre
+    shader.uniforms.bounds = against.bounds
+    shader.fragmentShader = `uniform float against;\nuniform vec4 bounds;\n${shader.fragmentShader}`.replace('#include <map_fragment>', DENSITY)
   }
   return material
 }
@@ -59,7 +60,7 @@ const DENSITY = `#include <map_fragment>
       float onSheet = abs(sheetX.x * sheetY.y - sheetX.y * sheetY.x);
       float onFace = length(cross(dFdx(vViewPosition), dFdy(vViewPosition)));
       float share = sqrt(onSheet / max(onFace, 1e-12)) / against;
-      diffuseColor.rgb = share < 0.5 ? vec3(0.392, 0.058, 0.023) : share < 0.9 ? vec3(0.485, 0.194, 0.007) : share < 1.1 ? vec3(0.418, 0.610, 0.565) : share < 2.0 ? vec3(0.356, 0.235, 0.451) : vec3(0.144, 0.047, 0.201);
+      diffuseColor.rgb = share < bounds.x ? vec3(0.392, 0.058, 0.023) : share < bounds.y ? vec3(0.485, 0.194, 0.007) : share < bounds.z ? vec3(0.418, 0.610, 0.565) : share < bounds.w ? vec3(0.356, 0.235, 0.451) : vec3(0.144, 0.047, 0.201);
     }
   #endif`
 

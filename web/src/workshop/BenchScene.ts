@@ -24,7 +24,7 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm } from '../api/client'
-import { Coats, type CoatLook } from '../space/Coats'
+import { Coats, type Against, type CoatLook } from '../space/Coats'
 import { Daylight, outdoors } from '../space/Daylight'
 import { figureMesh } from '../space/figure'
 import { loadShape, type Shape } from '../space/geometry'
@@ -40,8 +40,7 @@ export interface BenchSight {
   pieces: readonly { url: string; boxMm: BoxMm; xMm: number }[]
   look: BenchLook
   coats: readonly CoatLook[] | undefined
-  /** The site's density. */
-  pixelsPerMetre: number
+  against: Against | undefined
   /** Boxes of the part that is worked on. */
   chosenMm: readonly BoxMm[]
   /** Ends of edges that are not closed, x, y, z of each. */
@@ -177,7 +176,7 @@ export class BenchScene {
     if (finished) {
       this.scene.environment ??= outdoors(this.renderer)
       this.scene.environmentIntensity = 0.6
-      this.coats.show(sight.coats, sight.look === 'checker' || sight.look === 'density' ? sight.look : undefined, sight.pixelsPerMetre)
+      this.coats.show(sight.coats, sight.look === 'checker' || sight.look === 'density' ? sight.look : undefined, sight.against)
     }
     this.light.group.visible = !finished
     this.outside.visible = finished

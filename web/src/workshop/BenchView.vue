@@ -2,7 +2,8 @@
 import { useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { BoxMm } from '../api/client'
-import { tell, useSite } from '../site/site'
+import { tell } from '../site/site'
+import { useDensities } from '../space/densities'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
 import { BenchScene, type BenchLook, type BenchSight } from './BenchScene'
@@ -20,7 +21,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [part: number] }>()
 const host = ref<HTMLElement>()
-const site = useSite()
+const densities = useDensities()
 const seeing = useSeeing()
 const colourways = useColourways()
 const facing = ref(false)
@@ -52,7 +53,7 @@ const sight = computed<BenchSight>(() => ({
   pieces: props.pieces,
   look: look.value,
   coats: look.value === 'finished' ? colourways.coats : undefined,
-  pixelsPerMetre: site.site!.pixelsPerMetre,
+  against: densities.against,
   chosenMm: props.parts?.[props.chosen ?? 0] ?? [],
   openMm: props.openMm ?? [],
 }))

@@ -138,7 +138,7 @@ async function bring() {
         >All of it is one piece</Checkbox
       >
       <ul v-if="delivery.things.length > 1" class="plain things" aria-label="Things in the file">
-        <li v-for="t in delivery.things" :key="t.number" :class="{ chosen: t.number === work.thing }">
+        <li v-for="t in delivery.things" :key="t.number" :class="{ taken: t.number === work.thing }">
           <Checkbox :checked="work.taken.has(t.number)" :aria-label="`Take ${t.name}`" @change="(e) => tick(t.number, e.target.checked)" />
           <button type="button" class="plain name" :aria-pressed="t.number === work.thing" @click="work.thing = t.number">
             {{ t.name }}<span v-if="faults(t)" class="caution"> ▲</span>
@@ -225,24 +225,8 @@ progress {
 .middle {
   min-width: 0;
 }
-.side {
-  border-left: 1px solid var(--hairline);
-  overflow-y: auto;
-}
 .wrap {
   flex-wrap: wrap;
-}
-dl {
-  display: grid;
-  grid-template-columns: 74px 1fr;
-  gap: 2px 8px;
-  margin: 0;
-}
-dt {
-  color: var(--soft-ink);
-}
-dd {
-  margin: 0;
 }
 section p {
   margin: 2px 0;
@@ -261,10 +245,6 @@ section p {
   grid-template-columns: 22px 1fr auto;
   align-items: center;
   padding: 1px 8px;
-}
-.things .chosen {
-  box-shadow: inset 3px 0 0 var(--plum);
-  background: rgba(106, 61, 124, 0.08);
 }
 .name {
   text-align: left;

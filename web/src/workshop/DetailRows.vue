@@ -53,18 +53,23 @@ const at = (level: string) => `${base()}/${level}.glb?as=${props.piece.mesh}`
     <p v-if="work.about('details')" class="fault" role="alert">{{ work.about('details') }}</p>
     <ul v-if="details" class="plain" aria-label="Levels of the piece">
       <li>
-        <button type="button" class="plain" :aria-pressed="!url" @click="url = undefined">
+        <button type="button" class="plain" :class="{ taken: !url }" :aria-pressed="!url" @click="url = undefined">
           <span>whole</span><span class="figures">{{ work.bench?.triangles.toLocaleString('en') }}</span>
         </button>
       </li>
       <li v-for="(l, i) in details.levels" :key="i">
-        <button type="button" class="plain" :aria-pressed="url === at(`details/${i}`)" @click="url = at(`details/${i}`)">
+        <button
+          type="button"
+          class="plain"
+          :class="{ taken: url === at(`details/${i}`) }"
+          :aria-pressed="url === at(`details/${i}`)"
+          @click="url = at(`details/${i}`)">
           <span>{{ l.percent ? `${l.percent} %` : 'box' }}</span><span class="figures">{{ l.triangles.toLocaleString('en') }}</span
           ><span class="figures soft">off by {{ mm(l.errorMm) }}</span>
         </button>
       </li>
       <li>
-        <button type="button" class="plain" :aria-pressed="url === at('hull')" @click="url = at('hull')">
+        <button type="button" class="plain" :class="{ taken: url === at('hull') }" :aria-pressed="url === at('hull')" @click="url = at('hull')">
           <span>hull</span><span class="figures">{{ details.hullTriangles.toLocaleString('en') }}</span
           ><span class="soft">to bump into</span>
         </button>
@@ -88,9 +93,5 @@ li button {
 }
 li button .figures:not(.soft) {
   text-align: right;
-}
-li button[aria-pressed='true'] {
-  box-shadow: inset 3px 0 0 var(--plum);
-  background: rgba(106, 61, 124, 0.08);
 }
 </style>

@@ -213,10 +213,6 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
 .none {
   margin: auto;
 }
-.side {
-  border-left: 1px solid var(--hairline);
-  overflow-y: auto;
-}
 .more {
   color: #1d5c57;
 }

@@ -223,7 +223,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
               </div>
             </div>
             <ul class="plain" aria-label="Parts of the piece">
-              <li v-for="(p, i) in bench.parts" :key="i" class="part" :class="{ chosen: i === work.chosen, hidden: p.words.hidden }">
+              <li v-for="(p, i) in bench.parts" :key="i" class="part" :class="{ taken: i === work.chosen, hidden: p.words.hidden }">
                 <button type="button" class="plain name" :aria-pressed="i === work.chosen" @click="work.chosen = i">
                   {{ p.words.name || FORMS[p.words.form!] }} <span class="soft">{{ p.words.swatch!.toLowerCase() }}</span>
                 </button>
@@ -281,34 +281,14 @@ input[type='search'] {
   display: flex;
   flex-direction: column;
 }
-.side {
-  border-left: 1px solid var(--hairline);
-  overflow-y: auto;
-}
 .out a {
   color: #1d5c57;
-}
-dl {
-  display: grid;
-  grid-template-columns: 74px 1fr;
-  gap: 2px 8px;
-  margin: 0;
-}
-dt {
-  color: var(--soft-ink);
-}
-dd {
-  margin: 0;
 }
 .part {
   display: grid;
   grid-template-columns: 1fr 26px 26px;
   align-items: center;
   padding: 1px 0 1px 8px;
-}
-.part.chosen {
-  box-shadow: inset 3px 0 0 var(--plum);
-  background: rgba(106, 61, 124, 0.08);
 }
 .part.hidden .name {
   color: var(--soft-ink);

@@ -218,15 +218,15 @@ class DeliveryTest {
         assertThat(delivery.get("things").get(0).get("laidOut").asBoolean()).isTrue();
         var at = in.site + "/deliveries/" + delivery.get("id").asString() + "/pieces";
         var screen = in.caller.post(at, bringing(delivery, "{\"number\":0}", "").replace("\"laidOut\":false", "\"laidOut\":true")).json().get(0).asLong();
-        assertThat(in.caller.get(in.site + "/densities").json()).as("it stands nowhere").isEmpty();
+        assertThat(in.caller.get(in.site + "/densities").json().get("otherwise")).as("it stands nowhere").isEmpty();
         in.made("/placements", "{\"pieceId\":" + screen + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0},\"snap\":false}");
-        var listed = in.caller.get(in.site + "/densities").json();
+        var listed = in.caller.get(in.site + "/densities").json().get("otherwise");
         assertThat(listed).hasSize(1);
         assertThat(listed.get(0).get("greatest").asDouble()).isCloseTo(4 * listed.get(0).get("least").asDouble(), within(0.01));
         // As large as makes the whole as the site: a side of a quarter, 2 / (1 + 16) of the squares each.
         assertThat(listed.get(0).get("least").asDouble()).isCloseTo(256 * Math.sqrt(2 / 17.0), within(0.1));
         assertThat(in.caller.call("PATCH", in.site + "/pieces/" + screen + "/parts/0", "{\"laidOut\":false}", null).status()).isEqualTo(200);
-        assertThat(in.caller.get(in.site + "/densities").json()).isEmpty();
+        assertThat(in.caller.get(in.site + "/densities").json().get("otherwise")).isEmpty();
     }
 
     /** Two models of one zip share its bytes, which go with the second of them. */

@@ -1,5 +1,8 @@
 package hausbau.core.shape;
 
+import java.util.List;
+import java.util.stream.Stream;
+
 /**
  * How finely a mesh's pictures lie on it: the fewest and the most pixels a metre, over all faces and directions. Alike, nothing is
  * stretched; unlike its neighbours', it looks blurred beside them.
@@ -12,6 +15,23 @@ public record Density(double least, double greatest) {
     /** Stretched by more than this, it is seen. Common practice, no source. */
     private static final double SEEN = 1.1;
 
+    /** How finely pictures lie against what a site has. Common practice, no source. */
+    public enum Band {
+        /** Seen to be blurred beside its neighbours. */
+        BLURRED(0.5), BELOW(1 / SEEN), AS_THE_SITE(SEEN), ABOVE(2), TWICE(Double.POSITIVE_INFINITY);
+
+        private final double below;
+
+        Band(double below) {
+            this.below = below;
+        }
+
+        /** Shares of the site's density at which each band gives way to the next. */
+        public static List<Double> bounds() {
+            return Stream.of(values()).map(b -> b.below).filter(Double::isFinite).toList();
+        }
+    }
+
     /** Whether pictures lie on it with a stretch that is seen. */
     public boolean isStretched() {
         return greatest > SEEN * least;
@@ -19,7 +39,7 @@ public record Density(double least, double greatest) {
 
     /** Whether some of it is seen to lie coarser or finer than a site has it. */
     public boolean liesOtherwise(Finish finish) {
-        return greatest > 0 && (least * SEEN < finish.pixelsPerMetre() || greatest > SEEN * finish.pixelsPerMetre());
+        return greatest > 0 && (least < Band.BELOW.below * finish.pixelsPerMetre() || greatest > Band.AS_THE_SITE.below * finish.pixelsPerMetre());
     }
 
     /** @return 0 and 0 for a mesh without faces */

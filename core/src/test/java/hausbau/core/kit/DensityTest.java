@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.apache.commons.math3.linear.MatrixUtils;
 import org.apache.commons.math3.linear.SingularValueDecomposition;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -50,5 +51,16 @@ class DensityTest {
     @Test
     void nothingHasNoDensity() {
         assertThat(Density.of(new Mesh(new double[0], new double[0], new double[0], List.of()))).isEqualTo(new Density(0, 0));
+    }
+
+    /** A face of 1 m² laid over so many pixels of a sheet of 1024, against a site of 256 a metre: a tenth off is seen. */
+    @ParameterizedTest
+    @CsvSource({"256, false", "240, false", "230, true", "280, false", "284, true", "512, true"})
+    void aTenthOffTheSitesIsOtherwise(double pixels, boolean otherwise) {
+        var side = pixels / 1024;
+        var square = new Mesh(new double[] {0, 0, 0, 1000, 0, 0, 1000, 0, 1000, 0, 0, 1000}, new double[] {0, -1, 0, 0, -1, 0, 0, -1, 0, 0, -1, 0}, new double[] {0, side, side, side, side, 0, 0, 0},
+                List.of(new Mesh.Part(Swatch.TILE, new int[] {0, 1, 2, 0, 2, 3})));
+        assertThat(Density.of(square).least()).isCloseTo(pixels, within(1e-6));
+        assertThat(Density.of(square).liesOtherwise(Finish.ofDensity(256))).isEqualTo(otherwise);
     }
 }

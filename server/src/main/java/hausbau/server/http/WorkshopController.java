@@ -120,10 +120,18 @@ class WorkshopController {
     record PieceDensityView(@NotNull long pieceId, @NotNull String code, @NotNull double least, @NotNull double greatest) {
     }
 
+    /**
+     * @param bounds    shares of the site's density at which it is blurred no more, as the site, finer, and twice as fine
+     * @param otherwise pieces that stand and whose pictures lie otherwise than the site has it, the coarsest first
+     */
+    record DensitiesView(@NotNull List<Double> bounds, @NotNull List<PieceDensityView> otherwise) {
+    }
+
     @GetMapping("/sites/{siteId}/densities")
-    @Operation(summary = "Pieces that stand and whose pictures lie otherwise than the site has it, the coarsest first")
-    List<PieceDensityView> densities(@PathVariable long siteId) {
-        return workshop.lyingOtherwise(siteId).stream().map(l -> new PieceDensityView(l.pieceId(), l.piece().code(), l.density().least(), l.density().greatest())).toList();
+    @Operation(summary = "How finely pictures lie on what stands, against the site")
+    DensitiesView densities(@PathVariable long siteId) {
+        return new DensitiesView(Density.Band.bounds(),
+                workshop.lyingOtherwise(siteId).stream().map(l -> new PieceDensityView(l.pieceId(), l.piece().code(), l.density().least(), l.density().greatest())).toList());
     }
 
     @GetMapping("/sites/{siteId}/pieces/{pieceId}/details")
