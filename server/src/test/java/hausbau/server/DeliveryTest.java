@@ -253,4 +253,17 @@ class DeliveryTest {
         }
         assertThat(in.caller.files(in.site + "/deliveries", many).text()).contains("at most 40");
     }
+
+    /** Whole steps are the site's, whatever they were when it was looked at first. */
+    @Test
+    void whatIsOffStepsFollowsTheStep() {
+        var delivery = delivered("urn.obj", obj(1, "urn", "slate", box(0, 0, 0, 0.4, 0.9, 0.4)), "");
+        assertThat(delivery.get("things").get(0).get("came").get("fits").asBoolean()).isTrue();
+        var site = in.caller.get(in.site).json();
+        var step = in.caller.call("PATCH", in.site, "{\"name\":\"Deliveries\",\"stepMm\":250}", null);
+        assertThat(step.status()).as(step.text() + site).isEqualTo(200);
+        var off = in.caller.get(in.site + "/deliveries/" + delivery.get("id").asString()).json().get("things").get(0).get("came").get("offMm");
+        assertThat(mm(off, "x")).isEqualTo(-100);
+        assertThat(mm(off, "z")).isEqualTo(-100);
+    }
 }

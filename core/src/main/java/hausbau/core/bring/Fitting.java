@@ -24,6 +24,11 @@ public final class Fitting {
     private Fitting() {
     }
 
+    /** The size that it is to be of: what the massing sets down has its own, what a person does has the size that it comes in. */
+    public static Optional<Vec> size(Optional<Piece> of) {
+        return of.filter(p -> p.role().isDerived()).map(p -> p.recipe().size());
+    }
+
     /**
      * @param swatches of each material
      * @param laidOut  whether it keeps the UVs that it came with

@@ -6,6 +6,7 @@ import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * One reusable module: a kind that has been given its code.
@@ -42,6 +43,21 @@ public record Piece(String code, String name, Kind kind, List<Part> model) {
 
     public Vec size() {
         return kind.size();
+    }
+
+    /**
+     * The same made of these parts. What the massing sets down keeps its kind, however it looks; what a person sets down is what
+     * they made, and remembers what it was first.
+     *
+     * @param mark tells it from others made alike
+     * @throws hausbau.core.measure.Refused if a piece cannot be of these parts
+     */
+    public Piece madeOf(long mark, List<Part> parts) {
+        if (role().isDerived()) {
+            return new Piece(code, name, kind, parts);
+        }
+        var first = recipe() instanceof Recipe.Made made ? made.first() : Optional.of(recipe());
+        return new Piece(code, name, new Kind(role(), new Recipe.Made(mark, parts, first), pivot()));
     }
 
     public boolean isStandIn() {

@@ -24,13 +24,11 @@ public record Told(String code, String name, Kind first, Optional<Pivot> pivot, 
         var called = name.isEmpty() ? first.describe(unit) : name;
         var at = pivot.orElse(first.pivot());
         var recipe = first.recipe();
-        if (first.role().isDerived()) {
-            return new Piece(code, called, new Kind(first.role(), recipe, at), parts.isEmpty() ? dressed(pattern) : parts);
+        var piece = new Piece(code, called, new Kind(first.role(), recipe, at));
+        if (!parts.isEmpty()) {
+            return piece.madeOf(id, parts);
         }
-        if (recipe instanceof Recipe.Made made) {
-            return new Piece(code, called, new Kind(first.role(), new Recipe.Made(id, parts.isEmpty() ? made.parts() : parts), at));
-        }
-        return new Piece(code, called, new Kind(first.role(), parts.isEmpty() ? recipe : new Recipe.Made(id, parts, Optional.of(recipe)), at));
+        return first.role().isDerived() ? piece.madeOf(id, dressed(pattern)) : recipe instanceof Recipe.Made made ? piece.madeOf(id, made.parts()) : piece;
     }
 
     /** What the pattern makes of it; empty where that leaves it as it is. */

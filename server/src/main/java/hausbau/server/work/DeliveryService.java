@@ -10,13 +10,13 @@ import hausbau.core.exchange.in.Bundle;
 import hausbau.core.exchange.in.Incoming;
 import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.kit.Form;
-import hausbau.core.kit.Kind;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Swatch;
@@ -57,8 +57,8 @@ public class DeliveryService {
     private final Sets sets;
     private final TransactionTemplate transaction;
     private final Map<String, Reading> underWay = new ConcurrentHashMap<>();
-    private final Map<UUID, Incoming> read = shelf(AT_HAND);
-    private final Map<Wanted, Settled> settled = shelf(16 * AT_HAND);
+    private final Map<UUID, Incoming> read = new Shelf<>(AT_HAND);
+    private final Map<Wanted, Settled> settled = new Shelf<>(16 * AT_HAND);
 
     public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction) {
         this.stores = stores;
@@ -68,23 +68,14 @@ public class DeliveryService {
         this.transaction = transaction;
     }
 
-    private static <K, V> Map<K, V> shelf(int places) {
-        return new LinkedHashMap<>(16, 0.75f, true) {
-            @Override
-            protected boolean removeEldestEntry(Map.Entry<K, V> eldest) {
-                return size() > places;
-            }
-        };
-    }
-
     /** How far the reading of files is. */
     private static final class Reading {
         volatile double share;
         volatile boolean isCalledOff;
     }
 
-    /** One thing of a file under some choices, of a size or of none. */
-    private record Wanted(UUID id, Choices choices, int number, Optional<Vec> size) {
+    /** One thing of a file under some choices, of a size or of none, on the site's step. */
+    private record Wanted(UUID id, Choices choices, int number, Optional<Vec> size, Length step) {
     }
 
     /** @param piece it as the piece that it would be */
@@ -189,13 +180,8 @@ public class DeliveryService {
         var before = before(siteId, question.pieceId()).filter(b -> b.file().equals(file.name()));
         var choices = question.choices() != null ? question.choices() : before.map(Brought::choices).orElseGet(() -> usual(file, of.isPresent()));
         var things = things(file, choices);
-        return new Delivered(id, file, choices, of.filter(DeliveryService::isSized).isPresent(), IntStream.range(0, things.size()).mapToObj(n -> thing(id, file, choices, things, n, of, state)).toList(),
+        return new Delivered(id, file, choices, Fitting.size(of).isPresent(), IntStream.range(0, things.size()).mapToObj(n -> thing(id, file, choices, things, n, of, state)).toList(),
                 before.map(Brought::thing).filter(n -> n < things.size()).orElse(0));
-    }
-
-    /** What the massing sets down has its size; what a hand does has the size that it comes in. */
-    private static boolean isSized(Piece piece) {
-        return piece.role().isDerived();
     }
 
     /** In place of one piece, it is one. */
@@ -220,30 +206,23 @@ public class DeliveryService {
         if (number < 0 || number >= things.size()) {
             throw new Refused("things", "The file has no thing " + number + ".");
         }
-        var size = of.filter(DeliveryService::isSized).map(p -> p.recipe().size());
-        var wanted = new Wanted(id, choices, number, size);
-        var result = settled(wanted, things.get(number), state);
+        var result = settled(new Wanted(id, choices, number, Fitting.size(of), state.settings().step()), things.get(number));
         var parts = Fitting.parts(result, file.materials(), true, of);
-        return new Thing(number, result, piece(result.name(), parts, of));
+        return new Thing(number, result, of.orElseGet(() -> new Piece(result.name(), result.name(), Role.PROP, new Recipe.Made(0, parts), Pivot.BASE_CENTRE)).madeOf(0, parts));
     }
 
-    private Settled settled(Wanted wanted, Loose thing, SiteState state) {
+    private Settled settled(Wanted wanted, Loose thing) {
         synchronized (settled) {
             var known = settled.get(wanted);
             if (known != null) {
                 return known;
             }
         }
-        var result = new Settling(wanted.choices(), state.settings().step()).settle(thing, wanted.size());
+        var result = new Settling(wanted.choices(), wanted.step()).settle(thing, wanted.size());
         synchronized (settled) {
             settled.put(wanted, result);
         }
         return result;
-    }
-
-    private static Piece piece(String name, List<Part> parts, Optional<Piece> of) {
-        return of.map(p -> p.role().isDerived() ? new Piece(p.code(), p.name(), p.kind(), parts) : new Piece(p.code(), p.name(), new Kind(p.role(), new Recipe.Made(0, parts), p.pivot())))
-                .orElseGet(() -> new Piece(name, name, new Kind(Role.PROP, new Recipe.Made(0, parts), Pivot.BASE_CENTRE)));
     }
 
     /** It as it would be brought in, for a look. */
@@ -293,9 +272,8 @@ public class DeliveryService {
         var how = Millimetres.JSON.writeValueAsString(new Brought(file.name(), taken.number(), order.choices()));
         var pieceId = taken.pieceId();
         if (pieceId != null) {
-            var checked = new Recipe.Made(pieceId, parts);
             edit.change(stores.kits().row(siteId, pieceId), r -> {
-                r.set(checked.parts());
+                r.set(parts);
                 r.bring(how);
             });
             return pieceId;
@@ -303,7 +281,7 @@ public class DeliveryService {
         var role = taken.role() == null ? Role.PROP : taken.role();
         WorkshopService.requireOwn(role);
         var called = WorkshopService.requireName(name.length() > 80 ? name.substring(0, 80) : name);
-        var row = edit.enter(WorkshopService.suggested(role, called), called, role, Pivot.of(role), new Recipe.Made(0, parts).parts());
+        var row = edit.enter(WorkshopService.suggested(role, called), called, role, Pivot.of(role), parts);
         edit.change(row, r -> {
             r.keep(true);
             r.bring(how);

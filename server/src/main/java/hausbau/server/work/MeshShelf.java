@@ -8,7 +8,6 @@ import hausbau.core.reduce.Detail;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import java.nio.charset.StandardCharsets;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -26,18 +25,9 @@ public class MeshShelf {
     private record Key(Object of, Finish finish) {
     }
 
-    private final Map<Key, Mesh> meshes = shelf();
-    private final Map<Key, byte[]> files = shelf();
-    private final Map<Key, List<Detail>> details = shelf();
-
-    private static <V> Map<Key, V> shelf() {
-        return new LinkedHashMap<>(16, 0.75f, true) {
-            @Override
-            protected boolean removeEldestEntry(Map.Entry<Key, V> eldest) {
-                return size() > PLACES;
-            }
-        };
-    }
+    private final Map<Key, Mesh> meshes = new Shelf<>(PLACES);
+    private final Map<Key, byte[]> files = new Shelf<>(PLACES);
+    private final Map<Key, List<Detail>> details = new Shelf<>(PLACES);
 
     private static <V> V get(Map<Key, V> shelf, Object of, Finish finish, Supplier<V> make) {
         synchronized (shelf) {

@@ -7,7 +7,6 @@ import hausbau.core.finish.Maps;
 import hausbau.core.finish.Picture;
 import hausbau.server.store.board.BoardStore;
 import java.nio.charset.StandardCharsets;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ExecutionException;
@@ -36,12 +35,7 @@ public class SheetShelf {
     private record Key(Coat coat, int side, double sheet, String as) {
     }
 
-    private final Map<Key, FutureTask<SheetFiles>> made = new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, FutureTask<SheetFiles>> eldest) {
-            return size() > PLACES;
-        }
-    };
+    private final Map<Key, FutureTask<SheetFiles>> made = new Shelf<>(PLACES);
 
     /** Tells one sheet from another without making it. */
     public static String tag(Coat coat, double sheet) {

@@ -1,9 +1,5 @@
 package hausbau.core.exchange.in;
 
-import de.javagl.jgltf.impl.v2.Accessor;
-import de.javagl.jgltf.impl.v2.Buffer;
-import de.javagl.jgltf.impl.v2.BufferView;
-import de.javagl.jgltf.impl.v2.Node;
 import de.javagl.jgltf.model.AccessorByteData;
 import de.javagl.jgltf.model.AccessorFloatData;
 import de.javagl.jgltf.model.AccessorIntData;
@@ -45,14 +41,10 @@ import org.jspecify.annotations.Nullable;
 /** Reads glTF 2.0, in one file or in several: nodes that have meshes become things, as they stand in the scene. Metres, Y up, as it has them. */
 final class GltfIn {
 
-    private static final Set<String> KNOWN = Set.of("KHR_materials_unlit", "KHR_texture_transform", "KHR_materials_emissive_strength", "KHR_lights_punctual", "KHR_materials_transmission", "KHR_materials_ior",
-            "KHR_materials_clearcoat", "KHR_materials_specular", "KHR_materials_sheen", "KHR_materials_volume", "KHR_materials_pbrSpecularGlossiness");
-
-    private static final int DEEPEST = 1000;
-
     private final Bundle bundle;
     private final String model;
     private final Progress progress;
+    private final GltfChecks checks;
     private final Set<String> missing = new LinkedHashSet<>();
     private final Set<String> textures = new LinkedHashSet<>();
     private final Set<String> left = new LinkedHashSet<>();
@@ -62,6 +54,7 @@ final class GltfIn {
         this.bundle = bundle;
         this.model = model;
         this.progress = progress;
+        checks = new GltfChecks(model);
     }
 
     Incoming read() {
@@ -105,63 +98,10 @@ final class GltfIn {
         if (!(asset instanceof GltfAssetV2 v2)) {
             throw new Refused("file", "“" + model + "” is glTF of an older version than 2.0. Save it as 2.0.");
         }
-        var required = Objects.requireNonNullElse(v2.getGltf().getExtensionsRequired(), List.<String>of());
-        for (var extension : required) {
-            if (!KNOWN.contains(extension)) {
-                throw new Refused("file", "“" + model + "” cannot be read without “" + extension + "”, which is not known here. Save it without (without compression, most often).");
-            }
-        }
-        requireBuffers(v2);
-        requireTree(v2);
+        checks.require(v2);
         refer(asset);
         on(0.3);
         return GltfModels.create(asset);
-    }
-
-    /** Before memory is asked for by what the file says of itself. */
-    private void requireBuffers(GltfAssetV2 asset) {
-        var gltf = asset.getGltf();
-        for (var buffer : Objects.requireNonNullElse(gltf.getBuffers(), List.<Buffer>of())) {
-            if (buffer.getByteLength() == null || buffer.getByteLength() > Bundle.MOST_BYTES) {
-                throw tooMuch();
-            }
-        }
-        var views = Objects.requireNonNullElse(gltf.getBufferViews(), List.<BufferView>of());
-        for (var accessor : Objects.requireNonNullElse(gltf.getAccessors(), List.<Accessor>of())) {
-            // What has no view of a buffer is all zeros, as many as it says.
-            var view = accessor.getBufferView();
-            if (accessor.getCount() == null || accessor.getCount() < 0 || view == null && accessor.getCount() > 10_000_000
-                    || view != null && (view < 0 || view >= views.size() || accessor.getCount() > views.get(view).getByteLength())) {
-                throw tooMuch();
-            }
-        }
-    }
-
-    /** A node that is above itself would be walked for ever. */
-    private void requireTree(GltfAssetV2 asset) {
-        var nodes = Objects.requireNonNullElse(asset.getGltf().getNodes(), List.<Node>of());
-        var above = new int[nodes.size()];
-        Arrays.fill(above, -1);
-        for (var i = 0; i < nodes.size(); i++) {
-            for (var child : Objects.requireNonNullElse(nodes.get(i).getChildren(), List.<Integer>of())) {
-                if (child < 0 || child >= above.length || above[child] >= 0) {
-                    throw tooMuch();
-                }
-                above[child] = i;
-            }
-        }
-        for (var i = 0; i < above.length; i++) {
-            var steps = 0;
-            for (var at = i; at >= 0; at = above[at]) {
-                if (steps++ > DEEPEST) {
-                    throw new Refused("file", "“" + model + "” has a node that stands above itself, or more than " + DEEPEST + " deep.");
-                }
-            }
-        }
-    }
-
-    private Refused tooMuch() {
-        return new Refused("file", "“" + model + "” says that it has more than is in it. It is damaged, or was cut short.");
     }
 
     private void refer(GltfAsset asset) {
@@ -291,7 +231,7 @@ final class GltfIn {
             return new float[0];
         }
         if (accessor.getElementType().getNumComponents() != wide) {
-            throw tooMuch();
+            throw checks.tooMuch();
         }
         if (!(accessor.getAccessorData() instanceof AccessorFloatData data)) {
             if (attribute.equals("POSITION")) {
@@ -312,7 +252,7 @@ final class GltfIn {
         var raw = raw(primitive.getIndices(), vertices);
         for (var index : raw) {
             if (index < 0 || index >= vertices) {
-                throw tooMuch();
+                throw checks.tooMuch();
             }
         }
         var mode = primitive.getMode();
@@ -344,7 +284,7 @@ final class GltfIn {
         } else if (data instanceof AccessorIntData ints) {
             Arrays.setAll(indices, ints::get);
         } else {
-            throw tooMuch();
+            throw checks.tooMuch();
         }
         return indices;
     }
