@@ -18,6 +18,7 @@ class LayersTest {
             .layer("measure").definedBy("..core.measure..")
             .layer("plane").definedBy("..core.plane..")
             .layer("shape").definedBy("..core.shape..")
+            .layer("cut").definedBy("..core.cut..")
             .layer("reduce").definedBy("..core.reduce..")
             .layer("finish").definedBy("..core.finish..")
             .layer("kit").definedBy("..core.kit..")
@@ -45,7 +46,8 @@ class LayersTest {
             .whereLayer("kit").mayOnlyBeAccessedByLayers("bring", "massing", "build", "survey", "variety", "takeoff", "exchange")
             .whereLayer("plane").mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "build", "survey", "exchange")
             .whereLayer("finish").mayOnlyBeAccessedByLayers("build", "exchange")
-            .whereLayer("shape").mayOnlyBeAccessedByLayers("finish", "reduce", "kit", "bring", "build", "takeoff", "exchange");
+            .whereLayer("cut").mayOnlyBeAccessedByLayers("kit")
+            .whereLayer("shape").mayOnlyBeAccessedByLayers("cut", "finish", "reduce", "kit", "bring", "build", "takeoff", "exchange");
 
     @ArchTest
     static final ArchRule packagesHaveNoCycles = slices().matching("hausbau.core.(*)..").should().beFreeOfCycles();

@@ -32,6 +32,11 @@ public sealed interface Form {
         return false;
     }
 
+    /** Whether its boxes hold the body and nothing else. */
+    default boolean fillsItsSolids() {
+        return false;
+    }
+
     private static Point millimetres(Vec v) {
         return new Point(v.x() / 1000.0, v.y() / 1000.0, v.z() / 1000.0);
     }
@@ -56,6 +61,11 @@ public sealed interface Form {
         @Override
         public List<Box> solids() {
             return List.of(new Box(Vec.ZERO, size));
+        }
+
+        @Override
+        public boolean fillsItsSolids() {
+            return true;
         }
 
         @Override
@@ -94,6 +104,11 @@ public sealed interface Form {
         }
 
         @Override
+        public boolean fillsItsSolids() {
+            return true;
+        }
+
+        @Override
         public void addTo(Faces faces, Bevel bevel) {
             Outline.of(left(size, openings)).forEach(body -> BevelledPrism.add(faces, bevel, rings(body), 0, size.y() / 1000.0));
         }
@@ -119,6 +134,11 @@ public sealed interface Form {
         @Override
         public List<Box> solids() {
             return outline.rects().stream().map(r -> Box.of(r.x0(), r.y0(), 0, r.x1(), r.y1(), height)).toList();
+        }
+
+        @Override
+        public boolean fillsItsSolids() {
+            return holes.isEmpty() && outline.isRightAngled();
         }
 
         @Override

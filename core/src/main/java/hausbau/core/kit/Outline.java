@@ -108,14 +108,16 @@ public record Outline(List<Corner> corners) {
 
     /** Rectangles that hold it: exactly those it is made of where it is right-angled, one otherwise. */
     List<Rect> rects() {
+        return isRightAngled() ? Region.inside(List.of(new Loop(corners.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList()))).rects() : List.of(extent());
+    }
+
+    boolean isRightAngled() {
         var n = corners.size();
-        var square = IntStream.range(0, n).allMatch(i -> {
+        return IntStream.range(0, n).allMatch(i -> {
             var a = corners.get(i);
             var b = corners.get((i + 1) % n);
             return a.radius() == 0 && (a.x() == b.x() || a.y() == b.y());
-        });
-        return square ? Region.inside(List.of(new Loop(corners.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList()))).rects() : List.of(extent());
-    }
+        });    }
 
     /** The outlines of a right-angled region, each followed by nothing but its own holes. */
     static List<List<Outline>> of(Region region) {

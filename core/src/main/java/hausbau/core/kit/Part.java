@@ -6,11 +6,13 @@ import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Bevel;
 import hausbau.core.shape.Faces;
+import hausbau.core.shape.Facet;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.MeshBuilder;
 import hausbau.core.shape.Point;
 import hausbau.core.shape.Pose;
 import hausbau.core.shape.Swatch;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -22,8 +24,9 @@ import java.util.Optional;
  * @param at     where its form's origin lies in the piece
  * @param turn   about that
  * @param hidden whether it is kept, but is not there
+ * @param cuts   whether it is not there itself, but is taken out of all parts that come before it
  */
-public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, Vec at, Turning turn, Copies copies, Taper taper, boolean hidden) {
+public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, Vec at, Turning turn, Copies copies, Taper taper, boolean hidden, boolean cuts) {
 
     /** @param width of the bevel, 0 to 1 m, @param segments 1 to 8; 1 is a chamfer */
     public record Edge(Length width, int segments) {
@@ -48,6 +51,10 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
             if (!(Math.abs(x) <= 360 && Math.abs(y) <= 360 && Math.abs(z) <= 360)) {
                 throw new Refused("turnDegrees", "A part is turned by at most 360 degrees.");
             }
+        }
+
+        boolean isSquare() {
+            return x % 90 == 0 && y % 90 == 0 && z % 90 == 0;
         }
 
         Pose pose() {
@@ -75,7 +82,7 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
 
     /** A plain part with the usual bevel. */
     public static Part of(Swatch swatch, Form form, Vec at) {
-        return new Part("", swatch, Optional.empty(), form, at, Turning.NONE, Copies.ONE, Taper.NONE, false);
+        return new Part("", swatch, Optional.empty(), form, at, Turning.NONE, Copies.ONE, Taper.NONE, false, false);
     }
 
     static Part block(Swatch swatch, Box box) {
@@ -87,12 +94,17 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
     }
 
     public Part named(String to) {
-        return new Part(to, swatch, edge, form, at, turn, copies, taper, hidden);
+        return new Part(to, swatch, edge, form, at, turn, copies, taper, hidden, cuts);
+    }
+
+    /** The same, taken out of what comes before it. */
+    public Part cutting() {
+        return new Part(name, swatch, edge, form, at, turn, copies, taper, hidden, true);
     }
 
     /** The same of another form. */
     public Part of(Form other) {
-        return new Part(name, swatch, edge, other, at, turn, copies, taper, hidden);
+        return new Part(name, swatch, edge, other, at, turn, copies, taper, hidden, cuts);
     }
 
     /** Whether it is round in plan. */
@@ -114,14 +126,34 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
         return poses().stream().flatMap(pose -> solids.stream().map(box -> Extent.of(Extent.corners(box).map(pose::place)))).toList();
     }
 
+    /** Whether its boxes hold it and nothing else. */
+    boolean fillsItsSolids() {
+        return form.fillsItsSolids() && taper.equals(Taper.NONE) && turn.isSquare() && poses().stream().allMatch(Pose::isSquare);
+    }
+
+    /** A sharp edge is cut where none is told: a bevel of what cuts would be a ridge in what is left. */
+    private Bevel bevel(Finish finish) {
+        return edge.map(Edge::bevel).orElse(Bevel.chamfer(cuts ? 0 : finish.bevel()));
+    }
+
+    private void addTo(Faces faces, Finish finish) {
+        form.addTo(taper.equals(Taper.NONE) ? faces : Tapering.of(this).into(faces), bevel(finish));
+    }
+
     void addTo(MeshBuilder mesh, Finish finish) {
-        if (hidden) {
-            return;
+        if (!hidden) {
+            poses().forEach(pose -> addTo(mesh.of(swatch, pose), finish));
         }
-        var bevel = edge.map(Edge::bevel).orElse(Bevel.chamfer(finish.bevel()));
-        for (var pose : poses()) {
-            Faces faces = mesh.of(swatch, pose);
-            form.addTo(taper.equals(Taper.NONE) ? faces : Tapering.of(this).into(faces), bevel);
+    }
+
+    /** The faces of each body that it is. */
+    List<List<Facet>> bodies(Finish finish) {
+        var bodies = new ArrayList<List<Facet>>();
+        for (var pose : hidden ? List.<Pose>of() : poses()) {
+            var facets = new ArrayList<Facet>();
+            addTo(Facet.into(facets, swatch, pose), finish);
+            bodies.add(facets);
         }
+        return bodies;
     }
 }

@@ -8,7 +8,6 @@ import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
-import hausbau.core.shape.MeshBuilder;
 import hausbau.core.shape.Swatch;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,7 +26,7 @@ public sealed interface Recipe {
     }
 
     default List<Solid> solids() {
-        return parts().stream().flatMap(p -> p.solids().stream().map(box -> new Solid(box, p.isRound()))).toList();
+        return Cutting.solids(parts());
     }
 
     default Mesh mesh(Finish finish) {
@@ -36,9 +35,7 @@ public sealed interface Recipe {
 
     /** Of parts in its frame. */
     default Mesh mesh(List<Part> parts, Finish finish) {
-        var mesh = new MeshBuilder(finish);
-        parts.forEach(p -> p.addTo(mesh, finish));
-        return mesh.build();
+        return Cutting.mesh(parts, finish);
     }
 
     /** A plain panel. */
@@ -342,8 +339,11 @@ public sealed interface Recipe {
         /** @throws Refused if nothing of it is there, or it is larger than 200 m */
         public Made {
             parts = List.copyOf(parts);
-            if (parts.size() > MOST || parts.stream().allMatch(Part::hidden)) {
-                throw new Refused("parts", "A piece has 1 to 200 parts, and one of them is not hidden.");
+            if (parts.size() > MOST || parts.stream().allMatch(p -> p.hidden() || p.cuts())) {
+                throw new Refused("parts", "A piece has 1 to 200 parts, and one of them is neither hidden nor cuts.");
+            }
+            if (Cutting.solids(parts).isEmpty()) {
+                throw new Refused("parts", "What cuts leaves nothing of the piece.");
             }
             var size = extent(parts).size();
             if (Math.max(size.x(), Math.max(size.y(), size.z())) > 200_000_000) {
@@ -356,7 +356,7 @@ public sealed interface Recipe {
         }
 
         private static Box extent(List<Part> parts) {
-            return parts.stream().flatMap(p -> p.solids().stream()).reduce(Box::union).orElseThrow();
+            return Cutting.solids(parts).stream().map(Solid::box).reduce(Box::union).orElseThrow();
         }
 
         @Override

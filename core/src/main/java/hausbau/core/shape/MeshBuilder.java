@@ -58,8 +58,13 @@ public final class MeshBuilder {
         };
     }
 
+    /** Takes a face that is posed and laid out already. */
+    public void add(Facet facet) {
+        of(facet.swatch()).face(facet.corners(), facet.normals(), facet.laid());
+    }
+
     /** The axes lie in the face: along is level, across as near to up as the face allows (or north on a level face). */
-    private static Faces.Laid laidOut(Point at, Point flat) {
+    static Faces.Laid laidOut(Point at, Point flat) {
         var u = Math.abs(flat.z()) > 1 - 1e-9 ? new Point(Math.signum(flat.z()), 0, 0) : new Point(-flat.y(), flat.x(), 0).unit();
         return new Faces.Laid(at.dot(u), at.dot(flat.cross(u)));
     }

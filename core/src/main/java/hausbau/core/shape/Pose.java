@@ -50,6 +50,15 @@ public record Pose(Point x, Point y, Point z, Point by) {
         return new Pose(o.direction(x), o.direction(y), o.direction(z), o.place(by));
     }
 
+    /** Whether it takes axes to axes. */
+    public boolean isSquare() {
+        return isAxis(x) && isAxis(y) && isAxis(z);
+    }
+
+    private static boolean isAxis(Point d) {
+        return Math.abs(d.x()) + Math.abs(d.y()) + Math.abs(d.z()) < 1 + 1e-9;
+    }
+
     /** Whether it turns left into right. */
     public boolean isMirrored() {
         return x.cross(y).dot(z) < 0;

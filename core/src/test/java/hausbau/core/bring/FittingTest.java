@@ -48,7 +48,7 @@ class FittingTest {
     @Test
     void whatWasToldAboutPartsStays() {
         var first = Fitting.parts(settled(face("oak", 0, 0, 0, 100, 100, 100), face("tin", 0, 0, 0, 50, 50, 50)), Map.of(), false, Optional.empty());
-        var told = new Part("oak", Swatch.PAINT, Optional.empty(), first.get(0).form(), Vec.ofMillimetres(5, 0, 0), new Part.Turning(0, 0, 90), first.get(0).copies(), first.get(0).taper(), true);
+        var told = new Part("oak", Swatch.PAINT, Optional.empty(), first.get(0).form(), Vec.ofMillimetres(5, 0, 0), new Part.Turning(0, 0, 90), first.get(0).copies(), first.get(0).taper(), true, false);
         var own = Part.of(Swatch.STONE, UsualForms.block(), Vec.ZERO).named("made here");
         var piece = new Piece("PRP-1", "thing", Role.PROP, new Recipe.Made(1, List.of(told, own, first.get(1))), Pivot.BASE_CENTRE);
         var again = settled(face("oak", 0, 0, 0, 200, 100, 100), face("brass", 0, 0, 0, 60, 60, 60));

@@ -83,7 +83,7 @@ class FormTest {
     @MethodSource("forms")
     void everyFormCloses(Form form) {
         for (var edge : List.of(new Part.Edge(Length.ZERO, 1), new Part.Edge(Length.ofMillimetres(3), 1), new Part.Edge(Length.ofMillimetres(8), 4))) {
-            var mesh = Meshes.of(new Part("", Swatch.STONE, Optional.of(edge), form, Vec.ofMillimetres(10, 20, 30), new Part.Turning(20, 0, 70), Copies.ONE, Part.Taper.NONE, false), 3);
+            var mesh = Meshes.of(new Part("", Swatch.STONE, Optional.of(edge), form, Vec.ofMillimetres(10, 20, 30), new Part.Turning(20, 0, 70), Copies.ONE, Part.Taper.NONE, false, false), 3);
             assertThat(open(mesh)).as("%s", edge).isEmpty();
             assertThat(volume(mesh)).as("%s", edge).isPositive();
         }
@@ -112,7 +112,7 @@ class FormTest {
     /** Spheres as corners and quarter cylinders as edges: a box less its bevel is the Minkowski sum of a smaller box and a ball (Steiner's formula). */
     @Test
     void aRoundedBoxHasTheVolumeOfSteinersFormula() {
-        var mesh = Meshes.of(new Part("", Swatch.STONE, Optional.of(new Part.Edge(Length.ofMillimetres(50), 8)), new Form.Block(Vec.ofMillimetres(500, 400, 300)), Vec.ZERO, Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false), 3);
+        var mesh = Meshes.of(new Part("", Swatch.STONE, Optional.of(new Part.Edge(Length.ofMillimetres(50), 8)), new Form.Block(Vec.ofMillimetres(500, 400, 300)), Vec.ZERO, Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false, false), 3);
         var steiner = 400.0 * 300 * 200 + 2 * 50 * (400 * 300 + 300 * 200 + 200 * 400) + Math.PI * 50 * 50 * (400 + 300 + 200) + 4 * Math.PI / 3 * 50 * 50 * 50;
         assertThat(volume(mesh)).isCloseTo(steiner, within(steiner * 1e-3)).isLessThan(steiner);
         assertThat(euler(mesh)).isEqualTo(2);
@@ -216,11 +216,11 @@ class FormTest {
     @Test
     void copiesStandWhereTheyAreTold() {
         var block = new Form.Block(Vec.ofMillimetres(100, 50, 20));
-        var along = new Part("", Swatch.STONE, Optional.empty(), block, Vec.ofMillimetres(10, 0, 0), Part.Turning.NONE, new Copies.Along(4, Vec.ofMillimetres(0, 200, 5)), Part.Taper.NONE, false);
+        var along = new Part("", Swatch.STONE, Optional.empty(), block, Vec.ofMillimetres(10, 0, 0), Part.Turning.NONE, new Copies.Along(4, Vec.ofMillimetres(0, 200, 5)), Part.Taper.NONE, false, false);
         assertThat(along.solids()).hasSize(4).last().isEqualTo(new Box(Vec.ofMillimetres(10, 600, 15), Vec.ofMillimetres(110, 650, 35)));
-        var round = new Part("", Swatch.STONE, Optional.empty(), block, Vec.ofMillimetres(300, -25, 0), Part.Turning.NONE, new Copies.Round(4, 0, 0, 360), Part.Taper.NONE, false);
+        var round = new Part("", Swatch.STONE, Optional.empty(), block, Vec.ofMillimetres(300, -25, 0), Part.Turning.NONE, new Copies.Round(4, 0, 0, 360), Part.Taper.NONE, false, false);
         assertThat(round.solids()).contains(new Box(Vec.ofMillimetres(-25, 300, 0), Vec.ofMillimetres(25, 400, 20)), new Box(Vec.ofMillimetres(-400, -25, 0), Vec.ofMillimetres(-300, 25, 20)));
-        var mirrored = new Part("", Swatch.STONE, Optional.empty(), new Form.Sloped(400_000, 100_000, 0, 0, 0, 200_000), Vec.ZERO, Part.Turning.NONE, new Copies.Mirrored(true, 500_000), Part.Taper.NONE, false);
+        var mirrored = new Part("", Swatch.STONE, Optional.empty(), new Form.Sloped(400_000, 100_000, 0, 0, 0, 200_000), Vec.ZERO, Part.Turning.NONE, new Copies.Mirrored(true, 500_000), Part.Taper.NONE, false, false);
         var mesh = Meshes.of(mirrored, 3);
         assertThat(open(mesh)).isEmpty();
         assertThat(volume(mesh)).isCloseTo(2 * volume(Meshes.of(part(mirrored.form()), 3)), within(1.0));
@@ -230,7 +230,7 @@ class FormTest {
     /** A frustum with rectangular ends: h/6·(A₀ + 4·A½ + A₁), Simpson's rule, exact here; quarter turns are exact too. */
     @Test
     void aTaperedBlockIsAFrustum() {
-        var tapered = new Part("", Swatch.STONE, Optional.empty(), new Form.Block(Vec.ofMillimetres(400, 200, 300)), Vec.ZERO, new Part.Turning(0, 0, 90), Copies.ONE, new Part.Taper(50, 25), false);
+        var tapered = new Part("", Swatch.STONE, Optional.empty(), new Form.Block(Vec.ofMillimetres(400, 200, 300)), Vec.ZERO, new Part.Turning(0, 0, 90), Copies.ONE, new Part.Taper(50, 25), false, false);
         var mesh = Meshes.of(tapered, 1e-6);
         assertThat(volume(mesh)).isCloseTo(300.0 / 6 * (400 * 200 + 4 * (300 * 125) + 200 * 50), within(1.0));
         assertThat(open(mesh)).isEmpty();
@@ -277,7 +277,7 @@ class FormTest {
     /** Surface and volume as the Workshop tells them: a sharp box by hand; and where a triangle is missing or turned about, its edges are open. */
     @Test
     void aMeshTellsItsSurfaceItsVolumeAndWhereItIsOpen() {
-        var box = Meshes.of(new Part("", Swatch.STONE, Optional.of(new Part.Edge(Length.ZERO, 1)), new Form.Block(Vec.ofMillimetres(500, 400, 300)), Vec.ZERO, Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false), 3);
+        var box = Meshes.of(new Part("", Swatch.STONE, Optional.of(new Part.Edge(Length.ZERO, 1)), new Form.Block(Vec.ofMillimetres(500, 400, 300)), Vec.ZERO, Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false, false), 3);
         assertThat(box.area()).isCloseTo(2 * (500 * 400 + 400 * 300 + 300 * 500), within(1e-6));
         assertThat(box.volume()).isCloseTo(500 * 400 * 300, within(1e-3));
         assertThat(box.openEdges()).isEmpty();

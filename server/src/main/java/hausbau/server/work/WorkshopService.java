@@ -308,6 +308,9 @@ public class WorkshopService {
 
     private void make(Edit edit, long pieceId, List<Part> parts) {
         var checked = new Recipe.Made(pieceId, parts);
+        if (parts.stream().anyMatch(Part::cuts) && checked.mesh(KitService.finish(edit.before())).triangles() == 0) {
+            throw new Refused("parts", "What cuts leaves nothing of the piece.");
+        }
         PieceRow row = stores.kits().row(edit.site().getId(), pieceId);
         edit.change(row, r -> r.set(checked.parts()));
     }

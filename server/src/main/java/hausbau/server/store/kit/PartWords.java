@@ -27,6 +27,7 @@ import tools.jackson.databind.node.ObjectNode;
  * A part of a piece in words, as it is kept and as it is told over HTTP: one form for all, each using what it needs. Told of a
  * part that there is, what is left out stays as it was.
  *
+ * @param cuts      whether it is taken out of all parts before it
  * @param outline   of a prism, in plan
  * @param heightMm  of a prism
  * @param treads    of steps, and of a guard's bars on steps
@@ -41,7 +42,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullable @Valid Bevelled bevel, @Nullable What form, @Nullable @Valid Spot atMm, @Nullable @Valid Degrees turn,
-        @Nullable Boolean hidden, @Nullable @Valid Spot sizeMm, @Nullable List<@NotNull @Valid Hole> openings, @Nullable List<@NotNull @Valid Bend> outline,
+        @Nullable Boolean hidden, @Nullable Boolean cuts, @Nullable @Valid Spot sizeMm, @Nullable List<@NotNull @Valid Hole> openings, @Nullable List<@NotNull @Valid Bend> outline,
         @Nullable List<@NotNull List<@NotNull @Valid Bend>> holes, @Nullable Length heightMm, @Nullable Integer treads, @Nullable Length footMm, @Nullable Length waistMm, @Nullable Length lengthMm,
         @Nullable Length widthMm, @Nullable Length lowFromMm, @Nullable Length highFromMm, @Nullable Length lowToMm, @Nullable Length highToMm, @Nullable List<@NotNull @Valid Station> stations,
         @Nullable Integer sides, @Nullable Length riseMm, @Nullable Length pitchMm, @Nullable Length barMm, @Nullable @Valid Section profile, @Nullable List<@NotNull @Valid Way> path, @Nullable Boolean closed,
@@ -200,7 +201,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
 
     private Part toPart(Shells shells) {
         return new Part(or(name, "").strip(), told(swatch, "swatch"), bevel == null ? Optional.empty() : bevel.toEdge(), toForm(shells), told(atMm, "atMm").toVec(), turn == null ? Part.Turning.NONE : new Part.Turning(turn.x(), turn.y(), turn.z()),
-                copies == null ? Copies.ONE : copies.toCopies(), taper == null ? Part.Taper.NONE : new Part.Taper(taper.x(), taper.y()), or(hidden, false));
+                copies == null ? Copies.ONE : copies.toCopies(), taper == null ? Part.Taper.NONE : new Part.Taper(taper.x(), taper.y()), or(hidden, false), or(cuts, false));
     }
 
     private Form toForm(Shells shells) {
@@ -232,6 +233,9 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
         }
         if (part.hidden()) {
             words.at("hidden", true);
+        }
+        if (part.cuts()) {
+            words.at("cuts", true);
         }
         if (!part.taper().equals(Part.Taper.NONE)) {
             words.at("taper", new Tapered(part.taper().x(), part.taper().y()));
