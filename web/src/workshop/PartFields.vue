@@ -172,6 +172,11 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
         ><span>Swatch</span><Choice label="Swatch" :value="words.swatch" :options="SWATCHES" @change="(swatch) => set(() => ({ swatch }))"
       /></label>
     </div>
+    <label class="cuts"
+      ><Switch size="small" :checked="!!words.cuts" aria-label="Cuts" @change="(on) => set(() => ({ cuts: !!on }))" /><span
+        >Cuts: taken out of the parts before it</span
+      ></label
+    >
     <div v-if="SIZED.includes(words.form!)" class="fields three">
       <LengthField label="Width" :mm="words.sizeMm?.x" @change="(mm) => put('sizeMm', 'x', mm)" />
       <LengthField label="Depth" :mm="words.sizeMm?.y" @change="(mm) => put('sizeMm', 'y', mm)" />
@@ -181,6 +186,15 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
     <div v-if="words.form === 'PRISM'" class="fields three">
       <LengthField label="Height" :mm="words.heightMm" @change="(mm) => set(() => ({ heightMm: mm }))" />
     </div>
+    <template v-if="words.form === 'LETTERS'">
+      <label class="field"
+        ><span>Text</span><TextEntry label="Text" :value="words.text ?? ''" :maxlength="60" @commit="(text) => set(() => ({ text }))"
+      /></label>
+      <div class="fields">
+        <LengthField label="Capitals high" :mm="words.heightMm" @change="(mm) => set(() => ({ heightMm: mm }))" />
+        <LengthField label="Depth" :mm="words.widthMm" @change="(mm) => set(() => ({ widthMm: mm }))" />
+      </div>
+    </template>
     <div v-if="words.form === 'STEPS'" class="fields three">
       <NumberField label="Treads" :value="words.treads" @change="(treads) => set(() => ({ treads }))" />
       <LengthField label="Below first riser" :mm="words.footMm" @change="(mm) => set(() => ({ footMm: mm }))" />
@@ -244,8 +258,11 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
         /></label>
       </div>
     </template>
-    <p v-if="about('outline', 'holes', 'path', 'openings', 'stations', 'treads', 'foot', 'heights', 'rise', 'pitch')" class="fault" role="alert">
-      {{ about('outline', 'holes', 'path', 'openings', 'stations', 'treads', 'foot', 'heights', 'rise', 'pitch') }}
+    <p
+      v-if="about('outline', 'holes', 'path', 'openings', 'stations', 'treads', 'foot', 'heights', 'rise', 'pitch', 'text', 'height', 'cuts')"
+      class="fault"
+      role="alert">
+      {{ about('outline', 'holes', 'path', 'openings', 'stations', 'treads', 'foot', 'heights', 'rise', 'pitch', 'text', 'height', 'cuts') }}
     </p>
     <div class="fields three">
       <LengthField v-for="a in AXES" :key="a" :label="a.toUpperCase()" :mm="words.atMm?.[a]" @change="(mm) => put('atMm', a, mm)" />
@@ -307,5 +324,10 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
 <style scoped>
 .narrow {
   align-self: start;
+}
+.cuts {
+  display: flex;
+  align-items: center;
+  gap: 8px;
 }
 </style>

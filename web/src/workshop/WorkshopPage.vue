@@ -225,7 +225,8 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
             <ul class="plain" aria-label="Parts of the piece">
               <li v-for="(p, i) in bench.parts" :key="i" class="part" :class="{ taken: i === work.chosen, hidden: p.words.hidden }">
                 <button type="button" class="plain name" :aria-pressed="i === work.chosen" @click="work.chosen = i">
-                  {{ p.words.name || FORMS[p.words.form!] }} <span class="soft">{{ p.words.swatch!.toLowerCase() }}</span>
+                  {{ p.words.name || FORMS[p.words.form!] }}
+                  <span class="soft">{{ p.words.cuts ? `cuts, ${p.words.swatch!.toLowerCase()}` : p.words.swatch!.toLowerCase() }}</span>
                 </button>
                 <button
                   type="button"

@@ -10,6 +10,7 @@ export const FORMS: Record<NonNullable<PartWords['form']>, string> = {
   STEPS: 'steps',
   SLOPED: 'sloped',
   BARS: 'bars',
+  LETTERS: 'lettering',
   BROUGHT: 'mesh',
 }
 export const SWATCHES = (['PLASTER', 'STONE', 'TILE', 'TERRAZZO', 'TIMBER', 'PAINT', 'METAL', 'OPAL'] as const).map((value) => ({

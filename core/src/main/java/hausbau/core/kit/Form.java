@@ -10,6 +10,7 @@ import hausbau.core.shape.BevelledBox;
 import hausbau.core.shape.BevelledPrism;
 import hausbau.core.shape.Faces;
 import hausbau.core.shape.Lathe;
+import hausbau.core.shape.Lettering;
 import hausbau.core.shape.Point;
 import hausbau.core.shape.Ring;
 import hausbau.core.shape.Shell;
@@ -463,6 +464,41 @@ public sealed interface Form {
         @Override
         public void addTo(Faces faces, Bevel bevel) {
             push(faces, bevel, profile, path, closed, across, up, mirrored);
+        }
+    }
+
+    /**
+     * Letters that stand upright along X, their foot at the origin's height, pushed along Y.
+     *
+     * @param text   1 to 60 characters of the typeface that is shipped
+     * @param height of a capital
+     * @param depth  how thick they are
+     */
+    record Letters(String text, long height, long depth) implements Form {
+
+        public Letters {
+            requireSize("height", height, depth);
+            if (text.isBlank() || text.length() > 60) {
+                throw new Refused("text", "Lettering is 1 to 60 characters.");
+            }
+            Lettering.missing(text).ifPresent(c -> {
+                throw new Refused("text", "The typeface has no “" + c + "”.");
+            });
+        }
+
+        private List<List<Ring>> bodies() {
+            return Lettering.bodies(text, height / 1000.0, Math.min(Outline.TOLERANCE_MM, height / 200_000.0));
+        }
+
+        /** One for each body of a letter. */
+        @Override
+        public List<Box> solids() {
+            return bodies().stream().map(rings -> Extent.of(rings.get(0).points().stream().flatMap(p -> Stream.of(new Point(p.x(), 0, p.y()), new Point(p.x(), depth / 1000.0, p.y()))))).toList();
+        }
+
+        @Override
+        public void addTo(Faces faces, Bevel bevel) {
+            bodies().forEach(rings -> BevelledPrism.add(faces, bevel, rings, 0, depth / 1000.0));
         }
     }
 

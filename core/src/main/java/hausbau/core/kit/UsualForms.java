@@ -41,6 +41,10 @@ public final class UsualForms {
         return new Form.Bars(Vec.ofMillimetres(1200, 50, 1000), 0, 0, 120_000, 20_000);
     }
 
+    public static Form letters() {
+        return new Form.Letters("BATHS", 200_000, 30_000);
+    }
+
     /** The first profile of the library along a metre. */
     public static Form pushed(Profile profile) {
         return new Form.Pushed(profile, List.of(new Form.Pushed.Corner(Vec.ZERO, 0), new Form.Pushed.Corner(Vec.ofMillimetres(1000, 0, 0), 0)), false, -1, -1, false);

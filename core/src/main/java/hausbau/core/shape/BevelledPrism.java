@@ -2,6 +2,7 @@ package hausbau.core.shape;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * An outline in the XZ plane, with or without holes, pushed along Y; the edges of its front (least Y) and back are
@@ -43,12 +44,18 @@ public final class BevelledPrism {
         var tried = bevel;
         for (var i = 0; i < TRIES; i++) {
             var width = tried.width();
-            if (rings.stream().allMatch(ring -> ring.inset(width).runsAlong(ring))) {
+            var inset = rings.stream().map(ring -> ring.inset(width)).toList();
+            if (IntStream.range(0, rings.size()).allMatch(r -> inset.get(r).runsAlong(rings.get(r))) && (isPlain(rings) || Cap.isSound(inset))) {
                 return tried;
             }
             tried = new Bevel(width / 2, bevel.segments());
         }
         return new Bevel(0, 1);
+    }
+
+    /** Of few corners, which come apart before they cross. */
+    private static boolean isPlain(List<Ring> rings) {
+        return rings.size() == 1 && rings.get(0).size() <= 12;
     }
 
     /** What goes from front to back along the edge after a point: the bevel, the side, the bevel. */

@@ -6,6 +6,7 @@ import java.util.function.Function;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LinearRing;
+import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.triangulate.polygon.PolygonTriangulator;
 
 /** What closes an outline with its holes: triangles (JTS, ear clipping; all lie in one plane, so that thin ones do no harm). */
@@ -22,8 +23,7 @@ final class Cap {
 
     /** @param rings the outline, then its holes */
     static Cap of(List<Ring> rings) {
-        var holes = rings.subList(1, rings.size()).stream().map(Ring::toJts).toArray(LinearRing[]::new);
-        var found = PolygonTriangulator.triangulate(GEOMETRY.createPolygon(rings.get(0).toJts(), holes));
+        var found = PolygonTriangulator.triangulate(polygon(rings));
         var triangles = new ArrayList<Ring.At[]>();
         for (var i = 0; i < found.getNumGeometries(); i++) {
             var c = found.getGeometryN(i).getCoordinates();
@@ -31,6 +31,15 @@ final class Cap {
             triangles.add(new Ring.At[] {at(c[0]), at(c[counterClockwise ? 1 : 2]), at(c[counterClockwise ? 2 : 1])});
         }
         return new Cap(triangles);
+    }
+
+    private static Polygon polygon(List<Ring> rings) {
+        return GEOMETRY.createPolygon(rings.get(0).toJts(), rings.subList(1, rings.size()).stream().map(Ring::toJts).toArray(LinearRing[]::new));
+    }
+
+    /** Whether these neither cross nor touch, themselves or one another. */
+    static boolean isSound(List<Ring> rings) {
+        return polygon(rings).isValid();
     }
 
     private static Ring.At at(Coordinate c) {

@@ -17,6 +17,8 @@ import org.locationtech.jts.geom.LinearRing;
 public record Ring(List<At> points, List<At> before, List<At> after) {
 
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
+    /** A sharp corner that bends by less is seen as round. Common practice 15 to 30 degrees, no source. */
+    private static final double ROUND = Math.toRadians(16);
 
     /** A point or a direction of the plane, millimetres. */
     public record At(double x, double y) {
@@ -73,6 +75,14 @@ public record Ring(List<At> points, List<At> before, List<At> after) {
             var bend = Fillet.bend(a.point(), p.point(), b.point());
             var in = outward(a, p);
             var out = outward(p, b);
+            if (p.radius() == 0 && bend > 1e-9 && bend < ROUND) {
+                // A chord of something round that came as corners.
+                var normal = turned(in, Math.signum(in.x() * out.y() - in.y() * out.x()) * bend / 2);
+                points.add(new At(p.x(), p.y()));
+                before.add(normal);
+                after.add(normal);
+                continue;
+            }
             var radius = p.radius() > 0 ? p.radius() : width(bevel, a, p, b) / Math.tan(bend / 2);
             if (bend < 1e-9 || !(radius > 0)) {
                 points.add(new At(p.x(), p.y()));

@@ -7,6 +7,7 @@ import static hausbau.core.kit.Meshes.open;
 import static hausbau.core.kit.Meshes.volume;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.within;
 
 import hausbau.core.kit.Form.Pushed;
@@ -76,6 +77,7 @@ class FormTest {
                 new Pushed(skirting, List.of(to(0, 0, 0, 0), to(3000, 0, 0, 0), to(3000, 2000, 0, 0), to(1000, 2000, 0, 300)), false, -1, -1, false),
                 new Pushed(skirting, List.of(to(0, 0, 0, 0), to(0, 2000, 0, 0), to(3000, 2000, 0, 0), to(3000, 0, 0, 0)), true, -1, -1, true),
                 new Pushed(mm(Profile.Kind.TUBE, 60, 60, 4, 0, 0), List.of(to(0, 0, 0, 0), to(0, 0, 1000, 150), to(800, 0, 1000, 150), to(800, 600, 1000, 150), to(800, 600, 0, 0)), false, 0, 0, false),
+                new Form.Letters("Bäder No. 8 &", 200_000, 30_000),
                 new Pushed(mm(Profile.Kind.I, 100, 200, 6, 9, 12), List.of(to(0, 0, 0, 0), to(2000, 0, 1000, 0)), false, 0, 1, false));
     }
 
@@ -107,6 +109,47 @@ class FormTest {
     @MethodSource("forms")
     void texelDensityIsOneEverywhere(Form form) {
         assertThat(densities(Meshes.of(part(form), 3))).isNotEmpty().allSatisfy(d -> assertThat(d).isCloseTo(1, within(1e-5)));
+    }
+
+    /** The same typeface's outlines by another reader, the area within them by the shoelace formula, holes going the other way round; a chord lies within a curve by at most the tolerance. */
+    @Test
+    void lettersAreAsTheirTypefaceDrawsThem() throws Exception {
+        try (var in = FormTest.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf")) {
+            var font = java.awt.Font.createFont(java.awt.Font.TRUETYPE_FONT, in).deriveFont(1000f);
+            var context = new java.awt.font.FontRenderContext(null, true, true);
+            var capital = -font.createGlyphVector(context, "H").getOutline().getBounds2D().getMinY();
+            var area = 0.0;
+            for (var c : "B&8oi".toCharArray()) {
+                area += Math.abs(shoelace(font.createGlyphVector(context, String.valueOf(c)).getOutline().getPathIterator(null, 0.5)));
+            }
+            var scale = 200 / capital;
+            var mesh = sharp(new Form.Letters("B&8oi", 200_000, 30_000));
+            assertThat(volume(mesh)).isCloseTo(area * scale * scale * 30, within(area * scale * scale * 30 * 0.01));
+            var capitals = sharp(new Form.Letters("H", 200_000, 30_000));
+            assertThat(IntStream.range(0, capitals.vertices()).mapToDouble(v -> capitals.position(v).z()).max().orElseThrow()).isCloseTo(200, within(1e-6));
+        }
+        assertThatExceptionOfType(Refused.class).isThrownBy(() -> new Form.Letters("A☃", 200_000, 30_000)).withMessageContaining("☃");
+    }
+
+    private static double shoelace(java.awt.geom.PathIterator path) {
+        var sum = 0.0;
+        var c = new double[6];
+        double x0 = 0;
+        double y0 = 0;
+        double x = 0;
+        double y = 0;
+        for (; !path.isDone(); path.next()) {
+            var isMove = path.currentSegment(c) == java.awt.geom.PathIterator.SEG_MOVETO;
+            var isEnd = path.currentSegment(c) == java.awt.geom.PathIterator.SEG_CLOSE;
+            var toX = isEnd ? x0 : c[0];
+            var toY = isEnd ? y0 : c[1];
+            sum += isMove ? 0 : (x * toY - toX * y) / 2;
+            x0 = isMove ? toX : x0;
+            y0 = isMove ? toY : y0;
+            x = toX;
+            y = toY;
+        }
+        return sum;
     }
 
     /** Spheres as corners and quarter cylinders as edges: a box less its bevel is the Minkowski sum of a smaller box and a ball (Steiner's formula). */
@@ -254,7 +297,7 @@ class FormTest {
                 "does not come round", () -> new Pushed(bar, List.of(to(0, 0, 0, 0), to(1000, 0, 0, 0), to(1000, 1000, 700, 0), to(300, 1000, -200, 0)), true, 0, 0, false),
                 "leave no room", () -> mm(Profile.Kind.I, 100, 200, 90, 9, 12),
                 "lies below", () -> new Turned(List.of(new Station(10_000, 100_000), new Station(10_000, 0)), 24),
-                "not hidden", () -> new Recipe.Made(1, List.of())).forEach((words, making) ->
+                "neither hidden", () -> new Recipe.Made(1, List.of())).forEach((words, making) ->
                 assertThatThrownBy(making, words).isInstanceOf(Refused.class).hasMessageContaining(words));
     }
 

@@ -258,6 +258,7 @@ public class WorkshopService {
             case TURNED -> UsualForms.turned();
             case BARS -> UsualForms.bars();
             case PUSHED -> UsualForms.pushed(Profile.library().get(0));
+            case LETTERS -> UsualForms.letters();
             case BROUGHT -> throw new Refused("form", "A mesh is brought in from a file.");
         };
     }

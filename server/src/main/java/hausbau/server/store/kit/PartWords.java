@@ -29,7 +29,8 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param cuts      whether it is taken out of all parts before it
  * @param outline   of a prism, in plan
- * @param heightMm  of a prism
+ * @param heightMm  of a prism, and of a capital letter
+ * @param widthMm   of a sloped part, and how thick letters are
  * @param treads    of steps, and of a guard's bars on steps
  * @param footMm    of steps, how much hangs below the first riser
  * @param lowFromMm of a sloped part, its lower face where it begins; likewise the others
@@ -47,9 +48,9 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
         @Nullable Length widthMm, @Nullable Length lowFromMm, @Nullable Length highFromMm, @Nullable Length lowToMm, @Nullable Length highToMm, @Nullable List<@NotNull @Valid Station> stations,
         @Nullable Integer sides, @Nullable Length riseMm, @Nullable Length pitchMm, @Nullable Length barMm, @Nullable @Valid Section profile, @Nullable List<@NotNull @Valid Way> path, @Nullable Boolean closed,
         @Nullable Integer across, @Nullable Integer up, @Nullable Boolean mirrored, @Nullable @Valid Times copies, @Nullable @Valid Tapered taper, @Nullable String mesh,
-        @Nullable Boolean laidOut) {
+        @Nullable Boolean laidOut, @Nullable String text) {
 
-    public enum What { BLOCK, PANEL, PRISM, STEPS, SLOPED, TURNED, BARS, PUSHED, BROUGHT }
+    public enum What { BLOCK, PANEL, PRISM, STEPS, SLOPED, TURNED, BARS, PUSHED, LETTERS, BROUGHT }
 
     public record Spot(@NotNull Length x, @NotNull Length y, @NotNull Length z) {
 
@@ -216,6 +217,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
             case BARS -> new Form.Bars(told(sizeMm, "sizeMm").toVec(), or(riseMm, Length.ZERO).um(), or(treads, 0), told(pitchMm, "pitchMm").um(), told(barMm, "barMm").um());
             case PUSHED -> new Form.Pushed(told(profile, "profile").toProfile(), told(path, "path").stream().map(w -> new Form.Pushed.Corner(Vec.of(w.x(), w.y(), w.z()), or(w.radius(), Length.ZERO).um())).toList(),
                     or(closed, false), Integer.signum(or(across, 0)), Integer.signum(or(up, 0)), or(mirrored, false));
+            case LETTERS -> new Form.Letters(told(text, "text"), told(heightMm, "heightMm").um(), told(widthMm, "widthMm").um());
             case BROUGHT -> new Form.Brought(shells.shell(told(mesh, "mesh")), or(laidOut, false));
         };
     }
@@ -263,6 +265,8 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
             words.at("form", What.TURNED).at("stations", t.profile().stream().map(s -> new Station(new Length(s.radius()), new Length(s.z()))).toList()).at("sides", t.sides());
         } else if (form instanceof Form.Bars b) {
             words.at("form", What.BARS).at("sizeMm", Spot.of(b.size())).at("riseMm", new Length(b.rise())).at("treads", b.treads()).at("pitchMm", new Length(b.pitch())).at("barMm", new Length(b.bar()));
+        } else if (form instanceof Form.Letters l) {
+            words.at("form", What.LETTERS).at("text", l.text()).at("heightMm", new Length(l.height())).at("widthMm", new Length(l.depth()));
         } else if (form instanceof Form.Brought b) {
             words.at("form", What.BROUGHT).at("mesh", b.shell().digest()).at("laidOut", b.laidOut());
         } else {
