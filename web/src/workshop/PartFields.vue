@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Switch } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { PartWords } from '../api/client'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
@@ -10,6 +10,7 @@ import { useBench } from './bench'
 import PointEditor from './PointEditor.vue'
 import PointRows from './PointRows.vue'
 import ProfileFields from './ProfileFields.vue'
+import SvgShapes from './SvgShapes.vue'
 import { FORMS, SWATCHES } from './words'
 
 /** Everything about one part, typed. */
@@ -28,9 +29,21 @@ const AXES = ['x', 'y', 'z'] as const
 /** Lists within a part: rows are changed in what stands when the edit's turn comes. */
 type Lists = 'outline' | 'stations' | 'path' | 'openings'
 type Row = Record<string, number | undefined>
-const rows = (list: Lists) => (props.words[list] ?? []) as unknown as Row[]
+/** Which line of a prism is worked on: 0 is its outline, then its holes. */
+const ring = ref(0)
+watch(
+  () => props.words.holes?.length ?? 0,
+  (holes) => (ring.value = Math.min(ring.value, holes)),
+)
+const rows = (list: Lists) => ((list === 'outline' && ring.value ? props.words.holes?.[ring.value - 1] : props.words[list]) ?? []) as unknown as Row[]
 const edit = (list: Lists, how: (all: Row[]) => void) =>
   set((w) => {
+    const hole = list === 'outline' ? ring.value : 0
+    if (hole) {
+      const holes = (w.holes ?? []).map((h) => h.map((p) => ({ ...p })))
+      how((holes[hole - 1] ?? []) as unknown as Row[])
+      return { holes }
+    }
     const all = ((w[list] ?? []) as unknown as Row[]).map((r) => ({ ...r }))
     how(all)
     return { [list]: all } as Partial<PartWords>
@@ -114,6 +127,32 @@ function append(list: Lists) {
       Object.fromEntries(Object.keys(last).map((k) => [k, k === 'radius' && list !== 'stations' ? 0 : 2 * last[k]! - (before[k] ?? 0) || last[k]! + 100])),
     )
   })
+}
+/** A square hole in the middle of the outline, an eighth of it wide. */
+const addHole = () => {
+  ring.value = (props.words.holes?.length ?? 0) + 1
+  return set((w) => {
+    const xs = w.outline!.map((p) => p.x)
+    const ys = w.outline!.map((p) => p.y)
+    const [x, y] = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
+    const d = Math.max(1, Math.round(Math.min(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)) / 8))
+    return {
+      holes: [
+        ...(w.holes ?? []),
+        [
+          { x: x - d, y: y - d },
+          { x: x + d, y: y - d },
+          { x: x + d, y: y + d },
+          { x: x - d, y: y + d },
+        ],
+      ],
+    }
+  })
+}
+const fillHole = (hole: number) => set((w) => ({ holes: w.holes!.filter((_, i) => i !== hole - 1) }))
+const takeOutline = (rings: { x: number; y: number; radius?: number }[][]) => {
+  ring.value = 0
+  return set(() => ({ outline: rings[0], holes: rings.slice(1) }))
 }
 const addOpening = () =>
   set((w) => ({
@@ -219,9 +258,20 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
       <LengthField label="Bar" :mm="words.barMm" @change="(mm) => set(() => ({ barMm: mm }))" />
     </div>
     <ProfileFields v-if="words.form === 'PUSHED'" :words="words" />
+    <template v-if="words.form === 'PRISM'">
+      <SvgShapes what="outlines" @take="takeOutline" />
+      <div class="row" role="group" aria-label="Line that is worked on">
+        <button type="button" class="plain line" :aria-pressed="ring === 0" @click="ring = 0">outline</button>
+        <button v-for="(_, i) in words.holes ?? []" :key="i" type="button" class="plain line" :aria-pressed="ring === i + 1" @click="ring = i + 1">
+          hole {{ i + 1 }}
+        </button>
+        <button type="button" class="plain line more" @click="addHole">+ hole</button>
+        <button v-if="ring" type="button" class="plain line" @click="fillHole(ring)">✕ fill hole {{ ring }}</button>
+      </div>
+    </template>
     <PointEditor
       v-if="editor"
-      :key="editor.list"
+      :key="`${editor.list} ${ring}`"
       :label="editor.label"
       :points="editor.points"
       :closed="editor.closed"
@@ -317,13 +367,21 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
         :error="about('sweepDegrees')"
         @change="(v) => setTimes({ sweepDegrees: v })" />
     </div>
-    <p v-if="words.holes?.length" class="soft">{{ words.holes.length }} {{ words.holes.length === 1 ? 'hole' : 'holes' }}</p>
   </section>
 </template>
 
 <style scoped>
 .narrow {
   align-self: start;
+}
+.line {
+  padding: 0 4px;
+}
+.line[aria-pressed='true'] {
+  box-shadow: inset 0 -2px var(--verdigris);
+}
+.line.more {
+  color: #1d5c57;
 }
 .cuts {
   display: flex;

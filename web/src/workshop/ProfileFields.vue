@@ -5,6 +5,7 @@ import LengthField from '../parts/LengthField.vue'
 import { tell } from '../site/site'
 import { useBench } from './bench'
 import PointEditor from './PointEditor.vue'
+import SvgShapes from './SvgShapes.vue'
 import { PROFILES } from './words'
 
 /** The cross-section of a pushed part: one of the library with typed sizes, or a drawn one. */
@@ -58,7 +59,7 @@ const setPoints = (edit: (all: { x: number; y: number; radius?: number }[]) => v
   work.changePart((w) => {
     const all = [...(w.profile!.drawn ?? [])]
     edit(all)
-    return { profile: { kind: 'DRAWN', drawn: all } }
+    return { profile: { ...w.profile!, kind: 'DRAWN', drawn: all } }
   }, spot)
 </script>
 
@@ -85,6 +86,7 @@ const setPoints = (edit: (all: { x: number; y: number; radius?: number }[]) => v
       drawn
     </button>
   </div>
+  <SvgShapes what="profiles" @take="(rings) => take({ kind: 'DRAWN', drawn: rings[0], holes: rings.length > 1 ? rings.slice(1) : undefined })" />
   <template v-if="words.profile?.kind === 'DRAWN'">
     <PointEditor
       label="Profile, drawn"
@@ -96,6 +98,10 @@ const setPoints = (edit: (all: { x: number; y: number; radius?: number }[]) => v
       @nudge="(i, by) => setPoints((all) => (all[i] = { ...all[i], x: all[i]!.x + by.x, y: all[i]!.y + by.y }))"
       @insert="(i, at) => setPoints((all) => all.splice(i, 0, at))"
       @remove="(i) => setPoints((all) => all.splice(i, 1))" />
+    <p v-if="words.profile.holes?.length" class="row">
+      <span class="soft">{{ words.profile.holes.length }} {{ words.profile.holes.length === 1 ? 'hole' : 'holes' }}</span>
+      <button type="button" class="plain" @click="set({ holes: [] })">✕ fill them</button>
+    </p>
   </template>
   <div v-else class="fields three">
     <LengthField label="Width" :mm="words.profile?.widthMm" @change="(mm) => set({ widthMm: mm })" />

@@ -44,7 +44,7 @@ class RecipeJsonTest {
     /** Each form once, with everything about a part that can be told. */
     private static List<Part> everyForm() {
         var forms = List.of(UsualForms.block(), UsualForms.panel(), UsualForms.prism(), UsualForms.steps(), UsualForms.sloped(), UsualForms.turned(), UsualForms.bars(), UsualForms.letters(),
-                UsualForms.pushed(Profile.library().get(5)), UsualForms.pushed(Profile.drawn(List.of(new Outline.Corner(0, 0, 0), new Outline.Corner(50_000, 0, 0), new Outline.Corner(0, 70_500, 5_000)))), new Form.Brought(LEAF, true));
+                UsualForms.pushed(Profile.library().get(5)), UsualForms.pushed(Profile.drawn(List.of(new Outline.Corner(0, 0, 0), new Outline.Corner(50_000, 0, 0), new Outline.Corner(0, 70_500, 5_000)), List.of(List.of(new Outline.Corner(5_000, 5_000, 0), new Outline.Corner(15_000, 5_000, 0), new Outline.Corner(5_000, 20_000, 0))))), new Form.Brought(LEAF, true));
         assertThat(forms.stream().map(Object::getClass).distinct()).containsExactlyInAnyOrder(Form.class.getPermittedSubclasses());
         var copies = List.of(Copies.ONE, new Copies.Along(3, Vec.ofMillimetres(10, 20, 30)), new Copies.Round(5, 1_000, 2_000, 270), new Copies.Mirrored(true, 300_000), new Copies.Mirrored(false, 1_500));
         return IntStream.range(0, forms.size()).mapToObj(i -> new Part("part " + i, Swatch.values()[i % 5], i % 2 == 0 ? Optional.empty() : Optional.of(new Part.Edge(Length.ofMillimetres(i), 1 + i % 8)),

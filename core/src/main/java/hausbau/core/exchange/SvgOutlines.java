@@ -6,35 +6,23 @@ import hausbau.core.plane.Loop;
 import hausbau.core.plane.Region;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Point2D;
-import java.io.StringReader;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
-import javax.xml.XMLConstants;
-import javax.xml.parsers.DocumentBuilderFactory;
-import org.apache.batik.parser.AWTTransformProducer;
 import org.apache.batik.parser.DefaultPathHandler;
 import org.apache.batik.parser.ParseException;
 import org.apache.batik.parser.PathParser;
 import org.w3c.dom.Element;
-import org.w3c.dom.Node;
-import org.xml.sax.InputSource;
 
 /**
  * Reads the right-angled outlines of an SVG file: rectangles, polygons, closed polylines and paths, within groups and transforms. What is no outline is reported,
  * one by one, and never dropped in silence.
  */
-public final class SvgOutlines {
+public final class SvgOutlines implements SvgTree.Taker {
 
-    /** More than this is no floor plan. */
-    private static final int MOST_CHARACTERS = 4_000_000;
-    private static final int MOST_SHAPES = 2_000;
     /** Coordinates are taken to whole steps of this, µm: what a drawing program rounds. */
     private static final long GRAIN = 100;
-    private static final Set<String> CONTAINERS = Set.of("svg", "g", "a", "switch");
-    private static final Set<String> SILENT = Set.of("title", "desc", "metadata", "style", "defs");
 
     private final double micrometres;
     private final List<Found> found = new ArrayList<>();
@@ -61,79 +49,28 @@ public final class SvgOutlines {
      * @throws Refused if it is no SVG that can be read
      */
     public static Reading read(String svg, Length unit) {
-        if (svg.length() > MOST_CHARACTERS) {
-            throw new Refused("svg", "The file is larger than " + MOST_CHARACTERS / 1_000_000 + " MB.");
-        }
         if (!unit.isPositive()) {
             throw new Refused("unitMm", "A unit of the drawing must be longer than nothing.");
         }
         var reading = new SvgOutlines(unit.um());
-        reading.shapes(root(svg), new AffineTransform());
+        SvgTree.read(svg, reading);
         return new Reading(List.copyOf(reading.found), List.copyOf(reading.reports));
     }
 
-    /** Nothing is fetched, and no entity is followed. */
-    private static Element root(String svg) {
-        try {
-            var factory = DocumentBuilderFactory.newInstance();
-            factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
-            factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
-            factory.setNamespaceAware(true);
-            factory.setXIncludeAware(false);
-            var builder = factory.newDocumentBuilder();
-            builder.setErrorHandler(null);
-            var root = builder.parse(new InputSource(new StringReader(svg))).getDocumentElement();
-            if (!"svg".equals(name(root))) {
-                throw new Refused("svg", "This is no SVG: it begins with <" + name(root) + ">.");
-            }
-            return root;
-        } catch (Refused e) {
-            throw e;
-        } catch (Exception e) {
-            throw new Refused("svg", "This is no SVG that can be read: " + Optional.ofNullable(e.getMessage()).orElse("it is broken") + ".");
-        }
-    }
-
-    private static String name(Node node) {
-        return Optional.ofNullable(node.getLocalName()).orElse(node.getNodeName());
-    }
-
-    private void shapes(Element parent, AffineTransform outer) {
-        var transform = new AffineTransform(outer);
-        try {
-            if (parent.hasAttribute("transform")) {
-                transform.concatenate(AWTTransformProducer.createAffineTransform(parent.getAttribute("transform")));
-            }
-        } catch (ParseException e) {
-            report(parent, "its transform cannot be read");
-            return;
-        }
-        if (CONTAINERS.contains(name(parent))) {
-            for (var child = parent.getFirstChild(); child != null; child = child.getNextSibling()) {
-                if (child instanceof Element element && !SILENT.contains(name(element))) {
-                    shapes(element, transform);
-                }
-            }
-        } else if (found.size() + reports.size() < MOST_SHAPES) {
-            shape(parent, transform);
-        } else if (found.size() + reports.size() == MOST_SHAPES) {
-            report(parent, "more than " + MOST_SHAPES + " shapes: the rest was not looked at");
-        }
-    }
-
-    private void shape(Element element, AffineTransform transform) {
+    @Override
+    public void shape(Element element, AffineTransform transform) {
         var drawn = new Drawn(element);
         try {
-            switch (name(element)) {
+            switch (SvgTree.name(element)) {
                 case "rect" -> {
-                    if (number(element, "rx") > 0 || number(element, "ry") > 0) {
+                    if (SvgTree.number(element, "rx") > 0 || SvgTree.number(element, "ry") > 0) {
                         report(element, "its corners are rounded");
                         return;
                     }
-                    var x = number(element, "x");
-                    var y = number(element, "y");
-                    var width = number(element, "width");
-                    var height = number(element, "height");
+                    var x = SvgTree.number(element, "x");
+                    var y = SvgTree.number(element, "y");
+                    var width = SvgTree.number(element, "width");
+                    var height = SvgTree.number(element, "height");
                     drawn.path("M" + x + " " + y + "h" + width + "v" + height + "h" + -width + "z");
                 }
                 case "polygon" -> drawn.path("M" + element.getAttribute("points") + "z");
@@ -151,14 +88,9 @@ public final class SvgOutlines {
         drawn.take(transform);
     }
 
-    private static double number(Element element, String attribute) {
-        var text = element.getAttribute(attribute).strip();
-        return text.isEmpty() ? 0 : Double.parseDouble(text.replaceFirst("px$", ""));
-    }
-
-    private void report(Element element, String what) {
-        var id = element.getAttribute("id");
-        reports.add(new Report(name(element) + (id.isEmpty() ? "" : " “" + id + "”") + " " + (found.size() + reports.size() + 1), what));
+    @Override
+    public void report(Element element, String what) {
+        reports.add(new Report(SvgTree.where(element, found.size() + reports.size() + 1), what));
     }
 
     /** One shape's lines as they come. */
@@ -196,7 +128,7 @@ public final class SvgOutlines {
                     report(element, "there is no ground in it");
                 } else {
                     var id = element.getAttribute("id");
-                    found.add(new Found(id.isEmpty() ? name(element) + " " + (found.size() + 1) : id, region));
+                    found.add(new Found(id.isEmpty() ? SvgTree.name(element) + " " + (found.size() + 1) : id, region));
                 }
             }
         }

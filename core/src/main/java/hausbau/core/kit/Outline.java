@@ -85,7 +85,7 @@ public record Outline(List<Corner> corners) {
     }
 
     /** @throws Refused if the holes do not lie inside, apart from one another */
-    void requireInside(List<Outline> holes) {
+    public void requireInside(List<Outline> holes) {
         var outer = polygon(ring(false));
         var cut = holes.stream().map(h -> polygon(h.ring(false))).toList();
         for (var i = 0; i < cut.size(); i++) {

@@ -6,6 +6,7 @@ import hausbau.core.plane.Rect;
 import hausbau.core.shape.Ring;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * A cross-section, µm, its least corner at the origin: X across, Y up.
@@ -16,9 +17,9 @@ import java.util.List;
  * @param web    thickness of what stands, or of a hollow one's wall
  * @param flange thickness of what lies
  * @param radius between web and flange, at the nose of a skirting or a kerb, or round a hollow one's outer corners
- * @param drawn  the outline of a drawn one, its extent as wide and as high as told; else empty
+ * @param drawn  the outline of a drawn one, its extent as wide and as high as told, then its holes; else empty
  */
-public record Profile(Kind kind, long width, long height, long web, long flange, long radius, List<Corner> drawn) {
+public record Profile(Kind kind, long width, long height, long web, long flange, long radius, List<List<Corner>> drawn) {
 
     /** Those that are measured, and those that are drawn. */
     public enum Kind { BAR, I, U, L, T, HOLLOW, ROUND, TUBE, HALF_ROUND, SKIRTING, CORNICE, KERB, HANDRAIL, DRAWN }
@@ -28,7 +29,7 @@ public record Profile(Kind kind, long width, long height, long web, long flange,
 
     /** @throws Refused if a size is out of range, or one leaves no room for another */
     public Profile {
-        drawn = List.copyOf(drawn);
+        drawn = drawn.stream().map(List::copyOf).toList();
         if (width < LEAST || height < LEAST || width > GREATEST || height > GREATEST) {
             throw new Refused("profile", "A profile is 1 mm to 10 m wide and high.");
         }
@@ -66,11 +67,13 @@ public record Profile(Kind kind, long width, long height, long web, long flange,
         return of(kind, Math.round(width * 1000), Math.round(height * 1000), Math.round(web * 1000), Math.round(flange * 1000), Math.round(radius * 1000));
     }
 
-    /** @throws Refused if the outline crosses itself */
-    public static Profile drawn(List<Corner> corners) {
-        var extent = new Outline(corners).extent();
-        return new Profile(Kind.DRAWN, extent.x1() - extent.x0(), extent.y1() - extent.y0(), 0, 0, 0,
-                corners.stream().map(c -> new Corner(c.x() - extent.x0(), c.y() - extent.y0(), c.radius())).toList());
+    /** @throws Refused if an outline crosses itself, or a hole does not lie inside */
+    public static Profile drawn(List<Corner> outline, List<List<Corner>> holes) {
+        var around = new Outline(outline);
+        around.requireInside(holes.stream().map(Outline::new).toList());
+        var extent = around.extent();
+        return new Profile(Kind.DRAWN, extent.x1() - extent.x0(), extent.y1() - extent.y0(), 0, 0, 0, Stream.concat(Stream.of(outline), holes.stream())
+                .map(ring -> ring.stream().map(c -> new Corner(c.x() - extent.x0(), c.y() - extent.y0(), c.radius())).toList()).toList());
     }
 
     /** The outline, then its holes. */
@@ -113,7 +116,7 @@ public record Profile(Kind kind, long width, long height, long web, long flange,
                 var round = Math.min(w / 2, h - low);
                 yield List.of(corners(foot, 0, 0, w - foot, 0, 0, w - foot, low, 0, w, low, 0, w, h, round, 0, h, round, 0, low, 0, foot, low, 0));
             }
-            case DRAWN -> List.of(new Outline(drawn));
+            case DRAWN -> drawn.stream().map(Outline::new).toList();
         };
     }
 

@@ -248,7 +248,7 @@ class FormTest {
     @Test
     void everyProfileOfTheLibraryCanBePushed() {
         for (var kind : Profile.Kind.values()) {
-            var profile = kind == Profile.Kind.DRAWN ? Profile.drawn(List.of(at(10, 10), at(60, 10), at(10, 90))) : mm(kind, 60, 90, 6, 6, 5);
+            var profile = kind == Profile.Kind.DRAWN ? Profile.drawn(List.of(at(10, 10), at(60, 10), at(10, 90)), List.of()) : mm(kind, 60, 90, 6, 6, 5);
             var mesh = Meshes.of(part(new Pushed(profile, List.of(to(0, 0, 0, 0), to(1000, 0, 0, 0), to(1000, 800, 0, 200), to(0, 800, 0, 0)), false, 0, 0, false)), 2);
             assertThat(open(mesh)).as("%s", kind).isEmpty();
             assertThat(volume(mesh)).as("%s", kind).isPositive();

@@ -1,11 +1,13 @@
 package hausbau.server.http;
 
 import hausbau.core.exchange.SvgOutlines;
+import hausbau.core.exchange.SvgShapes;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.plane.Loop;
 import hausbau.core.plane.Region;
 import hausbau.server.journal.Seen;
+import hausbau.server.store.kit.PartWords;
 import hausbau.server.work.MassingService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -73,6 +75,25 @@ class OutlineController {
     ReadView read(@Valid @RequestBody ReadBody body) {
         var reading = SvgOutlines.read(body.svg(), body.unitMm());
         return new ReadView(reading.outlines().stream().map(OutlineView::of).toList(), reading.reports().stream().map(r -> new ReportView(r.where(), r.what())).toList());
+    }
+
+    /** @param toleranceMm how far a chord may lie from its arc */
+    record ReadShapesBody(@NotNull String svg, @NotNull Length unitMm, @NotNull Length toleranceMm) {
+    }
+
+    /** @param rings the outline, then its holes */
+    record ShapeView(@NotNull String name, @NotNull List<@NotNull List<PartWords.@NotNull Bend>> rings) {
+    }
+
+    record ShapesView(@NotNull List<ShapeView> shapes, @NotNull List<ReportView> reports) {
+    }
+
+    @PostMapping("/shapes/read")
+    @Operation(summary = "Reads the closed shapes of an SVG file, straight and round, with their holes, and tells what in it is none; makes nothing")
+    ShapesView readShapes(@Valid @RequestBody ReadShapesBody body) {
+        var reading = SvgShapes.read(body.svg(), body.unitMm(), body.toleranceMm());
+        return new ShapesView(reading.shapes().stream().map(s -> new ShapeView(s.name(), s.rings().stream().map(PartWords.Bend::of).toList())).toList(),
+                reading.reports().stream().map(r -> new ReportView(r.where(), r.what())).toList());
     }
 
     record BringInBody(Long levelId, @NotNull @Size(min = 1, max = 200) List<@NotNull @Valid OutlineView> outlines) {

@@ -134,7 +134,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
     /** A corner of an outline; @param radius 0 or left out is sharp */
     public record Bend(@NotNull Length x, @NotNull Length y, @Nullable Length radius) {
 
-        static List<Bend> of(List<Outline.Corner> corners) {
+        public static List<Bend> of(List<Outline.Corner> corners) {
             return corners.stream().map(c -> new Bend(new Length(c.x()), new Length(c.y()), c.radius() == 0 ? null : new Length(c.radius()))).toList();
         }
 
@@ -153,18 +153,18 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
     /** A profile; what its kind does not use is left out. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record Section(@NotNull Kind kind, @Nullable Length widthMm, @Nullable Length heightMm, @Nullable Length webMm, @Nullable Length flangeMm, @Nullable Length radiusMm,
-            @Nullable List<@NotNull @Valid Bend> drawn) {
+            @Nullable List<@NotNull @Valid Bend> drawn, @Nullable List<@NotNull List<@NotNull @Valid Bend>> holes) {
 
         public static Section of(Profile p) {
             if (p.kind() == Kind.DRAWN) {
-                return new Section(p.kind(), null, null, null, null, null, Bend.of(p.drawn()));
+                return new Section(p.kind(), null, null, null, null, null, Bend.of(p.drawn().get(0)), p.drawn().size() == 1 ? null : p.drawn().stream().skip(1).map(Bend::of).toList());
             }
-            return new Section(p.kind(), new Length(p.width()), new Length(p.height()), new Length(p.web()), new Length(p.flange()), new Length(p.radius()), null);
+            return new Section(p.kind(), new Length(p.width()), new Length(p.height()), new Length(p.web()), new Length(p.flange()), new Length(p.radius()), null, null);
         }
 
         Profile toProfile() {
             if (kind == Kind.DRAWN) {
-                return Profile.drawn(Bend.corners(told(drawn, "profile")));
+                return Profile.drawn(Bend.corners(told(drawn, "profile")), or(holes, List.<List<Bend>>of()).stream().map(Bend::corners).toList());
             }
             return Profile.of(kind, told(widthMm, "profile").um(), told(heightMm, "profile").um(), or(webMm, Length.ZERO).um(), or(flangeMm, Length.ZERO).um(), or(radiusMm, Length.ZERO).um());
         }
