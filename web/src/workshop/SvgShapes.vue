@@ -26,12 +26,17 @@ const file = shallowRef<{ name: string; svg: string }>()
 const read = shallowRef<ShapesView>()
 const fault = ref('')
 
+let asked = 0
+/** What is shown is of the unit and the tolerance that stand: nothing else can be taken. */
 async function look() {
+  const mine = ++asked
+  read.value = undefined
+  fault.value = ''
   try {
-    read.value = await send<ShapesView>('POST', '/api/shapes/read', { svg: file.value!.svg, unitMm: unitMm.value, toleranceMm: toleranceMm.value })
-    fault.value = ''
+    const answer = await send<ShapesView>('POST', '/api/shapes/read', { svg: file.value!.svg, unitMm: unitMm.value, toleranceMm: toleranceMm.value })
+    if (mine === asked) read.value = answer
   } catch (e) {
-    read.value = undefined
+    if (mine !== asked) return
     if (e instanceof Refusal) fault.value = e.message
     else tell(e)
   }
@@ -57,6 +62,7 @@ function drawn(rings: Ring[]) {
   return { d, box: `${-span * 0.05} ${-span * 0.95} ${span} ${span}` }
 }
 function putAway() {
+  asked++
   file.value = undefined
   read.value = undefined
   fault.value = ''

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -143,8 +145,87 @@ class WorkshopTest {
         assertThat(desk.field("Round of corner 3")).hasValue("0.1 m");
         desk.page.getByLabel("Take part 2 out").click();
         desk.page.getByLabel("Take part 1 out").click();
-        assertThat(side(desk)).containsText("one of them is not hidden");
+        assertThat(side(desk)).containsText("one of them is neither hidden nor cuts");
         assertThat(parts(desk)).hasCount(1);
+    }
+
+    /** A recess is cut out of a block, letters into it, and the trim that comes after stays whole. */
+    @Test
+    void partsCutWhatComesBeforeThem() {
+        var desk = open("Cutting hall", "");
+        desk.button("New piece").click();
+        assertThat(side(desk)).containsText("64 l");
+        desk.page.getByLabel("Add a part").selectOption("block");
+        assertThat(parts(desk)).hasCount(2);
+        for (var size : new String[] {"Width", "Depth", "Height"}) {
+            desk.field(size).fill("0.2");
+            desk.page.keyboard().press("Enter");
+        }
+        desk.page.getByLabel("Cuts", new Page.GetByLabelOptions().setExact(true)).click();
+        // 400 cubed less 200 cubed, but for the bevels.
+        assertThat(side(desk)).containsText(Pattern.compile("55\\.9\\d? l|56 l"));
+        assertThat(parts(desk).nth(1)).containsText("cuts, stone");
+        drawn(desk, 0);
+        var before = triangles(desk);
+        desk.page.getByLabel("Add a part").selectOption("lettering");
+        assertThat(desk.page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true))).hasValue("BATHS");
+        desk.page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)).fill("Tür 8");
+        desk.page.keyboard().press("Enter");
+        drawn(desk, before);
+        assertThat(side(desk)).not().containsText("edges are not closed");
+        desk.page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)).fill("☃");
+        desk.page.keyboard().press("Enter");
+        assertThat(side(desk)).containsText("The typeface has no “☃”");
+        assertThat(desk.page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true))).hasValue("Tür 8");
+        parts(desk).nth(2).getByRole(AriaRole.BUTTON).first().click();
+        desk.press("Control+z");
+        assertThat(desk.page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true))).hasValue("BATHS");
+        parts(desk).nth(1).getByLabel("Hide part 2").click();
+        assertThat(parts(desk).nth(1).getByLabel("Show part 2")).isVisible();
+        parts(desk).nth(2).getByLabel("Hide part 3").click();
+        assertThat(side(desk)).containsText("64 l");
+    }
+
+    /** A profile and an outline are taken from an SVG file; a hole is drawn, moved by keys, and filled again. */
+    @Test
+    void shapesComeFromADrawingAndHolesAreDrawn() {
+        var desk = open("Drawing hall", "");
+        desk.button("New piece").click();
+        desk.page.getByLabel("Add a part").selectOption("pushed profile");
+        var svg = "<svg xmlns='http://www.w3.org/2000/svg'><path id='rail' d='M0 0h60v80a30 30 0 0 1 -60 0z M20 20h20v20h-20z'/><line x1='0' y1='0' x2='9' y2='9'/></svg>";
+        take(desk, "profiles", svg);
+        var shapes = desk.page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Shapes of the file")).getByRole(AriaRole.BUTTON);
+        assertThat(shapes).hasCount(1);
+        assertThat(desk.page.getByLabel("Not taken")).containsText("not a shape that can be taken");
+        desk.page.getByLabel("Unit of the drawing").selectOption("centimetre");
+        desk.page.getByLabel("Unit of the drawing").selectOption("millimetre");
+        shapes.first().click();
+        assertThat(side(desk)).containsText("1 hole");
+        assertThat(desk.page.getByLabel("Profile, drawn")).isVisible();
+        desk.page.getByLabel("Take part 1 out").click();
+        // A metre of it, 60 wide and 110 high with the rise of the arc.
+        assertThat(side(desk)).containsText(Pattern.compile("1 m × 0\\.06 m × 0\\.11 m"));
+        desk.page.getByLabel("Add a part").selectOption("prism");
+        assertThat(parts(desk)).hasCount(2);
+        desk.button("+ hole").click();
+        assertThat(desk.field("X of corner 1")).hasValue("0.25 m");
+        var editor = desk.page.getByLabel("Outline, from above");
+        editor.getByLabel("Point 1", new Locator.GetByLabelOptions().setExact(true)).focus();
+        desk.press("ArrowLeft", "ArrowLeft", "ArrowDown");
+        assertThat(desk.field("X of corner 1")).hasValue("0.23 m");
+        desk.field("X of corner 1").fill("-2");
+        desk.page.keyboard().press("Enter");
+        assertThat(side(desk)).containsText("Hole 1 does not lie inside the outline");
+        desk.button("✕ fill hole 1").click();
+        assertThat(desk.field("X of corner 1")).hasValue("0 m");
+        take(desk, "outlines", "<svg xmlns='http://www.w3.org/2000/svg'><circle id='ring' r='200'/></svg>");
+        shapes.first().click();
+        assertThat(desk.page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("corner")).getByRole(AriaRole.ROW)).not().hasCount(5);
+        FirstRoomTest.passesAxe(desk, "shapes of a drawing");
+    }
+
+    private static void take(Desk desk, String what, String svg) {
+        desk.page.getByLabel("An SVG file with " + what).setInputFiles(new FilePayload("drawing.svg", "image/svg+xml", svg.getBytes(StandardCharsets.UTF_8)));
     }
 
     /** All walls of the site under a pattern, and under another: two clicks each from an open Workshop; plain again with one. */
