@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { Button, Switch } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import type { Refusal, RoomView, VecMm } from '../api/client'
+import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import TextEntry from '../parts/TextEntry.vue'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
+import { usePatterns } from '../workshop/patterns'
 import { useAttempt } from './attempt'
 import { edgesOf } from './edges'
 import { useForeseen } from './foreseen'
@@ -13,6 +16,8 @@ import { useForeseen } from './foreseen'
 const props = defineProps<{ room: RoomView }>()
 const site = useSite()
 const table = useTable()
+const router = useRouter()
+const patterns = usePatterns()
 const { make } = useForeseen()
 const { refusal, attempt } = useAttempt()
 const edges = computed(() => edgesOf(props.room))
@@ -35,6 +40,18 @@ const arrange = (label: string, how: { byMm?: VecMm; quarterTurns?: number; mirr
     const made = await make<RoomView>(label, 'POST', `/rooms/${props.room.id}/arrange`, how)
     if (made) table.choose({ room: made.id })
   })
+/** Which pattern its walls are under: the site's, one of its own, or one to be made. */
+const NEW = -1
+const looks = computed(() => [
+  { value: 0, label: patterns.all.some((p) => p.used) ? 'the site’s' : 'the site’s (plain)' },
+  ...patterns.all.map((p) => ({ value: p.id, label: p.name })),
+  { value: NEW, label: 'a new one for this room …' },
+])
+async function setLook(id: number) {
+  if (id !== NEW) return changeRoom({ patternId: id })
+  const made = await patterns.createFor(props.room.id)
+  if (made) void router.push(`/sites/${site.site!.id}/kit/workshop?pattern=${made.id}`)
+}
 const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms/${props.room.id}`))
 </script>
 
@@ -59,6 +76,9 @@ const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms
     <label class="row"
       ><Switch size="small" :checked="room.openToSky" aria-label="Open to the sky" @change="(on) => changeRoom({ openToSky: !!on })" /> Open to the sky</label
     >
+    <label class="field"
+      ><span>Pattern</span><Choice label="Pattern of the room" :value="room.patternId" :options="looks" @change="(id) => void setLook(id)"
+    /></label>
     <div class="row" role="group" aria-label="The whole room">
       <Button size="small" @click="arrange('Copy the room', { copy: true, byMm: { x: room.widthMm + (site.site?.wallMm ?? 0), y: 0, z: 0 } })"
         >Copy room</Button

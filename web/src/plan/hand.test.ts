@@ -12,6 +12,7 @@ const room: RoomView = {
   heightMm: 3000,
   areaM2: 20,
   openToSky: false,
+  patternId: 0,
   outlineMm: [
     [
       { edge: 0, x: 0, y: 4000 },

@@ -138,7 +138,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
           class="entry"
           :class="{ here: p.id === pattern?.id }"
           :aria-current="p.id === pattern?.id ? 'page' : undefined">
-          <span>{{ p.name }}</span><span class="soft">{{ p.used ? '● in use' : '' }}</span>
+          <span>{{ p.name }}</span><span class="soft">{{ p.used ? '● in use' : p.rooms.length ? `● ${p.rooms.length}` : '' }}</span>
         </RouterLink>
         <button type="button" class="plain entry more" @click="run(() => makePattern())">+ new pattern</button>
       </div>

@@ -7,6 +7,8 @@ export const usePatterns = defineStore('patterns', () => {
   const { all, refusal, edit, find } = useListed<PatternView>('/patterns')
 
   const create = (copyOfId?: number) => edit<PatternView>('Make a pattern', 'POST', '/patterns', () => ({ copyOfId }))
+  /** One for a room alone, as its walls are now. */
+  const createFor = (roomId: number) => edit<PatternView>('Make a pattern', 'POST', `/rooms/${roomId}/pattern`, () => ({}))
   const rename = (id: number, name: string) => edit('Change a pattern', 'PATCH', `/patterns/${id}`, () => ({ name }))
   /** @param tell what the pattern is then, from what it is when the edit's turn comes */
   const change = (id: number, tell: (words: PatternWords) => PatternWords) =>
@@ -14,5 +16,5 @@ export const usePatterns = defineStore('patterns', () => {
   const use = (patternId?: number) => edit('Use a pattern', 'PUT', '/pattern', () => ({ patternId }))
   const remove = (id: number) => edit('Take a pattern away', 'DELETE', `/patterns/${id}`, () => undefined)
 
-  return { all, refusal, create, rename, change, use, remove }
+  return { all, refusal, create, createFor, rename, change, use, remove }
 })

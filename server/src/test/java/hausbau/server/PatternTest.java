@@ -116,6 +116,39 @@ class PatternTest {
         return JsonMapper.shared().readTree(new String(glb, 20, length, StandardCharsets.UTF_8)).get("materials").valueStream().map(m -> m.get("name").asString()).toList();
     }
 
+    /** One room's walls, floor and all are under its own pattern, its neighbour's are not; back by undo, and when the pattern goes; a copy of the site has it too. */
+    @Test
+    void aRoomHasAPatternOfItsOwn() {
+        in.made("/rooms", "{\"name\":\"Store\",\"widthMm\":4000,\"depthMm\":3000,\"cornerMm\":{\"x\":20000,\"y\":0,\"z\":0}}");
+        var codes = codes(in.site);
+        var own = in.made("/rooms/" + in.room + "/pattern", "{}");
+        assertThat(own.get("rooms").valueStream().map(JsonNode::asString)).hasSize(1);
+        changed(own.get("id").asLong(), PLAIN.formatted("").replace("\"uprights\":[]", "\"uprights\":[],\"floor\":{\"field\":\"TERRAZZO\",\"border\":\"TILE\",\"widthMm\":100,\"proudMm\":0}"));
+        var more = codes(in.site);
+        assertThat(more).containsAll(codes.stream().filter(c -> c.startsWith("WAL-1000")).toList()).hasSizeGreaterThan(codes.size());
+        var dressed = more.stream().filter(c -> c.startsWith("WAL-1000-")).findFirst().orElseThrow();
+        assertThat(parts(dressed)).containsExactly("low", "high");
+        assertThat(parts("WAL-1000")).containsExactly("");
+        assertThat(more.stream().filter(c -> c.startsWith("FLR") && !codes.contains(c)).map(this::parts)).isNotEmpty().allSatisfy(p -> assertThat(p).containsExactly("field", "border"));
+        assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isEmpty();
+        sets.forget(Long.parseLong(in.site.substring(in.site.lastIndexOf('/') + 1)));
+        assertThat(codes(in.site)).as("found again in the database").isEqualTo(more);
+        var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
+        assertThat(in.caller.get(copy + "/patterns").json().get(0).get("rooms")).hasSize(1);
+        assertThat(materials(copy)).contains("tile", "paint");
+        in.caller.call("DELETE", in.site + "/patterns/" + own.get("id").asLong(), null, null);
+        assertThat(codes(in.site)).isEqualTo(codes);
+        in.caller.post(in.site + "/undo", "{}");
+        assertThat(codes(in.site)).isEqualTo(more);
+        assertThat(in.caller.call("PATCH", in.site + "/rooms/" + in.room, "{\"patternId\":0}", null).json().get("patternId").asLong()).isZero();
+        assertThat(codes(in.site)).isEqualTo(codes);
+        assertThat(in.caller.call("PATCH", in.site + "/rooms/" + in.room, "{\"patternId\":999999}", null).status()).isEqualTo(404);
+    }
+
+    private List<String> codes(String site) {
+        return in.caller.get(site + "/pieces").json().valueStream().map(p -> p.get("code").asString()).toList();
+    }
+
     @Test
     void whatCannotBeIsRefusedAndSeamsAreTold() {
         var id = in.made("/patterns", "{}").get("id").asLong();

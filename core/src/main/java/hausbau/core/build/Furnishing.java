@@ -35,7 +35,7 @@ final class Furnishing {
             derive(writing, new Kind(Role.STAIR, recipe(part), Pivot.BASE_CORNER), part.box(), part.up(), Chunk.STAIRS, number++, 0);
         }
         for (var guard : of.guards()) {
-            derive(writing, kind(guard, guard.length()), guard.box(), guard.along(), Chunk.STAIRS, number++, 0);
+            derive(writing, kind(guard, guard.length(), 0), guard.box(), guard.along(), Chunk.STAIRS, number++, 0);
         }
         return writing.made(of, List.of());
     }
@@ -59,7 +59,7 @@ final class Furnishing {
             for (var length : lengths(guard.length(), of.choice(), filling)) {
                 var along = guard.along().apply(new Vec(length.um(), 0, 0));
                 var box = new Box(at, new Vec(along.x() == 0 ? guard.box().max().x() : at.x() + along.x(), along.y() == 0 ? guard.box().max().y() : at.y() + along.y(), guard.box().max().z()));
-                derive(writing, kind(guard, length), box, guard.along(), Chunk.GUARD, at.x() - anchor.x(), at.y() - anchor.y());
+                derive(writing, kind(guard, length, of.room().look()), box, guard.along(), Chunk.GUARD, at.x() - anchor.x(), at.y() - anchor.y());
                 at = at.plus(along);
             }
         }
@@ -71,11 +71,11 @@ final class Furnishing {
         return whole.compareTo(choice.maxPiece()) <= 0 ? List.of(whole) : filling.fill(whole).filter(all -> !all.isEmpty()).orElse(List.of(whole));
     }
 
-    private static Kind kind(Guard guard, Length length) {
+    private static Kind kind(Guard guard, Length length, long look) {
         var size = guard.box().size();
         var across = guard.along().quarters() % 2 == 0 ? size.y() : size.x();
         var own = new Vec(length.um(), across, size.z());
-        return new Kind(Role.GUARD, guard.sloped() ? new Recipe.SlopedGuard(own, new Length(size.z()).minus(Guard.HEIGHT), guard.treads()) : new Recipe.Guard(own), Pivot.BASE_CORNER);
+        return new Kind(Role.GUARD, guard.sloped() ? new Recipe.SlopedGuard(own, new Length(size.z()).minus(Guard.HEIGHT), guard.treads()) : new Recipe.Guard(own), Pivot.BASE_CORNER, look);
     }
 
     /** A piece with its pivot at the corner of its box, turned, so that it takes a box of the site. */

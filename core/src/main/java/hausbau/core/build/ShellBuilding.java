@@ -61,21 +61,21 @@ final class ShellBuilding {
     }
 
     private void stand(WallRun run, Length at, Length length) {
-        var kind = walls.computeIfAbsent(Vec.of(length, run.depth(), run.height()), size -> new Kind(Role.WALL, new Recipe.WallPanel(size), Pivot.FACE_START));
+        var kind = walls.computeIfAbsent(Vec.of(length, run.depth(), run.height()), size -> new Kind(Role.WALL, new Recipe.WallPanel(size), Pivot.FACE_START, of.room().look()));
         var start = run.at(at);
         var along = run.side().runsEastWest() ? start.x() - of.room().anchor().x() : start.y() - of.room().anchor().y();
         writing.derive(kind, start.x(), start.y(), start.z(), run.side().turn().quarters(), Chunk.runCode(run.edge(), run.tier()), along,
                 Chunk.runColumn(run.edge(), run.tier(), length.um()));
     }
 
-    private static Kind openingPanel(WallRun run, WallRun.Panel panel) {
+    private Kind openingPanel(WallRun run, WallRun.Panel panel) {
         var kind = panel.opening().kind();
         var clear = Box.of(panel.from().minus(panel.at()).um(), 0, panel.sill().um(), panel.to().minus(panel.at()).um(), run.depth().um(), panel.head().um());
         var size = Vec.of(panel.length(), run.depth(), run.height());
         return switch (kind) {
-            case DOOR -> new Kind(Role.DOOR, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START);
-            case WINDOW -> new Kind(Role.WINDOW, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START);
-            case PASSAGE -> new Kind(Role.PASSAGE, new Recipe.PassagePanel(size, clear), Pivot.FACE_START);
+            case DOOR -> new Kind(Role.DOOR, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START, of.room().look());
+            case WINDOW -> new Kind(Role.WINDOW, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START, of.room().look());
+            case PASSAGE -> new Kind(Role.PASSAGE, new Recipe.PassagePanel(size, clear), Pivot.FACE_START, of.room().look());
         };
     }
 
@@ -89,7 +89,7 @@ final class ShellBuilding {
 
     private void close(Post post) {
         var turn = post.legs().map(Post.Legs::turn).orElse(Turn.NONE);
-        var kind = new Kind(Role.POST, recipe(post), Pivot.BASE_CENTRE);
+        var kind = new Kind(Role.POST, recipe(post), Pivot.BASE_CENTRE, of.room().look());
         var at = post.boxes().stream().reduce(Box::union).orElseThrow().min().minus(turn.apply(kind.box()).min());
         var anchor = of.room().anchor();
         if (post.edge() >= 0) {

@@ -65,7 +65,7 @@ final class TileLaying {
         for (var column : tiling.tiles(new Length(rect.width()))) {
             var y = rect.y0();
             for (var row : rows) {
-                var kind = kinds.computeIfAbsent(new Size(column, row), size -> new Kind(role, new Recipe.Tile(Vec.of(size.x(), size.y(), of.slab())), pivot));
+                var kind = kinds.computeIfAbsent(new Size(column, row), size -> new Kind(role, new Recipe.Tile(Vec.of(size.x(), size.y(), of.slab())), pivot, of.room().look()));
                 var held = pivot.in(kind.size());
                 writing.derive(kind, x + held.x(), y + held.y(), z, 0, code, x - anchor.x(), y - anchor.y());
                 y += row.um();

@@ -18,6 +18,7 @@ public final class Kind {
     private final Role role;
     private final Recipe recipe;
     private final Pivot pivot;
+    private final long look;
     /** From the natural frame to the piece's own. */
     private final Vec by;
     private final Box box;
@@ -25,6 +26,12 @@ public final class Kind {
     private final int hash;
 
     public Kind(Role role, Recipe recipe, Pivot pivot) {
+        this(role, recipe, pivot, 0);
+    }
+
+    /** @param look the pattern that it is under; 0 for the site's */
+    public Kind(Role role, Recipe recipe, Pivot pivot, long look) {
+        this.look = look;
         this.role = role;
         this.recipe = recipe;
         this.pivot = pivot;
@@ -32,7 +39,7 @@ public final class Kind {
         by = Vec.ZERO.minus(natural.min()).minus(pivot.in(natural.size()));
         this.box = natural.movedBy(by);
         this.solids = recipe.solids().stream().map(s -> new Solid(s.box().movedBy(by), s.round())).toList();
-        this.hash = 31 * (31 * role.ordinal() + recipe.hashCode()) + pivot.ordinal();
+        this.hash = 31 * (31 * role.ordinal() + recipe.hashCode()) + pivot.ordinal() + 7919 * Long.hashCode(look);
     }
 
     public Role role() {
@@ -45,6 +52,11 @@ public final class Kind {
 
     public Pivot pivot() {
         return pivot;
+    }
+
+    /** The pattern that it is under; 0 for the site's. */
+    public long look() {
+        return look;
     }
 
     public Vec size() {
@@ -184,7 +196,7 @@ public final class Kind {
 
     @Override
     public boolean equals(Object o) {
-        return this == o || o instanceof Kind k && hash == k.hash && role == k.role && pivot == k.pivot && recipe.equals(k.recipe);
+        return this == o || o instanceof Kind k && hash == k.hash && role == k.role && pivot == k.pivot && look == k.look && recipe.equals(k.recipe);
     }
 
     @Override
@@ -194,6 +206,6 @@ public final class Kind {
 
     @Override
     public String toString() {
-        return role + " " + recipe + " " + pivot;
+        return role + " " + recipe + " " + pivot + (look == 0 ? "" : " under " + look);
     }
 }

@@ -29,14 +29,14 @@ public final class Kit {
     /**
      * The kit of what is known of its pieces. Whoever asks for a kind that a person made otherwise is given what they made.
      *
-     * @param pattern that is in use
-     * @param unit    what names are written in
+     * @param looks what pieces are under
+     * @param unit  what names are written in
      */
-    public static Kit of(Map<Long, Told> told, Optional<Pattern> pattern, Unit unit) {
+    public static Kit of(Map<Long, Told> told, Looks looks, Unit unit) {
         var pieces = new LinkedHashMap<Long, Piece>();
         var firsts = new HashMap<Kind, Long>();
         told.forEach((id, t) -> {
-            pieces.put(id, t.piece(id, pattern, unit));
+            pieces.put(id, t.piece(id, looks, unit));
             firsts.putIfAbsent(t.first(), id);
         });
         return new Kit(pieces, firsts);

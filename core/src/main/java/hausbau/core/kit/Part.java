@@ -102,6 +102,11 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
         return new Part(name, swatch, edge, form, at, turn, copies, taper, hidden, true);
     }
 
+    /** The same of another swatch. */
+    public Part of(Swatch other) {
+        return new Part(name, other, edge, form, at, turn, copies, taper, hidden, cuts);
+    }
+
     /** The same of another form. */
     public Part of(Form other) {
         return new Part(name, swatch, edge, other, at, turn, copies, taper, hidden, cuts);

@@ -20,8 +20,9 @@ import java.util.Set;
  * @param bands    from the foot up, 1 to 12; one has height 0 and takes what is left
  * @param trims    at most 12
  * @param uprights at most 12
+ * @param around   how what closes no side looks
  */
-public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Upright> uprights) {
+public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Upright> uprights, Surroundings around) {
 
     private static final int MOST = 12;
     /** Nothing stands farther out than this. */
@@ -87,7 +88,21 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
                 List.of());
     }
 
-    /** What a piece is made of under the pattern; as it is for one that the pattern says nothing about. */
+    /** One plain band, to begin from. */
+    public static Pattern plain() {
+        return new Pattern(0, List.of(new Band("wall", Swatch.PLASTER, 0, 0)), List.of(), List.of());
+    }
+
+    public Pattern(long least, List<Band> bands, List<Trim> trims, List<Upright> uprights) {
+        this(least, bands, trims, uprights, Surroundings.NONE);
+    }
+
+    /** What a piece is made of under the pattern, by what it is for. */
+    public List<Part> dress(Role role, Recipe recipe) {
+        return role.closesARun() ? dress(recipe) : around.dress(role, recipe);
+    }
+
+    /** What a piece that closes a side is made of under the pattern; as it is for one that the pattern says nothing about. */
     public List<Part> dress(Recipe recipe) {
         if (recipe instanceof Recipe.OpeningPanel panel) {
             var frame = panel.parts();

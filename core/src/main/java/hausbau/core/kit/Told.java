@@ -20,19 +20,19 @@ public record Told(String code, String name, Kind first, Optional<Pivot> pivot, 
      * @param id   tells it from others made alike
      * @param unit that its name is written in
      */
-    Piece piece(long id, Optional<Pattern> pattern, Unit unit) {
+    Piece piece(long id, Looks looks, Unit unit) {
         var called = name.isEmpty() ? first.describe(unit) : name;
         var at = pivot.orElse(first.pivot());
         var recipe = first.recipe();
-        var piece = new Piece(code, called, new Kind(first.role(), recipe, at));
+        var piece = new Piece(code, called, new Kind(first.role(), recipe, at, first.look()));
         if (!parts.isEmpty()) {
             return piece.madeOf(id, parts);
         }
-        return first.role().isDerived() ? piece.madeOf(id, dressed(pattern)) : recipe instanceof Recipe.Made made ? piece.madeOf(id, made.parts()) : piece;
+        return first.role().isDerived() ? piece.madeOf(id, dressed(looks.of(first.look()))) : recipe instanceof Recipe.Made made ? piece.madeOf(id, made.parts()) : piece;
     }
 
     /** What the pattern makes of it; empty where that leaves it as it is. */
     private List<Part> dressed(Optional<Pattern> pattern) {
-        return pattern.map(p -> p.dress(first.recipe())).filter(dressed -> !dressed.equals(first.recipe().parts())).orElse(List.of());
+        return pattern.map(p -> p.dress(first.role(), first.recipe())).filter(dressed -> !dressed.equals(first.recipe().parts())).orElse(List.of());
     }
 }

@@ -16,12 +16,13 @@ import hausbau.core.plane.Region;
  * @param sky    whether it is open to the sky: nothing is laid over it
  * @param anchor what places in the room are counted from: it goes along when the room is moved, and stays when the room
  *               grows or shrinks, so that a place lasts as long as the same thing stands there
+ * @param look   the pattern that its walls are under; 0 for the site's
  */
-public record Room(long id, String name, long level, Outline outline, long floor, Length height, boolean sky, Vec anchor) {
+public record Room(long id, String name, long level, Outline outline, long floor, Length height, boolean sky, Vec anchor, long look) {
 
     /** A new rectangular room: its places are counted from its corner. */
     public Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
-        this(id, name, 0, Outline.rectangle(rect(corner, width, depth)), corner.z(), height, false, corner);
+        this(id, name, 0, Outline.rectangle(rect(corner, width, depth)), corner.z(), height, false, corner, 0);
     }
 
     private static Rect rect(Vec corner, Length width, Length depth) {
@@ -36,12 +37,12 @@ public record Room(long id, String name, long level, Outline outline, long floor
         var by = newCorner.minus(corner());
         var moves = newWidth.equals(width()) && newDepth.equals(depth());
         var shape = moves ? outline.movedBy(by.x(), by.y()) : outline.within(rect(newCorner, newWidth, newDepth));
-        return new Room(id, newName, level, shape, newCorner.z(), newHeight, sky, moves ? anchor.plus(by) : anchor);
+        return new Room(id, newName, level, shape, newCorner.z(), newHeight, sky, moves ? anchor.plus(by) : anchor, look);
     }
 
     /** The same room over another outline. */
     public Room over(Outline other) {
-        return new Room(id, name, level, other, floor, height, sky, anchor);
+        return new Room(id, name, level, other, floor, height, sky, anchor, look);
     }
 
     /** The same room mirrored, then turned by quarters, its extent's south-west corner where it was, then moved. */
@@ -49,7 +50,7 @@ public record Room(long id, String name, long level, Outline outline, long floor
         var shape = (mirror ? outline.mirrored(corner().x()) : outline).turned(quarters, corner().x(), corner().y());
         var at = shape.extent();
         var moved = shape.movedBy(corner().x() - at.x0() + by.x(), corner().y() - at.y0() + by.y());
-        return new Room(id, name, level, moved, floor + by.z(), height, sky, anchor.plus(by));
+        return new Room(id, name, level, moved, floor + by.z(), height, sky, anchor.plus(by), look);
     }
 
     /** The same room with this thickness of wall behind one of its edges; 0 for the site's. */
@@ -59,26 +60,31 @@ public record Room(long id, String name, long level, Outline outline, long floor
 
     /** The same room, open to the sky or under a ceiling. */
     public Room under(boolean openSky) {
-        return new Room(id, name, level, outline, floor, height, openSky, anchor);
+        return new Room(id, name, level, outline, floor, height, openSky, anchor, look);
+    }
+
+    /** The same room under a pattern of its own. @param pattern 0 for the site's */
+    public Room looking(long pattern) {
+        return new Room(id, name, level, outline, floor, height, sky, anchor, pattern);
     }
 
     public Room named(String other) {
-        return new Room(id, other, level, outline, floor, height, sky, anchor);
+        return new Room(id, other, level, outline, floor, height, sky, anchor, look);
     }
 
     /** The same room on a level, at its height. */
     public Room on(Level on) {
-        return new Room(id, name, on.id(), outline, on.floor(), height, sky, anchor);
+        return new Room(id, name, on.id(), outline, on.floor(), height, sky, anchor, look);
     }
 
     /** Another room like it. */
     public Room copied(long newId, String newName) {
-        return new Room(newId, newName, level, outline, floor, height, sky, anchor);
+        return new Room(newId, newName, level, outline, floor, height, sky, anchor, look);
     }
 
     /** The same room so much higher, on another level. */
     public Room raised(long newLevel, long up) {
-        return new Room(id, name, newLevel, outline, floor + up, height, sky, anchor);
+        return new Room(id, name, newLevel, outline, floor + up, height, sky, anchor, look);
     }
 
     /** A room between two corners of its floor as a hand drew them, each taken to the nearest step. */

@@ -64,12 +64,12 @@ class MassingController {
      * @param areaM2    clear floor area, square metres
      */
     record RoomView(@NotNull long id, @NotNull String name, @NotNull long levelId, @NotNull VecMm cornerMm, @NotNull Length widthMm,
-            @NotNull Length depthMm, @NotNull Length heightMm, @NotNull List<List<CornerView>> outlineMm, @NotNull double areaM2, @NotNull boolean openToSky) {
+            @NotNull Length depthMm, @NotNull Length heightMm, @NotNull List<List<CornerView>> outlineMm, @NotNull double areaM2, @NotNull boolean openToSky, @NotNull long patternId) {
 
         static RoomView of(Room r) {
             return new RoomView(r.id(), r.name(), r.level(), VecMm.of(r.corner()), r.width(), r.depth(), r.height(), r.outline().loops().stream()
                     .map(l -> l.stream().map(c -> new CornerView(c.edge(), new Length(c.x()), new Length(c.y()), c.wall() == 0 ? null : new Length(c.wall()))).toList()).toList(),
-                    r.region().area().doubleValue() / 1e12, r.sky());
+                    r.region().area().doubleValue() / 1e12, r.sky(), r.look());
         }
     }
 
@@ -93,8 +93,8 @@ class MassingController {
     record DrawnRoomBody(@NotNull String name, Long levelId, @NotNull @Valid VecMm fromMm, @NotNull @Valid VecMm toMm) {
     }
 
-    /** Only what is told changes. */
-    record RoomChange(String name, @Valid VecMm cornerMm, Length widthMm, Length depthMm, Length heightMm, Boolean openToSky) {
+    /** Only what is told changes. @param patternId that its walls are under; 0 for the site's */
+    record RoomChange(String name, @Valid VecMm cornerMm, Length widthMm, Length depthMm, Length heightMm, Boolean openToSky, Long patternId) {
     }
 
     /**
@@ -208,7 +208,7 @@ class MassingController {
             Seen seen, @Valid @RequestBody RoomChange body) {
         return RoomView.of(massing.changeRoom(siteId, roomId, seen, r -> r.reshaped(
                 orElse(body.name(), r.name()), body.cornerMm() == null ? r.corner() : body.cornerMm().toVec(),
-                orElse(body.widthMm(), r.width()), orElse(body.depthMm(), r.depth()), orElse(body.heightMm(), r.height())).under(orElse(body.openToSky(), r.sky()))));
+                orElse(body.widthMm(), r.width()), orElse(body.depthMm(), r.depth()), orElse(body.heightMm(), r.height())).under(orElse(body.openToSky(), r.sky())).looking(orElse(body.patternId(), r.look()))));
     }
 
     /**

@@ -37,11 +37,11 @@ class PatternController {
         this.kit = kit;
     }
 
-    /** @param seams codes of pieces whose ends do not meet their neighbours' */
-    record PatternView(@NotNull long id, @NotNull String name, @NotNull boolean used, @NotNull PatternWords words, @NotNull List<String> seams) {
+    /** @param rooms names of those that have it for their own, @param seams codes of pieces whose ends do not meet their neighbours' */
+    record PatternView(@NotNull long id, @NotNull String name, @NotNull boolean used, @NotNull List<String> rooms, @NotNull PatternWords words, @NotNull List<String> seams) {
 
         static PatternView of(PatternService.Known k) {
-            return new PatternView(k.id(), k.name(), k.isUsed(), PatternWords.of(k.pattern()), k.seams());
+            return new PatternView(k.id(), k.name(), k.isUsed(), k.rooms(), PatternWords.of(k.pattern()), k.seams());
         }
     }
 
@@ -65,6 +65,13 @@ class PatternController {
     @ResponseStatus(HttpStatus.CREATED)
     PatternView create(@PathVariable long siteId, Seen seen, @Valid @RequestBody NewPatternBody body) {
         return one(siteId, patterns.create(siteId, seen, body.copyOfId()));
+    }
+
+    @PostMapping("/rooms/{roomId}/pattern")
+    @Operation(summary = "Makes a pattern for one room, as its walls are now")
+    @ResponseStatus(HttpStatus.CREATED)
+    PatternView createFor(@PathVariable long siteId, @PathVariable long roomId, Seen seen) {
+        return one(siteId, patterns.createFor(siteId, roomId, seen));
     }
 
     private PatternView one(long siteId, long id) {

@@ -36,12 +36,12 @@ import org.jspecify.annotations.Nullable;
  */
 public enum Aggregate {
     SITE("site", Part.SITE, SiteRow.class),
-    PIECE("piece", Part.KIT, PieceRow.class),
+    PIECE("piece", Part.KIT, PieceRow.class, "look"),
     PATTERN("pattern", Part.KIT, PatternRow.class),
     COLOURWAY("colourway", Part.KIT, ColourwayRow.class),
     SHELL("shell", Part.NONE),
     LEVEL("level", Part.MASSING, LevelRow.class),
-    ROOM("room", Part.MASSING, RoomRow.class, "level_id"),
+    ROOM("room", Part.MASSING, RoomRow.class, "level_id", "look"),
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),
     STAIR("stair", Part.MASSING, StairRow.class, "level_id"),
     SOLID("solid", Part.MASSING, SolidRow.class, "level_id"),

@@ -83,7 +83,7 @@ public class MassingService {
                 var names = massing.next(massing.settings(), massing.building().withRooms(Stream.concat(massing.rooms().stream(), made.stream()).toList()));
                 var outline = Outline.of(ground.region());
                 var corner = new Vec(outline.extent().x0(), outline.extent().y0(), on.floor());
-                made.add(new Room(store.nextId(), names.freshName(SiteService.checkedName(ground.name())), on.id(), outline, on.floor(), on.storey().minus(massing.settings().wall()), false, corner));
+                made.add(new Room(store.nextId(), names.freshName(SiteService.checkedName(ground.name())), on.id(), outline, on.floor(), on.storey().minus(massing.settings().wall()), false, corner, 0));
             }
             edit.name(made.size() == 1 ? "Bring in “" + made.get(0).name() + "”" : "Bring in " + made.size() + " rooms");
             made.forEach(room -> edit.add(new RoomRow(siteId, room)));
@@ -96,6 +96,9 @@ public class MassingService {
             var row = room(siteId, roomId);
             var was = row.toRoom();
             var changed = checked(change.apply(was), edit.before().decisions().massing());
+            if (changed.look() != was.look() && changed.look() != 0) {
+                Stores.find(store.kits().patterns(siteId), changed.look(), "pattern");
+            }
             edit.name("Change “" + changed.name() + "”");
             set(edit, row, was, changed);
             return changed;

@@ -4,6 +4,7 @@ import hausbau.core.kit.Pattern;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
+import hausbau.core.massing.Room;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -30,8 +31,8 @@ public class PatternService {
         this.sets = sets;
     }
 
-    /** @param seams codes of pieces whose ends do not meet their neighbours' */
-    public record Known(long id, String name, boolean isUsed, Pattern pattern, List<String> seams) {
+    /** @param rooms names of those that have it for their own, @param seams codes of pieces whose ends do not meet their neighbours' */
+    public record Known(long id, String name, boolean isUsed, List<String> rooms, Pattern pattern, List<String> seams) {
     }
 
     @Reading
@@ -42,7 +43,8 @@ public class PatternService {
         return stores.kits().patterns(siteId).stream().map(row -> {
             var pattern = row.toPattern();
             var seams = pattern.seams(walls.stream().map(p -> p.kind().recipe()).toList());
-            return new Known(row.getId(), row.name(), row.isUsed(), pattern, walls.stream().filter(p -> seams.contains(p.kind().recipe())).map(Piece::code).toList());
+            var rooms = state.decisions().massing().rooms().stream().filter(r -> r.look() == row.getId()).map(Room::name).toList();
+            return new Known(row.getId(), row.name(), row.isUsed(), rooms, pattern, walls.stream().filter(p -> seams.contains(p.kind().recipe())).map(Piece::code).toList());
         }).toList();
     }
 
@@ -55,6 +57,25 @@ public class PatternService {
             edit.name("Make the pattern “" + name + "”");
             var row = new PatternRow(stores.nextId(), siteId, name, from.map(PatternRow::toPattern).orElseGet(Pattern::usual));
             edit.add(row);
+            return row.getId();
+        });
+    }
+
+    /**
+     * Makes a pattern for one room: as the walls there are now, to be gone on with.
+     *
+     * @return its id
+     */
+    public long createFor(long siteId, long roomId, Seen seen) {
+        return journal.edit(siteId, seen, edit -> {
+            var all = stores.kits().patterns(siteId);
+            var room = Stores.find(stores.massing().rooms(siteId), roomId, "room");
+            var standing = room.toRoom();
+            var from = all.stream().filter(p -> standing.look() == 0 ? p.isUsed() : p.getId() == standing.look()).findFirst().map(PatternRow::toPattern).orElseGet(Pattern::plain);
+            var row = new PatternRow(stores.nextId(), siteId, FreshName.of(standing.name(), all.stream().map(PatternRow::name).toList()), from);
+            edit.name("A pattern for “" + standing.name() + "”");
+            edit.add(row);
+            edit.change(room, r -> r.set(standing.looking(row.getId())));
             return row.getId();
         });
     }
@@ -93,6 +114,7 @@ public class PatternService {
         journal.edit(siteId, seen, edit -> {
             var row = Stores.find(stores.kits().patterns(siteId), id, "pattern");
             edit.name("Take the pattern “" + row.name() + "” away");
+            stores.massing().rooms(siteId).stream().filter(r -> r.toRoom().look() == id).forEach(r -> edit.change(r, c -> c.set(c.toRoom().looking(0))));
             edit.remove(row);
             return null;
         });
@@ -103,7 +125,7 @@ public class PatternService {
     public Piece dressed(long siteId, long id, long pieceId) {
         var piece = sets.current(siteId).piece(pieceId);
         Recipe recipe = piece.kind().recipe();
-        return new Piece(piece.code(), piece.name(), piece.kind(), Stores.find(stores.kits().patterns(siteId), id, "pattern").toPattern().dress(recipe));
+        return new Piece(piece.code(), piece.name(), piece.kind(), Stores.find(stores.kits().patterns(siteId), id, "pattern").toPattern().dress(piece.role(), recipe));
     }
 
 }

@@ -2,6 +2,7 @@ package hausbau.server.store.kit;
 
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
+import hausbau.core.kit.Looks;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -17,6 +18,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
 
@@ -27,7 +29,7 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class KitStore {
 
-    private static final String INSERT = "insert into piece (id, site_id, code, name, role, pivot, recipe) values (?, ?, ?, ?, ?, ?, ?)";
+    private static final String INSERT = "insert into piece (id, site_id, code, name, role, pivot, recipe, look) values (?, ?, ?, ?, ?, ?, ?, ?)";
 
     private final JdbcTemplate jdbc;
     private final EntityManager rows;
@@ -45,13 +47,17 @@ public class KitStore {
     public Kit kit(long siteId, Unit unit) {
         var told = new LinkedHashMap<Long, Told>();
         var brought = shells.of(siteId);
-        jdbc.query("select id, code, name, role, pivot, recipe, model, told_pivot from piece where site_id = ? order by id", row -> {
-            var first = new Kind(Role.valueOf(row.getString(4)), RecipeJson.read(row.getString(6), brought), Pivot.valueOf(row.getString(5)));
+        jdbc.query("select id, code, name, role, pivot, recipe, model, told_pivot, look from piece where site_id = ? order by id", row -> {
+            var first = new Kind(Role.valueOf(row.getString(4)), RecipeJson.read(row.getString(6), brought), Pivot.valueOf(row.getString(5)), row.getLong(9));
             told.put(row.getLong(1), new Told(row.getString(2), row.getString(3), first, Optional.of(row.getString(8)).filter(p -> !p.isEmpty()).map(Pivot::valueOf),
                     row.getString(7).isEmpty() ? List.of() : RecipeJson.readParts(row.getString(7), brought)));
         }, siteId);
-        var pattern = jdbc.queryForList("select words from pattern where site_id = ? and used", String.class, siteId).stream().map(words -> PatternWords.read(words).toPattern()).findFirst();
-        return Kit.of(told, pattern, unit);
+        return Kit.of(told, looks(siteId), unit);
+    }
+
+    private Looks looks(long siteId) {
+        var all = patterns(siteId);
+        return new Looks(all.stream().filter(PatternRow::isUsed).findFirst().map(PatternRow::toPattern), all.stream().collect(Collectors.toMap(PatternRow::getId, PatternRow::toPattern)));
     }
 
     /** The surfaces of a site that were made elsewhere. */
@@ -90,7 +96,7 @@ public class KitStore {
     }
 
     private void enter(long siteId, String code, String name, Kind kind) {
-        jdbc.update(INSERT, sites.nextId(), siteId, code, name, kind.role().name(), kind.pivot().name(), RecipeJson.write(kind.recipe()));
+        jdbc.update(INSERT, sites.nextId(), siteId, code, name, kind.role().name(), kind.pivot().name(), RecipeJson.write(kind.recipe()), kind.look());
     }
 
     /** Enters a kind under a code and a name that a person gave; one that is known keeps its own. */
@@ -109,7 +115,7 @@ public class KitStore {
      */
     public long enterOwn(long siteId, Kit kit, String code, String name, Role role, Pivot pivot, List<Part> parts) {
         var id = sites.nextId();
-        jdbc.update(INSERT, id, siteId, kit.codeFor(code), name, role.name(), pivot.name(), RecipeJson.write(new Recipe.Made(id, parts)));
+        jdbc.update(INSERT, id, siteId, kit.codeFor(code), name, role.name(), pivot.name(), RecipeJson.write(new Recipe.Made(id, parts)), 0);
         return id;
     }
 

@@ -30,6 +30,8 @@ public class RoomRow implements Row {
     String outline = "";
     long levelId;
     boolean sky;
+    /** The pattern that its walls are under; 0 for the site's. */
+    long look;
 
     protected RoomRow() {
     }
@@ -47,13 +49,14 @@ public class RoomRow implements Row {
 
     public Room toRoom() {
         var shape = outline.isEmpty() ? Outline.rectangle(new Rect(xUm, yUm, xUm + widthUm, yUm + depthUm)) : Outline.parse(outline);
-        return new Room(id, name, levelId, shape, zUm, new Length(heightUm), sky, new Vec(xAnchorUm, yAnchorUm, 0));
+        return new Room(id, name, levelId, shape, zUm, new Length(heightUm), sky, new Vec(xAnchorUm, yAnchorUm, 0), look);
     }
 
     public final void set(Room room) {
         name = room.name();
         levelId = room.level();
         sky = room.sky();
+        look = room.look();
         xUm = room.corner().x();
         yUm = room.corner().y();
         zUm = room.corner().z();
