@@ -43,7 +43,7 @@ const arrange = (label: string, how: { byMm?: VecMm; quarterTurns?: number; mirr
 /** Which pattern its walls are under: the site's, one of its own, or one to be made. */
 const NEW = -1
 const looks = computed(() => [
-  { value: 0, label: patterns.all.some((p) => p.used) ? 'the site’s' : 'the site’s (plain)' },
+  { value: 0, label: `the site’s: ${patterns.all.find((p) => p.used)?.name ?? 'plain'}` },
   ...patterns.all.map((p) => ({ value: p.id, label: p.name })),
   { value: NEW, label: 'a new one for this room …' },
 ])

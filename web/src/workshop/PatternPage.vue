@@ -28,6 +28,13 @@ onMounted(
       .catch(tell),
 )
 
+/** What is said of pieces that close no side of a room; each may be left as it is. */
+const AROUND = [
+  { key: 'floor', label: 'Floors', role: 'FLOOR', usual: { field: 'TERRAZZO', border: 'TILE', widthMm: 150, proudMm: 0 } },
+  { key: 'ceiling', label: 'Ceilings', role: 'CEILING', usual: { field: 'PLASTER', border: 'PLASTER', widthMm: 200, proudMm: 100 } },
+  { key: 'stairs', label: 'Stairs', role: 'STAIR', usual: { body: 'STONE', tread: 'TERRAZZO', thicknessMm: 40, nosingMm: 25 } },
+  { key: 'guards', label: 'Guards', role: 'GUARD', usual: { bars: 'METAL', pitchMm: 110, barMm: 16, rail: 'TIMBER', widthMm: 50, heightMm: 50 } },
+] as const
 /** The longest wall, one of middle length, the shortest, and one with an opening; beside one another with a gap. */
 const shown = computed(() => {
   const high = site.pieces.filter((p) => p.count && p.sizeMm.z >= props.pattern.words.leastMm)
@@ -43,6 +50,9 @@ const shown = computed(() => {
     walls.at(-1),
     tall.find((p) => p.role === 'DOOR' || p.role === 'WINDOW'),
     tall.find((p) => p.role === 'POST'),
+    ...AROUND.filter((a) => props.pattern.words[a.key]).map(
+      (a) => site.pieces.filter((p) => p.count && p.role === a.role).sort((p, q) => q.count - p.count)[0],
+    ),
   ]
   let x = 0
   return [...new Set(some.filter((p): p is PieceView => !!p))].map((p) => {
@@ -88,13 +98,6 @@ const floor = (told: Partial<NonNullable<Words['floor']>>) => change((w) => (w.f
 const ceiling = (told: Partial<NonNullable<Words['ceiling']>>) => change((w) => (w.ceiling = { ...w.ceiling!, ...told }))
 const stairs = (told: Partial<NonNullable<Words['stairs']>>) => change((w) => (w.stairs = { ...w.stairs!, ...told }))
 const guards = (told: Partial<NonNullable<Words['guards']>>) => change((w) => (w.guards = { ...w.guards!, ...told }))
-/** What is said of pieces that close no side of a room; each may be left as it is. */
-const AROUND = [
-  { key: 'floor', label: 'Floors', usual: { field: 'TERRAZZO', border: 'TILE', widthMm: 150, proudMm: 0 } },
-  { key: 'ceiling', label: 'Ceilings', usual: { field: 'PLASTER', border: 'PLASTER', widthMm: 200, proudMm: 100 } },
-  { key: 'stairs', label: 'Stairs', usual: { body: 'STONE', tread: 'TERRAZZO', thicknessMm: 40, nosingMm: 25 } },
-  { key: 'guards', label: 'Guards', usual: { bars: 'METAL', pitchMm: 110, barMm: 16, rail: 'TIMBER', widthMm: 50, heightMm: 50 } },
-] as const
 type Around = (typeof AROUND)[number]
 const add = (a: Around) => change((w) => Object.assign(w, { [a.key]: { ...a.usual } }))
 const leave = (a: Around) => change((w) => delete w[a.key])

@@ -266,6 +266,35 @@ class WorkshopTest {
         desk.until("() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/build.*/, 'patterns')).then(a => a.json()).then(all => all[0].used && !all[1].used)", null);
     }
 
+    /**
+     * A skirting round one room from a profile in the library, counted from the open site: the stage, the room, a pattern for it, a trim,
+     * the profile. Every wall, door and corner of the room has it, and no other room's.
+     */
+    @Test
+    void aSkirtingGoesRoundARoomWithFiveActions() {
+        var desk = SharedApplication.desk().builtRoom("Skirting hall");
+        desk.post(desk.site() + "/rooms", "{\"name\":\"Store\",\"widthMm\":4000,\"depthMm\":3000,\"cornerMm\":{\"x\":20000,\"y\":0,\"z\":0}}");
+        desk.page.reload();
+        var before = desk.get(desk.site() + "/tally").get("triangles").asInt();
+        desk.stage("Massing");
+        desk.page.getByLabel("Rooms of this level").getByRole(AriaRole.BUTTON).first().click();
+        desk.page.getByLabel("Pattern of the room").selectOption("a new one for this room …");
+        desk.button("+ trim").click();
+        desk.page.getByLabel("Profile of trim 1").selectOption("skirting");
+        assertThat(desk.page.getByLabel("Name of trim 1")).hasValue("skirting");
+        assertThat(desk.field("Trim 1 at")).hasValue("0 m");
+        assertThat(desk.page.getByText("Neighbours meet without a seam")).isVisible();
+        desk.until("before => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'tally')).then(a => a.json()).then(t => t.triangles > before)", before);
+        desk.button("Dress floors").click();
+        assertThat(desk.page.getByLabel("Border of floors", new Page.GetByLabelOptions().setExact(true))).hasValue("TILE");
+        desk.field("Border of floors wide").fill("0.3");
+        desk.page.keyboard().press("Enter");
+        assertThat(desk.field("Border of floors wide")).hasValue("0.3 m");
+        FirstRoomTest.passesAxe(desk, "pattern of a room");
+        desk.button("Take away").click();
+        desk.until("before => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'tally')).then(a => a.json()).then(t => t.triangles === before)", before);
+    }
+
     /** One key from paper to finished and back; backs and open edges have a look of their own; the page passes axe. */
     @Test
     void looksAndSidesOfTheViewChange() {

@@ -10,6 +10,7 @@ import hausbau.core.finish.Coat;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Stair;
+import hausbau.core.kit.Surroundings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
@@ -30,6 +31,7 @@ import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.shape.Finish;
 import hausbau.core.kit.Part;
+import hausbau.core.kit.Pattern;
 import hausbau.core.kit.Profile;
 import hausbau.core.shape.Swatch;
 import hausbau.server.store.kit.CoatWords;
@@ -179,7 +181,10 @@ class DemoDressing {
     /** Plinth, tiles to the shoulder with a rail on them, plaster, a cornice. */
     private void line(long site) {
         var pattern = patterns.create(site, NOT_TOLD, null);
-        patterns.change(site, pattern, NOT_TOLD, "Tiled halls", null);
+        var usual = Pattern.usual();
+        var around = new Surroundings(Optional.of(new Surroundings.Slab(Swatch.TERRAZZO, Swatch.TERRAZZO, 0, 0)), Optional.of(new Surroundings.Slab(Swatch.PLASTER, Swatch.PLASTER, 120_000, 60_000)),
+                Optional.of(new Surroundings.Tread(Swatch.STONE, Swatch.TERRAZZO, 40_000, 20_000)), Optional.of(new Surroundings.Railing(Swatch.METAL, 115_000, 18_000, Swatch.TIMBER, 60_000, 50_000)));
+        patterns.change(site, pattern, NOT_TOLD, "Tiled halls", new Pattern(usual.least(), usual.bands(), usual.trims(), usual.uprights(), around));
         patterns.use(site, pattern, NOT_TOLD);
     }
 
