@@ -6,6 +6,7 @@ import { tell } from '../site/site'
 import { useDensities } from '../space/densities'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
+import SheetView from './SheetView.vue'
 import { BenchScene, type BenchLook, type BenchSight } from './BenchScene'
 
 /** A piece in the round, beside the figure; or several beside one another. */
@@ -25,13 +26,18 @@ const densities = useDensities()
 const seeing = useSeeing()
 const colourways = useColourways()
 const facing = ref(false)
+/** Whether its faces are seen on their sheets, in place of the piece. */
+const onSheet = ref(false)
 const look = computed<BenchLook>(() => (facing.value ? 'facing' : !seeing.finished ? 'paper' : (seeing.instead ?? 'finished')))
-function see(name: BenchLook) {
+function see(name: BenchLook | 'sheet') {
+  onSheet.value = name === 'sheet'
+  if (name === 'sheet') return
   facing.value = name === 'facing'
   if (facing.value) return
   seeing.finished = name !== 'paper'
   seeing.instead = name === 'checker' || name === 'density' ? name : undefined
 }
+const seen = computed(() => (onSheet.value ? 'sheet' : look.value))
 const drawn = ref({ look: '', triangles: 0 })
 let scene: BenchScene | undefined
 
@@ -40,6 +46,7 @@ const LOOKS = [
   { name: 'finished', title: 'Finished', says: 'in its finishes (P)' },
   { name: 'checker', title: 'Checker', says: 'in squares of 64 pixels' },
   { name: 'density', title: 'Density', says: 'how finely pictures lie, against the site' },
+  { name: 'sheet', title: 'On sheets', says: 'where its faces lie on the sheets' },
   { name: 'facing', title: 'Facing', says: 'fronts in paper, backs hatched' },
 ] as const
 const FROM = [
@@ -88,8 +95,8 @@ function release(e: PointerEvent) {
         :key="l.name"
         type="button"
         class="plain"
-        :class="{ on: look === l.name }"
-        :aria-pressed="look === l.name"
+        :class="{ on: seen === l.name }"
+        :aria-pressed="seen === l.name"
         :title="l.says"
         @click="see(l.name)">
         {{ l.title }}
@@ -110,6 +117,7 @@ function release(e: PointerEvent) {
       @pointerdown="press"
       @pointerup="release"
       @contextmenu.prevent />
+    <div v-if="onSheet" class="over"><SheetView :urls="pieces.map((p) => p.url)" :coats="colourways.coats" :label="label" /></div>
   </div>
 </template>
 
@@ -136,6 +144,13 @@ function release(e: PointerEvent) {
 }
 .gap {
   flex: 1;
+}
+.bench {
+  position: relative;
+}
+.over {
+  position: absolute;
+  inset: 37px 0 0;
 }
 .view {
   flex: 1;

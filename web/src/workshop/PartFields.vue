@@ -198,6 +198,12 @@ function lie(value: string) {
   const [across, up] = value.split(' ').map(Number)
   void set(() => ({ across, up }))
 }
+const QUARTERS = [
+  { value: 0, label: 'as it lies' },
+  { value: 1, label: 'turned by 90°' },
+  { value: 2, label: 'turned by 180°' },
+  { value: 3, label: 'turned by 270°' },
+] as const
 const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
 </script>
 
@@ -343,6 +349,18 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
       </template>
       <NumberField label="Taper X, %" fraction :value="words.taper?.x ?? 100" :error="about('taper')" @change="(v) => taper('x', v)" />
       <NumberField label="Taper Y, %" fraction :value="words.taper?.y ?? 100" @change="(v) => taper('y', v)" />
+    </div>
+    <div class="fields">
+      <label class="field"
+        ><span>On its sheet</span
+        ><Choice label="Turned on its sheet" :value="words.sheetQuarters ?? 0" :options="QUARTERS" @change="(sheetQuarters) => set(() => ({ sheetQuarters }))"
+      /></label>
+      <NumberField
+        label="Shift by seed"
+        :value="words.sheetSeed ?? 0"
+        :error="about('sheetSeed')"
+        title="0 lies as it is; any other number shifts each copy elsewhere"
+        @change="(sheetSeed) => set(() => ({ sheetSeed }))" />
     </div>
     <div class="fields">
       <label class="field"><span>There</span><Choice label="How often it is there" :value="times.how" :options="COPIES" @change="repeat" /></label>

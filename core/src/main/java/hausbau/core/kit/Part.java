@@ -8,6 +8,7 @@ import hausbau.core.shape.Bevel;
 import hausbau.core.shape.Faces;
 import hausbau.core.shape.Facet;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.Laying;
 import hausbau.core.shape.MeshBuilder;
 import hausbau.core.shape.Point;
 import hausbau.core.shape.Pose;
@@ -25,8 +26,9 @@ import java.util.Optional;
  * @param turn   about that
  * @param hidden whether it is kept, but is not there
  * @param cuts   whether it is not there itself, but is taken out of all parts that come before it
+ * @param laying how it lies on its sheet
  */
-public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, Vec at, Turning turn, Copies copies, Taper taper, boolean hidden, boolean cuts) {
+public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, Vec at, Turning turn, Copies copies, Taper taper, boolean hidden, boolean cuts, Laying laying) {
 
     /** @param width of the bevel, 0 to 1 m, @param segments 1 to 8; 1 is a chamfer */
     public record Edge(Length width, int segments) {
@@ -74,6 +76,11 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
         }
     }
 
+    /** As it lies on its sheet by itself. */
+    public Part(String name, Swatch swatch, Optional<Edge> edge, Form form, Vec at, Turning turn, Copies copies, Taper taper, boolean hidden, boolean cuts) {
+        this(name, swatch, edge, form, at, turn, copies, taper, hidden, cuts, Laying.AS_IT_LIES);
+    }
+
     public Part {
         if (name.length() > 60) {
             throw new Refused("name", "A part's name has at most 60 characters.");
@@ -82,7 +89,7 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
 
     /** A plain part with the usual bevel. */
     public static Part of(Swatch swatch, Form form, Vec at) {
-        return new Part("", swatch, Optional.empty(), form, at, Turning.NONE, Copies.ONE, Taper.NONE, false, false);
+        return new Part("", swatch, Optional.empty(), form, at, Turning.NONE, Copies.ONE, Taper.NONE, false, false, Laying.AS_IT_LIES);
     }
 
     static Part block(Swatch swatch, Box box) {
@@ -94,22 +101,22 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
     }
 
     public Part named(String to) {
-        return new Part(to, swatch, edge, form, at, turn, copies, taper, hidden, cuts);
+        return new Part(to, swatch, edge, form, at, turn, copies, taper, hidden, cuts, laying);
     }
 
     /** The same, taken out of what comes before it. */
     public Part cutting() {
-        return new Part(name, swatch, edge, form, at, turn, copies, taper, hidden, true);
+        return new Part(name, swatch, edge, form, at, turn, copies, taper, hidden, true, laying);
     }
 
     /** The same of another swatch. */
     public Part of(Swatch other) {
-        return new Part(name, other, edge, form, at, turn, copies, taper, hidden, cuts);
+        return new Part(name, other, edge, form, at, turn, copies, taper, hidden, cuts, laying);
     }
 
     /** The same of another form. */
     public Part of(Form other) {
-        return new Part(name, swatch, edge, other, at, turn, copies, taper, hidden, cuts);
+        return new Part(name, swatch, edge, other, at, turn, copies, taper, hidden, cuts, laying);
     }
 
     /** Whether it is round in plan. */
@@ -141,22 +148,27 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
         return edge.map(Edge::bevel).orElse(Bevel.chamfer(cuts ? 0 : finish.bevel()));
     }
 
-    private void addTo(Faces faces, Finish finish) {
-        form.addTo(taper.equals(Taper.NONE) ? faces : Tapering.of(this).into(faces), bevel(finish));
+    private void addTo(Faces faces, Pose pose, int copy, Finish finish) {
+        var laid = laying.into(faces, copy, pose);
+        form.addTo(taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid), bevel(finish));
     }
 
     void addTo(MeshBuilder mesh, Finish finish) {
         if (!hidden) {
-            poses().forEach(pose -> addTo(mesh.of(swatch, pose), finish));
+            var poses = poses();
+            for (var copy = 0; copy < poses.size(); copy++) {
+                addTo(mesh.of(swatch, poses.get(copy)), poses.get(copy), copy, finish);
+            }
         }
     }
 
     /** The faces of each body that it is. */
     List<List<Facet>> bodies(Finish finish) {
         var bodies = new ArrayList<List<Facet>>();
-        for (var pose : hidden ? List.<Pose>of() : poses()) {
+        var poses = hidden ? List.<Pose>of() : poses();
+        for (var copy = 0; copy < poses.size(); copy++) {
             var facets = new ArrayList<Facet>();
-            addTo(Facet.into(facets, swatch, pose), finish);
+            addTo(Facet.into(facets, swatch, poses.get(copy)), poses.get(copy), copy, finish);
             bodies.add(facets);
         }
         return bodies;

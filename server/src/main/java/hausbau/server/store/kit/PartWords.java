@@ -13,6 +13,7 @@ import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.Laying;
 import hausbau.core.shape.Swatch;
 import hausbau.server.store.Millimetres;
 import jakarta.validation.Valid;
@@ -38,6 +39,7 @@ import tools.jackson.databind.node.ObjectNode;
  * @param riseMm    of bars, from their lower end to their upper one
  * @param across    of a pushed profile: -1 its left lies on the path, 0 its middle, 1 its right
  * @param up        -1 its lower edge, 0 its middle, 1 its upper edge
+ * @param sheetQuarters that it is turned by on its sheet, and @param sheetSeed that shifts each copy there; 0 and left out as it lies
  * @param mesh      the digest of a surface that was brought in
  * @param laidOut   whether that lies on its sheet as it was laid out where it was made
  */
@@ -48,7 +50,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
         @Nullable Length widthMm, @Nullable Length lowFromMm, @Nullable Length highFromMm, @Nullable Length lowToMm, @Nullable Length highToMm, @Nullable List<@NotNull @Valid Station> stations,
         @Nullable Integer sides, @Nullable Length riseMm, @Nullable Length pitchMm, @Nullable Length barMm, @Nullable @Valid Section profile, @Nullable List<@NotNull @Valid Way> path, @Nullable Boolean closed,
         @Nullable Integer across, @Nullable Integer up, @Nullable Boolean mirrored, @Nullable @Valid Times copies, @Nullable @Valid Tapered taper, @Nullable String mesh,
-        @Nullable Boolean laidOut, @Nullable String text) {
+        @Nullable Boolean laidOut, @Nullable String text, @Nullable Integer sheetQuarters, @Nullable Integer sheetSeed) {
 
     public enum What { BLOCK, PANEL, PRISM, STEPS, SLOPED, TURNED, BARS, PUSHED, LETTERS, BROUGHT }
 
@@ -202,7 +204,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
 
     private Part toPart(Shells shells) {
         return new Part(or(name, "").strip(), told(swatch, "swatch"), bevel == null ? Optional.empty() : bevel.toEdge(), toForm(shells), told(atMm, "atMm").toVec(), turn == null ? Part.Turning.NONE : new Part.Turning(turn.x(), turn.y(), turn.z()),
-                copies == null ? Copies.ONE : copies.toCopies(), taper == null ? Part.Taper.NONE : new Part.Taper(taper.x(), taper.y()), or(hidden, false), or(cuts, false));
+                copies == null ? Copies.ONE : copies.toCopies(), taper == null ? Part.Taper.NONE : new Part.Taper(taper.x(), taper.y()), or(hidden, false), or(cuts, false), new Laying(or(sheetQuarters, 0), or(sheetSeed, 0)));
     }
 
     private Form toForm(Shells shells) {
@@ -244,6 +246,12 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
         }
         if (!part.copies().equals(Copies.ONE)) {
             words.at("copies", Times.of(part.copies()));
+        }
+        if (part.laying().quarters() > 0) {
+            words.at("sheetQuarters", part.laying().quarters());
+        }
+        if (part.laying().seed() > 0) {
+            words.at("sheetSeed", part.laying().seed());
         }
         form(words, part.form());
         return Millimetres.JSON.treeToValue(words.json(), PartWords.class);
