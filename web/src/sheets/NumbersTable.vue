@@ -1,18 +1,20 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { ColourwayView } from '../api/client'
 import NumberField from '../parts/NumberField.vue'
-import { useColourways, type Swatch } from './colourways'
+import { shownOf, useColourways, type Swatch } from './colourways'
 import { NUMBERS } from './words'
 
 /** What is one number of each finish, all of them in one table; the first row sets it for all. */
 const props = defineProps<{ colourway: ColourwayView }>()
 const colourways = useColourways()
+const shown = computed(() => shownOf(props.colourway.coats))
 type Key = (typeof NUMBERS)[number]['key']
 const set = (swatches: Swatch[], key: Key, value: number) =>
   void colourways.change(props.colourway.id, Object.fromEntries(swatches.map((s) => [s, { [key]: value }])))
 /** What all have; nothing if they differ. */
 const common = (key: Key) => {
-  const all = new Set(props.colourway.coats.map((c) => c.words[key]))
+  const all = new Set(shown.value.map((c) => c.words[key]))
   return all.size === 1 ? [...all][0] : undefined
 }
 const all = () => props.colourway.coats.map((c) => c.swatch)
@@ -33,7 +35,7 @@ const all = () => props.colourway.coats.map((c) => c.swatch)
           <NumberField label="" :aria="`${n.label} of all`" :value="common(n.key)" @change="(v) => set(all(), n.key, v)" />
         </td>
       </tr>
-      <tr v-for="c in colourway.coats" :key="c.swatch">
+      <tr v-for="c in shown" :key="c.swatch">
         <th scope="row">{{ c.swatch.toLowerCase() }}</th>
         <td v-for="n in NUMBERS" :key="n.key">
           <NumberField label="" :aria="`${n.label} of ${c.swatch.toLowerCase()}`" :value="c.words[n.key]" @change="(v) => set([c.swatch], n.key, v)" />

@@ -7,7 +7,7 @@ import { formatBytes } from '../measure/format'
 import { useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../space/figure'
 import CoatFields from './CoatFields.vue'
-import { useColourways, type Picture, type Swatch } from './colourways'
+import { shownOf, useColourways, type Picture, type Swatch } from './colourways'
 import NumbersTable from './NumbersTable.vue'
 
 /** The site's finishes: colourways, the sheet of each swatch as it lies on a piece, and what it is made from. */
@@ -27,6 +27,7 @@ const PICTURES = [
   { value: 'NORMAL', label: 'Normal' },
   { value: 'SURFACE', label: 'Surface' },
 ] as const
+const shown = computed(() => shownOf(colourway.value?.coats ?? []))
 /** The figure stands beside the sheet, to scale. */
 const FIGURE_MM = 1800
 const isOwn = computed(() => !!colourway.value?.id)
@@ -59,7 +60,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
       <button type="button" class="plain entry more" @click="create">+ new colourway</button>
       <p class="caps">finishes</p>
       <button
-        v-for="c in colourway.coats"
+        v-for="c in shown"
         :key="c.swatch"
         type="button"
         class="plain entry coat"

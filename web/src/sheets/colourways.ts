@@ -7,6 +7,12 @@ import { useSite } from '../site/site'
 export type Swatch = CoatView['swatch']
 export type Picture = 'COLOUR' | 'NORMAL' | 'SURFACE'
 
+/** Swatches of one's own are shown once they have pictures, with one more to begin with. */
+export function shownOf(coats: readonly CoatView[]): CoatView[] {
+  const free = coats.find((c) => c.swatch.startsWith('OWN') && c.words.grain !== 'PICTURES')
+  return coats.filter((c) => !c.swatch.startsWith('OWN') || c.words.grain === 'PICTURES' || c === free)
+}
+
 /** The site's sets of finishes. */
 export const useColourways = defineStore('colourways', () => {
   const site = useSite()

@@ -102,7 +102,13 @@ function release(e: PointerEvent) {
         {{ l.title }}
       </button>
       <span class="gap" />
-      <button v-for="f in FROM" :key="f.from" type="button" class="plain" :title="`Look from: ${f.title.toLowerCase()}`" @click="scene?.frame(f.from)">
+      <button
+        v-for="f in onSheet ? [] : FROM"
+        :key="f.from"
+        type="button"
+        class="plain"
+        :title="`Look from: ${f.title.toLowerCase()}`"
+        @click="scene?.frame(f.from)">
         {{ f.title }}
       </button>
     </div>

@@ -182,7 +182,13 @@ async function bring() {
           title="Laid out as in its file, at the site's density on the whole; else each face as it lies"
           >Keep its own UVs</Checkbox
         >
-        <p v-if="delivery.textures.length" class="soft">
+        <Checkbox
+          v-if="thing.laidOut && delivery.pictured.length"
+          v-model:checked="work.pictures"
+          title="Each material on a sheet of its own, just as its UVs have it; else finishes are made on Sheets"
+          >Take {{ delivery.pictured.length === 1 ? 'its picture' : `the pictures of ${delivery.pictured.length} materials` }}</Checkbox
+        >
+        <p v-else-if="delivery.textures.length" class="soft">
           It asks for {{ delivery.textures.length === 1 ? 'a picture' : `${delivery.textures.length} pictures` }}: here, finishes are made on Sheets.
         </p>
       </section>

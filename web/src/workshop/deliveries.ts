@@ -31,6 +31,8 @@ export const useDeliveries = defineStore('deliveries', () => {
   const names = ref<Record<number, string>>({})
   const role = ref<'PROP' | 'PILLAR'>('PROP')
   const laidOut = ref(false)
+  /** Whether the file's pictures are taken onto sheets of their own. */
+  const pictures = ref(false)
   const refusal = ref('')
   const delivery = computed(() => all.value[number.value])
   const isOpen = computed(() => !!carrying.value || all.value.length > 0)
@@ -100,6 +102,7 @@ export const useDeliveries = defineStore('deliveries', () => {
     names.value = {}
     keep(of)
     laidOut.value = of.things.every((t) => t.laidOut) && of.textures.length > 0
+    pictures.value = laidOut.value && of.pictured.length > 0
   }
 
   function keep(of: DeliveryView) {
@@ -152,6 +155,7 @@ export const useDeliveries = defineStore('deliveries', () => {
           choices: of.choices,
           swatches: swatches.value,
           laidOut: laidOut.value,
+          pictures: pictures.value,
           things,
         }),
       )
@@ -191,6 +195,7 @@ export const useDeliveries = defineStore('deliveries', () => {
     names,
     role,
     laidOut,
+    pictures,
     refusal,
     isOpen,
     meshUrl,

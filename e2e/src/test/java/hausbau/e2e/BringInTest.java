@@ -7,9 +7,13 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -169,5 +173,32 @@ class BringInTest {
         desk.page.unroute("**/deliveries?token=*");
         choose(desk, "Bring in …", file("urn.obj", box("urn", "slate", 0.4, 0.9, 0.4, 0)));
         assertThat(side(desk)).containsText("It is closed");
+    }
+
+    /** The picture of a file lies on its piece, on a sheet of its own that is listed with the site's finishes; the piece is seen in it, and where it lies on it. */
+    @Test
+    void picturesOfAFileComeWithIt() throws IOException {
+        var desk = workshop(SharedApplication.desk().builtRoom("Pictured files"));
+        var picture = new BufferedImage(64, 64, BufferedImage.TYPE_INT_RGB);
+        picture.createGraphics().fillRect(0, 0, 32, 64);
+        var png = new ByteArrayOutputStream();
+        ImageIO.write(picture, "png", png);
+        var obj = "mtllib sign.mtl\nv 0 0 0\nv 1 0 0\nv 1 0.5 0\nv 0 0.5 0\nvt 0 0\nvt 1 0\nvt 1 1\nvt 0 1\nusemtl board\nf 1/1 2/2 3/3 4/4\n";
+        choose(desk, "Bring in …", file("sign.obj", obj), file("sign.mtl", "newmtl board\nmap_Kd board.png\n"), new FilePayload("board.png", "image/png", png.toByteArray()));
+        assertThat(desk.page.getByLabel("Take its picture")).isChecked();
+        desk.button("Bring it in").click();
+        assertThat(desk.page.getByLabel("Parts of the piece").getByRole(AriaRole.LISTITEM)).containsText("own1");
+        // 1024 pixels on 1 m, and on half of one.
+        assertThat(desk.page.getByLabel("The piece", new Page.GetByLabelOptions().setExact(true))).containsText("1,024 to 2,048 a metre");
+        desk.button("On sheets").click();
+        var sheet = desk.page.getByTestId("sheet-view");
+        assertThat(sheet).hasAttribute("data-faces", "2");
+        assertThat(sheet).hasAttribute("data-picture", "there");
+        FirstRoomTest.passesAxe(desk, "on sheets");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
+        assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).containsText("own1");
+        assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).containsText("own pictures● in use");
+        desk.press("Control+z");
+        assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).not().containsText("own pictures");
     }
 }

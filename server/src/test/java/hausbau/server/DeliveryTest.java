@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import hausbau.server.standing.Sets;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -15,6 +16,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -77,6 +79,53 @@ class DeliveryTest {
 
     private static double mm(JsonNode size, String axis) {
         return size.get(axis).asDouble();
+    }
+
+    /** Squares of 2 m, standing beside one another, each with a picture taken onto it once: OBJ has V up. */
+    private JsonNode pictured(int materials, String query) {
+        var obj = new StringBuilder("mtllib screen.mtl\nvt 0 0\nvt 1 0\nvt 1 1\nvt 0 1\n");
+        var mtl = new StringBuilder();
+        for (var m = 0; m < materials; m++) {
+            mtl.append("newmtl face").append(m).append("\nmap_Kd flag.png\n");
+            obj.append("v %1$d 0 0\nv %2$d 0 0\nv %2$d 2 0\nv %1$d 2 0\n".formatted(3 * m, 3 * m + 2)).append("usemtl face").append(m).append("\nf");
+            for (var k = 1; k <= 4; k++) {
+                obj.append(' ').append(4 * m + k).append('/').append(k);
+            }
+            obj.append('\n');
+        }
+        var answer = in.caller.files(in.site + "/deliveries" + query, Map.of("screen.obj", obj.toString().getBytes(StandardCharsets.UTF_8), "screen.mtl", mtl.toString().getBytes(StandardCharsets.UTF_8), "flag.png", Pictures.file(Pictures.flag(256, 256), "png")));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
+        return answer.json().get(0);
+    }
+
+    private static String withPictures(JsonNode delivery, String things) {
+        return "{\"choices\":" + delivery.get("choices") + ",\"swatches\":{},\"laidOut\":true,\"pictures\":true,\"things\":[" + things + "]}";
+    }
+
+    /** Its picture lies on the piece as its UVs have it, on a swatch of its own; brought in again it keeps that; one step back takes all of it back. */
+    @Test
+    void picturesOfAFileLieOnSheetsOfTheirOwn() throws IOException {
+        var delivery = pictured(1, "");
+        assertThat(delivery.get("pictured").get(0).asString()).isEqualTo("face0");
+        var id = in.made("/deliveries/" + delivery.get("id").asString() + "/pieces", withPictures(delivery, "{\"number\":0,\"name\":\"screen\"}")).get(0).asLong();
+        assertThat(bench(id).get("parts").get(0).get("words").get("swatch").asString()).isEqualTo("OWN1");
+        // 1024 pixels of a sheet on 2 m of it, whatever the site has.
+        assertThat(bench(id).get("density").get("least").asDouble()).isCloseTo(512, within(0.01));
+        assertThat(bench(id).get("density").get("greatest").asDouble()).isCloseTo(512, within(0.01));
+        var colourway = in.caller.get(in.site + "/colourways").json().valueStream().filter(c -> c.get("used").asBoolean()).findFirst().orElseThrow();
+        assertThat(colourway.get("name").asString()).isEqualTo("own pictures");
+        var sheet = ImageIO.read(new ByteArrayInputStream(in.caller.get(in.site + "/colourways/" + colourway.get("id").asLong() + "/OWN1/COLOUR.png?side=256").bytes()));
+        assertThat(sheet.getRGB(64, 200) & 0xFFFFFF).as("below, to the left").isEqualTo(0xFF0000);
+        assertThat(sheet.getRGB(192, 200) & 0xFFFFFF).isEqualTo(0x0000FF);
+        assertThat(sheet.getRGB(64, 20) & 0xFFFFFF).as("above").isEqualTo(0x00FF00);
+        var again = pictured(1, "?pieceId=" + id);
+        in.made("/deliveries/" + again.get("id").asString() + "/pieces", withPictures(again, "{\"number\":0,\"pieceId\":" + id + "}"));
+        assertThat(bench(id).get("parts").get(0).get("words").get("swatch").asString()).isEqualTo("OWN1");
+        var more = pictured(7, "");
+        assertThat(in.refused("POST", "/deliveries/" + more.get("id").asString() + "/pieces", withPictures(more, "{\"number\":0}"))).containsExactly("pictures");
+        in.caller.post(in.site + "/undo", null);
+        in.caller.post(in.site + "/undo", null);
+        assertThat(in.caller.get(in.site + "/colourways").json()).hasSize(1);
     }
 
     /** A stand-in's place is taken everywhere it stands by one edit; it is gone back to by one step, and by its own button. */

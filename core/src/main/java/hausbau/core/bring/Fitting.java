@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Makes parts of a piece from what was brought in: one for each material. */
 public final class Fitting {
@@ -32,11 +33,12 @@ public final class Fitting {
     /**
      * @param swatches of each material
      * @param laidOut  whether it keeps the UVs that it came with
+     * @param pictured materials whose pictures lie on sheets of their own, as their UVs have it
      * @param of       the piece that it becomes; what a person told about parts of the same names stays, and so do parts that were made here,
      *                 once some of it was brought in before
      * @throws Refused if it has too many materials
      */
-    public static List<Part> parts(Settled settled, Map<String, Swatch> swatches, boolean laidOut, Optional<Piece> of) {
+    public static List<Part> parts(Settled settled, Map<String, Swatch> swatches, boolean laidOut, Set<String> pictured, Optional<Piece> of) {
         if (settled.shells().size() > MOST) {
             throw new Refused("file", "“" + settled.name() + "” is of " + settled.shells().size() + " materials; a piece has at most " + MOST + ". Join some of them first.");
         }
@@ -44,7 +46,7 @@ public final class Fitting {
         var fresh = new LinkedHashMap<String, Part>();
         settled.shells().forEach((material, shell) -> {
             var name = free(material, fresh);
-            fresh.put(name, Part.of(swatches.getOrDefault(material, Swatch.PLASTER), new Form.Brought(shell, laidOut), at).named(name));
+            fresh.put(name, Part.of(swatches.getOrDefault(material, Swatch.PLASTER), new Form.Brought(shell, laidOut || pictured.contains(material), pictured.contains(material)), at).named(name));
         });
         var was = of.map(Piece::parts).filter(parts -> parts.stream().anyMatch(p -> p.form() instanceof Form.Brought)).orElse(List.of());
         var parts = new ArrayList<Part>();
@@ -52,7 +54,8 @@ public final class Fitting {
             if (!(part.form() instanceof Form.Brought)) {
                 parts.add(part);
             } else if (fresh.containsKey(part.name())) {
-                parts.add(part.of(fresh.remove(part.name()).form()));
+                var now = fresh.remove(part.name());
+                parts.add(pictured.contains(part.name()) ? part.of(now.form()).of(now.swatch()) : part.of(now.form()));
             }
         }
         parts.addAll(fresh.values());

@@ -38,6 +38,7 @@ public record Colourway(Map<Swatch, Coat> coats) {
             case TIMBER -> new Coat(Grain.BOARDS, "#9a6b42", "#5b3b22", 2_000_000, 125_000, 3_000, Bond.HALF, 14, 1_200, 62, 0, 0, 5);
             case PAINT -> new Coat(Grain.PLAIN, "#3f6b63", "#2c2a26", 1_000_000, 1_000_000, 0, Bond.STACKED, 4, 200, 45, 0, 0, 6);
             case METAL -> new Coat(Grain.METAL, "#6d7173", "#7a4a2b", 1_000_000, 1_000_000, 0, Bond.STACKED, 8, 200, 46, 90, 0, 7);
+            case OWN1, OWN2, OWN3, OWN4, OWN5, OWN6 -> new Coat(Grain.PLAIN, "#d8d4ca", "#b9ae97", 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, 80, 0, 0, 9);
             case OPAL -> new Coat(Grain.GLASS, "#f3efe2", "#d8cfb4", 1_000_000, 1_000_000, 0, Bond.STACKED, 3, 0, 18, 0, 0, 8);
         };
     }

@@ -28,6 +28,11 @@ public sealed interface Form {
 
     void addTo(Faces faces, Bevel bevel);
 
+    /** @param sheet how wide a sheet is, millimetres */
+    default void addTo(Faces faces, Bevel bevel, double sheet) {
+        addTo(faces, bevel);
+    }
+
     /** Whether the body is round in plan. */
     default boolean isRound() {
         return false;
@@ -506,8 +511,13 @@ public sealed interface Form {
      * A surface of one material that was made elsewhere. It need not close, and has no bevel but its own.
      *
      * @param laidOut whether it lies on its sheet as it was laid out there
+     * @param exact   whether just so, one picture being the whole sheet; else as large as makes its density the site's
      */
-    record Brought(Shell shell, boolean laidOut) implements Form {
+    record Brought(Shell shell, boolean laidOut, boolean exact) implements Form {
+
+        public Brought(Shell shell, boolean laidOut) {
+            this(shell, laidOut, false);
+        }
 
         /** What is flat is as thick as the thinnest that is made here. */
         @Override
@@ -519,6 +529,15 @@ public sealed interface Form {
         @Override
         public void addTo(Faces faces, Bevel bevel) {
             shell.addTo(faces, laidOut);
+        }
+
+        @Override
+        public void addTo(Faces faces, Bevel bevel, double sheet) {
+            if (laidOut && exact) {
+                shell.addOnSheet(faces, sheet);
+            } else {
+                addTo(faces, bevel);
+            }
         }
     }
 }

@@ -150,7 +150,7 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
 
     private void addTo(Faces faces, Pose pose, int copy, Finish finish) {
         var laid = laying.into(faces, copy, pose);
-        form.addTo(taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid), bevel(finish));
+        form.addTo(taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid), bevel(finish), 1 / finish.sheetsPerMillimetre());
     }
 
     void addTo(MeshBuilder mesh, Finish finish) {

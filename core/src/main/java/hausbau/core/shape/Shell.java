@@ -123,7 +123,16 @@ public final class Shell {
      *            whole; else every face is laid out as it lies
      */
     public void addTo(Faces faces, boolean own) {
-        var scale = own && isLaidOut() ? millimetresPerUv() : 0;
+        addTo(faces, own && isLaidOut() ? millimetresPerUv() : 0);
+    }
+
+    /** Its own UVs as they are. @param sheet how wide a sheet is, millimetres: one picture is one sheet */
+    public void addOnSheet(Faces faces, double sheet) {
+        addTo(faces, isLaidOut() ? sheet : 0);
+    }
+
+    /** @param scale millimetres that its UVs count; 0 lays every face out as it lies */
+    private void addTo(Faces faces, double scale) {
         for (var t = 0; t < indices.length; t += 3) {
             var corners = new Point[3];
             var turned = new Point[3];

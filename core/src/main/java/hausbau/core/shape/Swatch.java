@@ -15,7 +15,9 @@ public enum Swatch {
     OPAL(0.90, 0.87, 0.78, 0.0, 0.3),
     TILE(0.62, 0.70, 0.66, 0.0, 0.25),
     TERRAZZO(0.58, 0.55, 0.50, 0.0, 0.4),
-    PAINT(0.20, 0.33, 0.30, 0.0, 0.55);
+    PAINT(0.20, 0.33, 0.30, 0.0, 0.55),
+    /** Of one's own, for pictures that were made for one thing. */
+    OWN1(0.68, 0.65, 0.58, 0.0, 0.8), OWN2(0.68, 0.65, 0.58, 0.0, 0.8), OWN3(0.68, 0.65, 0.58, 0.0, 0.8), OWN4(0.68, 0.65, 0.58, 0.0, 0.8), OWN5(0.68, 0.65, 0.58, 0.0, 0.8), OWN6(0.68, 0.65, 0.58, 0.0, 0.8);
 
     private final double red;
     private final double green;
@@ -49,6 +51,11 @@ public enum Swatch {
 
     public double roughness() {
         return roughness;
+    }
+
+    /** Whether it is free for pictures of one's own. */
+    public boolean isOwn() {
+        return ordinal() >= OWN1.ordinal();
     }
 
     public String label() {

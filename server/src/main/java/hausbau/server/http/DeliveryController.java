@@ -90,22 +90,22 @@ class DeliveryController {
     record MaterialView(@NotNull String name, @NotNull Swatch swatch) {
     }
 
-    /** @param sized whether the piece whose place it takes says how large it is to be, @param thing the one that was taken when it was brought in before */
-    record DeliveryView(@NotNull UUID id, @NotNull String name, @NotNull ChoicesView choices, @NotNull List<MaterialView> materials, @NotNull List<String> textures, @NotNull List<String> missing, @NotNull List<String> leftOut,
+    /** @param pictured materials whose pictures are there, @param sized whether the piece whose place it takes says how large it is to be, @param thing the one that was taken when it was brought in before */
+    record DeliveryView(@NotNull UUID id, @NotNull String name, @NotNull ChoicesView choices, @NotNull List<MaterialView> materials, @NotNull List<String> textures, @NotNull List<String> missing, @NotNull List<String> leftOut, @NotNull List<String> pictured,
             @NotNull boolean sized, @NotNull List<ThingView> things, @NotNull int thing) {
 
         static DeliveryView of(Delivered d) {
             var file = d.file();
             return new DeliveryView(d.id(), file.name(), ChoicesView.of(d.choices()), file.materials().entrySet().stream().map(e -> new MaterialView(e.getKey(), e.getValue())).toList(), List.copyOf(file.textures()),
-                    List.copyOf(file.missing()), file.left(), d.isSized(), d.things().stream().map(ThingView::of).toList(), d.thing());
+                    List.copyOf(file.missing()), file.left(), List.copyOf(file.pictures().keySet()), d.isSized(), d.things().stream().map(ThingView::of).toList(), d.thing());
         }
     }
 
     record TakenBody(@NotNull int number, Long pieceId, @Size(max = 80) String name, Role role) {
     }
 
-    /** @param swatches of materials, where they are not those that were guessed */
-    record BringBody(@NotNull @Valid ChoicesView choices, @NotNull @Size(max = 1000) Map<String, @NotNull Swatch> swatches, @NotNull boolean laidOut,
+    /** @param swatches of materials, where they are not those that were guessed; @param pictures whether those of the file are taken onto sheets of their own */
+    record BringBody(@NotNull @Valid ChoicesView choices, @NotNull @Size(max = 1000) Map<String, @NotNull Swatch> swatches, @NotNull boolean laidOut, Boolean pictures,
             @NotNull @Size(min = 1, max = 300) List<@NotNull @Valid TakenBody> things) {
     }
 
@@ -176,7 +176,7 @@ class DeliveryController {
     @ResponseStatus(HttpStatus.CREATED)
     List<Long> bring(@PathVariable long siteId, @PathVariable UUID id, Seen seen, @Valid @RequestBody BringBody body) {
         return deliveries.bring(siteId, id, seen,
-                new Order(body.choices().toChoices(), body.swatches(), body.laidOut(), body.things().stream().map(t -> new Taken(t.number(), t.pieceId(), t.name(), t.role())).toList()));
+                new Order(body.choices().toChoices(), body.swatches(), body.laidOut(), Boolean.TRUE.equals(body.pictures()), body.things().stream().map(t -> new Taken(t.number(), t.pieceId(), t.name(), t.role())).toList()));
     }
 
     @DeleteMapping("/sites/{siteId}/deliveries/{id}")

@@ -3,12 +3,14 @@ package hausbau.server.work;
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Fitting;
 import hausbau.core.bring.Loose;
+import hausbau.core.bring.Loose.Surface;
 import hausbau.core.bring.Settled;
 import hausbau.core.bring.Settling;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.in.Bundle;
 import hausbau.core.exchange.in.Incoming;
 import hausbau.core.exchange.in.Incoming.CalledOff;
+import hausbau.core.finish.Coat;
 import hausbau.core.kit.Form;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Piece;
@@ -32,9 +34,12 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -56,16 +61,18 @@ public class DeliveryService {
     private final Journal journal;
     private final Sets sets;
     private final TransactionTemplate transaction;
+    private final BroughtPictures pictures;
     private final Map<String, Reading> underWay = new ConcurrentHashMap<>();
     private final Map<UUID, Incoming> read = new Shelf<>(AT_HAND);
     private final Map<Wanted, Settled> settled = new Shelf<>(16 * AT_HAND);
 
-    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction) {
+    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction, BroughtPictures pictures) {
         this.stores = stores;
         this.deliveries = deliveries;
         this.journal = journal;
         this.sets = sets;
         this.transaction = transaction;
+        this.pictures = pictures;
     }
 
     /** How far the reading of files is. */
@@ -207,7 +214,7 @@ public class DeliveryService {
             throw new Refused("things", "The file has no thing " + number + ".");
         }
         var result = settled(new Wanted(id, choices, number, Fitting.size(of), state.settings().step()), things.get(number));
-        var parts = Fitting.parts(result, file.materials(), true, of);
+        var parts = Fitting.parts(result, file.materials(), true, Set.of(), of);
         return new Thing(number, result, of.orElseGet(() -> new Piece(result.name(), result.name(), Role.PROP, new Recipe.Made(0, parts), Pivot.BASE_CENTRE)).madeOf(0, parts));
     }
 
@@ -238,8 +245,8 @@ public class DeliveryService {
     public record Taken(int number, @Nullable Long pieceId, @Nullable String name, @Nullable Role role) {
     }
 
-    /** @param swatches of materials where they are not those that were guessed, @param laidOut whether it keeps its own UVs */
-    public record Order(Choices choices, Map<String, Swatch> swatches, boolean laidOut, List<Taken> things) {
+    /** @param swatches of materials where they are not those that were guessed, @param laidOut whether it keeps its own UVs, @param pictures whether the file's are taken onto sheets of their own */
+    public record Order(Choices choices, Map<String, Swatch> swatches, boolean laidOut, boolean pictures, List<Taken> things) {
     }
 
     /**
@@ -252,21 +259,24 @@ public class DeliveryService {
         var loose = things(file, order.choices());
         var swatches = new LinkedHashMap<>(file.materials());
         swatches.putAll(order.swatches());
+        var pictured = order.pictures() ? pictures.read(file, order.things().stream().flatMap(t -> loose.get(t.number()).surfaces().stream()).map(Surface::material).collect(Collectors.toSet())) : Map.<String, Map<Coat.Layer, PictureFile>>of();
         return journal.edit(siteId, seen, edit -> {
+            var before = order.things().stream().map(Taken::pieceId).filter(Objects::nonNull).flatMap(p -> edit.before().piece(p).parts().stream()).toList();
+            swatches.putAll(pictures.lay(edit, pictured, before));
             var ids = new ArrayList<Long>();
             for (var taken : order.things()) {
-                ids.add(bring(edit, id, file, loose, swatches, order, taken));
+                ids.add(bring(edit, id, file, loose, swatches, pictured.keySet(), order, taken));
             }
             edit.name(order.things().size() == 1 ? "Bring in " + file.name() : "Bring in " + order.things().size() + " of " + file.name());
             return ids;
         });
     }
 
-    private long bring(Edit edit, UUID id, Incoming file, List<Loose> loose, Map<String, Swatch> swatches, Order order, Taken taken) {
+    private long bring(Edit edit, UUID id, Incoming file, List<Loose> loose, Map<String, Swatch> swatches, Set<String> pictured, Order order, Taken taken) {
         var siteId = edit.site().getId();
         var of = Optional.ofNullable(taken.pieceId()).map(edit.before()::piece);
         var thing = thing(id, file, order.choices(), loose, taken.number(), of, edit.before());
-        var parts = Fitting.parts(thing.settled(), swatches, order.laidOut(), of);
+        var parts = Fitting.parts(thing.settled(), swatches, order.laidOut(), pictured, of);
         var name = taken.name() == null || taken.name().isBlank() ? thing.settled().name() : taken.name().strip();
         parts.stream().map(Part::form).filter(Form.Brought.class::isInstance).forEach(f -> stores.kits().keep(siteId, ((Form.Brought) f).shell()));
         var how = Millimetres.JSON.writeValueAsString(new Brought(file.name(), taken.number(), order.choices()));

@@ -206,7 +206,7 @@ class DemoDressing {
         var piece = new Piece("ticket-window", "ticket window", Role.PROP, new Recipe.Made(0, window), Pivot.BASE_CENTRE);
         var till = piece(site, "PRP-TILL");
         var look = deliveries.deliver(site, Map.of("ticket-window.glb", GltfScene.ofPiece(piece, Finish.ofDensity(256))), "", till).get(0);
-        deliveries.bring(site, look.id(), NOT_TOLD, new DeliveryService.Order(look.choices(), Map.of(), false, List.of(new DeliveryService.Taken(0, till, null, null))));
+        deliveries.bring(site, look.id(), NOT_TOLD, new DeliveryService.Order(look.choices(), Map.of(), false, false, List.of(new DeliveryService.Taken(0, till, null, null))));
         deliveries.remove(site, look.id());
         place(site, "PRP-TILL", 6_000, 6_600, 0);
     }

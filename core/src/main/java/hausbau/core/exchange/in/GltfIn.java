@@ -12,6 +12,7 @@ import de.javagl.jgltf.model.ImageModel;
 import de.javagl.jgltf.model.MaterialModel;
 import de.javagl.jgltf.model.MeshPrimitiveModel;
 import de.javagl.jgltf.model.NodeModel;
+import de.javagl.jgltf.model.TextureModel;
 import de.javagl.jgltf.model.io.Buffers;
 import de.javagl.jgltf.model.io.GltfAsset;
 import de.javagl.jgltf.model.io.GltfAssetReader;
@@ -22,12 +23,14 @@ import hausbau.core.bring.Choices.Up;
 import hausbau.core.bring.Loose;
 import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.exchange.in.Incoming.Progress;
+import hausbau.core.exchange.in.Incoming.Shows;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Swatch;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -48,6 +51,7 @@ final class GltfIn {
     private final Set<String> missing = new LinkedHashSet<>();
     private final Set<String> textures = new LinkedHashSet<>();
     private final Set<String> left = new LinkedHashSet<>();
+    private final Map<String, Map<Shows, byte[]>> pictures = new LinkedHashMap<>();
     private final Map<String, Swatch> swatches = new LinkedHashMap<>();
 
     GltfIn(Bundle bundle, String model, Progress progress) {
@@ -80,7 +84,7 @@ final class GltfIn {
         }
         var single = things.size() == 1;
         var named = single && things.get(0).name().isEmpty() ? List.of(new Loose(Bundle.stem(model), things.get(0).surfaces(), things.get(0).uneven(), things.get(0).stray())) : things;
-        return new Incoming(Bundle.stem(model), named, new Choices(1000, Up.Y, false, Set.of()), swatches, textures, missing, List.copyOf(left));
+        return new Incoming(Bundle.stem(model), named, new Choices(1000, Up.Y, false, Set.of()), swatches, textures, missing, List.copyOf(left), pictures);
     }
 
     private void on(double share) {
@@ -296,12 +300,26 @@ final class GltfIn {
         }
         var name = material.getName() == null ? "surface" : material.getName();
         swatches.putIfAbsent(name, Guess.swatch(name, material.getMetallicFactor()));
+        take(name, Shows.COLOUR, material.getBaseColorTexture());
+        take(name, Shows.NORMAL, material.getNormalTexture());
+        take(name, Shows.SURFACE, material.getMetallicRoughnessTexture());
+        take(name, Shows.OCCLUSION, material.getOcclusionTexture());
         for (var texture : Arrays.asList(material.getBaseColorTexture(), material.getNormalTexture(), material.getMetallicRoughnessTexture(), material.getOcclusionTexture())) {
             if (texture != null && texture.getImageModel() != null) {
                 note(texture.getImageModel());
             }
         }
         return name;
+    }
+
+    /** What is there of it; whether it is a picture is found by who reads it. */
+    private void take(String material, Shows shows, @Nullable TextureModel texture) {
+        var data = texture == null || texture.getImageModel() == null ? null : texture.getImageModel().getImageData();
+        if (data != null && data.remaining() > 0) {
+            var bytes = new byte[data.remaining()];
+            data.slice().get(bytes);
+            pictures.computeIfAbsent(material, m -> new EnumMap<>(Shows.class)).putIfAbsent(shows, bytes);
+        }
     }
 
     private void note(ImageModel image) {

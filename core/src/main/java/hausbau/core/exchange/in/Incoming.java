@@ -16,8 +16,12 @@ import java.util.Set;
  * @param materials each with the swatch that it looks like
  * @param textures  pictures that its materials ask for; @param missing those of them, and other files, that are not there
  * @param left      what was left out, in words
+ * @param pictures  files of each material's pictures, by what they show, where they are there
  */
-public record Incoming(String name, List<Loose> things, Choices usual, Map<String, Swatch> materials, Set<String> textures, Set<String> missing, List<String> left) {
+public record Incoming(String name, List<Loose> things, Choices usual, Map<String, Swatch> materials, Set<String> textures, Set<String> missing, List<String> left, Map<String, Map<Shows, byte[]>> pictures) {
+
+    /** What a picture shows of a surface; SURFACE is roughness in its green and metallic in its blue, as glTF 2.0 has it, and OCCLUSION counts by its red. */
+    public enum Shows { COLOUR, NORMAL, ROUGHNESS, METALLIC, OCCLUSION, SURFACE }
 
     /** Stops the reading where it is. */
     public static final class CalledOff extends RuntimeException {

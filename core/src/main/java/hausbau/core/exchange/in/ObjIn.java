@@ -10,6 +10,7 @@ import hausbau.core.bring.Choices.Up;
 import hausbau.core.bring.Loose;
 import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.exchange.in.Incoming.Progress;
+import hausbau.core.exchange.in.Incoming.Shows;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Swatch;
 import java.io.ByteArrayInputStream;
@@ -17,6 +18,7 @@ import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -33,6 +35,7 @@ final class ObjIn {
     private final String model;
     private final Progress progress;
     private final Set<String> missing = new LinkedHashSet<>();
+    private final Map<String, Map<Shows, byte[]>> shown = new LinkedHashMap<>();
     private final Set<String> textures = new LinkedHashSet<>();
 
     ObjIn(Bundle bundle, String model, Progress progress) {
@@ -50,7 +53,7 @@ final class ObjIn {
         var things = things(obj, known);
         var swatches = new LinkedHashMap<String, Swatch>();
         things.forEach(t -> t.surfaces().forEach(s -> swatches.put(s.material(), Guess.swatch(s.material(), known.containsKey(s.material()) && known.get(s.material()).getPm() != null ? known.get(s.material()).getPm() : 0))));
-        return new Incoming(Bundle.stem(model), things, new Choices(Guess.unit(things, 1000, 10, 1, 25.4), Up.Y, false, Set.of()), swatches, textures, missing, List.of());
+        return new Incoming(Bundle.stem(model), things, new Choices(Guess.unit(things, 1000, 10, 1, 25.4), Up.Y, false, Set.of()), swatches, textures, missing, List.of(), shown);
     }
 
     private Obj parse() {
@@ -212,11 +215,21 @@ final class ObjIn {
         return all;
     }
 
+    private void take(String material, Shows shows, @Nullable String picture) {
+        if (picture != null && !picture.isBlank()) {
+            bundle.referred(model, picture).ifPresent(bytes -> shown.computeIfAbsent(material, m -> new EnumMap<>(Shows.class)).putIfAbsent(shows, bytes));
+        }
+    }
+
     private List<String> pictures(@Nullable Mtl material) {
         if (material == null) {
             return List.of();
         }
         var pictures = Stream.of(material.getMapKd(), material.getBump(), material.getNorm(), material.getMapPr(), material.getMapPm(), material.getMapD()).filter(p -> p != null && !p.isBlank()).toList();
+        take(material.getName(), Shows.COLOUR, material.getMapKd());
+        take(material.getName(), Shows.NORMAL, material.getNorm() == null ? material.getBump() : material.getNorm());
+        take(material.getName(), Shows.ROUGHNESS, material.getMapPr());
+        take(material.getName(), Shows.METALLIC, material.getMapPm());
         for (var picture : pictures) {
             if (textures.add(picture) && bundle.referred(model, picture).isEmpty()) {
                 missing.add(picture);

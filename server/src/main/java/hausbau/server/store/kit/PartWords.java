@@ -41,6 +41,7 @@ import tools.jackson.databind.node.ObjectNode;
  * @param up        -1 its lower edge, 0 its middle, 1 its upper edge
  * @param sheetQuarters that it is turned by on its sheet, and @param sheetSeed that shifts each copy there; 0 and left out as it lies
  * @param mesh      the digest of a surface that was brought in
+ * @param exact     whether its UVs are taken just so, one picture being the whole sheet
  * @param laidOut   whether that lies on its sheet as it was laid out where it was made
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -50,7 +51,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
         @Nullable Length widthMm, @Nullable Length lowFromMm, @Nullable Length highFromMm, @Nullable Length lowToMm, @Nullable Length highToMm, @Nullable List<@NotNull @Valid Station> stations,
         @Nullable Integer sides, @Nullable Length riseMm, @Nullable Length pitchMm, @Nullable Length barMm, @Nullable @Valid Section profile, @Nullable List<@NotNull @Valid Way> path, @Nullable Boolean closed,
         @Nullable Integer across, @Nullable Integer up, @Nullable Boolean mirrored, @Nullable @Valid Times copies, @Nullable @Valid Tapered taper, @Nullable String mesh,
-        @Nullable Boolean laidOut, @Nullable String text, @Nullable Integer sheetQuarters, @Nullable Integer sheetSeed) {
+        @Nullable Boolean laidOut, @Nullable String text, @Nullable Integer sheetQuarters, @Nullable Integer sheetSeed, @Nullable Boolean exact) {
 
     public enum What { BLOCK, PANEL, PRISM, STEPS, SLOPED, TURNED, BARS, PUSHED, LETTERS, BROUGHT }
 
@@ -220,7 +221,7 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
             case PUSHED -> new Form.Pushed(told(profile, "profile").toProfile(), told(path, "path").stream().map(w -> new Form.Pushed.Corner(Vec.of(w.x(), w.y(), w.z()), or(w.radius(), Length.ZERO).um())).toList(),
                     or(closed, false), Integer.signum(or(across, 0)), Integer.signum(or(up, 0)), or(mirrored, false));
             case LETTERS -> new Form.Letters(told(text, "text"), told(heightMm, "heightMm").um(), told(widthMm, "widthMm").um());
-            case BROUGHT -> new Form.Brought(shells.shell(told(mesh, "mesh")), or(laidOut, false));
+            case BROUGHT -> new Form.Brought(shells.shell(told(mesh, "mesh")), or(laidOut, false), or(exact, false));
         };
     }
 
@@ -277,6 +278,9 @@ public record PartWords(@Nullable String name, @Nullable Swatch swatch, @Nullabl
             words.at("form", What.LETTERS).at("text", l.text()).at("heightMm", new Length(l.height())).at("widthMm", new Length(l.depth()));
         } else if (form instanceof Form.Brought b) {
             words.at("form", What.BROUGHT).at("mesh", b.shell().digest()).at("laidOut", b.laidOut());
+            if (b.exact()) {
+                words.at("exact", true);
+            }
         } else {
             var p = (Form.Pushed) form;
             words.at("form", What.PUSHED).at("profile", Section.of(p.profile())).at("closed", p.closed()).at("across", p.across()).at("up", p.up()).at("mirrored", p.mirrored())

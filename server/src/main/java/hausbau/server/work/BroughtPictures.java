@@ -1,0 +1,158 @@
+package hausbau.server.work;
+
+import hausbau.core.exchange.in.Incoming;
+import hausbau.core.exchange.in.Incoming.Shows;
+import hausbau.core.finish.Coat;
+import hausbau.core.finish.Coat.Layer;
+import hausbau.core.finish.Colourway;
+import hausbau.core.finish.Picture;
+import hausbau.core.kit.Form;
+import hausbau.core.kit.Part;
+import hausbau.core.measure.Refused;
+import hausbau.core.shape.Swatch;
+import hausbau.server.journal.Edit;
+import hausbau.server.store.Stores;
+import hausbau.server.store.board.MediaRow;
+import hausbau.server.store.kit.ColourwayRow;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import javax.imageio.ImageIO;
+import org.springframework.stereotype.Component;
+
+/** Takes the pictures of files that are brought in onto sheets: each material on a swatch of one's own, just as its UVs have it. */
+@Component
+class BroughtPictures {
+
+    private static final long MOST_UNIT = 10_000_000;
+
+    private final Stores stores;
+    private final PictureDesk desk;
+
+    BroughtPictures(Stores stores, PictureDesk desk) {
+        this.stores = stores;
+        this.desk = desk;
+    }
+
+    /**
+     * Reads the pictures of some materials; no transaction should stand open meanwhile.
+     *
+     * @throws Refused if one of them is no whole picture, with its material
+     */
+    Map<String, Map<Layer, PictureFile>> read(Incoming file, Set<String> materials) {
+        var read = new LinkedHashMap<String, Map<Layer, PictureFile>>();
+        file.pictures().forEach((material, shown) -> {
+            if (materials.contains(material)) {
+                try {
+                    read.put(material, layers(shown));
+                } catch (Refused e) {
+                    throw new Refused("pictures", "Of “" + material + "”: " + e.getMessage());
+                }
+            }
+        });
+        return read;
+    }
+
+    private Map<Layer, PictureFile> layers(Map<Shows, byte[]> shown) {
+        var layers = new EnumMap<Layer, PictureFile>(Layer.class);
+        shown.forEach((shows, bytes) -> {
+            var picture = desk.read(bytes);
+            switch (shows) {
+                case COLOUR -> layers.put(Layer.COLOUR, picture);
+                case NORMAL -> layers.put(Layer.NORMAL, picture);
+                case ROUGHNESS -> layers.put(Layer.ROUGHNESS, picture);
+                case METALLIC -> layers.put(Layer.METALLIC, picture);
+                case OCCLUSION -> layers.put(Layer.OCCLUSION, channel(picture, 16));
+                case SURFACE -> {
+                    layers.putIfAbsent(Layer.ROUGHNESS, channel(picture, 8));
+                    layers.putIfAbsent(Layer.METALLIC, channel(picture, 0));
+                }
+            }
+        });
+        return layers;
+    }
+
+    /** One colour of a picture as grey. @param shift of its bits: 16 is red, 8 green, 0 blue */
+    private PictureFile channel(PictureFile of, int shift) {
+        Picture pixels = PictureFile.pixels(of.original());
+        var grey = new BufferedImage(pixels.width(), pixels.height(), BufferedImage.TYPE_INT_RGB);
+        var argb = pixels.pixels();
+        var one = new int[argb.length];
+        for (var i = 0; i < argb.length; i++) {
+            one[i] = (argb[i] >> shift & 0xFF) * 0x010101;
+        }
+        grey.setRGB(0, 0, pixels.width(), pixels.height(), one, 0, pixels.width());
+        var out = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(grey, "png", out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return desk.read(out.toByteArray());
+    }
+
+    /**
+     * Gives each material a swatch of one's own, and that swatch its pictures in every colourway of the site; a site that is under the
+     * usual one gets one of its own.
+     *
+     * @param before parts of what it takes the place of: a material that has a swatch already keeps it
+     * @throws Refused if no swatch is free
+     */
+    Map<String, Swatch> lay(Edit edit, Map<String, Map<Layer, PictureFile>> pictured, List<Part> before) {
+        var given = new HashMap<String, Swatch>();
+        if (pictured.isEmpty()) {
+            return given;
+        }
+        var finish = KitService.finish(edit.before());
+        var sheet = Math.round(1000 / finish.sheetsPerMillimetre());
+        if (sheet > MOST_UNIT) {
+            throw new Refused("pictures", "At " + finish.pixelsPerMetre() + " pixels a metre a sheet is wider than 10 m. Take the pictures at a finer density, or leave them.");
+        }
+        before.stream().filter(p -> p.form() instanceof Form.Brought && p.swatch().isOwn() && pictured.containsKey(p.name())).forEach(p -> given.put(p.name(), p.swatch()));
+        var taken = EnumSet.noneOf(Swatch.class);
+        edit.before().kit().pieces().values().forEach(piece -> piece.parts().forEach(part -> taken.add(part.swatch())));
+        var coats = new EnumMap<Swatch, Coat>(Swatch.class);
+        pictured.forEach((material, layers) -> {
+            var swatch = given.computeIfAbsent(material, m -> Stream.of(Swatch.values()).filter(s -> s.isOwn() && taken.add(s)).findFirst()
+                    .orElseThrow(() -> new Refused("pictures", "All six swatches of one's own are in use. Leave the pictures, or take away a piece that has some first.")));
+            var media = new EnumMap<Layer, Long>(Layer.class);
+            layers.forEach((layer, picture) -> media.put(layer, keep(edit, picture)));
+            coats.put(swatch, new Coat(Coat.Grain.PICTURES, "#ffffff", "#ffffff", sheet, sheet, 0, Coat.Bond.STACKED, 0, 0, layers.containsKey(Layer.ROUGHNESS) ? 100 : 80, layers.containsKey(Layer.METALLIC) ? 100 : 0, 0,
+                    1, media));
+        });
+        wear(edit, coats);
+        return given;
+    }
+
+    private long keep(Edit edit, PictureFile picture) {
+        var media = new MediaRow(stores.nextId(), edit.site().getId(), picture.type(), picture.width(), picture.height(), picture.original(), picture.preview());
+        stores.boards().keep(media);
+        return media.id();
+    }
+
+    private void wear(Edit edit, Map<Swatch, Coat> coats) {
+        var siteId = edit.site().getId();
+        var rows = stores.kits().colourways(siteId);
+        rows.forEach(row -> edit.change(row, r -> r.set(with(r.toColourway(), coats))));
+        if (rows.stream().noneMatch(ColourwayRow::isUsed)) {
+            var own = new ColourwayRow(stores.nextId(), siteId, FreshName.of("own pictures", rows.stream().map(ColourwayRow::name).toList()), with(Colourway.usual(), coats));
+            own.use(true);
+            edit.add(own);
+        }
+    }
+
+    private static Colourway with(Colourway standing, Map<Swatch, Coat> coats) {
+        var all = new EnumMap<Swatch, Coat>(standing.coats());
+        all.putAll(coats);
+        return new Colourway(all);
+    }
+}
