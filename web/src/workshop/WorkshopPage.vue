@@ -236,6 +236,15 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
                   @click="run(() => work.changePart((w) => ({ hidden: !w.hidden }), work.spot(i)))">
                   {{ p.words.hidden ? '○' : '●' }}
                 </button>
+                <button
+                  type="button"
+                  class="plain"
+                  :disabled="i === 0"
+                  :aria-label="`Move part ${i + 1} up`"
+                  title="One place up: what cuts is taken out of those above it"
+                  @click="run(() => work.movePart(i, i - 1))">
+                  ↑
+                </button>
                 <button type="button" class="plain" :aria-label="`Take part ${i + 1} out`" title="Take it out" @click="run(() => work.removePart(i))">✕</button>
               </li>
             </ul>
@@ -287,9 +296,12 @@ input[type='search'] {
 }
 .part {
   display: grid;
-  grid-template-columns: 1fr 26px 26px;
+  grid-template-columns: 1fr 26px 26px 26px;
   align-items: center;
   padding: 1px 0 1px 8px;
+}
+.part button:disabled {
+  visibility: hidden;
 }
 .part.hidden .name {
   color: var(--soft-ink);

@@ -78,6 +78,11 @@ export const useBench = defineStore('bench', () => {
     if (!refusal.value && bench.value) chosen.value = bench.value.parts.length - 1
   }
   const removePart = (number: number) => edit('Take a part out', 'DELETE', `/parts/${number}`, () => undefined)
+  /** @param to its number among the others then */
+  async function movePart(number: number, to: number) {
+    await edit('Move a part', 'PUT', `/parts/${number}/place`, () => ({ at: to }))
+    if (!refusal.value) chosen.value = to
+  }
   const goBack = () => edit('Back to what it was', 'DELETE', '/parts', () => undefined)
   const copyPart = (number: number) => (copied.value = { pieceId: pieceId.value!, parts: [number] })
   async function putCopies() {
@@ -101,5 +106,24 @@ export const useBench = defineStore('bench', () => {
   /** Why a field of the chosen part was refused. */
   const about = (...fields: string[]) => fields.map((f) => refusal.value?.about(`parts[${chosen.value}].${f}`) ?? refusal.value?.about(f)).find((m) => m)
 
-  return { pieceId, bench, chosen, part, refusal, copied, spot, open, change, changePart, addPart, removePart, goBack, copyPart, putCopies, create, about }
+  return {
+    pieceId,
+    bench,
+    chosen,
+    part,
+    refusal,
+    copied,
+    spot,
+    open,
+    change,
+    changePart,
+    addPart,
+    removePart,
+    movePart,
+    goBack,
+    copyPart,
+    putCopies,
+    create,
+    about,
+  }
 })

@@ -180,6 +180,12 @@ class WorkshopTest {
         parts(desk).nth(2).getByRole(AriaRole.BUTTON).first().click();
         desk.press("Control+z");
         assertThat(desk.page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true))).hasValue("BATHS");
+        // First of all it cuts nothing; back in its place it does.
+        parts(desk).nth(1).getByLabel("Move part 2 up").click();
+        assertThat(parts(desk).nth(0)).containsText("cuts");
+        assertThat(side(desk)).not().containsText(Pattern.compile("55\\.\\d"));
+        desk.press("Control+z");
+        assertThat(parts(desk).nth(1)).containsText("cuts");
         parts(desk).nth(1).getByLabel("Hide part 2").click();
         assertThat(parts(desk).nth(1).getByLabel("Show part 2")).isVisible();
         parts(desk).nth(2).getByLabel("Hide part 3").click();

@@ -279,4 +279,22 @@ class WorkshopTest {
         }
         assertThat(names).contains("PRP-URN.glb", "PRP-URN detail 1.glb", "PRP-URN detail 2.glb", "PRP-URN hull.glb").doesNotContain("PRP-URN detail 3.glb");
     }
+
+    /** A cut is taken out of what comes before it, in litres by hand; moved to the front it takes nothing; what would leave nothing is refused and changes nothing. */
+    @Test
+    void cutsGoByTheirPlace() {
+        var piece = in.made("/pieces", "{\"name\":\"niche\"}").get("id").asLong();
+        var parts = "/pieces/" + piece + "/parts";
+        in.made(parts, "{\"form\":\"BLOCK\",\"sizeMm\":{\"x\":200,\"y\":200,\"z\":200},\"atMm\":{\"x\":100,\"y\":-100,\"z\":100},\"cuts\":true,\"swatch\":\"TILE\"}");
+        var cut = in.caller.get(in.site + "/pieces/" + piece + "/bench").json();
+        assertThat(cut.get("volumeM3").asDouble()).isCloseTo(0.064 - 0.004, within(1e-4));
+        assertThat(cut.get("open").asInt()).isZero();
+        in.caller.call("PUT", in.site + parts + "/1/place", "{\"at\":0}", null);
+        assertThat(in.caller.get(in.site + "/pieces/" + piece + "/bench").json().get("volumeM3").asDouble()).isCloseTo(0.064, within(1e-4));
+        in.caller.post(in.site + "/undo", null);
+        assertThat(in.caller.get(in.site + "/pieces/" + piece + "/bench").json().get("parts")).isEqualTo(cut.get("parts"));
+        assertThat(in.refused("PATCH", parts + "/1", "{\"sizeMm\":{\"x\":900,\"y\":900,\"z\":900},\"atMm\":{\"x\":-100,\"y\":-100,\"z\":-100}}")).containsExactly("parts");
+        assertThat(in.refused("PUT", parts + "/1/place", "{\"at\":2}")).containsExactly("part");
+        assertThat(in.caller.get(in.site + "/pieces/" + piece + "/bench").json()).isEqualTo(cut);
+    }
 }

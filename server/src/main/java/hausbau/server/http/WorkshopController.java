@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -201,6 +202,17 @@ class WorkshopController {
     @DeleteMapping("/sites/{siteId}/pieces/{pieceId}/parts/{number}")
     BenchView remove(@PathVariable long siteId, @PathVariable long pieceId, @PathVariable int number, Seen seen) {
         workshop.remove(siteId, pieceId, number, seen);
+        return bench(siteId, pieceId);
+    }
+
+    /** @param at the number that it has then */
+    record PlaceBody(@NotNull Integer at) {
+    }
+
+    @PutMapping("/sites/{siteId}/pieces/{pieceId}/parts/{number}/place")
+    @Operation(summary = "Moves a part among the others: one that cuts is taken out of those before it")
+    BenchView move(@PathVariable long siteId, @PathVariable long pieceId, @PathVariable int number, Seen seen, @Valid @RequestBody PlaceBody body) {
+        workshop.move(siteId, pieceId, number, body.at(), seen);
         return bench(siteId, pieceId);
     }
 

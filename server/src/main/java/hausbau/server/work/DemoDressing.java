@@ -25,6 +25,7 @@ import hausbau.core.repeat.Variation;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.set.RuleWords;
 import hausbau.core.kit.Form;
+import hausbau.core.kit.Held;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
@@ -90,6 +91,8 @@ class DemoDressing {
         standIn(site, "PRP-HANDRAIL", "handrail", 1000, 50, 60);
         model(site);
         bringIn(site);
+        sign(site);
+        boilerWalk(site);
         basinEdge(site);
         handrail(site);
         benchGroups(site);
@@ -209,6 +212,24 @@ class DemoDressing {
         deliveries.bring(site, look.id(), NOT_TOLD, new DeliveryService.Order(look.choices(), Map.of(), false, false, List.of(new DeliveryService.Taken(0, till, null, null))));
         deliveries.remove(site, look.id());
         place(site, "PRP-TILL", 6_000, 6_600, 0);
+    }
+
+    /** Made here of parts that cut: a recess in a board, and letters in it; on the wall behind the ticket window. */
+    private void sign(long site) {
+        var id = workshop.create(site, NOT_TOLD, new WorkshopService.Wanted("PRP-SIGN", "ticket sign", Role.PROP, null));
+        Stream.of(block(Swatch.PAINT, 0, 0, 0, 1600, 60, 420, "board"), block(Swatch.OPAL, 40, -10, 40, 1560, 18, 380, "recess").cutting(),
+                Part.of(Swatch.METAL, new Form.Letters("TICKETS", 180_000, 20_000), Vec.ofMillimetres(245, 0, 120)).named("letters")).forEach(part -> workshop.add(site, id, NOT_TOLD, PartWords.of(part)));
+        workshop.remove(site, id, 0, NOT_TOLD);
+        traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null));
+        placements.place(site, NOT_TOLD, id, Stance.at(Vec.ofMillimetres(4_500, 7_900, 1_000), Turn.NONE), new Clinging.Offset(Optional.of(mm(2_700)), Length.ZERO), true);
+    }
+
+    /** A room under a pattern of its own: limewash above a dark plinth, with a kerb along its foot. */
+    private void boilerWalk(long site) {
+        var room = massing.find(site).decisions().massing().rooms().stream().filter(r -> r.name().equals("Boiler walk")).findFirst().orElseThrow().id();
+        var id = patterns.createFor(site, room, NOT_TOLD);
+        patterns.change(site, id, NOT_TOLD, "Boiler walk", new Pattern(2_000_000, List.of(new Pattern.Band("plinth", Swatch.PAINT, 900_000, 0), new Pattern.Band("wall", Swatch.PLASTER, 0, 0)),
+                List.of(new Pattern.Trim("skirting", Swatch.STONE, Profile.of(Profile.Kind.SKIRTING, 30_000, 150_000, 0, 0, 12_000), Pattern.From.FOOT, 0)), List.of()));
     }
 
     private static Part block(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1, String name) {

@@ -280,6 +280,16 @@ public class WorkshopService {
         });
     }
 
+    /** Moves a part among the others. @param to its number then */
+    public void move(long siteId, long pieceId, int number, int to, Seen seen) {
+        edit(siteId, pieceId, seen, "Move a part of ", parts -> {
+            var moved = new ArrayList<>(parts);
+            var part = moved.remove(requireNumber(parts, number));
+            moved.add(requireNumber(parts, to), part);
+            return moved;
+        });
+    }
+
     /** Puts copies of parts of one piece, or of the same, among the parts of another. */
     public void copy(long siteId, long fromPiece, List<Integer> numbers, long toPiece, Seen seen) {
         edit(siteId, toPiece, seen, "Copy parts into ", parts -> {
