@@ -2,6 +2,7 @@
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import { Refusal, type RoomView } from '../api/client'
+import { DRAWING_UNITS } from '../measure/drawings'
 import Choice from '../parts/Choice.vue'
 import NumberField from '../parts/NumberField.vue'
 import { tell, useSite } from '../site/site'
@@ -16,14 +17,6 @@ const { make } = useForeseen()
 const { refusal, attempt } = useAttempt()
 const { drawn, read, putAway } = useBringIn()
 const picker = ref<HTMLInputElement>()
-/** A pixel of the web is a 96th of an inch. */
-const UNITS = [
-  { value: 1, label: 'millimetre' },
-  { value: 10, label: 'centimetre' },
-  { value: 1000, label: 'metre' },
-  { value: 25.4, label: 'inch' },
-  { value: 25.4 / 96, label: 'pixel' },
-]
 
 async function tryRead(work: () => Promise<void>) {
   try {
@@ -66,7 +59,8 @@ const setDown = () =>
       </p>
       <div class="fields">
         <label class="field"
-          ><span>A unit of it is one</span><Choice :value="drawn.unitMm" :options="UNITS" label="Unit of the drawing" @change="(u) => again(u, drawn!.scale)"
+          ><span>A unit of it is one</span
+          ><Choice :value="drawn.unitMm" :options="DRAWING_UNITS" label="Unit of the drawing" @change="(u) => again(u, drawn!.scale)"
         /></label>
         <NumberField label="Drawn one to" :value="drawn.scale" @change="(s) => again(drawn!.unitMm, s)" />
       </div>

@@ -7,8 +7,10 @@ import LengthField from '../parts/LengthField.vue'
 import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
+import AroundFields from './AroundFields.vue'
 import BenchView from './BenchView.vue'
 import { usePatterns } from './patterns'
+import { AROUND } from './around'
 import { PROFILES, SWATCHES } from './words'
 
 /** How walls look at any size: shown on pieces of several lengths, its bands, trims and uprights typed. */
@@ -28,13 +30,8 @@ onMounted(
       .catch(tell),
 )
 
-/** What is said of pieces that close no side of a room; each may be left as it is. */
-const AROUND = [
-  { key: 'floor', label: 'Floors', role: 'FLOOR', usual: { field: 'TERRAZZO', border: 'TILE', widthMm: 150, proudMm: 0 } },
-  { key: 'ceiling', label: 'Ceilings', role: 'CEILING', usual: { field: 'PLASTER', border: 'PLASTER', widthMm: 200, proudMm: 100 } },
-  { key: 'stairs', label: 'Stairs', role: 'STAIR', usual: { body: 'STONE', tread: 'TERRAZZO', thicknessMm: 40, nosingMm: 25 } },
-  { key: 'guards', label: 'Guards', role: 'GUARD', usual: { bars: 'METAL', pitchMm: 110, barMm: 16, rail: 'TIMBER', widthMm: 50, heightMm: 50 } },
-] as const
+/** How far it is from a size that shows well. */
+const off = (p: PieceView) => Math.abs(p.sizeMm.x - 2000)
 /** The longest wall, one of middle length, the shortest, and one with an opening; beside one another with a gap. */
 const shown = computed(() => {
   const high = site.pieces.filter((p) => p.count && p.sizeMm.z >= props.pattern.words.leastMm)
@@ -50,9 +47,7 @@ const shown = computed(() => {
     walls.at(-1),
     tall.find((p) => p.role === 'DOOR' || p.role === 'WINDOW'),
     tall.find((p) => p.role === 'POST'),
-    ...AROUND.filter((a) => props.pattern.words[a.key]).map(
-      (a) => site.pieces.filter((p) => p.count && p.role === a.role).sort((p, q) => q.count - p.count)[0],
-    ),
+    ...AROUND.filter((a) => props.pattern.words[a.key]).map((a) => site.pieces.filter((p) => p.count && p.role === a.role).sort((p, q) => off(p) - off(q))[0]),
   ]
   let x = 0
   return [...new Set(some.filter((p): p is PieceView => !!p))].map((p) => {
@@ -93,14 +88,6 @@ const setProfile = (row: number, kind: ProfileView['section']['kind']) =>
     profile: library.value.find((v) => v.section.kind === kind)!.section,
     ...(kind === 'SKIRTING' ? { from: 'FOOT', atMm: 0 } : kind === 'CORNICE' ? { from: 'TOP', atMm: 0 } : {}),
   })
-type Words = PatternWords
-const floor = (told: Partial<NonNullable<Words['floor']>>) => change((w) => (w.floor = { ...w.floor!, ...told }))
-const ceiling = (told: Partial<NonNullable<Words['ceiling']>>) => change((w) => (w.ceiling = { ...w.ceiling!, ...told }))
-const stairs = (told: Partial<NonNullable<Words['stairs']>>) => change((w) => (w.stairs = { ...w.stairs!, ...told }))
-const guards = (told: Partial<NonNullable<Words['guards']>>) => change((w) => (w.guards = { ...w.guards!, ...told }))
-type Around = (typeof AROUND)[number]
-const add = (a: Around) => change((w) => Object.assign(w, { [a.key]: { ...a.usual } }))
-const leave = (a: Around) => change((w) => delete w[a.key])
 const fault = computed(() => patterns.refusal?.message)
 /** The bands from the top down, as they stand. */
 const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i })).reverse())
@@ -227,57 +214,7 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
         </div>
       </div>
     </section>
-    <section v-for="a in AROUND" :key="a.key" :aria-label="a.label">
-      <div class="row spread">
-        <h2>{{ a.label }}</h2>
-        <button v-if="!pattern.words[a.key]" type="button" class="plain more" :aria-label="`Dress ${a.label.toLowerCase()}`" @click="add(a)">
-          + dress them
-        </button>
-        <button v-else type="button" class="plain" :aria-label="`Leave ${a.label.toLowerCase()} as they are`" @click="leave(a)">✕</button>
-      </div>
-      <div v-if="a.key === 'floor' && pattern.words.floor" class="fields three">
-        <label class="field"
-          ><span>Field</span><Choice label="Field of floors" :value="pattern.words.floor.field" :options="SWATCHES" @change="(field) => floor({ field })"
-        /></label>
-        <label class="field"
-          ><span>Border</span><Choice label="Border of floors" :value="pattern.words.floor.border" :options="SWATCHES" @change="(border) => floor({ border })"
-        /></label>
-        <LengthField label="Wide" aria="Border of floors wide" :mm="pattern.words.floor.widthMm" @change="(mm) => floor({ widthMm: mm })" />
-      </div>
-      <div v-if="a.key === 'ceiling' && pattern.words.ceiling" class="four">
-        <label class="field"
-          ><span>Field</span><Choice label="Field of ceilings" :value="pattern.words.ceiling.field" :options="SWATCHES" @change="(field) => ceiling({ field })"
-        /></label>
-        <label class="field"
-          ><span>Border</span
-          ><Choice label="Border of ceilings" :value="pattern.words.ceiling.border" :options="SWATCHES" @change="(border) => ceiling({ border })"
-        /></label>
-        <LengthField label="Wide" aria="Border of ceilings wide" :mm="pattern.words.ceiling.widthMm" @change="(mm) => ceiling({ widthMm: mm })" />
-        <LengthField label="Hangs by" aria="Border of ceilings hangs by" :mm="pattern.words.ceiling.proudMm" @change="(mm) => ceiling({ proudMm: mm })" />
-      </div>
-      <div v-if="a.key === 'stairs' && pattern.words.stairs" class="four">
-        <label class="field"
-          ><span>Body</span><Choice label="Body of stairs" :value="pattern.words.stairs.body" :options="SWATCHES" @change="(body) => stairs({ body })"
-        /></label>
-        <label class="field"
-          ><span>Treads</span><Choice label="Treads of stairs" :value="pattern.words.stairs.tread" :options="SWATCHES" @change="(tread) => stairs({ tread })"
-        /></label>
-        <LengthField label="Thick" aria="Treads thick" :mm="pattern.words.stairs.thicknessMm" @change="(mm) => stairs({ thicknessMm: mm })" />
-        <LengthField label="Nosing" aria="Treads stand out by" :mm="pattern.words.stairs.nosingMm" @change="(mm) => stairs({ nosingMm: mm })" />
-      </div>
-      <div v-if="a.key === 'guards' && pattern.words.guards" class="fields three">
-        <label class="field"
-          ><span>Bars</span><Choice label="Bars of guards" :value="pattern.words.guards.bars" :options="SWATCHES" @change="(bars) => guards({ bars })"
-        /></label>
-        <LengthField label="Pitch" aria="Pitch of bars" :mm="pattern.words.guards.pitchMm" @change="(mm) => guards({ pitchMm: mm })" />
-        <LengthField label="Thick" aria="Bars thick" :mm="pattern.words.guards.barMm" @change="(mm) => guards({ barMm: mm })" />
-        <label class="field"
-          ><span>Rail</span><Choice label="Rail of guards" :value="pattern.words.guards.rail" :options="SWATCHES" @change="(rail) => guards({ rail })"
-        /></label>
-        <LengthField label="Wide" aria="Rail wide" :mm="pattern.words.guards.widthMm" @change="(mm) => guards({ widthMm: mm })" />
-        <LengthField label="High" aria="Rail high" :mm="pattern.words.guards.heightMm" @change="(mm) => guards({ heightMm: mm })" />
-      </div>
-    </section>
+    <AroundFields :words="pattern.words" @change="change" />
   </aside>
 </template>
 

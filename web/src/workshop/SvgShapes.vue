@@ -2,6 +2,7 @@
 import { Button } from 'ant-design-vue'
 import { ref, shallowRef } from 'vue'
 import { Refusal, send, type ShapesView } from '../api/client'
+import { DRAWING_UNITS } from '../measure/drawings'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import { tell } from '../site/site'
@@ -11,14 +12,6 @@ defineProps<{ what: string }>()
 const emit = defineEmits<{ take: [rings: Ring[]] }>()
 type Ring = { x: number; y: number; radius?: number }[]
 
-/** A pixel of the web is a 96th of an inch. */
-const UNITS = [
-  { value: 1, label: 'millimetre' },
-  { value: 10, label: 'centimetre' },
-  { value: 1000, label: 'metre' },
-  { value: 25.4, label: 'inch' },
-  { value: 25.4 / 96, label: 'pixel' },
-]
 const picker = ref<HTMLInputElement>()
 const unitMm = ref(1)
 const toleranceMm = ref(0.1)
@@ -79,7 +72,9 @@ function take(rings: Ring[]) {
     <button v-if="!file" type="button" class="plain more" @click="picker?.click()">from an SVG file …</button>
     <template v-else>
       <div class="fields">
-        <label class="field"><span>A unit of it is one</span><Choice :value="unitMm" :options="UNITS" label="Unit of the drawing" @change="setUnit" /></label>
+        <label class="field"
+          ><span>A unit of it is one</span><Choice :value="unitMm" :options="DRAWING_UNITS" label="Unit of the drawing" @change="setUnit"
+        /></label>
         <LengthField label="Chord to arc" :mm="toleranceMm" @change="setTolerance" />
       </div>
       <div v-if="read?.shapes.length" class="row" role="group" aria-label="Shapes of the file">

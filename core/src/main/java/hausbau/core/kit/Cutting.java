@@ -10,14 +10,11 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /** Parts together as one piece: a part that cuts is not there itself, but is taken out of all that come before it. */
-final class Cutting {
+record Cutting(List<Part> parts) {
 
-    private Cutting() {
-    }
-
-    static Mesh mesh(List<Part> parts, Finish finish) {
+    Mesh mesh(Finish finish) {
         var mesh = new MeshBuilder(finish);
-        var last = lastCut(parts);
+        var last = lastCut();
         var bodies = new ArrayList<Body>();
         for (var i = 0; i < parts.size(); i++) {
             var part = parts.get(i);
@@ -33,7 +30,7 @@ final class Cutting {
         return mesh.build();
     }
 
-    private static int lastCut(List<Part> parts) {
+    private int lastCut() {
         for (var i = parts.size() - 1; i >= 0; i--) {
             if (parts.get(i).cuts() && !parts.get(i).hidden()) {
                 return i;
@@ -43,7 +40,7 @@ final class Cutting {
     }
 
     /** What a right-angled part cuts is taken out exactly; what another does stays within its boxes. */
-    static List<Solid> solids(List<Part> parts) {
+    List<Solid> solids() {
         List<Solid> solids = new ArrayList<>();
         for (var part : parts) {
             if (!part.cuts()) {

@@ -26,7 +26,7 @@ public sealed interface Recipe {
     }
 
     default List<Solid> solids() {
-        return Cutting.solids(parts());
+        return new Cutting(parts()).solids();
     }
 
     default Mesh mesh(Finish finish) {
@@ -35,7 +35,7 @@ public sealed interface Recipe {
 
     /** Of parts in its frame. */
     default Mesh mesh(List<Part> parts, Finish finish) {
-        return Cutting.mesh(parts, finish);
+        return new Cutting(parts).mesh(finish);
     }
 
     /** A plain panel. */
@@ -342,7 +342,7 @@ public sealed interface Recipe {
             if (parts.size() > MOST || parts.stream().allMatch(p -> p.hidden() || p.cuts())) {
                 throw new Refused("parts", "A piece has 1 to 200 parts, and one of them is neither hidden nor cuts.");
             }
-            if (Cutting.solids(parts).isEmpty()) {
+            if (new Cutting(parts).solids().isEmpty()) {
                 throw new Refused("parts", "What cuts leaves nothing of the piece.");
             }
             var size = extent(parts).size();
@@ -356,7 +356,7 @@ public sealed interface Recipe {
         }
 
         private static Box extent(List<Part> parts) {
-            return Cutting.solids(parts).stream().map(Solid::box).reduce(Box::union).orElseThrow();
+            return new Cutting(parts).solids().stream().map(Solid::box).reduce(Box::union).orElseThrow();
         }
 
         @Override

@@ -38,8 +38,8 @@ class CuttingTest {
         return part(new Form.Block(Vec.ofMillimetres(wide, deep, high)), SHARP, Vec.ofMillimetres(x, y, z), Part.Turning.NONE);
     }
 
-    private static Mesh mesh(Part... parts) {
-        return Cutting.mesh(List.of(parts), Finish.ofDensity(256));
+    private Mesh mesh(Part... parts) {
+        return new Cutting(List.of(parts)).mesh(Finish.ofDensity(256));
     }
 
     private record Case(String what, Part cutter, double taken, int triangles) {
@@ -115,7 +115,7 @@ class CuttingTest {
             parts.add(block(200 + 400 * i, -10, 500, 200, 220, 500).cutting());
         }
         parts.add(trim);
-        var left = Cutting.mesh(parts, Finish.ofDensity(256));
+        var left = new Cutting(parts).mesh(Finish.ofDensity(256));
         assertThat(open(left)).isEmpty();
         assertThat(volume(left) / 1e6).isCloseTo(1200 - 4 * 0.2 * 0.2 * 0.5 * 1000 + 0.02 * 0.02 * 2.1 * 1000, within(1e-6));
     }
@@ -134,11 +134,11 @@ class CuttingTest {
 
     @Test
     void boxesAreCutWhereTheCutFillsItsOwn() {
-        var solids = Cutting.solids(List.of(block(0, 0, 0, 2000, 200, 3000), block(500, -50, 0, 900, 300, 2100).cutting()));
+        var solids = new Cutting(List.of(block(0, 0, 0, 2000, 200, 3000), block(500, -50, 0, 900, 300, 2100).cutting())).solids();
         assertThat(solids).extracting(Solid::box).allSatisfy(b -> assertThat(b.overlaps(Box.of(500_000, -50_000, 0, 1_400_000, 250_000, 2_100_000))).isFalse());
         assertThat(solids.stream().mapToDouble(s -> (double) s.box().size().x() * s.box().size().y() * s.box().size().z()).sum() / 1e18).isCloseTo(1.2 - 0.9 * 0.2 * 2.1, within(1e-9));
         var turned = part(new Form.Block(Vec.ofMillimetres(900, 300, 2100)), SHARP, Vec.ofMillimetres(500, -50, 0), new Part.Turning(0, 10, 0)).cutting();
-        assertThat(Cutting.solids(List.of(block(0, 0, 0, 2000, 200, 3000), turned))).extracting(Solid::box).containsExactly(Box.of(0, 0, 0, 2_000_000, 200_000, 3_000_000));
+        assertThat(new Cutting(List.of(block(0, 0, 0, 2000, 200, 3000), turned)).solids()).extracting(Solid::box).containsExactly(Box.of(0, 0, 0, 2_000_000, 200_000, 3_000_000));
     }
 
     @Test

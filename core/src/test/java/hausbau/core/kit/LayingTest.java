@@ -25,8 +25,8 @@ class LayingTest {
         return new Part("", Swatch.TIMBER, Optional.of(new Part.Edge(Length.ZERO, 1)), new Form.Block(Vec.ofMillimetres(1200, 100, 20)), Vec.ZERO, Part.Turning.NONE, new Copies.Along(copies, Vec.ofMillimetres(0, 105, 0)), Part.Taper.NONE, false, cut, laying);
     }
 
-    private static Mesh mesh(Part... parts) {
-        return Cutting.mesh(List.of(parts), Finish.ofDensity(256));
+    private Mesh mesh(Part... parts) {
+        return new Cutting(List.of(parts)).mesh(Finish.ofDensity(256));
     }
 
     /** How wide the upper face lies on its sheet, in U and V. */

@@ -27,7 +27,7 @@ class SurroundingsTest {
             Optional.of(new Tread(Swatch.STONE, Swatch.TERRAZZO, 40_000, 25_000)), Optional.of(new Railing(Swatch.PAINT, 110_000, 16_000, Swatch.TIMBER, 50_000, 45_000)));
 
     /** Bevels a hundredth of a millimetre wide, so that volumes are those of sharp bodies to within a few ten thousandths. */
-    private static Mesh mesh(Recipe recipe, List<Part> parts) {
+    private Mesh mesh(Recipe recipe, List<Part> parts) {
         return recipe.mesh(parts, new Finish(0.01, 256));
     }
 
