@@ -16,6 +16,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import hausbau.core.kit.Piece;
+import hausbau.core.kit.Kind;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
@@ -69,6 +70,20 @@ class StandingSetTest {
         assertThat(of(built, Role.WALL)).hasSize(1 + 3 + 4 + 5 + 4);
         assertThat(of(built, Role.POST)).hasSize(4);
         assertThat(built.unfilled()).isEmpty();
+    }
+
+    /** Under a pattern of its own a room's pieces are kinds of their own, in the same places; its neighbour's are not. */
+    @Test
+    void aRoomsOwnPatternMakesKindsOfItsOwn() {
+        var rooms = List.of(room(1, 0, 0, 5000, 4000), room(2, 9000, 0, 5000, 4000));
+        var plain = set(massing(rooms), kit(massing(rooms), 1000, 900));
+        var own = next(plain, massing(List.of(rooms.get(0).looking(7), rooms.get(1))));
+        assertThat(own.all()).extracting(Standing::stance).containsExactlyInAnyOrderElementsOf(plain.all().stream().map(Standing::stance).toList());
+        assertThat(own.all()).allSatisfy(s -> assertThat(s.kind().look()).isEqualTo(s.stance().at().x() < 7_000_000 ? 7 : 0));
+        // A wall, a post, a floor and a ceiling tile more.
+        assertThat(own.kinds()).hasSize(plain.kinds().size() + 4).containsAll(plain.kinds());
+        var wall = of(plain, Role.WALL).get(0).kind();
+        assertThat(new Kind(wall.role(), wall.recipe(), wall.pivot(), 7)).isNotEqualTo(wall).isNotEqualTo(new Kind(wall.role(), wall.recipe(), wall.pivot(), 8));
     }
 
     @Test

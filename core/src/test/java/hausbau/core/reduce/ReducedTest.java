@@ -32,6 +32,25 @@ class ReducedTest {
         return new Recipe.Made(1, List.of(Part.of(Swatch.STONE, new Form.Turned(stations, 64), Vec.ZERO))).mesh(FINISH);
     }
 
+    /** What is of two materials still meets where they do: each is reduced by itself, and its rim stays. */
+    @ParameterizedTest
+    @ValueSource(ints = {60, 30})
+    void materialsStillMeetWhereTheyDid(int percent) {
+        var whole = baluster();
+        var split = new ArrayList<List<Integer>>(List.of(new ArrayList<>(), new ArrayList<>()));
+        var all = whole.parts().get(0).indices();
+        for (var t = 0; t < all.length; t += 3) {
+            // Wavy, so that a rim that gives way shows.
+            var middle = whole.position(all[t]).plus(whole.position(all[t + 1])).plus(whole.position(all[t + 2])).times(1 / 3.0);
+            split.get(middle.z() > 400 + 60 * Math.sin(3 * Math.atan2(middle.y(), middle.x())) ? 1 : 0).addAll(List.of(all[t], all[t + 1], all[t + 2]));
+        }
+        var two = new Mesh(whole.positions(), whole.normals(), whole.uvs(), List.of(new Mesh.Part(Swatch.STONE, split.get(0).stream().mapToInt(i -> i).toArray()), new Mesh.Part(Swatch.METAL, split.get(1).stream().mapToInt(i -> i).toArray())));
+        assertThat(two.openEdges()).isEmpty();
+        var reduced = Reduced.of(two, percent / 100.0, FINISH).mesh();
+        assertThat(reduced.triangles()).isLessThan(two.triangles() * 8 / 10);
+        assertThat(reduced.openEdges()).isEmpty();
+    }
+
     private static List<Point[]> triangles(Mesh mesh) {
         var all = new ArrayList<Point[]>();
         for (var part : mesh.parts()) {
