@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import Choice from '../parts/Choice.vue'
 import NumberField from '../parts/NumberField.vue'
+import { vHere } from '../parts/focus'
 import { useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import { useDeliveries } from './deliveries'
@@ -98,7 +99,7 @@ async function bring() {
       :label="thing.name"
       :of="`${delivery.id} ${work.thing} ${delivery.choices.up} ${delivery.choices.millimetres}`"
       class="middle" />
-    <aside class="panel side" aria-label="Bring in">
+    <aside v-here class="panel side" aria-label="Bring in">
       <h2>{{ delivery.name }}</h2>
       <div v-if="work.all.length > 1" class="row wrap" role="group" aria-label="Files">
         <Button

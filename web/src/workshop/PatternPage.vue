@@ -81,13 +81,10 @@ const AT = [
   { value: 'END', label: 'end' },
 ] as const
 const profiles = computed(() => library.value.map((v) => ({ value: v.section.kind, label: PROFILES[v.section.kind] })))
-/** A skirting lies at the foot and a cornice at the top, until it is told otherwise. */
-const setProfile = (row: number, kind: ProfileView['section']['kind']) =>
-  set('trims', row, {
-    name: PROFILES[kind],
-    profile: library.value.find((v) => v.section.kind === kind)!.section,
-    ...(kind === 'SKIRTING' ? { from: 'FOOT', atMm: 0 } : kind === 'CORNICE' ? { from: 'TOP', atMm: 0 } : {}),
-  })
+function setProfile(row: number, kind: ProfileView['section']['kind']) {
+  const { section, liesAt } = library.value.find((v) => v.section.kind === kind)!
+  void set('trims', row, { name: PROFILES[kind], profile: section, ...(liesAt ? { from: liesAt, atMm: 0 } : {}) })
+}
 const fault = computed(() => patterns.refusal?.message)
 /** The bands from the top down, as they stand. */
 const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i })).reverse())

@@ -11,6 +11,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.locationtech.jts.algorithm.Angle;
@@ -25,8 +26,8 @@ import org.locationtech.jts.triangulate.polygon.PolygonTriangulator;
 /** Makes one closed surface of faces and pieces of faces: those of one flat face are put together, and neighbours share their corners. */
 final class Mending {
 
-    /** Corners nearer than this are one, millimetres. */
-    private static final double NEAR = 5 * Plane.NEAR;
+    /** Corners nearer than this are one, and what lies nearer to an edge lies on it, millimetres. */
+    static final double NEAR = 5 * Plane.NEAR;
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
     /** A face, maybe with holes. @param rings the outline, then its holes, without a last corner that is the first again */
@@ -44,7 +45,7 @@ final class Mending {
     private record Cell(long x, long y, long z) {
     }
 
-    private final Map<Cell, Point> welded = new HashMap<>();
+    private final Map<Cell, List<Point>> welded = new HashMap<>();
     private final List<Patch> whole = new ArrayList<>();
     private final List<Face> near = new ArrayList<>();
 
@@ -59,10 +60,15 @@ final class Mending {
         near.add(new Face(of, pieces));
     }
 
+    /** Whether all corners lie on the stretch between the two that are farthest apart. */
     private static boolean isLine(List<Point> ring) {
-        var a = ring.get(0);
-        var far = ring.stream().max(Comparator.comparingDouble(p -> p.minus(a).length())).orElseThrow();
-        return ring.stream().allMatch(p -> isBetween(p, a, far));
+        var a = farthest(ring, ring.get(0));
+        var b = farthest(ring, a);
+        return ring.stream().allMatch(p -> Carried.isBetween(p, a, b));
+    }
+
+    private static Point farthest(List<Point> ring, Point from) {
+        return ring.stream().max(Comparator.comparingDouble(p -> p.minus(from).length())).orElseThrow();
     }
 
     private List<Point> welded(List<Point> ring) {
@@ -86,14 +92,15 @@ final class Mending {
         for (var i = x - 1; i <= x + 1; i++) {
             for (var j = y - 1; j <= y + 1; j++) {
                 for (var k = z - 1; k <= z + 1; k++) {
-                    var near = welded.get(new Cell(i, j, k));
-                    if (near != null && near.minus(p).length() < NEAR) {
-                        return near;
+                    for (var near : welded.getOrDefault(new Cell(i, j, k), List.of())) {
+                        if (near.minus(p).length() < NEAR) {
+                            return near;
+                        }
                     }
                 }
             }
         }
-        welded.putIfAbsent(new Cell(x, y, z), p);
+        welded.computeIfAbsent(new Cell(x, y, z), c -> new ArrayList<>(1)).add(p);
         return p;
     }
 
@@ -144,7 +151,7 @@ final class Mending {
 
     /** A face's pieces as one, where it is flat and they can be. */
     private static List<Patch> together(Face face, Point[] candidates) {
-        if (face.pieces.size() == 1 || !isFlatLit(face.of)) {
+        if (face.pieces.size() == 1 || !Carried.isFlatLit(face.of)) {
             return face.pieces;
         }
         var flat = new Flat(face.of);
@@ -203,7 +210,7 @@ final class Mending {
         var points = new ArrayList<>(loop);
         for (var i = 0; i < points.size() && points.size() > 2;) {
             var n = points.size();
-            if (isBetween(points.get(i), points.get((i + n - 1) % n), points.get((i + 1) % n))) {
+            if (Carried.isBetween(points.get(i), points.get((i + n - 1) % n), points.get((i + 1) % n))) {
                 points.remove(i);
                 i = Math.max(0, i - 1);
             } else {
@@ -211,17 +218,6 @@ final class Mending {
             }
         }
         return points;
-    }
-
-    /** Whether a point lies on a stretch, its ends included. */
-    private static boolean isBetween(Point p, Point a, Point b) {
-        var d = b.minus(a);
-        var length = d.length();
-        if (length == 0) {
-            return p.minus(a).length() < NEAR;
-        }
-        var along = p.minus(a).dot(d) / length;
-        return along > -NEAR && along < length + NEAR && p.minus(a).minus(d.times(along / length)).length() < NEAR;
     }
 
     /** All faces, closed where what they were made of closed. */
@@ -291,18 +287,27 @@ final class Mending {
             }
         }
         for (var i = low; i < sorted.length && sorted[i].x() <= to; i++) {
-            if (sorted[i] != a && sorted[i] != b && isBetween(sorted[i], a, b)) {
+            if (sorted[i] != a && sorted[i] != b && Carried.isBetween(sorted[i], a, b)) {
                 on.add(sorted[i]);
             }
         }
         return on;
     }
 
+    /** Empty where corners that were set on its edges make it cross itself, by less than what is near. */
+    private static Optional<Geometry> triangulated(Flat flat, List<List<Point>> rings) {
+        try {
+            return Optional.of(PolygonTriangulator.triangulate(flat.polygon(rings)));
+        } catch (IllegalStateException e) {
+            return Optional.empty();
+        }
+    }
+
     private static void triangles(Patch patch, List<List<Point>> rings, List<Facet> into) {
         var flat = new Flat(patch.of);
         var places = new HashMap<Coordinate, Point>();
         rings.forEach(ring -> ring.forEach(p -> places.put(flat.flat(p), p)));
-        Geometry found = PolygonTriangulator.triangulate(flat.polygon(rings));
+        Geometry found = triangulated(flat, rings).or(() -> triangulated(flat, patch.rings)).orElseGet(GEOMETRY::createGeometryCollection);
         for (var i = 0; i < found.getNumGeometries(); i++) {
             var c = found.getGeometryN(i).getCoordinates();
             // They come clockwise, even where one is so thin that its own corners do not tell.
@@ -312,59 +317,8 @@ final class Mending {
             if (a == null || b == null || d == null) {
                 throw new IllegalStateException("a corner that no ring has");
             }
-            into.add(new Facet(patch.of.swatch(), new Point[] {a, b, d}, new Point[] {normal(patch.of, a), normal(patch.of, b), normal(patch.of, d)},
-                    new Faces.Laid[] {laid(patch.of, a), laid(patch.of, b), laid(patch.of, d)}));
+            into.add(new Facet(patch.of.swatch(), new Point[] {a, b, d}, new Point[] {Carried.normal(patch.of, a), Carried.normal(patch.of, b), Carried.normal(patch.of, d)},
+                    new Faces.Laid[] {Carried.laid(patch.of, a), Carried.laid(patch.of, b), Carried.laid(patch.of, d)}));
         }
-    }
-
-    /** What a place of a face carries: a corner's own, what lies between two on an edge, else that of a face that carries one. */
-    private static Point normal(Facet facet, Point at) {
-        var n = facet.corners().length;
-        for (var i = 0; i < n; i++) {
-            var a = facet.corners()[i];
-            var b = facet.corners()[(i + 1) % n];
-            if (isBetween(at, a, b)) {
-                var share = Math.max(0, Math.min(1, at.minus(a).dot(b.minus(a)) / b.minus(a).dot(b.minus(a))));
-                return facet.normals()[i].times(1 - share).plus(facet.normals()[(i + 1) % n].times(share)).unit();
-            }
-        }
-        return facet.normals()[0];
-    }
-
-    /** Whether all corners carry one normal. */
-    private static boolean isFlatLit(Facet facet) {
-        for (var normal : facet.normals()) {
-            if (normal.minus(facet.normals()[0]).length() > 1e-9) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** Where a place of a face's plane lies on the surface as it is laid out. */
-    private static Faces.Laid laid(Facet facet, Point at) {
-        var corners = facet.corners();
-        // The two edges from one corner that span most.
-        var best = 0.0;
-        var laid = facet.laid()[0];
-        for (var i = 0; i < corners.length; i++) {
-            var j = (i + 1) % corners.length;
-            var k = (i + corners.length - 1) % corners.length;
-            var x = corners[j].minus(corners[i]);
-            var y = corners[k].minus(corners[i]);
-            var across = x.cross(y);
-            var area = across.dot(across);
-            if (area > best) {
-                best = area;
-                var p = at.minus(corners[i]);
-                var s = p.cross(y).dot(across) / area;
-                var t = x.cross(p).dot(across) / area;
-                var o = facet.laid()[i];
-                var u = facet.laid()[j];
-                var v = facet.laid()[k];
-                laid = new Faces.Laid(o.along() + s * (u.along() - o.along()) + t * (v.along() - o.along()), o.across() + s * (u.across() - o.across()) + t * (v.across() - o.across()));
-            }
-        }
-        return laid;
     }
 }

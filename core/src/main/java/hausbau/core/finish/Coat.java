@@ -89,6 +89,11 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
         this(grain, colour, second, unitX, unitY, joint, bond, variation, relief, roughness, metallic, wear, seed, Map.of());
     }
 
+    /** Pictures that were made for one thing: each is the whole sheet. @param sheet its width, micrometres; 1 mm to 10 m */
+    public static Coat ofWholeSheet(long sheet, Map<Layer, Long> pictures) {
+        return new Coat(Grain.PICTURES, "#ffffff", "#ffffff", sheet, sheet, 0, Bond.STACKED, 0, 0, pictures.containsKey(Layer.ROUGHNESS) ? 100 : 80, pictures.containsKey(Layer.METALLIC) ? 100 : 0, 0, 1, pictures);
+    }
+
     private static void colour(List<Fault> faults, String field, String value) {
         if (!value.matches("#[0-9a-f]{6}")) {
             faults.add(new Fault(field, "A colour is written as # and six digits from 0 to f, such as #d8c0a0."));

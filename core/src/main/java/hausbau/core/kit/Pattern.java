@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -45,6 +46,15 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
         public Trim {
             require(at >= 0 && profile.width() <= PROUD, "trims", "A trim lies 0 or more from the foot or the top, and stands out by at most 500 mm.");
         }
+    }
+
+    /** Where a trim of such a profile lies until it is told otherwise; empty where it may lie anywhere. Common practice, no source. */
+    public static Optional<From> usualPlace(Profile.Kind kind) {
+        return switch (kind) {
+            case SKIRTING -> Optional.of(From.FOOT);
+            case CORNICE -> Optional.of(From.TOP);
+            default -> Optional.empty();
+        };
     }
 
     /** Where along a piece uprights stand. */

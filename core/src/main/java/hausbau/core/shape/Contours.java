@@ -20,9 +20,10 @@ public final class Contours {
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
     private final List<Line> lines = new ArrayList<>();
-    private double toleranceMm;
+    private final double tolerance;
 
-    private Contours() {
+    private Contours(double tolerance) {
+        this.tolerance = tolerance;
     }
 
     /** @param isClosed whether it is said to be, or comes back to where it began */
@@ -34,8 +35,7 @@ public final class Contours {
      * @return each line's corners, none beside one like it, and without the first one at the end
      */
     public static List<Line> of(Shape shape, AffineTransform transform, double tolerance) {
-        var contours = new Contours();
-        contours.toleranceMm = tolerance;
+        var contours = new Contours(tolerance);
         contours.read(shape.getPathIterator(transform));
         return contours.lines;
     }
@@ -85,7 +85,7 @@ public final class Contours {
     private void curve(List<At> points, At a, At b, At c, At d) {
         var bent = Math.max(Math.hypot(a.x() - 2 * b.x() + c.x(), a.y() - 2 * b.y() + c.y()), Math.hypot(b.x() - 2 * c.x() + d.x(), b.y() - 2 * c.y() + d.y()));
         var turn = angle(a, b, b, c) + angle(b, c, c, d);
-        var chords = (int) Math.min(MOST_CHORDS, Math.max(1, Math.ceil(Math.max(Math.sqrt(0.75 * bent / toleranceMm), 1.5 * turn / BEND))));
+        var chords = (int) Math.min(MOST_CHORDS, Math.max(1, Math.ceil(Math.max(Math.sqrt(0.75 * bent / tolerance), 1.5 * turn / BEND))));
         for (var i = 1; i <= chords; i++) {
             var t = (double) i / chords;
             var s = 1 - t;

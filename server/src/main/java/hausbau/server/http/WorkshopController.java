@@ -1,6 +1,7 @@
 package hausbau.server.http;
 
 import hausbau.core.build.Place.Origin;
+import hausbau.core.kit.Pattern;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Profile;
 import hausbau.core.kit.Role;
@@ -99,10 +100,11 @@ class WorkshopController {
     record CopyBody(@NotNull long fromPieceId, @NotNull @Size(min = 1, max = 200) List<@NotNull Integer> parts) {
     }
 
-    record ProfileView(@NotNull Section section, @NotNull List<List<List<Double>>> ringsMm) {
+    /** @param liesAt where a trim of it lies until it is told otherwise; left out where it may lie anywhere */
+    record ProfileView(@NotNull Section section, @NotNull List<List<List<Double>>> ringsMm, Pattern.From liesAt) {
 
         static ProfileView of(Profile p) {
-            return new ProfileView(Section.of(p), p.rings(0.5).stream().map(r -> r.points().stream().map(at -> List.of(at.x(), at.y())).toList()).toList());
+            return new ProfileView(Section.of(p), p.rings(0.5).stream().map(r -> r.points().stream().map(at -> List.of(at.x(), at.y())).toList()).toList(), Pattern.usualPlace(p.kind()).orElse(null));
         }
     }
 

@@ -126,8 +126,7 @@ class BroughtPictures {
                     .orElseThrow(() -> new Refused("pictures", "All six swatches of one's own are in use. Leave the pictures, or take away a piece that has some first.")));
             var media = new EnumMap<Layer, Long>(Layer.class);
             layers.forEach((layer, picture) -> media.put(layer, keep(edit, picture)));
-            coats.put(swatch, new Coat(Coat.Grain.PICTURES, "#ffffff", "#ffffff", sheet, sheet, 0, Coat.Bond.STACKED, 0, 0, layers.containsKey(Layer.ROUGHNESS) ? 100 : 80, layers.containsKey(Layer.METALLIC) ? 100 : 0, 0,
-                    1, media));
+            coats.put(swatch, Coat.ofWholeSheet(sheet, media));
         });
         wear(edit, coats);
         return given;
