@@ -7,6 +7,7 @@ import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import TextEntry from '../parts/TextEntry.vue'
 import { useSite } from '../site/site'
+import DressFields from '../ticket/DressFields.vue'
 import { useTable } from '../table/table'
 import { usePatterns } from '../workshop/patterns'
 import { useAttempt } from './attempt'
@@ -79,6 +80,7 @@ const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms
     <label class="field"
       ><span>Pattern</span><Choice label="Pattern of the room" :value="room.patternId" :options="looks" @change="(id) => void setLook(id)"
     /></label>
+    <DressFields :room-id="room.id" />
     <div class="row" role="group" aria-label="The whole room">
       <Button size="small" @click="arrange('Copy the room', { copy: true, byMm: { x: room.widthMm + (site.site?.wallMm ?? 0), y: 0, z: 0 } })"
         >Copy room</Button

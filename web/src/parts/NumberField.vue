@@ -4,7 +4,7 @@ import { inject, ref, useId, watch } from 'vue'
 import { REFUSED } from './refused'
 
 /** A typed number, whole unless it may have a fraction; one that is refused goes back, and the reason stays beside it. Without a value it is various. */
-const props = defineProps<{ label: string; value: number | undefined; fraction?: boolean; aria?: string; error?: string }>()
+const props = defineProps<{ label: string; value: number | undefined; fraction?: boolean; aria?: string; error?: string; placeholder?: string }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const text = ref('')
 const id = useId()
@@ -45,7 +45,7 @@ function commit() {
     ><span>{{ label }}</span>
     <Input
       :aria-label="aria ?? label"
-      :placeholder="value === undefined ? 'various' : ''"
+      :placeholder="value === undefined ? (placeholder ?? 'various') : ''"
       :aria-invalid="!!error"
       :aria-describedby="error ? `${id}-fault` : undefined"
       :id="id"

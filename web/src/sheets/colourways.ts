@@ -22,13 +22,21 @@ export const useColourways = defineStore('colourways', () => {
   /** Where a picture of a sheet is; told its state, a browser asks for it once. */
   const url = (colourwayId: number, coat: CoatView, picture: Picture, side: number) =>
     `/api/sites/${site.site!.id}/colourways/${colourwayId}/${coat.swatch}/${picture}.png?side=${side}&as=${coat.sheet}`
+  /** The site's own, under 0, and those that rooms and placements are dressed in. */
+  const worn = computed(() => [
+    ...(used.value ? [{ colourwayId: 0, from: used.value }] : []),
+    ...all.value.filter((c) => site.looks.all.some((g) => g.colourwayId === c.id)).map((from) => ({ colourwayId: from.id, from })),
+  ])
   /** What Space and the Workshop dress swatches in. */
   const coats = computed(() =>
-    used.value?.coats.map((coat) => ({
-      swatch: coat.swatch.toLowerCase(),
-      sheet: coat.sheet,
-      url: (picture: Picture) => url(used.value!.id, coat, picture, 512),
-    })),
+    worn.value.flatMap(({ colourwayId, from }) =>
+      from.coats.map((coat) => ({
+        colourwayId,
+        swatch: coat.swatch.toLowerCase(),
+        sheet: coat.sheet,
+        url: (picture: Picture) => url(from.id, coat, picture, 512),
+      })),
+    ),
   )
 
   const create = (copyOfId?: number) => edit<ColourwayView>('Make a colourway', 'POST', '/colourways', () => ({ copyOfId }))

@@ -11,6 +11,7 @@ import {
   type FindingView,
   type MassingView,
   type NewsView,
+  type DressView,
   type LooksView,
   type MisfitView,
   type PieceView,
@@ -63,6 +64,8 @@ export const useSite = defineStore('site', () => {
   const repeats = shallowRef<RepeatView[]>([])
   const assemblies = shallowRef<AssembliesView>(noAssemblies)
   const looks = shallowRef(noLooks)
+  /** What is dressed by hand. */
+  const dresses = shallowRef<DressView[]>([])
   const twins = shallowRef<TwinView[]>([])
   const namedSelections = shallowRef<SelectionView[]>([])
   const departures = shallowRef<DepartureView[]>([])
@@ -130,6 +133,7 @@ export const useSite = defineStore('site', () => {
     repeats.value = []
     twins.value = []
     looks.value = noLooks
+    dresses.value = []
     namedSelections.value = []
     assemblies.value = noAssemblies
   }
@@ -162,17 +166,19 @@ export const useSite = defineStore('site', () => {
     const set = await fetchChunks(id, news)
     const parts = new Set(news.parts)
     const changed = all || parts.has('SITE') || parts.has('MASSING')
-    const [m, p, r, a, w, n] = await Promise.all([
+    const [m, p, r, a, w, n, h] = await Promise.all([
       changed || parts.has('SET') ? get<MassingView>(`/api/sites/${id}/massing`) : massing.value,
       get<PieceView[]>(`/api/sites/${id}/pieces`),
       changed || parts.has('SET') ? get<RepeatView[]>(`/api/sites/${id}/repeats`) : repeats.value,
       changed || parts.has('SET') ? get<AssembliesView>(`/api/sites/${id}/assemblies`) : assemblies.value,
       changed || parts.has('SET') ? get<TwinView[]>(`/api/sites/${id}/twins`) : twins.value,
       changed || parts.has('SET') ? get<SelectionView[]>(`/api/sites/${id}/selections`) : namedSelections.value,
+      changed || parts.has('SET') ? get<DressView[]>(`/api/sites/${id}/dresses`) : dresses.value,
     ])
-    const l = p.some((piece) => piece.trait.looks.length) ? await get<LooksView>(`/api/sites/${id}/looks`) : noLooks
+    const l = h.length || p.some((piece) => piece.trait.looks.length) ? await get<LooksView>(`/api/sites/${id}/looks`) : noLooks
     if (opened !== id) return
     looks.value = l
+    dresses.value = h
     site.value = news.site
     massing.value = m
     pieces.value = p
@@ -284,6 +290,7 @@ export const useSite = defineStore('site', () => {
     departures,
     repeats,
     looks,
+    dresses,
     twins,
     namedSelections,
     assemblies,
@@ -321,6 +328,12 @@ export const useSite = defineStore('site', () => {
 
 /** Where a piece's mesh is; told its state, a browser asks for it once. */
 export const meshUrl = (siteId: number, p: Pick<PieceView, 'id' | 'mesh'>) => `/api/sites/${siteId}/pieces/${p.id}/mesh.glb?as=${p.mesh}`
+
+/** Where the same mesh is with its second UVs, and the mask that lies on them. */
+export const wornUrls = (siteId: number, p: Pick<PieceView, 'id' | 'mesh'>) => {
+  const of = (file: string) => `/api/sites/${siteId}/pieces/${p.id}/${file}?as=${p.mesh}`
+  return { url: of('unwrapped.glb'), mask: of('wear.png') }
+}
 
 /** Tells a person what the server refused; anything else is no matter of theirs. */
 export function tell(e: unknown) {

@@ -1,4 +1,4 @@
-import { BoxGeometry, Color, Group, Material, Matrix4, ShaderMaterial, Vector3 } from 'three'
+import { BoxGeometry, type BufferGeometry, Color, Group, Material, Matrix4, ShaderMaterial, Vector3 } from 'three'
 import { describe, expect, it } from 'vitest'
 import { StandingSet, type Chunk } from '../site/standing'
 import { Batches, type Wear } from './Batches'
@@ -42,6 +42,7 @@ const shapes = new Map([
   [8, { shape: shape(2) }],
 ])
 const none = new Set<number>()
+const plain = { pieceId: 7, tint: '', wear: 0, onFloor: false, colourwayId: 0 }
 
 /** Where each batch draws, in metres along X, by how large its shape is. */
 function drawn(batches: Batches): Record<number, number[]> {
@@ -82,8 +83,8 @@ describe('batches', () => {
     const wear: Wear = {
       looks: new Map([['hands.0', [0, 1, -1]]]),
       all: [
-        { pieceId: 7, tint: '#ff0000' },
-        { pieceId: 8, tint: '' },
+        { ...plain, tint: '#ff0000' },
+        { ...plain, pieceId: 8 },
       ],
     }
     batches.show(setOf(chunk([7, 7, 7])), shapes, none, undefined, wear)
@@ -93,6 +94,34 @@ describe('batches', () => {
     expect(tintsOf(group).every((t) => t[0] === 0 && t[2] === 1)).toBe(true)
     batches.show(setOf(chunk([7, 7, 7])), shapes, none)
     expect(drawn(batches)).toEqual({ 1: [0, 1, 2] })
+  })
+
+  it('draw what is worn with its mask, each by how much it is, and what is in another colourway in its own material', () => {
+    const group = new Group()
+    const asked: string[] = []
+    const batches = new Batches(group, (swatch, { colourwayId, mask }) => (asked.push(`${swatch} ${colourwayId} ${mask ?? 'new'}`), new Material()), line)
+    const worn = new Map([[7, { shape: shape(1), worn: { shape: shape(4), mask: 'mask-7' } }]])
+    const wear: Wear = {
+      looks: new Map([['hands.0', [0, 1, 2, -1]]]),
+      all: [
+        { ...plain, wear: 40, onFloor: true },
+        { ...plain, wear: 80 },
+        { ...plain, colourwayId: 5 },
+      ],
+    }
+    batches.show(setOf(chunk([7, 7, 7, 7])), worn, none, undefined, wear)
+    expect(drawn(batches)).toEqual({ 1: [2, 3], 4: [0, 1] })
+    expect(asked.sort()).toEqual(['plaster 0 mask-7', 'plaster 0 new', 'plaster 5 new'])
+    const told = group.children
+      .flatMap((m) => ('geometry' in m ? [(m.geometry as BufferGeometry).getAttribute('worn')?.array.slice(0, 4)] : []))
+      .filter(Boolean)
+    expect(told).toEqual([Float32Array.of(0.4, 0.4, 0.8, 0)])
+    // The last takes the first one's place, with what it wears.
+    batches.show(setOf(chunk([8], 'hands.0'), chunk([7], 'hands.1', 5)), worn, none, undefined, {
+      looks: new Map([['hands.1', [0]]]),
+      all: [{ ...plain, wear: 100 }],
+    })
+    expect(drawn(batches)).toEqual({ 4: [5] })
   })
 
   it('draw a box for what is heavy and far, and it itself again from near', () => {

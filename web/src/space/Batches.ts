@@ -16,7 +16,9 @@ import {
 import { degreesOf, idOf, isMirrored, pieceIdOf, type Chunk, type StandingSet } from '../site/standing'
 import { ink, plum } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
+import type { Finishing } from './Coats'
 import type { Part, Shape } from './geometry'
+import { WORN } from './wear'
 
 const NOWHERE = new Matrix4().makeScale(0, 0, 0)
 const LEAST = 64
@@ -32,15 +34,34 @@ export const turned = (degrees: number, tilt: number, roll: number) =>
   new Quaternion().setFromEuler(new Euler(radians(tilt), radians(roll), radians(degrees), 'ZYX'))
 const radians = (degrees: number) => (degrees * Math.PI) / 180
 
-/** What is drawn for rows of chunks: another piece, and in what colour. */
+/** How a placement looks that does not look like its piece. */
+export interface Guise {
+  pieceId: number
+  tint: string
+  /** Percent. */
+  wear: number
+  /** Whether its foot wears as well. */
+  onFloor: boolean
+  /** 0: the site's. */
+  colourwayId: number
+}
+
+/** What is drawn for rows of chunks: another piece, and in what. */
 export interface Wear {
   looks: ReadonlyMap<string, readonly number[]>
-  all: readonly { pieceId: number; tint: string }[]
+  all: readonly Guise[]
   /** Each look in a colour of its own, whatever its tint. */
   colours?: (pieceId: number, tint: string) => Color
 }
 const unworn: Wear = { looks: new Map(), all: [] }
 const tintOf = (tint: string) => (tint ? new Color(tint) : PLAIN)
+
+/** A piece's shape; that with second UVs once something of it is worn, with where its mask is. */
+export interface Shaped {
+  shape: Shape
+  worn?: { shape: Shape; mask: string }
+}
+type Shapes = ReadonlyMap<number, Shaped>
 
 /** Where a row of a chunk is drawn. */
 export interface Slot {
@@ -66,6 +87,8 @@ export class Batch {
   private edgePlace = new InstancedBufferAttribute(new Float32Array(0), 4)
   private edgeTurn = new InstancedBufferAttribute(new Float32Array(0), 4)
   private edgeTint = new InstancedBufferAttribute(new Float32Array(0), 3)
+  /** How much, and how much of it at the foot; 0 to 1. */
+  private wear = new InstancedBufferAttribute(new Float32Array(0), 2)
   private meshes: InstancedMesh[] = []
   private lines?: LineSegments
   private shown = true
@@ -83,6 +106,7 @@ export class Batch {
     private readonly edges: BufferGeometry,
     private readonly material: (swatch: string) => Material,
     private readonly line: ShaderMaterial,
+    private readonly isWorn = false,
   ) {}
 
   get instances() {
@@ -93,7 +117,7 @@ export class Batch {
     return this.end
   }
 
-  add(chunk: Chunk, row: number, look: Look, base: Color): number {
+  add(chunk: Chunk, row: number, look: Look, base: Color, guise?: Guise): number {
     const slot = this.end++
     if (slot >= this.capacity) this.grow(Math.max(LEAST, Math.ceil(this.capacity * 1.6)))
     this.chunks[slot] = chunk
@@ -101,6 +125,8 @@ export class Batch {
     this.count++
     this.looks[slot] = 'whole'
     this.bases[slot] = base
+    const wear = (guise?.wear ?? 0) / 100
+    this.wear.setXY(slot, wear, guise?.onFloor ? wear : 0)
     this.place(slot)
     this.paint(slot, false)
     if (look !== 'whole') this.setLook(slot, look)
@@ -117,7 +143,7 @@ export class Batch {
     at.toArray(this.edgePlace.array, 4 * slot)
     this.edgePlace.array[4 * slot + 3] = scale
     turn.toArray(this.edgeTurn.array, 4 * slot)
-    this.touch(this.matrices, this.edgePlace, this.edgeTurn)
+    this.touch(this.matrices, this.edgePlace, this.edgeTurn, this.wear)
   }
 
   /** A ghost is no more than faint edges; what is gone draws nothing. @returns whether that is a change */
@@ -160,7 +186,7 @@ export class Batch {
   }
 
   private columns(): InstancedBufferAttribute[] {
-    return [this.matrices, this.tints, this.edgePlace, this.edgeTurn, this.edgeTint]
+    return [this.matrices, this.tints, this.edgePlace, this.edgeTurn, this.edgeTint, this.wear]
   }
 
   paint(slot: number, isSelected: boolean) {
@@ -191,9 +217,10 @@ export class Batch {
     this.edgePlace = grown(this.edgePlace)
     this.edgeTurn = grown(this.edgeTurn)
     this.edgeTint = grown(this.edgeTint)
+    this.wear = grown(this.wear)
     this.dispose()
     this.meshes = this.parts.map((part) => {
-      const mesh = new InstancedMesh(part.geometry, this.material(part.swatch), 0)
+      const mesh = new InstancedMesh(this.isWorn ? this.wearing(part.geometry) : part.geometry, this.material(part.swatch), 0)
       mesh.instanceMatrix = this.matrices
       mesh.instanceColor = this.tints
       mesh.frustumCulled = false
@@ -210,6 +237,14 @@ export class Batch {
     this.lines.frustumCulled = false
     this.group.add(this.lines)
     this.visible = this.shown
+  }
+
+  /** The same surface with what each of its placements wears. */
+  private wearing(geometry: BufferGeometry): BufferGeometry {
+    const own = new BufferGeometry().copy(geometry)
+    for (const [name, attribute] of Object.entries(geometry.attributes)) own.setAttribute(name, attribute)
+    own.setIndex(geometry.getIndex())
+    return own.setAttribute(WORN, this.wear)
   }
 
   /** Takes up what its parts are made of now. */
@@ -252,7 +287,7 @@ export class Batches {
 
   constructor(
     private readonly group: Group,
-    private readonly material: (swatch: string) => Material,
+    private readonly material: (swatch: string, finishing: Finishing) => Material,
     private readonly line: ShaderMaterial,
   ) {}
 
@@ -267,14 +302,7 @@ export class Batches {
   }
 
   /** @param look how each is drawn; absent: whole */
-  show(
-    set: StandingSet,
-    shapes: ReadonlyMap<number, { shape: Shape }>,
-    reshaped: ReadonlySet<number>,
-    look?: (id: string) => Look,
-    wear: Wear = unworn,
-    far?: Far,
-  ): boolean {
+  show(set: StandingSet, shapes: Shapes, reshaped: ReadonlySet<number>, look?: (id: string) => Look, wear: Wear = unworn, far?: Far): boolean {
     this.far = far
 
     let changed = look !== this.look && this.veil(look)
@@ -299,19 +327,19 @@ export class Batches {
   }
 
   /** Takes up what is far away now. @returns whether that is a change */
-  lookFrom(shapes: ReadonlyMap<number, { shape: Shape }>, far: Far | undefined): boolean {
+  lookFrom(shapes: Shapes, far: Far | undefined): boolean {
     this.far = far
     return this.rebox(shapes)
   }
 
-  private rebox(shapes: ReadonlyMap<number, { shape: Shape }>): boolean {
+  private rebox(shapes: Shapes): boolean {
     if (!this.far && !this.hasFar) return false
     this.hasFar = !!this.far
     let changed = false
     for (const [name, { chunk, slots }] of this.shown)
       slots.forEach((slot, row) => {
-        const shape = shapes.get(this.worn(name, chunk, row).pieceId)?.shape
-        if (!shape || slot.far === !!this.boxFor(shape, chunk, row)) return
+        const shape = shapes.get(this.guise(name, chunk, row).pieceId)
+        if (!shape || slot.far === !!this.boxFor(shape.shape, chunk, row)) return
         slot.batch.remove(slot.index)
         slots[row] = this.stand(name, chunk, row, shape)
         slots[row].batch.paint(slots[row].index, this.selection.has(idOf(chunk, row)))
@@ -336,16 +364,16 @@ export class Batches {
     return box && this.far!.isFar(chunk.x[row]!, chunk.y[row]!, chunk.z[row]!) ? box : undefined
   }
 
-  /** The piece and the tint that a row is drawn with. */
-  private worn(name: string, chunk: Chunk, row: number): { pieceId: number; tint: string } {
-    return this.wear.all[this.wear.looks.get(name)?.[row] ?? -1] ?? { pieceId: pieceIdOf(chunk, row), tint: '' }
+  /** What a row is drawn as. */
+  private guise(name: string, chunk: Chunk, row: number): Guise {
+    return this.wear.all[this.wear.looks.get(name)?.[row] ?? -1] ?? { pieceId: pieceIdOf(chunk, row), tint: '', wear: 0, onFloor: false, colourwayId: 0 }
   }
 
-  private stand(name: string, chunk: Chunk, row: number, shape: Shape): Slot {
-    const { pieceId, tint } = this.worn(name, chunk, row)
+  private stand(name: string, chunk: Chunk, row: number, { shape, worn }: Shaped): Slot {
+    const guise = this.guise(name, chunk, row)
     const box = this.boxFor(shape, chunk, row)
-    const batch = this.batch(pieceId, box ?? shape, isMirrored(chunk, row), !!box)
-    const slot = { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole', this.colour(pieceId, tint)), far: !!box }
+    const batch = this.batch(guise, box ? { shape: box } : worn && guise.wear > 0 ? { shape, worn } : { shape }, isMirrored(chunk, row), !!box)
+    const slot = { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole', this.colour(guise.pieceId, guise.tint), guise), far: !!box }
     batch.own(slot)
     return slot
   }
@@ -370,10 +398,10 @@ export class Batches {
     this.shown.delete(name)
   }
 
-  private put(name: string, chunk: Chunk, shapes: ReadonlyMap<number, { shape: Shape }>) {
+  private put(name: string, chunk: Chunk, shapes: Shapes) {
     const slots: Slot[] = []
     for (let row = 0; row < chunk.count; row++) {
-      const shape = shapes.get(this.worn(name, chunk, row).pieceId)?.shape
+      const shape = shapes.get(this.guise(name, chunk, row).pieceId)
       if (shape) slots[row] = this.stand(name, chunk, row, shape)
     }
     this.shown.set(name, { chunk, slots })
@@ -383,11 +411,13 @@ export class Batches {
     return this.wear.colours?.(pieceId, tint) ?? tintOf(tint)
   }
 
-  private batch(pieceId: number, shape: Shape, mirrored: boolean, far: boolean): Batch {
-    const key = `${pieceId}/${mirrored}/${far}`
+  private batch({ pieceId, colourwayId }: Guise, { shape, worn }: Shaped, mirrored: boolean, far: boolean): Batch {
+    const key = `${pieceId}/${mirrored}/${far}/${colourwayId}/${!!worn}`
     let batch = this.batches.get(key)
     if (!batch) {
-      batch = new Batch(this.group, mirrored ? shape.mirroredParts : shape.parts, mirrored ? shape.mirroredEdges : shape.edges, this.material, this.line)
+      const drawn = worn?.shape ?? shape
+      const material = (swatch: string) => this.material(swatch, { colourwayId, mask: worn?.mask })
+      batch = new Batch(this.group, mirrored ? drawn.mirroredParts : drawn.parts, mirrored ? drawn.mirroredEdges : drawn.edges, material, this.line, !!worn)
       this.batches.set(key, batch)
     }
     return batch

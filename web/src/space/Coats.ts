@@ -1,5 +1,6 @@
 import {
   DataTexture,
+  LinearFilter,
   LinearMipmapLinearFilter,
   type Material,
   type MeshStandardMaterial,
@@ -15,6 +16,8 @@ import { coatMaterial } from './materials'
 
 /** What a swatch is finished in: where its pictures are, and what tells one state of them from another. */
 export interface CoatLook {
+  /** 0: the site's. */
+  colourwayId: number
   swatch: string
   sheet: string
   url: (picture: 'COLOUR' | 'NORMAL' | 'SURFACE') => string
@@ -25,6 +28,25 @@ export interface Against {
   pixelsPerMetre: number
   bounds: readonly number[]
 }
+
+/** How what is drawn at once is finished. */
+export interface Finishing {
+  /** 0: the site's. */
+  colourwayId: number
+  /** Where the picture is that says where it wears first; absent: it is new. */
+  mask?: string
+}
+const AS_THE_SITE: Finishing = { colourwayId: 0 }
+
+/** A material, and the sheet that it shows. */
+interface Coated {
+  swatch: string
+  colourwayId: number
+  material: MeshStandardMaterial
+  shows?: string
+}
+
+type Pictures = readonly [Texture, Texture, Texture]
 
 /** Squares across a sheet of 1024 pixels, so that each is 64. */
 const SQUARES = 16
@@ -47,13 +69,13 @@ function checker(): DataTexture {
   return texture
 }
 
-/** The finishes of one view: a material for each swatch, that gets other pictures when it is told so. Only what is drawn is fetched. */
+/** The finishes of one view: a material for each swatch and finishing, that gets other pictures when it is told so. Only what is drawn is fetched. */
 export class Coats {
-  private readonly materials = new Map<string, MeshStandardMaterial>()
+  private readonly coated = new Map<string, Coated>()
   private readonly loader = new TextureLoader()
-  private readonly worn = new Map<string, string>()
-  /** What is being fetched. */
-  private readonly coming = new Map<string, string>()
+  /** Pictures by sheet: however many materials show one, it is fetched once. */
+  private readonly sheets = new Map<string, Promise<Pictures>>()
+  private readonly masks = new Map<string, Texture>()
   private looks = new Map<string, CoatLook>()
   private instead?: Instead
   /** What densities are seen against; 0 pixels a metre sees finishes. */
@@ -66,14 +88,28 @@ export class Coats {
     private readonly isCut = true,
   ) {}
 
-  material(swatch: string): Material {
-    let material = this.materials.get(swatch)
-    if (!material) {
-      material = coatMaterial(this.isCut, this.against)
-      this.materials.set(swatch, material)
-      void this.wear(swatch)
+  material(swatch: string, { colourwayId, mask }: Finishing = AS_THE_SITE): Material {
+    const key = `${swatch}/${colourwayId}/${mask ?? ''}`
+    let coated = this.coated.get(key)
+    if (!coated) {
+      coated = { swatch, colourwayId, material: coatMaterial(this.isCut, this.against, mask ? this.mask(mask) : undefined) }
+      this.coated.set(key, coated)
+      void this.dress(coated)
     }
-    return material
+    return coated.material
+  }
+
+  private mask(url: string): Texture {
+    let mask = this.masks.get(url)
+    if (!mask) {
+      mask = this.loader.load(url, () => this.onLoad())
+      mask.flipY = false
+      // Islands are too near to each other for smaller copies.
+      mask.minFilter = LinearFilter
+      mask.generateMipmaps = false
+      this.masks.set(url, mask)
+    }
+    return mask
   }
 
   /** @param instead what is seen in place of all finishes, @param against what densities are seen against, once that is known */
@@ -81,68 +117,86 @@ export class Coats {
     this.instead = instead
     this.against.pixelsPerMetre.value = (instead === 'density' && against?.pixelsPerMetre) || 0
     if (against) this.against.bounds.value.fromArray(against.bounds)
-    this.looks = new Map(looks?.map((l) => [l.swatch, l]))
-    for (const swatch of this.materials.keys()) void this.wear(swatch)
+    this.looks = new Map(looks?.map((l) => [`${l.swatch}/${l.colourwayId}`, l]))
+    for (const coated of this.coated.values()) void this.dress(coated)
   }
 
   /** What is drawn of each swatch, once its pictures are there. */
   get shown(): string {
-    return [...this.worn].map(([swatch, sheet]) => `${swatch} ${sheet}`).join(', ')
+    return [...this.coated.values()]
+      .filter((c) => c.shows)
+      .map((c) => `${c.swatch} ${c.shows}`)
+      .join(', ')
   }
 
-  private async wear(swatch: string) {
+  /** A colourway that is gone looks as the site does. */
+  private lookOf(of: Coated): CoatLook | undefined {
+    return this.looks.get(`${of.swatch}/${of.colourwayId}`) ?? this.looks.get(`${of.swatch}/0`)
+  }
+
+  private fetch(look: CoatLook): Promise<Pictures> {
+    let pictures = this.sheets.get(look.sheet)
+    if (!pictures) {
+      pictures = Promise.all([this.loader.loadAsync(look.url('COLOUR')), this.loader.loadAsync(look.url('NORMAL')), this.loader.loadAsync(look.url('SURFACE'))])
+      void pictures.then(([colour, normal, surface]) => {
+        for (const t of [colour, normal, surface]) lay(t)
+        colour.colorSpace = SRGBColorSpace
+      })
+      // What does not come now is asked for again with the next show.
+      pictures.catch(() => this.sheets.delete(look.sheet))
+      this.sheets.set(look.sheet, pictures)
+    }
+    return pictures
+  }
+
+  private async dress(coated: Coated) {
     if (this.instead) {
-      this.check(swatch, this.instead)
+      this.check(coated, this.instead)
       return
     }
-    const look = this.looks.get(swatch)
-    if (!look || this.worn.get(swatch) === look.sheet || this.coming.get(swatch) === look.sheet) return
-    this.coming.set(swatch, look.sheet)
-    const fetched = Promise.all((['COLOUR', 'NORMAL', 'SURFACE'] as const).map((p) => this.loader.loadAsync(look.url(p))))
-    // What does not come now is asked for again with the next show.
-    const pictures = await fetched.catch(() => undefined)
-    if (this.coming.get(swatch) === look.sheet) this.coming.delete(swatch)
-    if (!pictures) return
+    const look = this.lookOf(coated)
+    if (!look || coated.shows === look.sheet) return
+    const pictures = await this.fetch(look).catch(() => undefined)
+    if (!pictures || this.instead || this.lookOf(coated)?.sheet !== look.sheet || coated.shows === look.sheet) return
     const [colour, normal, surface] = pictures
-    if (this.instead || this.looks.get(swatch)?.sheet !== look.sheet) {
-      for (const t of [colour, normal, surface]) t!.dispose()
-      return
-    }
-    const material = this.materials.get(swatch)!
-    this.strip(material)
-    for (const t of [colour!, normal!, surface!]) lay(t)
-    colour!.colorSpace = SRGBColorSpace
-    Object.assign(material, { map: colour, normalMap: normal, roughnessMap: surface, metalnessMap: surface, aoMap: surface, roughness: 1, metalness: 1 })
+    Object.assign(coated.material, { map: colour, normalMap: normal, roughnessMap: surface, metalnessMap: surface, aoMap: surface, roughness: 1, metalness: 1 })
     // Pictures have their top up, but their rows count down.
-    material.normalScale.set(1, -1)
-    material.needsUpdate = true
-    this.worn.set(swatch, look.sheet)
-    this.onLoad()
+    coated.material.normalScale.set(1, -1)
+    this.shows(coated, look.sheet)
   }
 
   /** Squares; densities are coloured over them. */
-  private check(swatch: string, as: Instead) {
-    if (this.worn.get(swatch) === as) return
-    const material = this.materials.get(swatch)!
-    this.strip(material)
+  private check(coated: Coated, as: Instead) {
+    if (coated.shows === as) return
     this.squares ??= checker()
-    Object.assign(material, { map: this.squares, normalMap: null, roughnessMap: null, metalnessMap: null, aoMap: null, roughness: 0.9, metalness: 0 })
-    material.needsUpdate = true
-    this.worn.set(swatch, as)
+    Object.assign(coated.material, { map: this.squares, normalMap: null, roughnessMap: null, metalnessMap: null, aoMap: null, roughness: 0.9, metalness: 0 })
+    this.shows(coated, as)
+  }
+
+  private shows(coated: Coated, what: string) {
+    coated.material.needsUpdate = true
+    coated.shows = what
+    this.letGo()
     this.onLoad()
   }
 
-  private strip(material: MeshStandardMaterial) {
-    for (const t of [material.map, material.normalMap, material.roughnessMap]) if (t !== this.squares) t?.dispose()
+  /** Lets go of pictures that nothing shows, nor is about to. */
+  private letGo() {
+    const wanted = new Set([...this.coated.values()].flatMap((c) => [c.shows, this.lookOf(c)?.sheet]))
+    for (const [sheet, pictures] of this.sheets) {
+      if (wanted.has(sheet)) continue
+      this.sheets.delete(sheet)
+      void pictures.then((all) => all.forEach((t) => t.dispose()))
+    }
   }
 
   dispose() {
     this.looks.clear()
     this.squares?.dispose()
-    for (const m of this.materials.values()) {
-      this.strip(m)
-      m.dispose()
-    }
+    for (const c of this.coated.values()) c.material.dispose()
+    for (const m of this.masks.values()) m.dispose()
+    this.coated.clear()
+    this.letGo()
   }
 }
 

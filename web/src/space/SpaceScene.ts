@@ -29,8 +29,8 @@ import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Pose } from '../site/pose'
-import { Batches, turned, type Batch, type Far, type Wear } from './Batches'
-import { Coats, type Against, type CoatLook } from './Coats'
+import { Batches, turned, type Batch, type Far, type Shaped, type Wear } from './Batches'
+import { Coats, type Against, type CoatLook, type Finishing } from './Coats'
 import { Daylight, outdoors, type Sun } from './Daylight'
 import type { Instead } from '../ticket/seeing'
 import { PaperPass } from './PaperPass'
@@ -44,7 +44,7 @@ import type { View } from './walk'
 
 /** What to show: plain data; the scene keeps the meshes to itself. */
 export interface Description {
-  pieces: { id: number; url: string; version: string; count: number }[]
+  pieces: { id: number; url: string; version: string; count: number; worn: { url: string; mask: string } }[]
   /** Whether what has many triangles is drawn as its box; absent: where the whole set has too many. */
   boxes?: boolean
   set: StandingSet
@@ -98,13 +98,13 @@ export class SpaceScene {
   private readonly laying = new LayingGroup()
   private readonly ground = new Group()
   private readonly figure = figureMesh()
-  private readonly shapes = new Map<number, { version: string; shape: Shape }>()
+  private readonly shapes = new Map<number, Shaped & { version: string }>()
   private readonly papers = new Map<string, MeshLambertMaterial>()
   private readonly coats = new Coats(() => this.draw())
   private finished = false
   private readonly ink = edgeMaterial()
   private readonly ghostMaterial = new MeshBasicMaterial({ color: verdigris, transparent: true, opacity: 0.35, depthWrite: false })
-  private readonly batches = new Batches(this.set, (swatch) => this.surface(swatch), this.ink)
+  private readonly batches = new Batches(this.set, (swatch, finishing) => this.surface(swatch, finishing), this.ink)
   private readonly blockOut = new BlockOut(this.paper('plaster'), [cut.plane, cut.base])
   private readonly daylight = new Daylight()
   private readonly paperPass = new PaperPass()
@@ -205,7 +205,7 @@ export class SpaceScene {
 
   async show(d: Description) {
     this.wanted = d
-    const reshaped = await this.fetchShapes(d.pieces)
+    const reshaped = await this.fetchShapes(d.pieces, new Set(d.wear?.all.filter((g) => g.wear > 0).map((g) => g.pieceId)))
     if (this.wanted !== d) {
       reshaped.forEach((id) => this.reshaped.add(id))
       return
@@ -248,7 +248,7 @@ export class SpaceScene {
     return known
   }
 
-  private asBoxes(): ReadonlyMap<number, { shape: Shape }> {
+  private asBoxes(): ReadonlyMap<number, Shaped> {
     return new Map([...this.shapes].map(([id, s]) => [id, { shape: this.boxOf(s.shape) ?? s.shape }]))
   }
 
@@ -273,13 +273,16 @@ export class SpaceScene {
   /** Pieces whose shape has changed since the set was drawn last. */
   private readonly reshaped = new Set<number>()
 
-  private async fetchShapes(pieces: Description['pieces']): Promise<Set<number>> {
+  /** @param worn pieces that are needed with their second UVs too */
+  private async fetchShapes(pieces: Description['pieces'], worn: ReadonlySet<number>): Promise<Set<number>> {
     const fresh = new Set<number>()
     await Promise.all(
       pieces.map(async (p) => {
-        if (this.shapes.get(p.id)?.version === p.version) return
-        const shape = await loadShape(p.url)
-        this.shapes.set(p.id, { version: p.version, shape })
+        const known = this.shapes.get(p.id)
+        const isKnown = known?.version === p.version
+        if (isKnown && (known.worn || !worn.has(p.id))) return
+        const shape = isKnown ? known.shape : await loadShape(p.url)
+        this.shapes.set(p.id, { version: p.version, shape, worn: worn.has(p.id) ? { shape: await loadShape(p.worn.url), mask: p.worn.mask } : undefined })
         fresh.add(p.id)
       }),
     )
@@ -317,8 +320,8 @@ export class SpaceScene {
     return made
   }
 
-  private surface(swatch: string): Material {
-    return this.finished ? this.coats.material(swatch) : this.paper(swatch)
+  private surface(swatch: string, finishing: Finishing): Material {
+    return this.finished ? this.coats.material(swatch, finishing) : this.paper(swatch)
   }
 
   /** What is drawn in paper is drawn in its finishes, or the other way round; finishes mirror what is outside. */

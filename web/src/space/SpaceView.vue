@@ -7,7 +7,7 @@ import { useStrutting } from '../build/strutting'
 import { isIn } from '../massing/edges'
 import { bodiesOf, extentOf, extentOfPlacements } from '../site/extent'
 import { placementOf } from '../site/standing'
-import { meshUrl, tell, useSite } from '../site/site'
+import { meshUrl, tell, useSite, wornUrls } from '../site/site'
 import { useDensities } from './densities'
 import { useAssembling } from '../repeat/assembling'
 import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
@@ -99,7 +99,7 @@ async function show() {
   const top = table.walking ? undefined : levels.value.top
   const cutMm = open === undefined ? top : top === undefined ? open : Math.min(open, top)
   await scene.show({
-    pieces: site.pieces.map((p) => ({ id: p.id, url: meshUrl(site.site!.id, p), version: p.mesh, count: p.count })),
+    pieces: site.pieces.map((p) => ({ id: p.id, url: meshUrl(site.site!.id, p), version: p.mesh, count: p.count, worn: wornUrls(site.site!.id, p) })),
     set: site.placements,
     blocks: site.site.kit ? [] : blocks.value,
     selection: site.selection,

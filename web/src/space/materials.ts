@@ -1,5 +1,18 @@
-import { Color, DoubleSide, type Material, MeshLambertMaterial, MeshStandardMaterial, Plane, ShaderMaterial, Vector3, type IUniform, type Vector4 } from 'three'
+import {
+  Color,
+  DoubleSide,
+  type Material,
+  MeshLambertMaterial,
+  MeshStandardMaterial,
+  Plane,
+  ShaderMaterial,
+  Vector3,
+  type IUniform,
+  type Texture,
+  type Vector4,
+} from 'three'
 import { ink } from '../styles/theme'
+import { wearOff } from './wear'
 
 /** Grey papers: shape is judged without colour, yet one material is told from the other. */
 const PAPERS: Record<string, string> = {
@@ -35,8 +48,8 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
   return cutOpen(new MeshLambertMaterial({ ...FACES, color: paperColour(swatch), clippingPlanes: [cut.plane, cut.base] }))
 }
 
-/** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it */
-export function coatMaterial(isCut: boolean, against: { pixelsPerMetre: IUniform<number>; bounds: IUniform<Vector4> }): MeshStandardMaterial {
+/** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it, @param mask where it wears first */
+export function coatMaterial(isCut: boolean, against: { pixelsPerMetre: IUniform<number>; bounds: IUniform<Vector4> }, mask?: Texture): MeshStandardMaterial {
   const material = cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
   const cutOpened = material.onBeforeCompile.bind(material)
   material.onBeforeCompile = (shader, renderer) => {
@@ -45,6 +58,7 @@ export function coatMaterial(isCut: boolean, against: { pixelsPerMetre: IUniform
     shader.uniforms.bounds = against.bounds
     shader.fragmentShader = `uniform float against;\nuniform vec4 bounds;\n${shader.fragmentShader}`.replace('#include <map_fragment>', DENSITY)
   }
+  if (mask) wearOff(material, mask)
   return material
 }
 

@@ -27,7 +27,7 @@ const setLooks = (all: LookView[]) => void change({ looks: all })
 const setLook = (i: number, told: Partial<LookView>) => setLooks(looks.value.map((l, n) => (n === i ? { ...l, ...told } : l)))
 /** Another look; the first is joined by the piece as it is. */
 function add() {
-  const own = { pieceId: props.piece.id, tint: '', weight: 1 }
+  const own = { pieceId: props.piece.id, tint: '', wear: 0, weight: 1 }
   const next = { ...own, tint: TINTS[looks.value.length % TINTS.length]! }
   setLooks(looks.value.length ? [...looks.value, next] : [own, next])
 }
@@ -57,12 +57,13 @@ const TINTS = ['#d8c7a6', '#b9c4b0', '#a9bcc4', '#c9a995', '#b3a6b8', '#cfc08a']
           :value="look.tint || '#ffffff'"
           :aria-label="`Tint of look ${i + 1}`"
           @change="(e) => setLook(i, { tint: eventValue(e) === '#ffffff' ? '' : eventValue(e) })" />
+        <NumberField label="" :aria="`Wear of look ${i + 1} in percent`" title="Wear, %" :value="look.wear ?? 0" @change="(wear) => setLook(i, { wear })" />
         <NumberField label="" :aria="`Weight of look ${i + 1}`" :value="look.weight" @change="(weight) => setLook(i, { weight })" />
         <button type="button" class="plain" :aria-label="`Take look ${i + 1} out`" @click="setLooks(looks.filter((_, n) => n !== i))">✕</button>
       </li>
     </ul>
-    <p v-if="about('weight') ?? about('pieceId') ?? about('looks') ?? about('held')" class="fault" role="alert">
-      {{ about('weight') ?? about('pieceId') ?? about('looks') ?? about('held') }}
+    <p v-if="about('wear') ?? about('weight') ?? about('pieceId') ?? about('looks') ?? about('held')" class="fault" role="alert">
+      {{ about('wear') ?? about('weight') ?? about('pieceId') ?? about('looks') ?? about('held') }}
     </p>
     <div class="row">
       <Button size="small" title="Another tint, or another piece of the same size, given out among them" @click="add">{{
@@ -76,7 +77,7 @@ const TINTS = ['#d8c7a6', '#b9c4b0', '#a9bcc4', '#c9a995', '#b3a6b8', '#cfc08a']
 <style scoped>
 .look {
   display: grid;
-  grid-template-columns: 1fr 34px 52px 24px;
+  grid-template-columns: 1fr 34px 48px 48px 24px;
   gap: 6px;
   align-items: center;
   padding: 2px 0;

@@ -10,6 +10,7 @@ import { extentOfPlacements } from '../site/extent'
 import { tell, useSite } from '../site/site'
 import { useChoosing, type By } from './choosing'
 import DisorderFields from './DisorderFields.vue'
+import DressFields from './DressFields.vue'
 import PieceTraits from './PieceTraits.vue'
 import { useSeeing } from './seeing'
 import { useTable } from '../table/table'
@@ -214,6 +215,7 @@ const originOf = computed(() => {
       ><span>Swap for</span>
       <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
     </label>
+    <DressFields :ids="ids" />
     <PieceTraits v-if="only" :key="only.id" :piece="only" />
     <DisorderFields :ids="ids" />
     <Button v-if="one?.departed" size="small" @click="run(() => site.letGo(props.ids))">Let go of the change by hand</Button>

@@ -16,11 +16,11 @@ import java.util.Optional;
  * @param departures by the generator that they hold against, in the order of their places
  */
 public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, List<Twin> twins, Traits traits,
-        Map<Source, List<Departure>> departures) {
+        Dresses dresses, Map<Source, List<Departure>> departures) {
 
-    /** With the usual traits. */
+    /** With the usual traits, and nothing dressed by hand. */
     public Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, List<Twin> twins, Map<Source, List<Departure>> departures) {
-        this(massing, kit, hands, repeats, assemblies, twins, Traits.NONE, departures);
+        this(massing, kit, hands, repeats, assemblies, twins, Traits.NONE, Dresses.NONE, departures);
     }
 
     /** Without repeats, assemblies and twins. */
@@ -44,6 +44,6 @@ public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, L
     }
 
     public Decisions with(Hands newHands) {
-        return new Decisions(massing, kit, newHands, repeats, assemblies, twins, traits, departures);
+        return new Decisions(massing, kit, newHands, repeats, assemblies, twins, traits, dresses, departures);
     }
 }

@@ -4,13 +4,15 @@ import hausbau.core.finish.Maps;
 import hausbau.core.finish.TextureMemory;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
+import hausbau.core.shape.Swatch;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /**
  * What a set costs to draw.
  *
- * @param drawCalls      one for each material of each kind in use
+ * @param drawCalls      one for each material of each kind in use, in each colourway
  * @param materials      distinct materials in use; each has a sheet of its own
  * @param textures       what those sheets take
  * @param heaviest       what draws most triangles, three at most, falling
@@ -24,12 +26,20 @@ public record Tally(int kinds, long placements, int drawCalls, long triangles, l
 
     private static final int NAMED = 3;
 
-    /** @param count how often the mesh is placed; a kind that is not placed costs nothing */
-    public record Use(String what, Mesh mesh, long count) {
+    /** @param what its code, @param count how often the mesh is placed; a kind that is not placed costs nothing, @param colourway that it is finished in; 0 for the site's */
+    public record Use(String what, Mesh mesh, long count, long colourway) {
+
+        /** In the site's finishes. */
+        public Use(String what, Mesh mesh, long count) {
+            this(what, mesh, count, 0);
+        }
 
         long triangles() {
             return count * mesh.triangles();
         }
+    }
+
+    private record Material(Swatch swatch, long colourway) {
     }
 
     /** What one kind draws, all its placements together. */
@@ -39,13 +49,15 @@ public record Tally(int kinds, long placements, int drawCalls, long triangles, l
     public static Tally of(List<Use> uses) {
         var used = uses.stream().filter(u -> u.count() > 0).toList();
         var placements = used.stream().mapToLong(Use::count).sum();
-        var materials = (int) used.stream().flatMap(u -> u.mesh().parts().stream()).map(Mesh.Part::swatch).distinct().count();
-        return new Tally(used.size(), placements,
+        var materials = (int) used.stream().flatMap(u -> u.mesh().parts().stream().map(p -> new Material(p.swatch(), u.colourway()))).distinct().count();
+        var meshes = used.stream().collect(Collectors.toMap(Use::what, Use::mesh, (a, b) -> a));
+        var drawn = used.stream().collect(Collectors.groupingBy(Use::what, Collectors.summingLong(Use::triangles)));
+        return new Tally(meshes.size(), placements,
                 used.stream().mapToInt(u -> u.mesh().parts().size()).sum(),
                 used.stream().mapToLong(Use::triangles).sum(),
-                used.stream().mapToLong(u -> u.mesh().bytes()).sum() + placements * MATRIX_BYTES,
+                meshes.values().stream().mapToLong(Mesh::bytes).sum() + placements * MATRIX_BYTES,
                 used.stream().mapToLong(u -> u.count() * u.mesh().bytes()).sum(),
                 materials, TextureMemory.of(Finish.SHEET_PIXELS, materials * Maps.Kind.values().length),
-                used.stream().sorted(Comparator.comparingLong(Use::triangles).reversed().thenComparing(Use::what)).limit(NAMED).map(u -> new Share(u.what(), u.triangles())).toList());
+                drawn.entrySet().stream().map(e -> new Share(e.getKey(), e.getValue())).sorted(Comparator.comparingLong(Share::triangles).reversed().thenComparing(Share::what)).limit(NAMED).toList());
     }
 }

@@ -3,7 +3,6 @@ package hausbau.core.build;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Refused;
 import java.util.List;
-import java.util.regex.Pattern;
 
 /**
  * The looks that are given out among pieces of one kind.
@@ -16,24 +15,28 @@ public record Variety(List<Look> looks, long seed) {
 
     private static final int MOST = 20;
     private static final int HEAVIEST = 1000;
-    private static final Pattern TINT = Pattern.compile("#[0-9a-f]{6}");
 
     /**
      * One way to look.
      *
      * @param kind   the piece that stands for it, of the same size; the piece itself where only the tint differs
      * @param tint   what its finishes are multiplied by, such as {@code #d8c0a0}; empty for none
+     * @param wear   percent: 0 is new
      * @param weight how often it is given out against the others, from 1 to 1000
      */
-    public record Look(Kind kind, String tint, int weight) {
+    public record Look(Kind kind, String tint, int wear, int weight) {
 
         public Look {
-            if (!tint.isEmpty() && !TINT.matcher(tint).matches()) {
-                throw new Refused("tint", "A tint is written as # and six digits or letters from a to f.");
-            }
+            Dress.requireTint(tint);
+            Dress.requireWear(wear);
             if (weight < 1 || weight > HEAVIEST) {
                 throw new Refused("weight", "A weight is a whole number from 1 to " + HEAVIEST + ".");
             }
+        }
+
+        /** New. */
+        public Look(Kind kind, String tint, int weight) {
+            this(kind, tint, 0, weight);
         }
     }
 

@@ -1,5 +1,6 @@
 package hausbau.core.exchange;
 
+import de.javagl.jgltf.model.MeshPrimitiveModel;
 import de.javagl.jgltf.model.TextureModel;
 import de.javagl.jgltf.model.creation.AccessorModels;
 import de.javagl.jgltf.model.creation.GltfModelBuilder;
@@ -35,30 +36,56 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /** Writes binary glTF 2.0: one mesh for each piece, shared by all nodes that place it. */
 public final class GltfScene {
 
     private final DefaultSceneModel scene = new DefaultSceneModel();
-    /** A piece, or a material, in a tint; an empty one is its own. */
-    private record Tinted<T>(T what, String tint) {
+    /** The site's own finishes. */
+    public static final String SITE = "";
+
+    /**
+     * How a piece looks where it stands.
+     *
+     * @param tint      what its materials are multiplied by, such as {@code #d8c0a0}; empty for none
+     * @param colourway the name of the finishes that it is in; {@link #SITE} for the site's
+     * @param wear      percent, told in its node's extras: where it wears is the piece's mask to say
+     */
+    public record Look(String tint, String colourway, int wear) {
+
+        public static final Look PLAIN = new Look("", SITE, 0);
+
+        /** What of it its materials are made by. */
+        private Look material() {
+            return new Look(tint, colourway, 0);
+        }
     }
 
-    private final Map<Tinted<Swatch>, MaterialModelV2> materials = new LinkedHashMap<>();
-    private final Map<Tinted<Piece>, DefaultMeshModel> meshes = new LinkedHashMap<>();
+    /** A piece, or a material, as it looks. */
+    private record Dressed<T>(T what, Look look) {
+    }
+
+    private final Map<Dressed<Swatch>, MaterialModelV2> materials = new LinkedHashMap<>();
+    private final Map<Dressed<Piece>, DefaultMeshModel> meshes = new LinkedHashMap<>();
+    /** What looks otherwise has the same geometry. */
+    private final Map<Piece, DefaultMeshModel> plain = new HashMap<>();
+    private final Map<MeshPrimitiveModel, Swatch> swatches = new HashMap<>();
     private final Map<List<String>, DefaultNodeModel> groups = new HashMap<>();
     private final Finish finish;
-    private final Map<Swatch, SheetFiles> sheets;
+    private final Map<String, Map<Swatch, SheetFiles>> sheets;
     /** Whether meshes have a second set of UVs, for baked light. */
     private final boolean isLit;
-    private final Map<Swatch, Map<Maps.Kind, TextureModel>> textures = new EnumMap<>(Swatch.class);
+    /** Colourways that are alike in a swatch share its pictures. */
+    private final Map<SheetFiles, Map<Maps.Kind, TextureModel>> textures = new HashMap<>();
 
     /** As it is looked at: without what only others need. */
     public GltfScene(String name, Finish finish) {
         this(name, finish, Map.of(), false);
     }
 
-    private GltfScene(String name, Finish finish, Map<Swatch, SheetFiles> sheets, boolean isLit) {
+    private GltfScene(String name, Finish finish, Map<String, Map<Swatch, SheetFiles>> sheets, boolean isLit) {
         this.finish = finish;
         this.sheets = sheets;
         this.isLit = isLit;
@@ -67,6 +94,11 @@ public final class GltfScene {
 
     /** As it is handed over, with both sets of UVs. @param sheets what swatches are finished in; those that have none keep a colour of their own */
     public static GltfScene handedOver(String name, Finish finish, Map<Swatch, SheetFiles> sheets) {
+        return inColourways(name, finish, Map.of(SITE, sheets));
+    }
+
+    /** The same with several sets of finishes, by name. */
+    public static GltfScene inColourways(String name, Finish finish, Map<String, Map<Swatch, SheetFiles>> sheets) {
         return new GltfScene(name, finish, sheets, true);
     }
 
@@ -88,7 +120,7 @@ public final class GltfScene {
     private static byte[] ofMesh(String name, Mesh mesh, GltfScene scene) {
         var node = new DefaultNodeModel();
         node.setName(name);
-        node.addMeshModel(scene.mesh(name, mesh, ""));
+        node.addMeshModel(scene.mesh(name, mesh));
         scene.scene.addNode(node);
         return scene.toBytes();
     }
@@ -105,16 +137,16 @@ public final class GltfScene {
 
     /** Adds a node that places the piece. */
     public void add(String name, Piece piece, Stance stance) {
-        scene.addNode(node(name, piece, "", stance));
+        scene.addNode(node(name, piece, Look.PLAIN, stance));
     }
 
     /** Adds a node that places the piece under named groups, the outermost first; a group is made where it is first named. */
     public void add(List<String> path, String name, Piece piece, Stance stance) {
-        add(path, name, piece, "", stance);
+        add(path, name, piece, Look.PLAIN, stance);
     }
 
-    /** @param tint what its materials are multiplied by, such as {@code #d8c0a0}; empty for none */
-    public void add(List<String> path, String name, Piece piece, String tint, Stance stance) {
+    /** The same for one that does not look as it comes. */
+    public void add(List<String> path, String name, Piece piece, Look look, Stance stance) {
         DefaultNodeModel parent = null;
         for (var i = 1; i <= path.size(); i++) {
             var above = parent;
@@ -130,16 +162,19 @@ public final class GltfScene {
             });
         }
         if (parent == null) {
-            scene.addNode(node(name, piece, tint, stance));
+            scene.addNode(node(name, piece, look, stance));
         } else {
-            parent.addChild(node(name, piece, tint, stance));
+            parent.addChild(node(name, piece, look, stance));
         }
     }
 
-    private DefaultNodeModel node(String name, Piece piece, String tint, Stance stance) {
+    private DefaultNodeModel node(String name, Piece piece, Look look, Stance stance) {
         var node = new DefaultNodeModel();
         node.setName(name);
-        node.addMeshModel(meshes.computeIfAbsent(new Tinted<>(piece, tint), this::mesh));
+        node.addMeshModel(meshes.computeIfAbsent(new Dressed<>(piece, look.material()), this::mesh));
+        if (look.wear() > 0) {
+            node.setExtras(Map.of("wear", look.wear() / 100.0));
+        }
         var at = stance.at();
         var lean = stance.lean();
         var scale = (float) lean.scale();
@@ -165,23 +200,36 @@ public final class GltfScene {
         return (float) (um / 1e6);
     }
 
-    private DefaultMeshModel mesh(Tinted<Piece> of) {
-        return mesh(of.what().code() + named(of), of.what().mesh(finish), of.tint());
+    private DefaultMeshModel mesh(Dressed<Piece> of) {
+        var own = plain.computeIfAbsent(of.what(), piece -> mesh(piece.code(), piece.mesh(finish)));
+        if (of.look().equals(Look.PLAIN)) {
+            return own;
+        }
+        var model = new DefaultMeshModel();
+        model.setName(of.what().code() + named(of.look()));
+        for (var part : own.getMeshPrimitiveModels()) {
+            var primitive = new DefaultMeshPrimitiveModel(part.getMode());
+            primitive.setIndices(part.getIndices());
+            part.getAttributes().forEach(primitive::putAttribute);
+            primitive.setMaterialModel(materials.computeIfAbsent(new Dressed<>(Objects.requireNonNull(swatches.get(part)), of.look()), this::material));
+            model.addMeshPrimitiveModel(primitive);
+        }
+        return model;
     }
 
-    private DefaultMeshModel mesh(String name, Mesh whole, String tint) {
+    private DefaultMeshModel mesh(String name, Mesh whole) {
         var unwrapped = isLit ? Unwrapped.of(whole) : new Unwrapped(whole, new double[0], 0);
         var mesh = unwrapped.mesh();
         var tangents = sheets.isEmpty() ? new double[0] : Tangents.of(mesh);
         var model = new DefaultMeshModel();
         model.setName(name);
         for (var part : mesh.parts()) {
-            model.addMeshPrimitiveModel(primitive(unwrapped, part, tangents, tint));
+            model.addMeshPrimitiveModel(primitive(unwrapped, part, tangents));
         }
         return model;
     }
 
-    private DefaultMeshPrimitiveModel primitive(Unwrapped unwrapped, Mesh.Part part, double[] tangents, String tint) {
+    private DefaultMeshPrimitiveModel primitive(Unwrapped unwrapped, Mesh.Part part, double[] tangents) {
         var mesh = unwrapped.mesh();
         // Only the vertices of this part, so that no primitive carries another's.
         var own = new LinkedHashMap<Integer, Integer>();
@@ -213,7 +261,7 @@ public final class GltfScene {
             own.keySet().forEach(v -> light.put((float) unwrapped.light()[2 * v]).put((float) unwrapped.light()[2 * v + 1]));
             builder.addAttribute("TEXCOORD_1", AccessorModels.createFloat2D(light.flip()));
         }
-        if (sheets.containsKey(part.swatch())) {
+        if (sheet(part.swatch(), SITE) != null) {
             var along = FloatBuffer.allocate(4 * own.size());
             for (var v : own.keySet()) {
                 along.put((float) tangents[4 * v]).put((float) tangents[4 * v + 2]).put((float) -tangents[4 * v + 1]).put((float) tangents[4 * v + 3]);
@@ -221,12 +269,18 @@ public final class GltfScene {
             builder.addTangents4D(along.flip());
         }
         var primitive = builder.build();
-        primitive.setMaterialModel(materials.computeIfAbsent(new Tinted<>(part.swatch(), tint), this::material));
+        primitive.setMaterialModel(materials.computeIfAbsent(new Dressed<>(part.swatch(), Look.PLAIN), this::material));
+        swatches.put(primitive, part.swatch());
         return primitive;
     }
 
-    private static String named(Tinted<?> of) {
-        return of.tint().isEmpty() ? "" : " " + of.tint();
+    /** Null where there is none. */
+    private @Nullable SheetFiles sheet(Swatch swatch, String colourway) {
+        return sheets.getOrDefault(colourway, Map.of()).get(swatch);
+    }
+
+    private static String named(Look look) {
+        return (look.colourway().equals(SITE) ? "" : ", " + look.colourway()) + (look.tint().isEmpty() ? "" : " " + look.tint());
     }
 
     /** One channel of a tint, linear as glTF has it (sRGB, IEC 61966-2-1). */
@@ -238,30 +292,30 @@ public final class GltfScene {
         return (float) (v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
     }
 
-    private MaterialModelV2 material(Tinted<Swatch> of) {
+    private MaterialModelV2 material(Dressed<Swatch> of) {
         var swatch = of.what();
-        var sheet = sheets.get(swatch);
+        var tint = of.look().tint();
+        var sheet = sheet(swatch, of.look().colourway());
         var builder = MaterialBuilder.create();
         if (sheet == null) {
-            builder.setBaseColorFactor((float) swatch.red() * channel(of.tint(), 0), (float) swatch.green() * channel(of.tint(), 1), (float) swatch.blue() * channel(of.tint(), 2), 1)
+            builder.setBaseColorFactor((float) swatch.red() * channel(tint, 0), (float) swatch.green() * channel(tint, 1), (float) swatch.blue() * channel(tint, 2), 1)
                     .setMetallicRoughnessFactors((float) swatch.metallic(), (float) swatch.roughness());
         } else {
-            var maps = textures.computeIfAbsent(swatch, s -> textures(s, sheet));
-            builder.setBaseColorFactor(channel(of.tint(), 0), channel(of.tint(), 1), channel(of.tint(), 2), 1).setMetallicRoughnessFactors(1, 1)
+            var maps = textures.computeIfAbsent(sheet, s -> textures(swatch.label() + named(new Look("", of.look().colourway(), 0)), s));
+            builder.setBaseColorFactor(channel(tint, 0), channel(tint, 1), channel(tint, 2), 1).setMetallicRoughnessFactors(1, 1)
                     .setBaseColorTexture(maps.get(Maps.Kind.COLOUR), 0).setNormalTexture(maps.get(Maps.Kind.NORMAL), 1, 0)
                     .setMetallicRoughnessTexture(maps.get(Maps.Kind.SURFACE), 0).setOcclusionTexture(maps.get(Maps.Kind.SURFACE), 1, 0);
         }
         var material = builder.build();
-        material.setName(swatch.label() + named(of));
+        material.setName(swatch.label() + named(of.look()));
         return material;
     }
 
-    /** All tints of a swatch share its pictures. */
-    private static Map<Maps.Kind, TextureModel> textures(Swatch swatch, SheetFiles sheet) {
+    private static Map<Maps.Kind, TextureModel> textures(String name, SheetFiles sheet) {
         var all = new EnumMap<Maps.Kind, TextureModel>(Maps.Kind.class);
         sheet.files().forEach((kind, file) -> {
             var image = new DefaultImageModel();
-            image.setName(swatch.label() + " " + kind.name().toLowerCase(Locale.ROOT));
+            image.setName(name + " " + kind.name().toLowerCase(Locale.ROOT));
             image.setMimeType(sheet.mediaType());
             image.setImageData(ByteBuffer.wrap(file));
             var texture = new DefaultTextureModel();

@@ -38,17 +38,26 @@ public record SheetFiles(String mediaType, Map<Maps.Kind, byte[]> files) {
     private static SheetFiles of(Maps maps, String mediaType, Writer writer) {
         var files = new EnumMap<Maps.Kind, byte[]>(Maps.Kind.class);
         for (var kind : Maps.Kind.values()) {
-            var picture = new BufferedImage(maps.side(), maps.side(), BufferedImage.TYPE_INT_RGB);
-            picture.setRGB(0, 0, maps.side(), maps.side(), maps.of(kind), 0, maps.side());
-            var out = new ByteArrayOutputStream();
-            try {
-                writer.write(picture, out);
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-            files.put(kind, out.toByteArray());
+            files.put(kind, file(maps.side(), maps.of(kind), writer));
         }
         return new SheetFiles(mediaType, files);
+    }
+
+    /** One square picture without loss. @param pixels rows from the top, each {@code 0xRRGGBB} */
+    public static byte[] png(int side, int[] pixels) {
+        return file(side, pixels, SheetFiles::png);
+    }
+
+    private static byte[] file(int side, int[] pixels, Writer writer) {
+        var picture = new BufferedImage(side, side, BufferedImage.TYPE_INT_RGB);
+        picture.setRGB(0, 0, side, side, pixels, 0, side);
+        var out = new ByteArrayOutputStream();
+        try {
+            writer.write(picture, out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
     }
 
     private static void png(BufferedImage picture, ByteArrayOutputStream out) throws IOException {

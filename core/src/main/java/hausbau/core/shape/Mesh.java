@@ -102,7 +102,7 @@ public record Mesh(double[] positions, double[] normals, double[] uvs, List<Part
     }
 
     /** The first vertex that lies where each does. */
-    private int[] places() {
+    int[] places() {
         var alike = new Alike(vertices()) {
             @Override
             protected long hash(int v) {

@@ -184,7 +184,7 @@ class GltfSceneTest {
         var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
         var scene = GltfScene.handedOver("scene", FINISH, Map.of(Swatch.PLASTER, sheet));
         scene.add("plain", WALL, Stance.at(Vec.ZERO, Turn.NONE));
-        scene.add(List.of(), "tinted", WALL, "#808080", Stance.at(Vec.ZERO, Turn.NONE));
+        scene.add(List.of(), "tinted", WALL, new GltfScene.Look("#808080", GltfScene.SITE, 0), Stance.at(Vec.ZERO, Turn.NONE));
         scene.add("bench", BENCH, Stance.at(Vec.ZERO, Turn.NONE));
         var model = read(scene.toBytes());
         assertThat(model.getImageModels()).extracting(i -> i.getName()).containsExactlyInAnyOrder("plaster colour", "plaster normal", "plaster surface");

@@ -1,6 +1,10 @@
 package hausbau.core.variety;
 
+import static hausbau.core.TestSets.BENCH;
 import static hausbau.core.TestSets.block;
+import static hausbau.core.TestSets.byHand;
+import static hausbau.core.TestSets.decisions;
+import static hausbau.core.TestSets.door;
 import static hausbau.core.TestSets.kit;
 import static hausbau.core.TestSets.massing;
 import static hausbau.core.TestSets.room;
@@ -13,6 +17,8 @@ import com.google.ortools.sat.CpSolver;
 import com.google.ortools.sat.CpSolverStatus;
 import com.google.ortools.sat.IntVar;
 import hausbau.core.build.Decisions;
+import hausbau.core.build.Dress;
+import hausbau.core.build.Dresses;
 import hausbau.core.build.HandPlacement;
 import hausbau.core.build.Hands;
 import hausbau.core.build.Place;
@@ -24,6 +30,8 @@ import hausbau.core.build.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Recipe;
+import hausbau.core.massing.Side;
+import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
@@ -60,12 +68,12 @@ class LooksTest {
         }
         var massing = massing(List.of(room(1, -5000, -5000, 40_000, 40_000)));
         return StandingSet.of(new Decisions(massing, Optional.of(kit(massing, 1000)), Hands.EMPTY.with(hands, Set.of()), List.of(), Assemblies.NONE, List.of(),
-                new Traits(Map.of(CRATE, new Traits.Trait(Held.STANDS, variety))), Map.of()));
+                new Traits(Map.of(CRATE, new Traits.Trait(Held.STANDS, variety))), Dresses.NONE, Map.of()));
     }
 
-    private static Map<Place, Variety.Look> looks(StandingSet set) {
+    private static Map<Place, Looks.Guise> looks(StandingSet set) {
         var looks = Looks.of(set);
-        var found = new HashMap<Place, Variety.Look>();
+        var found = new HashMap<Place, Looks.Guise>();
         for (var dealt : looks.dealt()) {
             for (var row = 0; row < dealt.looks().length; row++) {
                 var look = looks.look(dealt.chunk(), row);
@@ -169,6 +177,50 @@ class LooksTest {
         assertThatThrownBy(() -> larger.fitting(CRATE)).isInstanceOf(Refused.class).hasMessageContaining("same size");
         assertThatThrownBy(() -> new Variety.Look(CRATE, "red", 1)).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> new Variety.Look(CRATE, "", 0)).isInstanceOf(Refused.class);
+    }
+
+    private static StandingSet dressed(StandingSet set, Map<Place, Dress> pieces, Map<Long, Dress> rooms) {
+        var d = set.decisions();
+        return set.next(new Decisions(d.massing(), d.kit(), d.hands(), d.repeats(), d.assemblies(), d.twins(), d.traits(), new Dresses(pieces, rooms), d.departures()));
+    }
+
+    /** A hand goes before a room, a room before what was given out; each tells only what it tells. */
+    @Test
+    void whatIsDressedByHandGoesBeforeItsRoomAndThatBeforeWhatWasGivenOut() {
+        var one = new Place.ByHand(100);
+        var other = new Place.ByHand(101);
+        var set = dressed(crates(2, 1, new Variety(List.of(new Variety.Look(CRATE, "#aabbcc", 20, 1)), 1)), Map.of(one, new Dress("#112233", Dress.UNTOLD, 7)), Map.of(1L, new Dress("", 60, 5)));
+        var looks = looks(set);
+        assertThat(looks.get(one)).isEqualTo(new Looks.Guise(CRATE, "#112233", 60, true, 7));
+        assertThat(looks.get(other)).isEqualTo(new Looks.Guise(CRATE, "#aabbcc", 60, true, 5));
+        // All that the room is made of is in it, and nothing is given out there.
+        assertThat(looks.size()).isEqualTo((int) set.size());
+        assertThat(Looks.of(set).all()).doesNotHaveDuplicates();
+        var bare = dressed(set, Map.of(one, new Dress("", 0, 0)), Map.of());
+        assertThat(looks(bare).get(one)).isEqualTo(new Looks.Guise(CRATE, "#aabbcc", 0, false, 0));
+        assertThat(looks(bare).get(other)).isEqualTo(new Looks.Guise(CRATE, "#aabbcc", 20, true, 0));
+        assertThat(Looks.of(bare).counts(bare.counts())).isEqualTo(bare.counts());
+    }
+
+    /** Only what is in the room, be it made by it or standing in it; over its door nothing wears at its foot. */
+    @Test
+    void aRoomDressesAllThatIsInIt() {
+        var massing = massing(List.of(room(1, 0, 0, 4000, 4000), room(2, 9000, 0, 4000, 4000)), door(5, Side.SOUTH, 1000, 1000));
+        var kit = kit(massing, 1000);
+        var set = dressed(StandingSet.of(decisions(massing, kit, byHand(50, BENCH, 2000, 2000, 0), byHand(51, BENCH, 11_000, 2000, 0))), Map.of(), Map.of(1L, new Dress("", 40, 0)));
+        var looks = looks(set);
+        assertThat(looks).containsKey(new Place.ByHand(50)).doesNotContainKey(new Place.ByHand(51));
+        assertThat(looks.keySet()).allMatch(p -> p.room() == 1 || p.equals(new Place.ByHand(50)));
+        assertThat(looks.keySet()).hasSize((int) IntStream.range(0, set.chunks().size()).mapToLong(i -> IntStream.range(0, set.chunks().get(i).size()).filter(r -> set.chunks().get(i).place(r).room() == 1).count()).sum() + 1);
+        looks.forEach((place, look) -> assertThat(look.onFloor()).as("%s", place).isEqualTo(!(place instanceof Place.InRun run && run.tier() == WallRun.Tier.ABOVE) && !(place instanceof Place.Tile)));
+    }
+
+    @Test
+    void aDressIsWithinItsRanges() {
+        assertThatThrownBy(() -> new Dress("red", 0, 0)).isInstanceOf(Refused.class).hasMessageContaining("six digits");
+        assertThatThrownBy(() -> new Dress("", 101, 0)).isInstanceOf(Refused.class).hasMessageContaining("0 to 100");
+        assertThatThrownBy(() -> new Dress("", -2, 0)).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new Variety.Look(CRATE, "", 101, 1)).isInstanceOf(Refused.class);
     }
 
     private static Repetition.Sight everything() {

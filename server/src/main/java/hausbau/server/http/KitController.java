@@ -214,13 +214,30 @@ class KitController {
             @RequestHeader(value = HttpHeaders.IF_NONE_MATCH, required = false) String known) {
         var state = kit.state(siteId);
         var tag = KitService.tag(state, state.piece(pieceId));
-        // Asked for by its tag it never changes; else it is asked for again.
-        var keep = tag.equals(as) ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable() : CacheControl.noCache();
+        var keep = keep(siteId, pieceId, as);
         if (("\"" + tag + "\"").equals(known)) {
             return ResponseEntity.status(HttpStatus.NOT_MODIFIED).cacheControl(keep).eTag(tag).build();
         }
         return ResponseEntity.ok().cacheControl(keep).eTag(tag)
                 .contentType(MediaType.parseMediaType("model/gltf-binary")).body(kit.glb(siteId, pieceId));
+    }
+
+    @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/unwrapped.glb", produces = "model/gltf-binary")
+    @Operation(summary = "The same with a second set of UVs without overlap, for baked light and for its mask")
+    ResponseEntity<byte[]> unwrapped(@PathVariable long siteId, @PathVariable long pieceId, @RequestParam(required = false) String as) {
+        return ResponseEntity.ok().cacheControl(keep(siteId, pieceId, as)).contentType(MediaType.parseMediaType("model/gltf-binary")).body(kit.unwrapped(siteId, pieceId));
+    }
+
+    @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/wear.png", produces = MediaType.IMAGE_PNG_VALUE)
+    @Operation(summary = "Where a piece wears, on its second UVs: edges in red, its foot in green")
+    ResponseEntity<byte[]> wearMask(@PathVariable long siteId, @PathVariable long pieceId, @RequestParam(required = false) String as) {
+        return ResponseEntity.ok().cacheControl(keep(siteId, pieceId, as)).contentType(MediaType.IMAGE_PNG).body(kit.wearMask(siteId, pieceId));
+    }
+
+    /** Asked for by its tag it never changes; else it is asked for again. */
+    private CacheControl keep(long siteId, long pieceId, String as) {
+        var state = kit.state(siteId);
+        return KitService.tag(state, state.piece(pieceId)).equals(as) ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable() : CacheControl.noCache();
     }
 
     @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/obj.zip", produces = "application/zip")

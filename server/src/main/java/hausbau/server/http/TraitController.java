@@ -5,6 +5,7 @@ import hausbau.core.build.Traits;
 import hausbau.core.build.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.measure.Length;
+import hausbau.core.variety.Looks;
 import hausbau.core.variety.Repetition;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.SiteState;
@@ -14,6 +15,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,11 +37,11 @@ class TraitController {
         this.traits = traits;
     }
 
-    /** @param tint such as #d8c0a0; empty for none */
-    record LookView(@NotNull long pieceId, @NotNull String tint, @NotNull int weight) {
+    /** @param tint such as #d8c0a0; empty for none, @param wear percent, 0 where it is not told */
+    record LookView(@NotNull long pieceId, @NotNull String tint, Integer wear, @NotNull int weight) {
 
         static LookView of(Variety.Look look, SiteState state) {
-            return new LookView(state.id(look.kind()), look.tint(), look.weight());
+            return new LookView(state.id(look.kind()), look.tint(), look.wear(), look.weight());
         }
     }
 
@@ -57,7 +59,7 @@ class TraitController {
     @PatchMapping("/pieces/{pieceId}/traits")
     @Operation(summary = "How a piece is held, and the looks given out among its placements")
     TraitView change(@PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody TraitBody body) {
-        var looks = body.looks() == null ? null : body.looks().stream().map(l -> new TraitService.Look(l.pieceId(), l.tint(), l.weight())).toList();
+        var looks = body.looks() == null ? null : body.looks().stream().map(l -> new TraitService.Look(l.pieceId(), l.tint(), Objects.requireNonNullElse(l.wear(), 0), l.weight())).toList();
         var trait = traits.change(siteId, pieceId, seen, new TraitService.Change(body.held(), looks, body.seed()));
         return TraitView.of(trait, traits.state(siteId));
     }
@@ -66,15 +68,23 @@ class TraitController {
     record DealtView(@NotNull String chunk, @NotNull List<@NotNull Integer> looks) {
     }
 
-    record LooksView(@NotNull List<LookView> all, @NotNull List<DealtView> dealt) {
+    /** How a piece looks where it stands. @param onFloor whether its foot wears as well, @param colourwayId 0 is the site's */
+    record GuiseView(@NotNull long pieceId, @NotNull String tint, @NotNull int wear, @NotNull boolean onFloor, @NotNull long colourwayId) {
+
+        static GuiseView of(Looks.Guise g, SiteState state) {
+            return new GuiseView(state.id(g.kind()), g.tint(), g.wear(), g.onFloor(), g.colourway());
+        }
+    }
+
+    record LooksView(@NotNull List<GuiseView> all, @NotNull List<DealtView> dealt) {
     }
 
     @GetMapping("/looks")
-    @Operation(summary = "Which look each placement has whose piece has several")
+    @Operation(summary = "Which look each placement has that does not look like its piece")
     LooksView looks(@PathVariable long siteId) {
         var state = traits.state(siteId);
         var looks = traits.looks(state);
-        return new LooksView(looks.all().stream().map(l -> LookView.of(l, state)).toList(),
+        return new LooksView(looks.all().stream().map(g -> GuiseView.of(g, state)).toList(),
                 looks.dealt().stream().map(d -> new DealtView(d.chunk().name(), IntStream.of(d.looks()).boxed().toList())).toList());
     }
 

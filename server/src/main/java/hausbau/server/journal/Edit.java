@@ -248,10 +248,11 @@ public final class Edit {
         var assemblies = anew || touches(Aggregate.ASSEMBLY) || touches(Aggregate.ASSEMBLY_USE) ? stores.sets().assemblies(id, kit) : was.assemblies();
         var twins = touches(Aggregate.TWIN) ? stores.sets().twins(id) : was.twins();
         var traits = anew || touches(Aggregate.TRAIT) ? stores.sets().traits(id, kit) : was.traits();
+        var dresses = touches(Aggregate.DRESS) ? stores.sets().dresses(id) : was.dresses();
         var put = new ArrayList<HandPlacement>();
         added.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         changed.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         var hands = anew ? Hands.EMPTY.with(stores.sets().placements(id, kit), Set.of()) : put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
-        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, twins, traits, departures);
+        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, twins, traits, dresses, departures);
     }
 }

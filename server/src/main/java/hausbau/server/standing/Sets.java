@@ -140,7 +140,7 @@ public class Sets {
         var departures = Decisions.bySource(stores.sets().departures(site.getId()).stream().map(d -> d.toDeparture(kit)).toList());
         var repeats = stores.sets().repeats(site.getId()).stream().map(r -> r.toRepeat(kit)).toList();
         var decisions = new Decisions(massing, site.kit(), hands, repeats, stores.sets().assemblies(site.getId(), kit), stores.sets().twins(site.getId()),
-                stores.sets().traits(site.getId(), kit), departures);
+                stores.sets().traits(site.getId(), kit), stores.sets().dresses(site.getId()), departures);
         var set = before == null ? StandingSet.of(decisions) : before.set().next(decisions);
         return new SiteState(site.getId(), site.revision(), set, kit);
     }
@@ -173,7 +173,7 @@ public class Sets {
         var to = new Decisions(before.decisions().massing(), before.decisions().kit(), before.decisions().hands().with(changed, gone),
                 repeats.equals(before.decisions().repeats()) ? before.decisions().repeats() : repeats,
                 assemblies.equals(before.decisions().assemblies()) ? before.decisions().assemblies() : assemblies,
-                twins.equals(before.decisions().twins()) ? before.decisions().twins() : twins, stores.sets().traits(site.getId(), kit),
+                twins.equals(before.decisions().twins()) ? before.decisions().twins() : twins, stores.sets().traits(site.getId(), kit), stores.sets().dresses(site.getId()),
                 same ? before.decisions().departures() : Decisions.bySource(departures));
         return Optional.of(new SiteState(site.getId(), site.revision(), before.set().next(to), kit));
     }

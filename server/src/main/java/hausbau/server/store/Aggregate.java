@@ -15,6 +15,7 @@ import hausbau.server.store.set.AcceptedRow;
 import hausbau.server.store.set.AssemblyRow;
 import hausbau.server.store.set.DepartureRow;
 import hausbau.server.store.set.DisorderRow;
+import hausbau.server.store.set.DressRow;
 import hausbau.server.store.set.RepeatRow;
 import hausbau.server.store.set.SelectionRow;
 import hausbau.server.store.set.TraitRow;
@@ -53,6 +54,7 @@ public enum Aggregate {
     DEPARTURE("departure", Part.SET, DepartureRow.class, "piece_id"),
     DISORDER("disorder", Part.NONE, DisorderRow.class, "piece_id", "heap"),
     SELECTION("selection", Part.SET, SelectionRow.class),
+    DRESS("dress", Part.SET, DressRow.class, "colourway"),
     TRAIT("piece_trait", Part.SET, TraitRow.class, "piece_id"),
     ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),
     BRIEF("brief", Part.BOARD, BriefRow.class),

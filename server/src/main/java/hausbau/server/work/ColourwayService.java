@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.SheetFiles;
 import hausbau.core.finish.Coat;
 import hausbau.core.finish.Colourway;
@@ -16,7 +17,9 @@ import hausbau.server.store.board.MediaRow;
 import hausbau.server.store.kit.CoatWords;
 import hausbau.server.store.kit.ColourwayRow;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -178,11 +181,28 @@ public class ColourwayService {
         return sheets.png(made.coat(), side, made.sheet());
     }
 
-    /** What a site's swatches are handed over in. */
-    public Map<Swatch, SheetFiles> handedOver(long siteId, int side) {
+    /** What swatches are handed over in, by colourway. @param others that are looked at beside the site's own; what is not known any more is the site's */
+    public Map<Long, Finishes> handedOver(long siteId, int side, Collection<Long> others) {
+        var finishes = new LinkedHashMap<Long, Finishes>();
+        for (var known : all(siteId)) {
+            if (known.isUsed()) {
+                finishes.put(0L, new Finishes(GltfScene.SITE, files(siteId, known.colourway(), side)));
+            } else if (known.id() != USUAL && others.contains(known.id())) {
+                var name = FreshName.of(known.name(), finishes.values().stream().map(Finishes::name).toList());
+                finishes.put(known.id(), new Finishes(name, files(siteId, known.colourway(), side)));
+            }
+        }
+        return finishes;
+    }
+
+    /** @param name of the colourway */
+    public record Finishes(String name, Map<Swatch, SheetFiles> sheets) {
+    }
+
+    private Map<Swatch, SheetFiles> files(long siteId, Colourway colourway, int side) {
         var files = new EnumMap<Swatch, SheetFiles>(Swatch.class);
         var sheet = sheet(siteId);
-        used(siteId).coats().forEach((swatch, coat) -> files.put(swatch, sheets.jpeg(coat, side, sheet)));
+        colourway.coats().forEach((swatch, coat) -> files.put(swatch, sheets.jpeg(coat, side, sheet)));
         return files;
     }
 }

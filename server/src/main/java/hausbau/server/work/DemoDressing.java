@@ -63,9 +63,10 @@ class DemoDressing {
     private final ColourwayService colourways;
     private final WorkshopService workshop;
     private final DeliveryService deliveries;
+    private final DressService dresses;
 
     DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder, TraitService traits,
-            PatternService patterns, ColourwayService colourways, WorkshopService workshop, DeliveryService deliveries) {
+            PatternService patterns, ColourwayService colourways, WorkshopService workshop, DeliveryService deliveries, DressService dresses) {
         this.list = list;
         this.kit = kit;
         this.massing = massing;
@@ -78,11 +79,12 @@ class DemoDressing {
         this.colourways = colourways;
         this.workshop = workshop;
         this.deliveries = deliveries;
+        this.dresses = dresses;
     }
 
     void dress(long site) {
         line(site);
-        finish(site);
+        var closed = finish(site);
         standIn(site, "PRP-EDGE", "basin edge", 1000, 250, 60);
         standIn(site, "PRP-EDGE-C", "basin edge, corner", 250, 250, 60);
         standIn(site, "PRP-TOWEL", "folded towel", 320, 240, 90);
@@ -92,7 +94,7 @@ class DemoDressing {
         model(site);
         bringIn(site);
         sign(site);
-        boilerWalk(site);
+        boilerWalk(site, closed);
         basinEdge(site);
         handrail(site);
         benchGroups(site);
@@ -118,7 +120,7 @@ class DemoDressing {
     /** Gives out tints among the placements of a piece. */
     private void differ(long site, String code, long seed, String... tints) {
         var id = piece(site, code);
-        traits.change(site, id, NOT_TOLD, new TraitService.Change(null, Stream.of(tints).map(t -> new TraitService.Look(id, t, 1)).toList(), seed));
+        traits.change(site, id, NOT_TOLD, new TraitService.Change(null, Stream.of(tints).map(t -> new TraitService.Look(id, t, 0, 1)).toList(), seed));
     }
 
     void standIn(long site, String code, String name, long x, long y, long z) {
@@ -224,20 +226,21 @@ class DemoDressing {
         placements.place(site, NOT_TOLD, id, Stance.at(Vec.ofMillimetres(4_500, 7_900, 1_000), Turn.NONE), new Clinging.Offset(Optional.of(mm(2_700)), Length.ZERO), true);
     }
 
-    /** A room under a pattern of its own: limewash above a dark plinth, with a kerb along its foot. */
-    private void boilerWalk(long site) {
+    /** A room under a pattern of its own: limewash above a dark plinth, with a kerb along its foot; nobody paints it. */
+    private void boilerWalk(long site, long closed) {
         var room = massing.find(site).decisions().massing().rooms().stream().filter(r -> r.name().equals("Boiler walk")).findFirst().orElseThrow().id();
         var id = patterns.createFor(site, room, NOT_TOLD);
         patterns.change(site, id, NOT_TOLD, "Boiler walk", new Pattern(2_000_000, List.of(new Pattern.Band("plinth", Swatch.PAINT, 900_000, 0), new Pattern.Band("wall", Swatch.PLASTER, 0, 0)),
                 List.of(new Pattern.Trim("skirting", Swatch.STONE, Profile.of(Profile.Kind.SKIRTING, 30_000, 150_000, 0, 0, 12_000), Pattern.From.FOOT, 0)), List.of()));
+        dresses.change(site, NOT_TOLD, List.of(), List.of(room), new DressService.Change(null, 35, closed));
     }
 
     private static Part block(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1, String name) {
         return Part.of(swatch, new Form.Block(Vec.ofMillimetres(x1 - x0, y1 - y0, z1 - z0)), Vec.ofMillimetres(x0, y0, z0)).named(name);
     }
 
-    /** Two sets of finishes: as it was opened, which is in use, and as it was left. */
-    private void finish(long site) {
+    /** Two sets of finishes: as it was opened, which is in use, and as it was left. @return the latter */
+    private long finish(long site) {
         var opened = colourways.create(site, NOT_TOLD, null);
         colourways.change(site, opened, NOT_TOLD, "opened 1926", Map.of(Swatch.TILE, CoatWords.colours("#c4d8cd", "#8f8c80"), Swatch.PAINT, CoatWords.colours("#2f5d55", "#2c2a26"),
                 Swatch.PLASTER, CoatWords.colours("#eae3d0", "#c2b79e"), Swatch.TIMBER, CoatWords.colours("#93613a", "#57361f"), Swatch.STONE, new CoatWords(Coat.Grain.TERRAZZO, "#c3b9a8", "#75685a", mm(35), mm(35), null, null, 16, null, 42, null, null, null, null)));
@@ -246,6 +249,7 @@ class DemoDressing {
                 Swatch.PLASTER, CoatWords.colours("#d6c8a2", "#93845f").worn(55, 95), Swatch.TIMBER, CoatWords.colours("#6f5a45", "#43342a").worn(35, 82), Swatch.STONE, CoatWords.colours("#a39d8f", "#726c60").worn(45, 88),
                 Swatch.METAL, CoatWords.colours("#5c5f5f", "#7a4526").worn(70, 70), Swatch.TERRAZZO, CoatWords.colours("#b3aa97", "#5f554b").worn(40, 66), Swatch.OPAL, CoatWords.colours("#d9cfae", "#a89a72").worn(25, 40)));
         colourways.use(site, opened, NOT_TOLD);
+        return closed;
     }
 
     private void inPlace(long site, String code, Part part) {

@@ -10,6 +10,9 @@ final class FreshName {
 
     /** @return the name wanted, or with the first number behind it that is free */
     static String of(String wanted, Collection<String> taken) {
+        if (!taken.contains(wanted)) {
+            return wanted;
+        }
         var base = wanted.replaceAll(" \\d+$", "");
         var name = base;
         for (var n = 2; taken.contains(name); n++) {

@@ -6,14 +6,18 @@ import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
 import hausbau.core.exchange.Schedules;
 import hausbau.core.shape.Finish;
+import hausbau.core.variety.Looks;
 import hausbau.server.standing.LookShelf;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
+import hausbau.server.work.ColourwayService.Finishes;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
 /** The files that a site is handed over in; each is of one state of the site. */
@@ -47,24 +51,32 @@ public class HandoverService {
     @Reading
     public byte[] scene(long siteId) {
         var state = sets.current(siteId);
-        var scene = GltfScene.handedOver(name(siteId), KitService.finish(state), colourways.handedOver(siteId, Finish.SHEET_PIXELS));
-        var names = new NodeNames(state.decisions().massing());
         var given = looks.of(state);
+        var finishes = colourways.handedOver(siteId, Finish.SHEET_PIXELS, given.all().stream().map(Looks.Guise::colourway).toList());
+        var scene = GltfScene.inColourways(name(siteId), KitService.finish(state), finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
+        var names = new NodeNames(state.decisions().massing());
         for (var chunk : state.set().chunks()) {
             for (var row = 0; row < chunk.size(); row++) {
                 var standing = chunk.standing(row);
                 var look = given.look(chunk, row);
                 var piece = state.piece(state.id(look == null ? standing.kind() : look.kind()));
-                scene.add(names.path(standing), names.name(standing, piece.code()), piece, look == null ? "" : look.tint(), standing.stance());
+                scene.add(names.path(standing), names.name(standing, piece.code()), piece, look == null ? GltfScene.Look.PLAIN : look(look, finishes), standing.stance());
             }
         }
         return scene.toBytes();
+    }
+
+    private static GltfScene.Look look(Looks.Guise of, Map<Long, Finishes> finishes) {
+        var in = finishes.get(of.colourway());
+        return new GltfScene.Look(of.tint(), in == null ? GltfScene.SITE : in.name(), of.wear());
     }
 
     /**
      * A piece as a file of its own, with both sets of UVs.
      *
      * @param unused  whether pieces that stand nowhere go along
+     * <p>A piece that is worn somewhere has its mask beside it, {@code CODE wear}.
+     *
      * @param details whether levels of detail do, the first named {@code CODE detail 1}, and hulls, {@code CODE hull}
      */
     @Reading
@@ -72,9 +84,13 @@ public class HandoverService {
         var state = sets.current(siteId);
         var files = new LinkedHashMap<String, byte[]>();
         var finish = KitService.finish(state);
+        var worn = looks.of(state).all().stream().filter(g -> g.wear() > 0).map(Looks.Guise::kind).collect(Collectors.toSet());
         for (var use : uses(state, unused)) {
             var code = use.piece().code();
             files.put(code + ".glb", GltfScene.handedOver(use.piece(), finish));
+            if (worn.contains(use.piece().kind())) {
+                files.put(code + " wear.png", kit.wearMask(use.piece(), finish));
+            }
             if (details) {
                 var of = workshop.details(siteId, use.id());
                 for (var i = 0; i < of.levels().size(); i++) {

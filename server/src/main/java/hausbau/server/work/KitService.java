@@ -4,7 +4,9 @@ import hausbau.core.build.Budget;
 import hausbau.core.build.KitChoice;
 import hausbau.core.build.Tally;
 import hausbau.core.build.Traits;
+import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.ObjPiece;
+import hausbau.core.exchange.SheetFiles;
 import hausbau.core.fit.FilledRun;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitPlanner;
@@ -14,6 +16,8 @@ import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.Unwrapped;
+import hausbau.core.shape.WearMask;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.LookShelf;
@@ -166,9 +170,9 @@ public class KitService {
     public Cost cost(long siteId) {
         var state = sets.current(siteId);
         var finish = finish(state);
-        var uses = looks.of(state).counts(state.set().counts()).entrySet().stream().map(e -> {
-            var piece = state.piece(state.id(e.getKey()));
-            return new Tally.Use(piece.code(), meshes.mesh(piece, finish), e.getValue());
+        var uses = looks.of(state).drawn(state.set().counts()).entrySet().stream().map(e -> {
+            var piece = state.piece(state.id(e.getKey().kind()));
+            return new Tally.Use(piece.code(), meshes.mesh(piece, finish), e.getValue(), e.getKey().colourway());
         }).toList();
         var tally = Tally.of(uses);
         var budget = stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
@@ -187,6 +191,23 @@ public class KitService {
     /** One piece as a glTF file at its pivot, made as it is told here. */
     public byte[] glb(long siteId, Piece piece) {
         return meshes.glb(piece, finish(sets.current(siteId)));
+    }
+
+    /** The same with its second UVs, on which its mask lies. */
+    public byte[] unwrapped(long siteId, long pieceId) {
+        var state = sets.current(siteId);
+        return GltfScene.handedOver(state.piece(pieceId), finish(state));
+    }
+
+    /** Where a piece wears, as a PNG on its second UVs. */
+    public byte[] wearMask(long siteId, long pieceId) {
+        var state = sets.current(siteId);
+        return wearMask(state.piece(pieceId), finish(state));
+    }
+
+    byte[] wearMask(Piece piece, Finish finish) {
+        var mask = WearMask.of(Unwrapped.of(meshes.mesh(piece, finish)));
+        return SheetFiles.png(mask.side(), mask.pixels());
     }
 
     /** One piece as OBJ with its materials, zipped: where modelling it elsewhere begins. */

@@ -17,8 +17,10 @@ import hausbau.server.store.NotFound;
 import hausbau.server.store.Stores;
 import hausbau.server.store.massing.OpeningRow;
 import hausbau.server.store.massing.RoomRow;
+import hausbau.server.store.set.DressRow;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
@@ -33,12 +35,14 @@ public class MassingService {
     private final Journal journal;
     private final Sets sets;
     private final LevelService levels;
+    private final DressService dresses;
 
-    public MassingService(Stores store, Journal journal, Sets sets, LevelService levels) {
+    public MassingService(Stores store, Journal journal, Sets sets, LevelService levels, DressService dresses) {
         this.store = store;
         this.journal = journal;
         this.sets = sets;
         this.levels = levels;
+        this.dresses = dresses;
     }
 
     public SiteState find(long siteId) {
@@ -148,6 +152,7 @@ public class MassingService {
             edit.name((copy ? "Copy “" : mirror ? "Mirror “" : quarters != 0 ? "Turn “" : "Move “") + room.name() + "”");
             if (copy) {
                 edit.add(new RoomRow(siteId, made));
+                dresses.copy(edit, siteId, Map.of(DressRow.word(roomId), DressRow.word(made.id())));
             } else {
                 edit.change(row, r -> r.set(made));
             }

@@ -25,11 +25,13 @@ import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Stores;
+import hausbau.server.store.set.DressRow;
 import hausbau.server.store.set.UseRow;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -45,11 +47,13 @@ public class PlacementService {
     private final Stores stores;
     private final Journal journal;
     private final Sets sets;
+    private final DressService dresses;
 
-    PlacementService(Stores stores, Journal journal, Sets sets) {
+    PlacementService(Stores stores, Journal journal, Sets sets, DressService dresses) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
+        this.dresses = dresses;
     }
 
     public SiteState state(long siteId) {
@@ -218,18 +222,19 @@ public class PlacementService {
 
     /** @return the copies, in the order of the places */
     public List<Place> copy(long siteId, Seen seen, List<Place> places, Vec by) {
-        var copies = new ArrayList<Place>();
+        var copied = new LinkedHashMap<Place, Place>();
         edit(siteId, seen, places, "Copy", (edit, all) -> {
             var whole = Assemblies.whole(edit.before().set(), places);
             edit.useRows(whole).forEach(row -> {
                 var use = row.toUse();
                 var copy = new Use(stores.nextId(), use.assembly(), use.stance().movedBy(by).withinReach());
                 edit.add(new UseRow(siteId, copy));
-                edit.before().set().of(new Source.Uses(use.id())).forEach(s -> copies.add(new Place.InUse(copy.id(), ((Place.InUse) s.place()).path())));
+                edit.before().set().of(new Source.Uses(use.id())).forEach(s -> copied.put(s.place(), new Place.InUse(copy.id(), ((Place.InUse) s.place()).path())));
             });
-            all.stream().filter(one -> !isOf(whole, one)).forEach(one -> copies.add(setDown(edit, one.kind(), one.stance().movedBy(by), one.free()).place()));
+            all.stream().filter(one -> !isOf(whole, one)).forEach(one -> copied.put(one.place(), setDown(edit, one.kind(), one.stance().movedBy(by), one.free()).place()));
+            dresses.copy(edit, siteId, copied.entrySet().stream().collect(Collectors.toMap(e -> DressRow.word(e.getKey()), e -> DressRow.word(e.getValue()))));
         });
-        return copies;
+        return List.copyOf(copied.values());
     }
 
     /** Takes placements away. The place of a derived one stays empty until it is let go. */

@@ -93,7 +93,7 @@ class SiteCopying {
     /** Places and findings name rooms, openings and placements within words. */
     private void rename(long copy) {
         var fresh = new HashMap<Long, Long>();
-        for (var column : Map.of("departure", "place", "accepted", "finding", "disorder", "place", "selection", "places").entrySet()) {
+        for (var column : Map.of("departure", "place", "accepted", "finding", "disorder", "place", "selection", "places", "dress", "places").entrySet()) {
             List<Map<String, Object>> words = jdbc.queryForList("select id, " + column.getValue() + " as word from " + column.getKey() + " where site_id = ?", copy);
             if (words.isEmpty()) {
                 continue;

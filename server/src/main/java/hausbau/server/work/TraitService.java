@@ -37,7 +37,7 @@ public class TraitService {
     }
 
     /** A look as it is told. @param tint empty for none */
-    public record Look(long piece, String tint, int weight) {
+    public record Look(long piece, String tint, int wear, int weight) {
     }
 
     /** Only what is told changes. */
@@ -53,7 +53,7 @@ public class TraitService {
             }
             var was = before.decisions().traits().of(piece.kind());
             var told = change.looks() == null ? was.variety().looks()
-                    : change.looks().stream().map(l -> new Variety.Look(before.piece(l.piece()).kind(), l.tint(), l.weight())).toList();
+                    : change.looks().stream().map(l -> new Variety.Look(before.piece(l.piece()).kind(), l.tint(), l.wear(), l.weight())).toList();
             var variety = new Variety(told, change.seed() == null ? was.variety().seed() : change.seed()).fitting(piece.kind());
             var trait = new Traits.Trait(change.held() == null ? was.held() : change.held(), variety);
             edit.name(change.held() == null ? "Looks of " + piece.code() : "How " + piece.code() + " is held");

@@ -1,7 +1,10 @@
 package hausbau.server.store.set;
 
 import hausbau.core.build.Assemblies;
+import hausbau.core.build.Dress;
+import hausbau.core.build.Dresses;
 import hausbau.core.build.HandPlacement;
+import hausbau.core.build.Place;
 import hausbau.core.build.Traits;
 import hausbau.core.build.Twin;
 import hausbau.core.kit.Kit;
@@ -12,6 +15,7 @@ import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
@@ -161,6 +165,20 @@ public class SetStore {
 
     public Traits traits(long siteId, Kit kit) {
         return new Traits(traitRows(siteId).stream().collect(Collectors.toMap(r -> kit.piece(r.pieceId()).orElseThrow().kind(), r -> r.toTrait(kit))));
+    }
+
+    public List<DressRow> dressRows(long siteId) {
+        return rows.createQuery("from DressRow where siteId = :site order by id", DressRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public Dresses dresses(long siteId) {
+        var pieces = new HashMap<Place, Dress>();
+        var rooms = new HashMap<Long, Dress>();
+        for (var row : dressRows(siteId)) {
+            row.pieces().forEach(p -> pieces.put(p, row.dress()));
+            row.rooms().forEach(r -> rooms.put(r, row.dress()));
+        }
+        return new Dresses(pieces, rooms);
     }
 
     public List<DisorderRow> disorder(long siteId) {

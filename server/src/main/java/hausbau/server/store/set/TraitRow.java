@@ -11,6 +11,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -42,12 +43,13 @@ public class TraitRow implements Row {
         set(trait, kit);
     }
 
-    record LookWords(long piece, String tint, int weight) {
+    /** @param wear not told by what was kept before it was known */
+    record LookWords(long piece, String tint, @Nullable Integer wear, int weight) {
     }
 
     public final void set(Traits.Trait trait, Kit kit) {
         held = trait.held();
-        looks = JSON.writeValueAsString(trait.variety().looks().stream().map(l -> new LookWords(kit.id(l.kind()).orElseThrow(), l.tint(), l.weight())).toList());
+        looks = JSON.writeValueAsString(trait.variety().looks().stream().map(l -> new LookWords(kit.id(l.kind()).orElseThrow(), l.tint(), l.wear(), l.weight())).toList());
         seed = trait.variety().seed();
     }
 
@@ -57,7 +59,7 @@ public class TraitRow implements Row {
 
     public Traits.Trait toTrait(Kit kit) {
         return new Traits.Trait(held, new Variety(JSON.readValue(looks, new TypeReference<List<LookWords>>() { }).stream()
-                .map(l -> new Variety.Look(kit.piece(l.piece()).orElseThrow().kind(), l.tint(), l.weight())).toList(), seed));
+                .map(l -> new Variety.Look(kit.piece(l.piece()).orElseThrow().kind(), l.tint(), l.wear() == null ? 0 : l.wear(), l.weight())).toList(), seed));
     }
 
     @Override
