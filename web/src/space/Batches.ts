@@ -106,7 +106,7 @@ export class Batch {
     private readonly edges: BufferGeometry,
     private readonly material: (swatch: string) => Material,
     private readonly line: ShaderMaterial,
-    private readonly isWorn = false,
+    readonly isWorn = false,
   ) {}
 
   get instances() {
@@ -294,6 +294,13 @@ export class Batches {
   get instances() {
     let n = 0
     for (const b of this.batches.values()) n += b.instances
+    return n
+  }
+
+  /** How many placements are drawn worn. */
+  get worn() {
+    let n = 0
+    for (const b of this.batches.values()) if (b.isWorn) n += b.count
     return n
   }
 

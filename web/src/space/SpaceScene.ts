@@ -345,6 +345,10 @@ export class SpaceScene {
     return this.finished ? this.coats.shown : ''
   }
 
+  get worn() {
+    return this.batches.worn
+  }
+
   get isFinished() {
     return this.finished
   }

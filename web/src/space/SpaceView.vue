@@ -32,7 +32,7 @@ const laying = useLaying()
 const assembling = useAssembling()
 const holder = ref<HTMLElement>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
-const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '', look: 'paper', coats: '' })
+const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '', look: 'paper', coats: '', worn: 0 })
 let scene: SpaceScene | undefined
 let framed = 0
 
@@ -166,6 +166,7 @@ onMounted(() => {
       view: s.viewProjection.join(' '),
       look: s.isFinished ? 'finished' : 'paper',
       coats: s.coatsShown,
+      worn: s.worn,
     }
   })
   showSoon()
@@ -342,6 +343,7 @@ async function up(e: PointerEvent) {
     :data-view="drawn.view"
     :data-look="drawn.look"
     :data-coats="drawn.coats"
+    :data-worn="drawn.worn"
     :data-walking="table.walking"
     :data-sun="sun ? [sun.x, sun.y, sun.z].map((v) => v.toFixed(4)).join(' ') : ''"
     @pointerdown="down"

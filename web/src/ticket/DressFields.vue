@@ -21,6 +21,7 @@ const dress = computed(() =>
 )
 const isTold = computed(() => Object.entries(UNTOLD).some(([key, none]) => dress.value[key as keyof Told] !== none))
 const whose = computed(() => (props.roomId === undefined ? 'as its room' : 'the site’s'))
+
 const finishes = computed(() => [
   { value: 0, label: `${whose.value}${props.roomId === undefined ? '' : `: ${colourways.used?.name ?? ''}`}` },
   ...colourways.all.filter((c) => c.id !== 0).map((c) => ({ value: c.id, label: c.name })),
@@ -33,7 +34,7 @@ watch(
 const of = () => (props.roomId === undefined ? { ids: props.ids } : { roomIds: [props.roomId] })
 const tell = (told: Partial<Told>) => {
   const body = { ...of(), ...told }
-  void attempt(() => site.inTurn(() => site.make(props.roomId === undefined ? 'Dress placements' : 'Dress the room', 'PATCH', '/dresses', body)))
+  void attempt(() => site.make(props.roomId === undefined ? 'Dress placements' : 'Dress the room', 'PATCH', '/dresses', body))
 }
 const eventValue = (e: Event) => (e.target as HTMLInputElement).value
 </script>

@@ -130,6 +130,45 @@ class SheetsTest {
         assertThat(reddish(desk)).isEqualTo(before);
     }
 
+    /** A room in other finishes than its site, chosen beside its pattern; what stands in it by hand is dressed by hand: worn, and tinted. Each is one step back. */
+    @Test
+    void aRoomAndWhatStandsInItAreDressedByHand() throws IOException {
+        var desk = SharedApplication.desk().hall("Dressed by hand");
+        withRedPlaster(desk);
+        var before = reddish(desk);
+        var worn = coats(desk);
+        desk.stage("Massing");
+        desk.clickPlan(2500, 2000);
+        assertThat(desk.field("Clear width")).hasValue("5 m");
+        desk.field("Colourway by hand").selectOption("colourway");
+        desk.until("() => fetch(location.pathname.replace(/(sites.\\d+).*/, '$1').replace(/^/, '/api') + '/dresses').then(r => r.json()).then(d => d.length === 1 && d[0].colourwayId > 0)", null);
+        FirstRoomTest.passesAxe(desk, "room dressed");
+        desk.stage("Build");
+        desk.until(OTHER, worn);
+        assertThat(reddish(desk)).isGreaterThan(before + 2_000);
+        // All that is in it: two fields before the server has answered one.
+        desk.clickPlan(2500, -100);
+        desk.field("Select instead").selectOption("all in its room");
+        assertThat(desk.page.getByText(Pattern.compile("^\\d+ placements$"))).isVisible();
+        desk.field("Wear in percent").fill("95");
+        desk.press("Tab");
+        desk.page.getByLabel("Tint by hand").fill("#3050ff");
+        desk.until("() => document.querySelector('[data-testid=space]').dataset.worn > 0", null);
+        desk.press("Escape");
+        desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster')", null);
+        assertThat(reddish(desk)).as("blue falls on red").isLessThan(before + 500);
+        assertThat(desk.get(desk.site() + "/looks").get("all").toString()).contains("\"tint\":\"#3050ff\",\"wear\":95");
+        desk.handsOff();
+        desk.press("Control+z", "Control+z");
+        desk.until("() => !(document.querySelector('[data-testid=space]').dataset.worn > 0)", null);
+        assertThat(reddish(desk)).isGreaterThan(before + 2_000);
+        // What is not worn is refused beside its field, and stays.
+        desk.clickPlan(2500, -100);
+        desk.field("Wear in percent").fill("140");
+        desk.press("Tab");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("0 to 100");
+    }
+
     private static final String OTHER = "worn => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster') && c !== worn }";
     private static final String SAME = "worn => document.querySelector('[data-testid=space]').dataset.coats.split(', ').sort().join() === worn.split(', ').sort().join()";
 

@@ -260,7 +260,7 @@ public final class Coating {
     }
 
     /** One long again, since a mean of directions is shorter. */
-    private static int upright(double[] normal) {
+    static int upright(double[] normal) {
         var x = 2 * normal[0] - 1;
         var y = 2 * normal[1] - 1;
         var z = Math.max(0.01, 2 * normal[2] - 1);
@@ -281,7 +281,12 @@ public final class Coating {
         return new double[] {(v >> 16 & 255) / 255.0, (v >> 8 & 255) / 255.0, (v & 255) / 255.0};
     }
 
-    private static int pack(double r, double g, double b) {
+    /** Occlusion, roughness and metallic, 0 to 1. */
+    static int surface(double open, double roughness, double metallic) {
+        return pack(open, roughness, metallic);
+    }
+
+    static int pack(double r, double g, double b) {
         return byteOf(r) << 16 | byteOf(g) << 8 | byteOf(b);
     }
 

@@ -8,12 +8,12 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Objects;
 
-/** One set of finishes for a kit: a coat for every swatch. */
+/** One set of finishes for a kit: a coat for every swatch that has a sheet of its own. */
 public record Colourway(Map<Swatch, Coat> coats) {
 
     public Colourway {
         var all = new EnumMap<Swatch, Coat>(Swatch.class);
-        for (var swatch : Swatch.values()) {
+        for (var swatch : Swatch.coated()) {
             var told = coats.get(swatch);
             all.put(swatch, told == null ? usual(swatch) : told);
         }
@@ -40,6 +40,7 @@ public record Colourway(Map<Swatch, Coat> coats) {
             case METAL -> new Coat(Grain.METAL, "#6d7173", "#7a4a2b", 1_000_000, 1_000_000, 0, Bond.STACKED, 8, 200, 46, 90, 0, 7);
             case OWN1, OWN2, OWN3, OWN4, OWN5, OWN6 -> new Coat(Grain.PLAIN, "#d8d4ca", "#b9ae97", 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, 80, 0, 0, 9);
             case OPAL -> new Coat(Grain.GLASS, "#f3efe2", "#d8cfb4", 1_000_000, 1_000_000, 0, Bond.STACKED, 3, 0, 18, 0, 0, 8);
+            default -> throw new IllegalArgumentException(swatch + " has no coat");
         };
     }
 }

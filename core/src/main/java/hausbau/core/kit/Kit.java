@@ -2,6 +2,8 @@ package hausbau.core.kit;
 
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
+import hausbau.core.shape.Patch;
+import hausbau.core.shape.Swatch;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -20,33 +22,41 @@ public final class Kit {
 
     private final Map<Long, Piece> byId;
     private final Map<Kind, Long> firsts;
+    private final Map<Swatch, Patch> patches;
     private final Map<Kind, Long> ids = new HashMap<>();
 
     public Kit(Map<Long, Piece> pieces) {
-        this(pieces, Map.of());
+        this(pieces, Map.of(), Map.of());
     }
 
     /**
      * The kit of what is known of its pieces. Whoever asks for a kind that a person made otherwise is given what they made.
      *
-     * @param looks what pieces are under
-     * @param unit  what names are written in
+     * @param looks   what pieces are under
+     * @param patches where swatches lie on the shared sheet
+     * @param unit    what names are written in
      */
-    public static Kit of(Map<Long, Told> told, Looks looks, Unit unit) {
+    public static Kit of(Map<Long, Told> told, Looks looks, Map<Swatch, Patch> patches, Unit unit) {
         var pieces = new LinkedHashMap<Long, Piece>();
         var firsts = new HashMap<Kind, Long>();
         told.forEach((id, t) -> {
             pieces.put(id, t.piece(id, looks, unit));
             firsts.putIfAbsent(t.first(), id);
         });
-        return new Kit(pieces, firsts);
+        return new Kit(pieces, firsts, patches);
     }
 
-    private Kit(Map<Long, Piece> pieces, Map<Kind, Long> firsts) {
+    private Kit(Map<Long, Piece> pieces, Map<Kind, Long> firsts, Map<Swatch, Patch> patches) {
+        this.patches = Map.copyOf(patches);
         byId = new LinkedHashMap<>(pieces);
         this.firsts = Map.copyOf(firsts);
         byId.forEach((id, piece) -> ids.putIfAbsent(piece.kind(), id));
         firsts.forEach(ids::putIfAbsent);
+    }
+
+    /** Where swatches lie on the shared sheet. */
+    public Map<Swatch, Patch> patches() {
+        return patches;
     }
 
     public Map<Long, Piece> pieces() {
@@ -97,6 +107,6 @@ public final class Kit {
     public Kit with(Map<Long, Piece> more) {
         var all = new LinkedHashMap<>(byId);
         all.putAll(more);
-        return new Kit(all, firsts);
+        return new Kit(all, firsts, patches);
     }
 }

@@ -10,6 +10,7 @@ import hausbau.core.shape.Facet;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Laying;
 import hausbau.core.shape.MeshBuilder;
+import hausbau.core.shape.Patch;
 import hausbau.core.shape.Point;
 import hausbau.core.shape.Pose;
 import hausbau.core.shape.Swatch;
@@ -149,8 +150,8 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
     }
 
     private void addTo(Faces faces, Pose pose, int copy, Finish finish) {
-        var laid = laying.into(faces, copy, pose);
-        form.addTo(taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid), bevel(finish), 1 / finish.sheetsPerMillimetre());
+        Patch.lay(finish.patches().get(swatch), laying, copy, pose, finish.sheetsPerMillimetre(), faces,
+                laid -> form.addTo(taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid), bevel(finish), 1 / finish.sheetsPerMillimetre()));
     }
 
     void addTo(MeshBuilder mesh, Finish finish) {

@@ -8,6 +8,7 @@ import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.MeshBuilder;
 import hausbau.core.shape.Point;
+import hausbau.core.shape.Swatch;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -44,7 +45,8 @@ public record Reduced(Mesh mesh, double error) {
             var faces = built.of(part.swatch());
             var wanted = (int) Math.max(1, part.indices().length / 3 * share);
             var left = simplified(mesh, part.indices(), wanted);
-            if (left.indices().length / 3 <= TOO_MANY * wanted) {
+            // What shares a sheet has a place on it, which is not found again.
+            if (left.indices().length / 3 <= TOO_MANY * wanted || part.swatch() == Swatch.SHARED) {
                 asLaidOut(mesh, left.indices(), faces, finish.sheetsPerMillimetre());
             } else {
                 var places = places(mesh);

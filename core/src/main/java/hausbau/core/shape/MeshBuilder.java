@@ -47,7 +47,7 @@ public final class MeshBuilder {
         return (corners, normals, laid) -> {
             var flat = Faces.normal(corners);
             var corner = new int[corners.length];
-            var into = triangles.computeIfAbsent(swatch, s -> new Triangles());
+            var into = triangles.computeIfAbsent(swatch.material(), s -> new Triangles());
             for (var i = 0; i < corners.length; i++) {
                 var on = laid == null ? laidOut(corners[i].plus(pose.by()), flat) : laid[i];
                 corner[i] = vertex(pose.place(corners[i]), pose.direction(normals[i]), on.along() * sheetsPerMillimetre, 1 - on.across() * sheetsPerMillimetre);

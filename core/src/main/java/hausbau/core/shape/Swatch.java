@@ -1,6 +1,8 @@
 package hausbau.core.shape;
 
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 
 /**
  * What a surface is made of.
@@ -17,13 +19,25 @@ public enum Swatch {
     TERRAZZO(0.58, 0.55, 0.50, 0.0, 0.4),
     PAINT(0.20, 0.33, 0.30, 0.0, 0.55),
     /** Of one's own, for pictures that were made for one thing. */
-    OWN1(0.68, 0.65, 0.58, 0.0, 0.8), OWN2(0.68, 0.65, 0.58, 0.0, 0.8), OWN3(0.68, 0.65, 0.58, 0.0, 0.8), OWN4(0.68, 0.65, 0.58, 0.0, 0.8), OWN5(0.68, 0.65, 0.58, 0.0, 0.8), OWN6(0.68, 0.65, 0.58, 0.0, 0.8);
+    OWN1(0.68, 0.65, 0.58, 0.0, 0.8), OWN2(0.68, 0.65, 0.58, 0.0, 0.8), OWN3(0.68, 0.65, 0.58, 0.0, 0.8), OWN4(0.68, 0.65, 0.58, 0.0, 0.8), OWN5(0.68, 0.65, 0.58, 0.0, 0.8), OWN6(0.68, 0.65, 0.58, 0.0, 0.8),
+    /** The material of all that lies on the site's shared sheet. */
+    SHARED(0.68, 0.65, 0.58, 0.0, 0.8),
+    /** Places on the shared sheet. */
+    SHARED1, SHARED2, SHARED3, SHARED4, SHARED5, SHARED6, SHARED7, SHARED8, SHARED9, SHARED10, SHARED11, SHARED12, SHARED13, SHARED14, SHARED15, SHARED16;
+
+    private static final List<Swatch> COATED = Stream.of(values()).filter(s -> s.ordinal() < SHARED.ordinal()).toList();
+    private static final List<Swatch> ON_SHARED = Stream.of(values()).filter(Swatch::isOnShared).toList();
+
 
     private final double red;
     private final double green;
     private final double blue;
     private final double metallic;
     private final double roughness;
+
+    Swatch() {
+        this(0.68, 0.65, 0.58, 0.0, 0.8);
+    }
 
     Swatch(double red, double green, double blue, double metallic, double roughness) {
         this.red = red;
@@ -55,7 +69,26 @@ public enum Swatch {
 
     /** Whether it is free for pictures of one's own. */
     public boolean isOwn() {
-        return ordinal() >= OWN1.ordinal();
+        return ordinal() >= OWN1.ordinal() && ordinal() <= OWN6.ordinal();
+    }
+
+    /** Whether it is a place on the shared sheet. */
+    public boolean isOnShared() {
+        return ordinal() > SHARED.ordinal();
+    }
+
+    /** What triangles of it are drawn in: swatches of one sheet are one material. */
+    public Swatch material() {
+        return isOnShared() ? SHARED : this;
+    }
+
+    /** Those that have a sheet each, finished in a coat. */
+    public static List<Swatch> coated() {
+        return COATED;
+    }
+
+    public static List<Swatch> onShared() {
+        return ON_SHARED;
     }
 
     public String label() {

@@ -203,6 +203,10 @@ public class ColourwayService {
         var files = new EnumMap<Swatch, SheetFiles>(Swatch.class);
         var sheet = sheet(siteId);
         colourway.coats().forEach((swatch, coat) -> files.put(swatch, sheets.jpeg(coat, side, sheet)));
+        var shared = stores.kits().sharedSheet(siteId);
+        if (!shared.placed().isEmpty()) {
+            files.put(Swatch.SHARED, sheets.jpeg(shared, side));
+        }
         return files;
     }
 }

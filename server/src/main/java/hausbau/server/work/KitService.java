@@ -180,7 +180,7 @@ public class KitService {
     }
 
     static Finish finish(SiteState state) {
-        return Finish.ofDensity(state.settings().pixelsPerMetre());
+        return Finish.ofDensity(state.settings().pixelsPerMetre()).with(state.kit().patches());
     }
 
     /** Tells one state of a piece's file from another. */

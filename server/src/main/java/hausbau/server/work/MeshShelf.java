@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Keeps the meshes made last, since a piece's mesh depends on nothing but what it is made of and the finish. */
@@ -20,7 +21,7 @@ public class MeshShelf {
 
     private static final int PLACES = 500;
     /** Raised when the same piece is made otherwise, since browsers keep what they were sent. */
-    private static final int VERSION = 2;
+    private static final int VERSION = 3;
 
     private record Key(Object of, Finish finish) {
     }
@@ -35,8 +36,14 @@ public class MeshShelf {
         }
     }
 
+    /** What of a finish a piece's mesh depends on. */
+    private static Finish own(Piece piece, Finish finish) {
+        return finish.of(piece.parts().stream().map(Part::swatch).collect(Collectors.toSet()));
+    }
+
     public Mesh mesh(Piece piece, Finish finish) {
-        return get(meshes, new Made(piece.kind(), piece.model()), finish, () -> piece.mesh(finish));
+        var own = own(piece, finish);
+        return get(meshes, new Made(piece.kind(), piece.model()), own, () -> piece.mesh(own));
     }
 
     /** What a mesh depends on, besides its finish. */
@@ -46,7 +53,7 @@ public class MeshShelf {
     /** Its levels of detail. */
     public List<Detail> details(Piece piece, Finish finish, List<Integer> percents) {
         var mesh = mesh(piece, finish);
-        return get(details, new Reduced(new Made(piece.kind(), piece.model()), percents), finish, () -> Detail.levels(mesh, percents, finish));
+        return get(details, new Reduced(new Made(piece.kind(), piece.model()), percents), own(piece, finish), () -> Detail.levels(mesh, percents, finish));
     }
 
     /** What levels of detail depend on, besides their finish. */
@@ -55,11 +62,12 @@ public class MeshShelf {
 
     /** Tells one file of a piece from another without making it. */
     public static String tag(Piece piece, Finish finish) {
-        var words = VERSION + " " + piece + " " + finish;
+        var words = VERSION + " " + piece + " " + own(piece, finish);
         return UUID.nameUUIDFromBytes(words.getBytes(StandardCharsets.UTF_8)).toString();
     }
 
     public byte[] glb(Piece piece, Finish finish) {
-        return get(files, piece, finish, () -> GltfScene.ofPiece(piece, finish));
+        var own = own(piece, finish);
+        return get(files, piece, own, () -> GltfScene.ofPiece(piece, own));
     }
 }

@@ -5,6 +5,7 @@ import hausbau.core.finish.Coat;
 import hausbau.core.finish.Coating;
 import hausbau.core.finish.Maps;
 import hausbau.core.finish.Picture;
+import hausbau.core.finish.SharedSheet;
 import hausbau.server.store.board.BoardStore;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
@@ -32,13 +33,14 @@ public class SheetShelf {
         return PictureFile.pixels(boards.original(mediaId));
     }
 
-    private record Key(Coat coat, int side, double sheet, String as) {
+    /** @param of a coat, or a sheet that several share */
+    private record Key(Object of, int side, double sheet, String as) {
     }
 
     private final Map<Key, FutureTask<SheetFiles>> made = new Shelf<>(PLACES);
 
-    /** Tells one sheet from another without making it. */
-    public static String tag(Coat coat, double sheet) {
+    /** Tells one sheet from another without making it. @param coat or a sheet that several share */
+    public static String tag(Object coat, double sheet) {
         return UUID.nameUUIDFromBytes((VERSION + " " + coat + " " + sheet).getBytes(StandardCharsets.UTF_8)).toString();
     }
 
@@ -51,10 +53,22 @@ public class SheetShelf {
         return get(new Key(coat, side, sheet, "jpeg"), SheetFiles::jpeg);
     }
 
+    public SheetFiles png(SharedSheet shared, int side) {
+        return get(new Key(shared, side, 1, "png"), SheetFiles::png);
+    }
+
+    public SheetFiles jpeg(SharedSheet shared, int side) {
+        return get(new Key(shared, side, 1, "jpeg"), SheetFiles::jpeg);
+    }
+
+    private Maps make(Key key) {
+        return key.of() instanceof SharedSheet shared ? shared.maps(key.side(), this::picture) : Coating.of((Coat) key.of(), key.side(), key.sheet(), this::picture);
+    }
+
     private SheetFiles get(Key key, Function<Maps, SheetFiles> write) {
         FutureTask<SheetFiles> task;
         synchronized (made) {
-            task = made.computeIfAbsent(key, k -> new FutureTask<>(() -> write.apply(Coating.of(k.coat(), k.side(), k.sheet(), this::picture))));
+            task = made.computeIfAbsent(key, k -> new FutureTask<>(() -> write.apply(make(k))));
         }
         task.run();
         try {

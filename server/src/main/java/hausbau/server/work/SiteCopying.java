@@ -75,7 +75,7 @@ class SiteCopying {
     /** What is repeated and what assemblies are made of names pieces within JSON, and finishes name pictures. */
     private void renumber(long copy) {
         var fresh = new HashMap<Long, Long>();
-        for (var column : Map.of("repeat", "bodies", "assembly", "parts", "twin", "hands", "piece_trait", "looks", "colourway", "words").entrySet()) {
+        for (var column : Map.of("repeat", "bodies", "assembly", "parts", "twin", "hands", "piece_trait", "looks", "colourway", "words", "shared_sheet", "words").entrySet()) {
             List<Map<String, Object>> json = jdbc.queryForList("select id, " + column.getValue() + " as json from " + column.getKey() + " where site_id = ?", copy);
             if (!json.isEmpty() && fresh.isEmpty()) {
                 jdbc.query("select old, fresh from new_id", row -> { fresh.put(row.getLong(1), row.getLong(2)); });

@@ -1,5 +1,6 @@
 package hausbau.server.store.kit;
 
+import hausbau.core.finish.SharedSheet;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Looks;
@@ -52,12 +53,21 @@ public class KitStore {
             told.put(row.getLong(1), new Told(row.getString(2), row.getString(3), first, Optional.of(row.getString(8)).filter(p -> !p.isEmpty()).map(Pivot::valueOf),
                     row.getString(7).isEmpty() ? List.of() : RecipeJson.readParts(row.getString(7), brought)));
         }, siteId);
-        return Kit.of(told, looks(siteId), unit);
+        return Kit.of(told, looks(siteId), sharedSheet(siteId).patches(), unit);
     }
 
     private Looks looks(long siteId) {
         var all = patterns(siteId);
         return new Looks(all.stream().filter(PatternRow::isUsed).findFirst().map(PatternRow::toPattern), all.stream().collect(Collectors.toMap(PatternRow::getId, PatternRow::toPattern)));
+    }
+
+    public Optional<SharedSheetRow> sharedSheetRow(long siteId) {
+        return rows.createQuery("from SharedSheetRow where siteId = :site", SharedSheetRow.class).setParameter("site", siteId).getResultStream().findFirst();
+    }
+
+    /** The sheet that several swatches share; an empty one where nobody put any there. */
+    public SharedSheet sharedSheet(long siteId) {
+        return sharedSheetRow(siteId).map(SharedSheetRow::toSheet).orElse(SharedSheet.EMPTY);
     }
 
     /** The surfaces of a site that were made elsewhere. */
