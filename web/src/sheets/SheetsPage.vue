@@ -9,6 +9,8 @@ import { FIGURE_OUTLINE } from '../space/figure'
 import CoatFields from './CoatFields.vue'
 import { shownOf, useColourways, type Picture, type Swatch } from './colourways'
 import NumbersTable from './NumbersTable.vue'
+import { useSharedSheet } from './shared'
+import SharedSheet from './SharedSheet.vue'
 
 /** The site's finishes: colourways, the sheet of each swatch as it lies on a piece, and what it is made from. */
 const site = useSite()
@@ -19,7 +21,9 @@ provide(
 )
 const chosenId = ref<number>()
 const colourway = computed(() => colourways.all.find((c) => c.id === chosenId.value) ?? colourways.used)
+const shared = useSharedSheet()
 const swatch = ref<Swatch>('TILE')
+const isShared = ref(false)
 const coat = computed(() => colourway.value?.coats.find((c) => c.swatch === swatch.value))
 const picture = ref<Picture>('COLOUR')
 const PICTURES = [
@@ -39,6 +43,10 @@ async function remove() {
   const id = colourway.value!.id
   chosenId.value = undefined
   await colourways.remove(id)
+}
+function choose(of: Swatch) {
+  isShared.value = false
+  swatch.value = of
 }
 const share = (triangles: number) => `${Math.round((100 * triangles) / site.tally!.triangles)} %`
 </script>
@@ -64,13 +72,18 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         :key="c.swatch"
         type="button"
         class="plain entry coat"
-        :class="{ here: c.swatch === swatch }"
-        :aria-pressed="c.swatch === swatch"
-        @click="swatch = c.swatch">
+        :class="{ here: !isShared && c.swatch === swatch }"
+        :aria-pressed="!isShared && c.swatch === swatch"
+        @click="choose(c.swatch)">
         <img :src="colourways.url(colourway.id, c, 'COLOUR', 128)" alt="" /><span>{{ c.swatch.toLowerCase() }}</span>
       </button>
+      <p class="caps">in all colourways</p>
+      <button type="button" class="plain entry coat" :class="{ here: isShared }" :aria-pressed="isShared" @click="isShared = true">
+        <img v-if="shared.sheet.sheet" :src="shared.url('COLOUR', 128)" alt="" /><span>shared sheet</span>
+      </button>
     </nav>
-    <div class="middle">
+    <SharedSheet v-if="isShared" :sheet-mm="colourway.sheetMm" />
+    <div v-if="!isShared" class="middle">
       <div class="views" role="toolbar" aria-label="Which picture">
         <button v-for="p in PICTURES" :key="p.value" type="button" class="plain" :aria-pressed="picture === p.value" @click="picture = p.value">
           {{ p.label }}
@@ -92,7 +105,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
       </div>
       <section class="numbers" :inert="!isOwn"><NumbersTable :colourway="colourway" /></section>
     </div>
-    <aside class="panel side" aria-label="The finish">
+    <aside v-if="!isShared" class="panel side" aria-label="The finish">
       <section v-if="isOwn">
         <label class="field"
           ><span>Name</span

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { CoatView, CoatWords, ColourwayView } from '../api/client'
 import { useListed } from '../site/listed'
 import { useSite } from '../site/site'
+import { useSharedSheet } from './shared'
 
 export type Swatch = CoatView['swatch']
 export type Picture = 'COLOUR' | 'NORMAL' | 'SURFACE'
@@ -16,6 +17,7 @@ export function shownOf(coats: readonly CoatView[]): CoatView[] {
 /** The site's sets of finishes. */
 export const useColourways = defineStore('colourways', () => {
   const site = useSite()
+  const shared = useSharedSheet()
   const { all, refusal, edit } = useListed<ColourwayView>('/colourways')
   const used = computed(() => all.value.find((c) => c.used))
 
@@ -28,8 +30,8 @@ export const useColourways = defineStore('colourways', () => {
     ...all.value.filter((c) => site.looks.all.some((g) => g.colourwayId === c.id)).map((from) => ({ colourwayId: from.id, from })),
   ])
   /** What Space and the Workshop dress swatches in. */
-  const coats = computed(() =>
-    worn.value.flatMap(({ colourwayId, from }) =>
+  const coats = computed(() => [
+    ...worn.value.flatMap(({ colourwayId, from }) =>
       from.coats.map((coat) => ({
         colourwayId,
         swatch: coat.swatch.toLowerCase(),
@@ -37,7 +39,8 @@ export const useColourways = defineStore('colourways', () => {
         url: (picture: Picture) => url(from.id, coat, picture, 512),
       })),
     ),
-  )
+    { colourwayId: 0, swatch: 'shared', sheet: shared.sheet.sheet, url: (picture: Picture) => shared.url(picture, 1024) },
+  ])
 
   const create = (copyOfId?: number) => edit<ColourwayView>('Make a colourway', 'POST', '/colourways', () => ({ copyOfId }))
   const rename = (id: number, name: string) => edit('Change a colourway', 'PATCH', `/colourways/${id}`, () => ({ name }))

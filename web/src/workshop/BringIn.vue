@@ -8,12 +8,14 @@ import { vHere } from '../parts/focus'
 import { useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import { useDeliveries } from './deliveries'
-import { FIXES, SWATCHES, UNITS, UPS } from './words'
+import { useSharedSheet } from '../sheets/shared'
+import { FIXES, UNITS, UPS } from './words'
 
 /** A file that was handed over: what is in it beside the figure, what was found about it, and how it is brought in. */
 const site = useSite()
 const router = useRouter()
 const work = useDeliveries()
+const shared = useSharedSheet()
 const delivery = computed(() => work.delivery)
 const thing = computed(() => delivery.value?.things[work.thing])
 const piece = computed(() => site.pieces.find((p) => p.id === work.pieceId))
@@ -174,7 +176,7 @@ async function bring() {
           <span>{{ m.name }}</span><Choice
             :label="`Finish of ${m.name}`"
             :value="work.swatches[m.name] ?? m.swatch"
-            :options="SWATCHES"
+            :options="shared.swatches"
             @change="(s) => (work.swatches = { ...work.swatches, [m.name]: s })" />
         </label>
         <Checkbox

@@ -11,9 +11,11 @@ import PointEditor from './PointEditor.vue'
 import PointRows from './PointRows.vue'
 import ProfileFields from './ProfileFields.vue'
 import SvgShapes from './SvgShapes.vue'
-import { FORMS, SWATCHES } from './words'
+import { useSharedSheet } from '../sheets/shared'
+import { FORMS } from './words'
 
 /** Everything about one part, typed. */
+const shared = useSharedSheet()
 const props = defineProps<{ words: PartWords }>()
 const work = useBench()
 const spot = work.spot()
@@ -214,7 +216,7 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
         ><span>Name</span><TextEntry label="Name of the part" :value="words.name ?? ''" :maxlength="60" @commit="(name) => set(() => ({ name }))"
       /></label>
       <label class="field"
-        ><span>Swatch</span><Choice label="Swatch" :value="words.swatch" :options="SWATCHES" @change="(swatch) => set(() => ({ swatch }))"
+        ><span>Swatch</span><Choice label="Swatch" :value="words.swatch" :options="shared.swatches" @change="(swatch) => set(() => ({ swatch }))"
       /></label>
     </div>
     <label class="cuts"

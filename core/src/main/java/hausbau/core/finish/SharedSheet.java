@@ -144,13 +144,16 @@ public record SharedSheet(int cells, List<Placed> placed) {
     public record Room(int x, int y) {
     }
 
+    /** Whether nothing lies there, and all of it is on the sheet. */
+    public boolean isFree(int x, int y, int width, int height) {
+        return x >= 0 && y >= 0 && x + width <= cells && y + height <= cells && placed.stream().noneMatch(p -> p.meets(x, y, width, height));
+    }
+
     /** The highest place where something of this size lies on nothing, of those the one furthest to the left. */
     public Optional<Room> room(int width, int height) {
         for (var y = 0; y + height <= cells; y++) {
             for (var x = 0; x + width <= cells; x++) {
-                var ox = x;
-                var oy = y;
-                if (placed.stream().noneMatch(p -> p.meets(ox, oy, width, height))) {
+                if (isFree(x, y, width, height)) {
                     return Optional.of(new Room(x, y));
                 }
             }

@@ -31,6 +31,7 @@ import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.Patch;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Pattern;
 import hausbau.core.kit.Profile;
@@ -64,9 +65,10 @@ class DemoDressing {
     private final WorkshopService workshop;
     private final DeliveryService deliveries;
     private final DressService dresses;
+    private final SharedSheetService shared;
 
     DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder, TraitService traits,
-            PatternService patterns, ColourwayService colourways, WorkshopService workshop, DeliveryService deliveries, DressService dresses) {
+            PatternService patterns, ColourwayService colourways, WorkshopService workshop, DeliveryService deliveries, DressService dresses, SharedSheetService shared) {
         this.list = list;
         this.kit = kit;
         this.massing = massing;
@@ -80,10 +82,13 @@ class DemoDressing {
         this.workshop = workshop;
         this.deliveries = deliveries;
         this.dresses = dresses;
+        this.shared = shared;
     }
 
     void dress(long site) {
-        line(site);
+        var frieze = shared.add(site, NOT_TOLD, onSheet(site, "frieze", Patch.Kind.STRIP, 1, DemoPictures.frieze()));
+        var notice = shared.add(site, NOT_TOLD, onSheet(site, "notice", Patch.Kind.SINGLE, 3, DemoPictures.notice()));
+        line(site, frieze);
         var closed = finish(site);
         standIn(site, "PRP-EDGE", "basin edge", 1000, 250, 60);
         standIn(site, "PRP-EDGE-C", "basin edge, corner", 250, 250, 60);
@@ -94,6 +99,7 @@ class DemoDressing {
         model(site);
         bringIn(site);
         sign(site);
+        notice(site, notice);
         boilerWalk(site, closed);
         basinEdge(site);
         handrail(site);
@@ -184,12 +190,15 @@ class DemoDressing {
     }
 
     /** Plinth, tiles to the shoulder with a rail on them, plaster, a cornice. */
-    private void line(long site) {
+    private void line(long site, Swatch frieze) {
         var pattern = patterns.create(site, NOT_TOLD, null);
         var usual = Pattern.usual();
         var around = new Surroundings(Optional.of(new Surroundings.Slab(Swatch.TERRAZZO, Swatch.TERRAZZO, 0, 0)), Optional.of(new Surroundings.Slab(Swatch.PLASTER, Swatch.PLASTER, 120_000, 60_000)),
                 Optional.of(new Surroundings.Tread(Swatch.STONE, Swatch.TERRAZZO, 40_000, 20_000)), Optional.of(new Surroundings.Railing(Swatch.METAL, 115_000, 18_000, Swatch.TIMBER, 60_000, 50_000)));
-        patterns.change(site, pattern, NOT_TOLD, "Tiled halls", new Pattern(usual.least(), usual.bands(), usual.trims(), usual.uprights(), around));
+        var bands = new ArrayList<>(usual.bands());
+        // Above the rail.
+        bands.add(bands.size() - 1, new Pattern.Band("frieze", frieze, 250_000, 10_000));
+        patterns.change(site, pattern, NOT_TOLD, "Tiled halls", new Pattern(usual.least(), bands, usual.trims(), usual.uprights(), around));
         patterns.use(site, pattern, NOT_TOLD);
     }
 
@@ -224,6 +233,19 @@ class DemoDressing {
         workshop.remove(site, id, 0, NOT_TOLD);
         traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null));
         placements.place(site, NOT_TOLD, id, Stance.at(Vec.ofMillimetres(4_500, 7_900, 1_000), Turn.NONE), new Clinging.Offset(Optional.of(mm(2_700)), Length.ZERO), true);
+    }
+
+    private SharedSheetService.Words onSheet(long site, String name, Patch.Kind kind, int height, byte[] picture) {
+        return new SharedSheetService.Words(name, kind, null, null, kind == Patch.Kind.STRIP ? null : 4, height, Map.of(Coat.Layer.COLOUR, colourways.addPicture(site, picture)), 35, null);
+    }
+
+    /** A board of the shared sheet's notice, on the wall beside the door. */
+    private void notice(long site, Swatch swatch) {
+        standIn(site, "PRP-NOTICE", "notice board", 1000, 30, 750);
+        inPlace(site, "PRP-NOTICE", Part.of(swatch, new Form.Block(Vec.ofMillimetres(1000, 30, 750)), Vec.ZERO).named("board"));
+        var id = piece(site, "PRP-NOTICE");
+        traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null));
+        placements.place(site, NOT_TOLD, id, Stance.at(Vec.ofMillimetres(2_700, 7_900, 1_000), Turn.NONE), new Clinging.Offset(Optional.of(mm(1_900)), Length.ZERO), true);
     }
 
     /** A room under a pattern of its own: limewash above a dark plinth, with a kerb along its foot; nobody paints it. */

@@ -99,13 +99,15 @@ public class SharedSheetService {
             var standing = one(sheet, swatch);
             edit.name("Change “" + standing.name() + "” on the shared sheet");
             var changed = told.over(standing);
-            // What becomes a strip is as wide as the sheet.
-            if (told.kind() != null && told.kind() != Patch.Kind.SINGLE && told.width() == null) {
-                changed = new Placed(swatch, changed.name(), changed.kind(), 0, told.kind() == Patch.Kind.TILING ? 0 : changed.y(), sheet.cells(), told.kind() == Patch.Kind.TILING ? sheet.cells() : changed.height(),
-                        changed.pictures(), changed.roughness(), changed.metallic());
-            }
-            write(edit, siteId, sheet.with(changed));
+            write(edit, siteId, sheet.with(told.kind() == null || told.kind() == Patch.Kind.SINGLE || told.width() != null ? changed : across(sheet.without(swatch), changed)));
         });
+    }
+
+    /** What goes on is as wide as the sheet: where it is, or else where there is room. */
+    private static Placed across(SharedSheet others, Placed p) {
+        var height = p.kind() == Patch.Kind.TILING ? others.cells() : p.height();
+        var room = others.isFree(0, p.y(), others.cells(), height) ? new Room(0, p.y()) : others.room(others.cells(), height).orElse(new Room(0, p.y()));
+        return new Placed(p.swatch(), p.name(), p.kind(), room.x(), room.y(), others.cells(), height, p.pictures(), p.roughness(), p.metallic());
     }
 
     /** @throws Refused where something is made of it */

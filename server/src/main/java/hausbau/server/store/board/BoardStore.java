@@ -58,5 +58,7 @@ public class BoardStore {
 
     public void keep(MediaRow media) {
         rows.persist(media);
+        // What comes next may ask for it past the entities.
+        rows.flush();
     }
 }
