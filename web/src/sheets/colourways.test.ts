@@ -34,6 +34,7 @@ beforeEach(() => {
   useSite().site = { id: 1, revision: 4 } as SiteView
   asked = stubServer((method, path, body) => {
     if (path.includes('/news')) return { site: { id: 1, revision: 4 }, parts: [], chunks: [], gone: [], all: false }
+    if (path.endsWith('/shared-sheet')) return { cells: 16, free: 0, sheet: 'together', placed: [] }
     if (path.endsWith('/colourways')) return [one(0), one(5)]
     if (path.endsWith('/colourway')) usedId = (body as { colourwayId: number }).colourwayId
     if (method === 'PATCH') {
@@ -53,12 +54,20 @@ beforeEach(() => {
 describe('colourways', () => {
   it('dresses swatches in the one in use, under the word of each sheet', async () => {
     const ways = useColourways()
-    await vi.waitFor(() => expect(ways.coats).toHaveLength(2))
-    expect(ways.coats![0]!.swatch).toBe('tile')
-    expect(ways.coats![0]!.url('NORMAL')).toBe('/api/sites/1/colourways/0/TILE/NORMAL.png?side=512&as=0-20')
+    await vi.waitFor(() => expect(ways.coats).toHaveLength(3))
+    await vi.waitFor(() => expect(ways.coats[2]).toMatchObject({ colourwayId: 0, swatch: 'shared', sheet: 'together' }))
+    expect(ways.coats[0]!.swatch).toBe('tile')
+    expect(ways.coats[0]!.url('NORMAL')).toBe('/api/sites/1/colourways/0/TILE/NORMAL.png?side=512&as=0-20')
     await ways.use(5)
     expect(ways.used?.id).toBe(5)
-    expect(ways.coats![0]!.url('COLOUR')).toContain('/colourways/5/TILE/COLOUR.png')
+    expect(ways.coats[0]!.url('COLOUR')).toContain('/colourways/5/TILE/COLOUR.png')
+  })
+
+  it('has those of rooms and placements beside the one in use', async () => {
+    const ways = useColourways()
+    useSite().looks = { all: [{ pieceId: 1, tint: '', wear: 0, onFloor: false, colourwayId: 5 }], dealt: [] }
+    await vi.waitFor(() => expect(ways.coats.map((c) => `${c.colourwayId} ${c.swatch}`)).toEqual(['0 tile', '0 paint', '5 tile', '5 paint', '0 shared']))
+    expect(ways.coats[2]!.url('COLOUR')).toContain('/colourways/5/TILE/')
   })
 
   it('sends what is typed in the order in which it was typed, and shows it', async () => {

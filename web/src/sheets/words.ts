@@ -47,4 +47,5 @@ export const LAYERS = [
   { value: 'ROUGHNESS', label: 'Roughness', says: 'Grey, or in the green channel; times the number below' },
   { value: 'METALLIC', label: 'Metallic', says: 'Grey, or in the blue channel; times the number below' },
   { value: 'OCCLUSION', label: 'Occlusion', says: 'Grey, or in the red channel' },
+  { value: 'OPACITY', label: 'Opacity', says: 'Grey: white is there, black is cut out' },
 ] as const

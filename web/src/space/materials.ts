@@ -43,6 +43,9 @@ export const paperColour = (swatch: string) => new Color(PAPERS[swatch] ?? PAPER
 /** What fronts of either look have in common. */
 const FACES = { side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1 }
 
+/** What is less opaque than this is not there, as glTF 2.0 has it. */
+const CUT_OUT = 0.5
+
 /** Fronts in paper. */
 export function paperMaterial(swatch: string): MeshLambertMaterial {
   return cutOpen(new MeshLambertMaterial({ ...FACES, color: paperColour(swatch), clippingPlanes: [cut.plane, cut.base] }))
@@ -50,7 +53,7 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
 
 /** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it, @param mask where it wears first */
 export function coatMaterial(isCut: boolean, against: { pixelsPerMetre: IUniform<number>; bounds: IUniform<Vector4> }, mask?: Texture): MeshStandardMaterial {
-  const material = cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
+  const material = cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, alphaTest: CUT_OUT, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
   const cutOpened = material.onBeforeCompile.bind(material)
   material.onBeforeCompile = (shader, renderer) => {
     cutOpened(shader, renderer)

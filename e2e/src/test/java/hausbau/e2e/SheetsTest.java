@@ -154,8 +154,9 @@ class SheetsTest {
         desk.press("Tab");
         desk.page.getByLabel("Tint by hand").fill("#3050ff");
         desk.until("() => document.querySelector('[data-testid=space]').dataset.worn > 0", null);
+        desk.until("() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/build.*/, 'looks')).then(r => r.text()).then(t => t.includes('3050ff'))", null);
+        desk.handsOff();
         desk.press("Escape");
-        desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster')", null);
         assertThat(reddish(desk)).as("blue falls on red").isLessThan(before + 500);
         assertThat(desk.get(desk.site() + "/looks").get("all").toString()).contains("\"tint\":\"#3050ff\",\"wear\":95");
         desk.handsOff();
@@ -245,10 +246,93 @@ class SheetsTest {
         assertThat(desk.page.getByLabel("Another picture for colour")).isVisible();
     }
 
+    private static Locator onSheet(Desk desk, String name) {
+        return desk.page.getByLabel("Swatches on the sheet").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
+    }
+
+    /** A pixel of the shared sheet's picture as the page shows it. */
+    private static int onSheet(Desk desk, int x, int y) throws IOException {
+        var path = desk.page.getByTestId("shared-sheet").getAttribute("src");
+        return ImageIO.read(new ByteArrayInputStream(desk.page.request().get(desk.page.url().replaceAll("/sites/.*", "") + path).body())).getRGB(x, y) & 0xffffff;
+    }
+
+    /** Two pictures at once become swatches where there is room; moved by keys faster than the server answers, dragged, typed, packed; what is made of one is seen so. */
+    @Test
+    void aSheetIsPutTogetherAndWhatLiesOnItFollows() throws IOException {
+        var desk = SharedApplication.desk().hall("Shared hall");
+        open(desk);
+        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet")).click();
+        assertThat(desk.page.getByText("Nothing lies here yet.")).isVisible();
+        desk.page.getByTestId("shared-pictures").setInputFiles(new FilePayload[] {new FilePayload("red.png", "image/png", picture(128, 64, 0xc02010)), new FilePayload("blue.png", "image/png", picture(64, 64, 0x1020c0))});
+        assertThat(onSheet(desk, "red, 2 × 1 cells at 0, 0")).isVisible();
+        assertThat(onSheet(desk, "blue, 1 × 1 cells at 2, 0")).isVisible();
+        onSheet(desk, "blue").focus();
+        desk.press("ArrowRight", "ArrowRight", "ArrowRight");
+        assertThat(onSheet(desk, "blue, 1 × 1 cells at 5, 0")).isVisible();
+        var box = desk.page.getByLabel("Swatches on the sheet").boundingBox();
+        var cell = box.width / 16;
+        desk.page.mouse().move(box.x + cell, box.y + cell / 2);
+        desk.page.mouse().down();
+        desk.page.mouse().move(box.x + 5 * cell, box.y + 5 * cell);
+        desk.page.mouse().move(box.x + 9 * cell, box.y + 8.5 * cell);
+        desk.page.mouse().up();
+        assertThat(onSheet(desk, "red, 2 × 1 cells at 8, 8")).isVisible();
+        assertThat(onSheet(desk, 8 * 64 + 64, 8 * 64 + 32)).isEqualTo(0xc02010);
+        assertThat(onSheet(desk, 5 * 64 + 32, 32)).isEqualTo(0x1020c0);
+        FirstRoomTest.passesAxe(desk, "shared sheet");
+        // Onto the other: refused, and it stays.
+        desk.field("From left").fill("4");
+        desk.press("Tab");
+        assertThat(onSheet(desk, "red, 2 × 1 cells at 4, 8")).isVisible();
+        desk.field("From top").fill("0");
+        desk.press("Tab");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("would lie on");
+        assertThat(onSheet(desk, "red, 2 × 1 cells at 4, 8")).isVisible();
+        desk.button("Pack", true).click();
+        assertThat(onSheet(desk, "red, 2 × 1 cells at 0, 0")).isVisible();
+        assertThat(onSheet(desk, "blue, 1 × 1 cells at 2, 0")).isVisible();
+        desk.page.getByLabel("Which way it goes on").selectOption("strip, goes on to the sides");
+        assertThat(onSheet(desk, "red, 16 × 1 cells")).isVisible();
+        desk.handsOff();
+        desk.press("Control+z");
+        assertThat(onSheet(desk, "red, 2 × 1 cells at 0, 0")).isVisible();
+        // A piece is made of it.
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        desk.button("New piece").click();
+        desk.field("Swatch").selectOption("red");
+        assertThat(desk.field("Swatch").locator("option:checked")).hasText("red");
+        desk.handsOff();
+        desk.press("p");
+        assertThat(desk.page.getByTestId("bench")).hasAttribute("data-look", "finished");
+        desk.page.waitForTimeout(3_000);
+        var shot = ImageIO.read(new ByteArrayInputStream(desk.page.getByTestId("bench").screenshot()));
+        var red = 0;
+        for (var y = 0; y < shot.getHeight(); y++) {
+            for (var x = 0; x < shot.getWidth(); x++) {
+                var rgb = shot.getRGB(x, y);
+                red += (rgb >> 16 & 255) > 50 + Math.max(rgb >> 8 & 255, rgb & 255) ? 1 : 0;
+            }
+        }
+        assertThat(red).isGreaterThan(5_000);
+        // What is made of it holds it: it says who.
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
+        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet")).click();
+        onSheet(desk, "red").focus();
+        desk.press("Delete");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("is made of");
+        onSheet(desk, "blue").focus();
+        desk.press("Delete");
+        assertThat(onSheet(desk, "blue")).hasCount(0);
+    }
+
     private static byte[] picture(int colour) throws IOException {
-        var image = new BufferedImage(16, 16, BufferedImage.TYPE_INT_RGB);
-        for (var i = 0; i < 256; i++) {
-            image.setRGB(i % 16, i / 16, colour);
+        return picture(16, 16, colour);
+    }
+
+    private static byte[] picture(int width, int height, int colour) throws IOException {
+        var image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        for (var i = 0; i < width * height; i++) {
+            image.setRGB(i % width, i / width, colour);
         }
         var out = new ByteArrayOutputStream();
         ImageIO.write(image, "png", out);

@@ -14,6 +14,7 @@ import de.javagl.jgltf.model.impl.DefaultSceneModel;
 import de.javagl.jgltf.model.impl.DefaultTextureModel;
 import de.javagl.jgltf.model.io.GltfModelWriter;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
+import de.javagl.jgltf.model.v2.MaterialModelV2.AlphaMode;
 import hausbau.core.build.Stance;
 import hausbau.core.finish.Maps;
 import hausbau.core.kit.Piece;
@@ -307,6 +308,10 @@ public final class GltfScene {
                     .setMetallicRoughnessTexture(maps.get(Maps.Kind.SURFACE), 0).setOcclusionTexture(maps.get(Maps.Kind.SURFACE), 1, 0);
         }
         var material = builder.build();
+        if (sheet != null && sheet.isCut()) {
+            material.setAlphaMode(AlphaMode.MASK);
+            material.setDoubleSided(true);
+        }
         material.setName(swatch.label() + named(of.look()));
         return material;
     }
@@ -316,7 +321,7 @@ public final class GltfScene {
         sheet.files().forEach((kind, file) -> {
             var image = new DefaultImageModel();
             image.setName(name + " " + kind.name().toLowerCase(Locale.ROOT));
-            image.setMimeType(sheet.mediaType());
+            image.setMimeType(sheet.mediaType(kind));
             image.setImageData(ByteBuffer.wrap(file));
             var texture = new DefaultTextureModel();
             texture.setImageModel(image);

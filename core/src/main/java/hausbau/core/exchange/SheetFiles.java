@@ -5,6 +5,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
@@ -12,8 +13,10 @@ import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriteParam;
 
-/** The pictures of a sheet as files. @param mediaType of all of them */
-public record SheetFiles(String mediaType, Map<Maps.Kind, byte[]> files) {
+/** The pictures of a sheet as files. @param isCut whether some of its colour is cut out: that is without loss then */
+public record SheetFiles(boolean isCut, Map<Maps.Kind, byte[]> files) {
+
+    private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G'};
 
     /** Noise hardly compresses without loss: a set's sheets would outweigh its meshes. */
     private static final float QUALITY = 0.9f;
@@ -24,32 +27,33 @@ public record SheetFiles(String mediaType, Map<Maps.Kind, byte[]> files) {
 
     /** Without loss. */
     public static SheetFiles png(Maps maps) {
-        return of(maps, "image/png", SheetFiles::png);
+        return of(maps, SheetFiles::png);
     }
 
     public static SheetFiles jpeg(Maps maps) {
-        return of(maps, "image/jpeg", SheetFiles::jpeg);
+        return of(maps, SheetFiles::jpeg);
     }
 
     private interface Writer {
         void write(BufferedImage picture, ByteArrayOutputStream out) throws IOException;
     }
 
-    private static SheetFiles of(Maps maps, String mediaType, Writer writer) {
+    private static SheetFiles of(Maps maps, Writer writer) {
         var files = new EnumMap<Maps.Kind, byte[]>(Maps.Kind.class);
         for (var kind : Maps.Kind.values()) {
-            files.put(kind, file(maps.side(), maps.of(kind), writer));
+            var isCut = maps.isCut() && kind == Maps.Kind.COLOUR;
+            files.put(kind, file(maps.side(), maps.of(kind), isCut ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB, isCut ? SheetFiles::png : writer));
         }
-        return new SheetFiles(mediaType, files);
+        return new SheetFiles(maps.isCut(), files);
     }
 
     /** One square picture without loss. @param pixels rows from the top, each {@code 0xRRGGBB} */
     public static byte[] png(int side, int[] pixels) {
-        return file(side, pixels, SheetFiles::png);
+        return file(side, pixels, BufferedImage.TYPE_INT_RGB, SheetFiles::png);
     }
 
-    private static byte[] file(int side, int[] pixels, Writer writer) {
-        var picture = new BufferedImage(side, side, BufferedImage.TYPE_INT_RGB);
+    private static byte[] file(int side, int[] pixels, int type, Writer writer) {
+        var picture = new BufferedImage(side, side, type);
         picture.setRGB(0, 0, side, side, pixels, 0, side);
         var out = new ByteArrayOutputStream();
         try {
@@ -75,6 +79,10 @@ public record SheetFiles(String mediaType, Map<Maps.Kind, byte[]> files) {
         } finally {
             writer.dispose();
         }
+    }
+
+    public String mediaType(Maps.Kind kind) {
+        return Arrays.equals(of(kind), 0, PNG.length, PNG, 0, PNG.length) ? "image/png" : "image/jpeg";
     }
 
     public byte[] of(Maps.Kind kind) {

@@ -23,8 +23,8 @@ import java.util.Map;
  */
 public record Coat(Grain grain, String colour, String second, long unitX, long unitY, long joint, Bond bond, int variation, long relief, int roughness, int metallic, int wear, int seed, Map<Layer, Long> pictures) {
 
-    /** What a picture of one's own tells. Roughness and metallic are multiplied by the coat's own, as glTF 2.0 has it. */
-    public enum Layer { COLOUR, NORMAL, ROUGHNESS, METALLIC, OCCLUSION }
+    /** What a picture of one's own tells. Roughness and metallic are multiplied by the coat's own, as glTF 2.0 has it; what is not opaque is not there. */
+    public enum Layer { COLOUR, NORMAL, ROUGHNESS, METALLIC, OCCLUSION, OPACITY }
 
     /** How the material is structured. */
     public enum Grain {

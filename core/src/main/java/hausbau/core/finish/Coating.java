@@ -21,6 +21,7 @@ public final class Coating {
     private final double[] roughness;
     private final double[] metallic;
     private final double[] open;
+    private final double[] opaque;
     private final Noise noise;
     private final Noise other;
     private final double[] first;
@@ -36,6 +37,7 @@ public final class Coating {
         roughness = new double[side * side];
         metallic = new double[side * side];
         open = new double[side * side];
+        opaque = new double[side * side];
         noise = new Noise(coat.seed());
         other = new Noise(coat.seed() ^ 0x5DEECE66DL);
         first = rgb(coat.colour());
@@ -76,6 +78,7 @@ public final class Coating {
         double rough = coat.roughness() / 100.0;
         double metal = coat.metallic() / 100.0;
         double openness = 1;
+        double opaque = 1;
         /** Its colour out of a picture; empty where none tells. */
         double[] own = {};
     }
@@ -92,6 +95,7 @@ public final class Coating {
                 roughness[i] = clamp(s.rough);
                 metallic[i] = clamp(s.metal);
                 open[i] = clamp(s.openness);
+                opaque[i] = clamp(s.opaque);
                 var c = new double[3];
                 for (var k = 0; k < 3; k++) {
                     c[k] = clamp((s.own.length > 0 ? s.own[k] : Noise.mix(first[k], second[k], clamp(s.blend))) * s.light);
@@ -137,6 +141,7 @@ public final class Coating {
                 s.own = pictures.containsKey(Layer.COLOUR) ? pictured(Layer.COLOUR, u, v) : s.own;
                 s.rough *= pictures.containsKey(Layer.ROUGHNESS) ? pictured(Layer.ROUGHNESS, u, v)[1] : 1;
                 s.metal *= pictures.containsKey(Layer.METALLIC) ? pictured(Layer.METALLIC, u, v)[2] : 1;
+                s.opaque = pictures.containsKey(Layer.OPACITY) ? pictured(Layer.OPACITY, u, v)[0] : 1;
                 s.openness = pictures.containsKey(Layer.OCCLUSION) ? pictured(Layer.OCCLUSION, u, v)[0] : 1;
             }
             default -> throw new IllegalStateException(coat.grain().name());
@@ -243,12 +248,13 @@ public final class Coating {
         var colours = new int[side * side];
         var normals = new int[side * side];
         var surfaces = new int[side * side];
+        var isCut = pictures.containsKey(Layer.OPACITY);
         // Millimetres between the neighbours on both sides.
         var run = 2 * sheet / side;
         for (var y = 0; y < side; y++) {
             for (var x = 0; x < side; x++) {
                 var i = y * side + x;
-                colours[i] = pack(colour[i][0], colour[i][1], colour[i][2]);
+                colours[i] = pack(colour[i][0], colour[i][1], colour[i][2]) | (isCut ? byteOf(opaque[i]) << 24 : 0);
                 var dx = (at(x + 1, y) - at(x - 1, y)) / run;
                 var dy = (at(x, y - 1) - at(x, y + 1)) / run;
                 var length = Math.sqrt(dx * dx + dy * dy + 1);
@@ -256,7 +262,7 @@ public final class Coating {
                 surfaces[i] = pack(open[i], roughness[i], metallic[i]);
             }
         }
-        return new Maps(side, colours, normals, surfaces);
+        return new Maps(side, colours, normals, surfaces, isCut);
     }
 
     /** One long again, since a mean of directions is shorter. */

@@ -28,6 +28,7 @@ public record SharedSheet(int cells, List<Placed> placed) {
     private static final int LONGEST = 60;
     /** Where nothing lies: a neutral grey, flat and dull. */
     private static final int FREE_COLOUR = 0xd8d4ca;
+    private static final int SOLID = 0xff000000;
     private static final int FREE_NORMAL = 0x8080ff;
 
     /**
@@ -202,7 +203,8 @@ public record SharedSheet(int cells, List<Placed> placed) {
         var colour = new int[side * side];
         var normal = new int[side * side];
         var surface = new int[side * side];
-        Arrays.fill(colour, FREE_COLOUR);
+        var isCut = placed.stream().anyMatch(p -> p.pictures().containsKey(Layer.OPACITY));
+        Arrays.fill(colour, isCut ? SOLID | FREE_COLOUR : FREE_COLOUR);
         Arrays.fill(normal, FREE_NORMAL);
         Arrays.fill(surface, Coating.surface(1, 0.9, 0));
         for (var p : placed) {
@@ -216,13 +218,13 @@ public record SharedSheet(int cells, List<Placed> placed) {
                 for (var x = 0; x < wide; x++) {
                     var at = (y0 + y) * side + x0 + x;
                     var read = new Reading(pictures, p.kind() == Patch.Kind.STRIP, (x + 0.5) / wide, (y + 0.5) / high, wide, high);
-                    colour[at] = read.colour(FREE_COLOUR);
+                    colour[at] = isCut ? read.colour(FREE_COLOUR) | read.opaque() << 24 : read.colour(FREE_COLOUR);
                     normal[at] = read.normal(FREE_NORMAL);
                     surface[at] = read.surface(p.roughness() / 100.0, p.metallic() / 100.0);
                 }
             }
         }
-        return new Maps(side, colour, normal, surface);
+        return new Maps(side, colour, normal, surface, isCut);
     }
 
     /** One pixel of a place. @param u from its left and @param v from its top, 0 to 1, @param wide and @param high pixels of it */
@@ -237,6 +239,11 @@ public record SharedSheet(int cells, List<Placed> placed) {
 
         int colour(int none) {
             return of(Layer.COLOUR).map(c -> Coating.pack(c[0], c[1], c[2])).orElse(none);
+        }
+
+        /** 0 to 255. */
+        int opaque() {
+            return of(Layer.OPACITY).map(c -> (int) Math.round(255 * c[0])).orElse(255);
         }
 
         int normal(int none) {

@@ -15,6 +15,7 @@ import hausbau.core.build.Stance;
 import hausbau.core.finish.Coating;
 import hausbau.core.finish.Colourway;
 import hausbau.core.finish.Maps;
+import hausbau.core.finish.Maps;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -204,6 +205,31 @@ class GltfSceneTest {
         // sRGB 128 is 0.2159 in linear light (IEC 61966-2-1).
         assertThat(tinted.getBaseColorFactor()[0]).isCloseTo(0.2159f, within(0.0005f));
         assertThat(materials.stream().filter(m -> m.getName().equals("timber")).findFirst().orElseThrow().getBaseColorTexture()).isNull();
+    }
+
+    /** What is cut out is a picture without loss beside those with loss, and its material says so (glTF 2.0, 3.9.4). */
+    @Test
+    void whatIsCutOutSaysSo() throws IOException {
+        var maps = Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000);
+        var half = maps.colour().clone();
+        for (var i = 0; i < half.length; i++) {
+            half[i] |= i % 64 < 32 ? 0xff000000 : 0;
+        }
+        var scene = GltfScene.handedOver("scene", FINISH, Map.of(Swatch.PLASTER, SheetFiles.jpeg(new Maps(64, half, maps.normal(), maps.surface(), true)),
+                Swatch.TIMBER, SheetFiles.jpeg(maps)));
+        scene.add("wall", WALL, Stance.at(Vec.ZERO, Turn.NONE));
+        scene.add("bench", BENCH, Stance.at(Vec.ZERO, Turn.NONE));
+        var model = read(scene.toBytes());
+        var materials = model.getMaterialModels().stream().map(m -> (MaterialModelV2) m).toList();
+        assertThat(materials.stream().filter(m -> m.getName().equals("plaster")).findFirst().orElseThrow().getAlphaMode()).isEqualTo(MaterialModelV2.AlphaMode.MASK);
+        assertThat(materials.stream().filter(m -> m.getName().equals("timber")).findFirst().orElseThrow().getAlphaMode()).isNotEqualTo(MaterialModelV2.AlphaMode.MASK);
+        var image = model.getImageModels().stream().filter(i -> i.getName().equals("plaster colour")).findFirst().orElseThrow();
+        assertThat(image.getMimeType()).isEqualTo("image/png");
+        var data = new byte[image.getImageData().remaining()];
+        image.getImageData().get(data);
+        var picture = ImageIO.read(new ByteArrayInputStream(data));
+        assertThat(picture.getRGB(10, 10) >>> 24).isEqualTo(255);
+        assertThat(picture.getRGB(50, 10) >>> 24).isZero();
     }
 
     /** In every triangle of the file, u grows along the tangent, and v falls along the bitangent: the picture's top is up there. */

@@ -206,4 +206,18 @@ class CoatingTest {
         var coat = new Coat(Grain.PICTURES, "#000000", "#000000", 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, 50, 0, 0, 5, Map.of(Layer.COLOUR, 1L));
         assertThat(Arrays.stream(Coating.of(coat, 64, 1_000, mark -> board).colour()).map(CoatingTest::red)).allMatch(v -> Math.abs(v - 128) < 8);
     }
+
+    /** A grille of a picture that is black to the right: there it is cut out, in every unit; without such a picture nothing is. */
+    @Test
+    void aPictureSaysWhatIsCutOut() {
+        var mask = new Picture(2, 1, new int[] {0xffffff, 0x000000});
+        var coat = new Coat(Grain.PICTURES, "#808080", "#808080", 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, 50, 0, 0, 1, Map.of(Layer.OPACITY, 1L));
+        var maps = Coating.of(coat, SIDE, SHEET, mark -> mask);
+        assertThat(maps.isCut()).isTrue();
+        // Two units across: 128 pixels each, of which the left 64 are there.
+        for (var x = 0; x < SIDE; x++) {
+            assertThat(maps.colour()[x]).isEqualTo(x % 128 < 64 ? 0xff808080 : 0x00808080);
+        }
+        assertThat(Coating.of(tiles(Bond.HALF, 0), SIDE, SHEET).isCut()).isFalse();
+    }
 }

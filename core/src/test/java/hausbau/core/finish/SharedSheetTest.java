@@ -64,6 +64,17 @@ class SharedSheetTest {
         assertThat(sheet.free()).isEqualTo(256 - 8 - 32);
     }
 
+    /** Half of a picture is cut out: above the colour of its place stands how opaque it is, and all else is there. */
+    @Test
+    void whatIsNotOpaqueIsCutOut() {
+        var mask = new Picture(2, 1, new int[] {0xffffff, 0x000000});
+        var maps = sheet(at(0, Kind.SINGLE, 4, 8, 4, 2, Map.of(Layer.COLOUR, 1L, Layer.OPACITY, 2L))).maps(256, mark -> mark == 1 ? plain(1, 1, 0xc02010) : mask);
+        assertThat(maps.isCut()).isTrue();
+        assertThat(maps.colour()[130 * 256 + 70]).isEqualTo(0xffc02010);
+        assertThat(maps.colour()[130 * 256 + 120]).isEqualTo(0x00c02010);
+        assertThat(maps.colour()[0]).isEqualTo(0xffd8d4ca);
+    }
+
     @Test
     void whatCannotBeNamesItsField() {
         assertThatThrownBy(() -> sheet(single(0, 0, 0, 4, 4), single(1, 3, 3, 4, 4))).isInstanceOf(Refused.class).hasMessageContaining("would lie on");

@@ -17,7 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 class SiteCopying {
 
     /** Ids within words, such as the places of departures. */
-    private static final Pattern NUMBERED = Pattern.compile("(\"(?:piece|assembly|hand|use|repeat|COLOUR|NORMAL|ROUGHNESS|METALLIC|OCCLUSION)\":)(\\d+)");
+    private static final Pattern NUMBERED = Pattern.compile("(\"(?:piece|assembly|hand|use|repeat|COLOUR|NORMAL|ROUGHNESS|METALLIC|OCCLUSION|OPACITY)\":)(\\d+)");
     private static final Pattern NAMED = Pattern.compile("\\b(hand|room|opening|repeat|stairs|solid|use|twin)\\.(\\d+)");
 
     private final Stores stores;
