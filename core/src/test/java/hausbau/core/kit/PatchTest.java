@@ -27,7 +27,7 @@ class PatchTest {
         return new Part("", swatch, Optional.empty(), form, Vec.ofMillimetres(700, 30, 200), Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false, false, laying);
     }
 
-    private static Mesh mesh(Part... parts) {
+    private static hausbau.core.shape.Mesh mesh(Part... parts) {
         return new Recipe.Made(1, List.of(parts)).mesh(FINISH);
     }
 

@@ -22,11 +22,11 @@ class WearMaskTest {
 
     private static final Vec SIZE = Vec.ofMillimetres(400, 300, 1000);
 
-    private static Mesh sharp(Form form) {
+    private static hausbau.core.shape.Mesh sharp(Form form) {
         return bevelled(form, new Part.Edge(Length.ZERO, 1));
     }
 
-    private static Mesh bevelled(Form form, Part.Edge edge) {
+    private static hausbau.core.shape.Mesh bevelled(Form form, Part.Edge edge) {
         return Meshes.of(new Part("", Swatch.STONE, Optional.of(edge), form, Vec.ZERO, Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false, false, Laying.AS_IT_LIES), 1);
     }
 
