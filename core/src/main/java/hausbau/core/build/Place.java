@@ -31,6 +31,11 @@ public sealed interface Place {
         return 0;
     }
 
+    /** Whether what stands there stands on nothing but an opening's head. */
+    default boolean isOverOpening() {
+        return false;
+    }
+
     /** What a hand set down. */
     record ByHand(long id) implements Place {
 
@@ -62,6 +67,11 @@ public sealed interface Place {
         /** In a wall of a rectangular room. */
         public InRun(long room, Side side, long at, long length) {
             this(room, side.ordinal(), WallRun.Tier.WALL, at, length);
+        }
+
+        @Override
+        public boolean isOverOpening() {
+            return tier == WallRun.Tier.ABOVE;
         }
 
         @Override

@@ -8,10 +8,7 @@ import hausbau.core.build.Traits;
 import hausbau.core.build.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
-import hausbau.core.massing.WallRun;
-import hausbau.core.massing.Whereabouts;
 import hausbau.core.measure.Box;
-import hausbau.core.measure.Vec;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -106,13 +103,11 @@ public final class Looks {
     /** What a hand tells of a placement goes before what is told of its room, and that before what was given out. */
     private void dress(StandingSet set) {
         var dresses = set.decisions().dresses();
-        var whereabouts = set.decisions().massing().whereabouts();
+        var massing = set.decisions().massing();
         for (var chunk : set.chunks()) {
             for (var row = 0; row < chunk.size(); row++) {
                 var place = chunk.place(row);
-                var of = dresses.pieces().getOrDefault(place, Dress.NONE);
-                var in = dresses.rooms().isEmpty() ? Dress.NONE : dresses.rooms().getOrDefault(room(place, chunk.box(row), whereabouts), Dress.NONE);
-                var told = of.over(in);
+                var told = dresses.of(place, chunk.box(row), massing);
                 if (!told.equals(Dress.NONE)) {
                     var given = look(chunk, row);
                     put(chunk, row, (given == null ? Guise.itself(chunk.kind(row)) : given).dressed(told, standsLow(chunk.kind(row), place)));
@@ -121,13 +116,8 @@ public final class Looks {
         }
     }
 
-    /** The room that made it, or in which it stands; 0 for none. */
-    private static long room(Place place, Box box, Whereabouts whereabouts) {
-        return place.room() != 0 ? place.room() : whereabouts.roomAt(new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, box.min().z())).map(r -> r.id()).orElse(0L);
-    }
-
     private boolean standsLow(Kind kind, Place place) {
-        return traits.held(kind) == Held.STANDS && !(place instanceof Place.Tile) && !(place instanceof Place.InRun run && run.tier() == WallRun.Tier.ABOVE);
+        return traits.held(kind) == Held.STANDS && !(place instanceof Place.Tile) && !place.isOverOpening();
     }
 
     private void put(Chunk chunk, int row, Guise look) {
