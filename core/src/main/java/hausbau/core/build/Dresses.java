@@ -2,7 +2,6 @@ package hausbau.core.build;
 
 import hausbau.core.massing.Massing;
 import hausbau.core.measure.Box;
-import hausbau.core.measure.Vec;
 import java.util.Map;
 
 /**
@@ -22,12 +21,6 @@ public record Dresses(Map<Place, Dress> pieces, Map<Long, Dress> rooms) {
     /** What is told of something that stands, and of the rest what is told of the room that made it or in which it is. */
     public Dress of(Place place, Box box, Massing massing) {
         var told = pieces.getOrDefault(place, Dress.NONE);
-        return rooms.isEmpty() ? told : told.over(rooms.getOrDefault(room(place, box, massing), Dress.NONE));
-    }
-
-    /** 0 for none. */
-    private static long room(Place place, Box box, Massing massing) {
-        var foot = new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, box.min().z());
-        return place.room() != 0 ? place.room() : massing.whereabouts().roomAt(foot).map(r -> r.id()).orElse(0L);
+        return rooms.isEmpty() ? told : massing.whereabouts().roomOf(place.room(), box).map(r -> told.over(rooms.getOrDefault(r.id(), Dress.NONE))).orElse(told);
     }
 }

@@ -7,7 +7,6 @@ import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Whereabouts;
 import hausbau.core.measure.Length;
-import hausbau.core.measure.Vec;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -43,13 +42,7 @@ public final class NodeNames {
     }
 
     private Optional<Room> room(Standing s) {
-        var owner = s.place().room();
-        var known = rooms.get(owner);
-        if (known != null) {
-            return Optional.of(known);
-        }
-        var box = s.box();
-        return whereabouts.roomAt(new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, box.min().z()));
+        return whereabouts.roomOf(s.place().room(), s.box());
     }
 
     /** What it is and where it stands in its room. */

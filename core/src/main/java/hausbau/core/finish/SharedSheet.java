@@ -162,6 +162,14 @@ public record SharedSheet(int cells, List<Placed> placed) {
         return Optional.empty();
     }
 
+    /** What goes on, as wide as the sheet: where it is, or else where there is room beside all others. */
+    public Placed across(Placed p) {
+        var others = without(p.swatch());
+        var height = p.kind() == Patch.Kind.TILING ? cells : p.height();
+        var at = others.isFree(0, p.y(), cells, height) ? new Room(0, p.y()) : others.room(cells, height).orElse(new Room(0, p.y()));
+        return new Placed(p.swatch(), p.name(), p.kind(), at.x(), at.y(), cells, height, p.pictures(), p.roughness(), p.metallic());
+    }
+
     /** How many cells a picture takes at one pixel a pixel, at most the sheet. @param pixels wide or high */
     public int cellsFor(int pixels) {
         var cell = Finish.SHEET_PIXELS / cells;

@@ -1,5 +1,6 @@
 package hausbau.core.massing;
 
+import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
 import java.util.Comparator;
 import java.util.List;
@@ -13,6 +14,12 @@ public record Whereabouts(SiteSettings settings, List<Room> rooms) {
         var wall = settings.wall().um();
         return rooms.stream().filter(r -> isOver(r, point) && point.z() >= r.corner().z() - wall && point.z() <= r.corner().z() + r.height().um() + wall)
                 .max(Comparator.comparingLong((Room r) -> r.corner().z()).thenComparing(Comparator.comparingLong(Room::id).reversed()));
+    }
+
+    /** The room that made something, or in which the middle of its foot lies. @param maker its id, or 0 */
+    public Optional<Room> roomOf(long maker, Box box) {
+        return rooms.stream().filter(r -> r.id() == maker).findFirst()
+                .or(() -> roomAt(new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, box.min().z())));
     }
 
     /** Whether the point lies over, in or under the room or its walls. */

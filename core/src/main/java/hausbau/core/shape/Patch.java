@@ -1,7 +1,7 @@
 package hausbau.core.shape;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -38,7 +38,7 @@ public record Patch(Kind kind, double left, double top, double right, double bot
         private final Pose pose;
         private final double sheetsPerMillimetre;
         private final Faces into;
-        private final Map<Point, List<Face>> alike = new HashMap<>();
+        private final Map<Point, List<Face>> alike = new LinkedHashMap<>();
         private static final Point ROLLED = new Point(0, 0, 0);
 
         private record Face(Point[] corners, Point[] normals, Laid[] laid) {

@@ -64,8 +64,8 @@ public record WearMask(int side, int[] pixels) {
             for (var v = 0; v < mesh.vertices(); v++) {
                 lowest = Math.min(lowest, mesh.position(v).z());
             }
-            var edges = edgesByIsland();
             var islands = islands();
+            var edges = edgesByIsland(islands);
             for (var t = 0; t < of.length; t += 3) {
                 fill(t, lowest, edges.getOrDefault(islands[of[t]], List.of()));
             }
@@ -101,8 +101,7 @@ public record WearMask(int side, int[] pixels) {
             return at;
         }
 
-        private Map<Integer, List<Edge>> edgesByIsland() {
-            var islands = islands();
+        private Map<Integer, List<Edge>> edgesByIsland(int[] islands) {
             var first = new HashMap<Long, Integer>();
             var found = new HashMap<Integer, List<Edge>>();
             for (var h = 0; h < of.length; h++) {

@@ -129,6 +129,14 @@ class SharedSheetTest {
         return new ArrayList<>(sheet.placed().stream().map(Placed::name).toList());
     }
 
+    /** Its row is taken: a strip goes to the first that is free from side to side; one that is free it keeps. */
+    @Test
+    void whatGoesOnFindsItsRow() {
+        var sheet = sheet(single(0, 0, 0, 4, 4), single(1, 4, 1, 3, 2), single(2, 4, 8, 3, 2));
+        assertThat(sheet.across(at(1, Kind.STRIP, 4, 1, 3, 2, Map.of()))).isEqualTo(at(1, Kind.STRIP, 0, 4, 16, 2, Map.of()));
+        assertThat(sheet.across(at(2, Kind.STRIP, 4, 8, 3, 2, Map.of()))).isEqualTo(at(2, Kind.STRIP, 0, 8, 16, 2, Map.of()));
+    }
+
     @Test
     void sixteenAreAsManyAsThereAre() {
         var sheet = SharedSheet.EMPTY;

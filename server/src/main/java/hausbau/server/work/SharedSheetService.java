@@ -99,15 +99,8 @@ public class SharedSheetService {
             var standing = one(sheet, swatch);
             edit.name("Change “" + standing.name() + "” on the shared sheet");
             var changed = told.over(standing);
-            write(edit, siteId, sheet.with(told.kind() == null || told.kind() == Patch.Kind.SINGLE || told.width() != null ? changed : across(sheet.without(swatch), changed)));
+            write(edit, siteId, sheet.with(told.kind() == null || told.kind() == Patch.Kind.SINGLE || told.width() != null ? changed : sheet.across(changed)));
         });
-    }
-
-    /** What goes on is as wide as the sheet: where it is, or else where there is room. */
-    private static Placed across(SharedSheet others, Placed p) {
-        var height = p.kind() == Patch.Kind.TILING ? others.cells() : p.height();
-        var room = others.isFree(0, p.y(), others.cells(), height) ? new Room(0, p.y()) : others.room(others.cells(), height).orElse(new Room(0, p.y()));
-        return new Placed(p.swatch(), p.name(), p.kind(), room.x(), room.y(), others.cells(), height, p.pictures(), p.roughness(), p.metallic());
     }
 
     /** @throws Refused where something is made of it */
