@@ -1,20 +1,22 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed, onBeforeUnmount, provide, ref } from 'vue'
-import type { PlacedBody, PlacedView } from '../api/client'
+import type { PlacedBody, PlacedView, SharedSheetView } from '../api/client'
 import Choice from '../parts/Choice.vue'
 import NumberField from '../parts/NumberField.vue'
 import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
-import { useColourways, type Picture } from './colourways'
+import { SIDES, useColourways, type Picture } from './colourways'
 import PictureRows from './PictureRows.vue'
-import { useSharedSheet } from './shared'
+import { useSharedSheets } from './shared'
+import WhichPicture from './WhichPicture.vue'
 
 /** The shared sheet as it lies: swatches on its grid, moved by hand, by keys or typed, packed, and what each is made of. */
-defineProps<{ sheetMm: number }>()
+const props = defineProps<{ sheet: SharedSheetView }>()
+const emit = defineEmits<{ gone: [] }>()
 const site = useSite()
-const shared = useSharedSheet()
+const shared = useSharedSheets()
 const colourways = useColourways()
 provide(
   REFUSED,
@@ -23,22 +25,17 @@ provide(
 const about = (field: string) => shared.refusal?.about(field)
 /** What is wrong with where it lies. */
 const placeFault = computed(() => about('x') ?? about('y') ?? about('width') ?? about('height'))
-const cells = computed(() => shared.sheet.cells)
+const cells = computed(() => props.sheet.cells)
 const chosen = ref<PlacedView['swatch']>()
-const one = computed(() => shared.sheet.placed.find((p) => p.swatch === chosen.value))
+const one = computed(() => props.sheet.placed.find((p) => p.swatch === chosen.value))
 const picture = ref<Picture>('COLOUR')
-const PICTURES = [
-  { value: 'COLOUR', label: 'Colour' },
-  { value: 'NORMAL', label: 'Normal' },
-  { value: 'SURFACE', label: 'Surface' },
-] as const
 const KINDS = [
   { value: 'SINGLE', label: 'single' },
   { value: 'STRIP', label: 'strip, goes on to the sides' },
   { value: 'TILING', label: 'tiles both ways' },
 ] as const
 const GRIDS = [4, 8, 16, 32, 64].map((value) => ({ value, label: `${value} × ${value}` }))
-const set = (told: PlacedBody) => void shared.change(chosen.value!, told)
+const set = (told: PlacedBody) => void shared.set(chosen.value!, told)
 
 /** Dragged by so many cells. */
 const held = ref<{ swatch: PlacedView['swatch']; x: number; y: number; dx: number; dy: number }>()
@@ -64,9 +61,9 @@ function drag(e: PointerEvent) {
 function drop() {
   const h = held.value
   held.value = undefined
-  const p = shared.sheet.placed.find((q) => q.swatch === h?.swatch)
+  const p = props.sheet.placed.find((q) => q.swatch === h?.swatch)
   if (!h || !p || (!h.dx && !h.dy)) return
-  void shared.change(p.swatch, within(p, h.dx, h.dy))
+  void shared.set(p.swatch, within(p, h.dx, h.dy))
 }
 const cancel = (e: KeyboardEvent) => e.key === 'Escape' && (held.value = undefined)
 window.addEventListener('pointermove', drag)
@@ -90,15 +87,15 @@ function onKey(e: KeyboardEvent, p: PlacedView) {
 }
 /** From where it is once what was asked for before has been done. */
 function move(swatch: PlacedView['swatch'], [dx, dy]: [number, number]) {
-  const p = foreseen.get(swatch) ?? shared.sheet.placed.find((q) => q.swatch === swatch)
+  const p = foreseen.get(swatch) ?? props.sheet.placed.find((q) => q.swatch === swatch)
   if (!p) return
   const to = { ...p, ...within(p, dx, dy) }
   foreseen.set(swatch, to)
-  return shared.change(swatch, { x: to.x, y: to.y }).finally(() => foreseen.get(swatch) === to && foreseen.delete(swatch))
+  return shared.set(swatch, { x: to.x, y: to.y }).finally(() => foreseen.get(swatch) === to && foreseen.delete(swatch))
 }
 const foreseen = new Map<PlacedView['swatch'], PlacedView>()
 async function remove(swatch: PlacedView['swatch']) {
-  await shared.remove(swatch)
+  await shared.takeOff(swatch)
   if (!shared.refusal) chosen.value = undefined
 }
 
@@ -115,7 +112,7 @@ async function bring() {
   for (const file of files) {
     try {
       const mediaId = await colourways.addPicture(file)
-      const made = await shared.add({ name: file.name.replace(/\.[^.]+$/, ''), pictures: { COLOUR: mediaId } })
+      const made = await shared.put(props.sheet.material, { name: file.name.replace(/\.[^.]+$/, ''), pictures: { COLOUR: mediaId } })
       if (made) chosen.value = made.swatch
     } catch (e) {
       tell(e)
@@ -126,25 +123,24 @@ async function bring() {
   reading.value = 0
 }
 async function addEmpty(kind: 'SINGLE' | 'STRIP') {
-  const made = await shared.add({ kind, height: kind === 'STRIP' ? Math.max(1, cells.value / 8) : undefined })
+  const made = await shared.put(props.sheet.material, { kind, height: kind === 'STRIP' ? Math.max(1, cells.value / 8) : undefined })
   if (made) chosen.value = made.swatch
 }
-const freeShare = computed(() => Math.round((100 * shared.sheet.free) / cells.value ** 2))
-const perCell = (sheetMm: number) => sheetMm / cells.value
+const freeShare = computed(() => Math.round((100 * props.sheet.free) / cells.value ** 2))
+const perCell = computed(() => props.sheet.widthMm / cells.value)
+async function away() {
+  await shared.remove(props.sheet.material)
+  if (!shared.refusal) emit('gone')
+}
 </script>
 
 <template>
   <div class="middle">
-    <div class="views" role="toolbar" aria-label="Which picture">
-      <button v-for="p in PICTURES" :key="p.value" type="button" class="plain" :aria-pressed="picture === p.value" @click="picture = p.value">
-        {{ p.label }}
-      </button>
-      <span class="soft">{{ site.show(sheetMm) }} square, 1024 pixels</span>
-    </div>
+    <WhichPicture v-model="picture" :says="`${site.show(sheet.widthMm)} square, ${sheet.pixels} pixels`" />
     <div class="lying">
       <div class="sheet">
-        <img v-if="shared.sheet.sheet" data-testid="shared-sheet" :src="shared.url(picture, 1024)" :alt="`shared sheet, ${picture.toLowerCase()}`" />
-        <svg ref="drawing" :viewBox="`0 0 ${cells} ${cells}`" aria-label="Swatches on the sheet" role="group" :data-free="shared.sheet.free">
+        <img data-testid="shared-sheet" :src="shared.url(sheet, picture, 1024)" :alt="`${sheet.name}, ${picture.toLowerCase()}`" />
+        <svg ref="drawing" :viewBox="`0 0 ${cells} ${cells}`" aria-label="Swatches on the sheet" role="group" :data-free="sheet.free">
           <defs>
             <pattern id="cells" width="1" height="1" patternUnits="userSpaceOnUse">
               <path d="M1 0H0V1" fill="none" stroke="#5a6570" stroke-opacity="0.28" :stroke-width="cells / 700" />
@@ -152,7 +148,7 @@ const perCell = (sheetMm: number) => sheetMm / cells.value
           </defs>
           <rect :width="cells" :height="cells" fill="url(#cells)" />
           <g
-            v-for="p in shared.sheet.placed"
+            v-for="p in sheet.placed"
             :key="p.swatch"
             class="swatch"
             :class="{ here: p.swatch === chosen }"
@@ -171,7 +167,7 @@ const perCell = (sheetMm: number) => sheetMm / cells.value
       </div>
     </div>
     <p class="foot soft">
-      <span v-if="!shared.sheet.placed.length">Nothing lies here yet. Add pictures: each becomes a swatch that parts and patterns can be made of.</span>
+      <span v-if="!sheet.placed.length">Nothing lies here yet. Add pictures: each becomes a swatch that parts and patterns can be made of.</span>
       <span v-else>{{ freeShare }} % free. Drag a swatch, or move it with the arrow keys; what is made of it follows.</span>
     </p>
   </div>
@@ -184,11 +180,17 @@ const perCell = (sheetMm: number) => sheetMm / cells.value
     </div>
     <div class="row">
       <label class="field grid"
-        ><span>Grid</span><Choice label="Cells of the grid" :value="cells" :options="GRIDS" @change="(n) => void shared.setCells(n)"
+        ><span>Grid</span><Choice label="Cells of the grid" :value="cells" :options="GRIDS" @change="(n) => void shared.change(sheet.material, { cells: n })"
       /></label>
-      <Button size="small" :disabled="shared.sheet.placed.length < 2" title="All of them anew, without room between them" @click="shared.pack">Pack</Button>
+      <Button size="small" :disabled="sheet.placed.length < 2" title="All of them anew, without room between them" @click="shared.pack(sheet.material)"
+        >Pack</Button
+      >
     </div>
-    <p class="soft">A cell is {{ site.show(perCell(sheetMm)) }}, {{ 1024 / cells }} pixels.</p>
+    <label class="field"
+      ><span>Size</span
+      ><Choice label="Pixels of the sheet" :value="sheet.pixels" :options="SIDES" @change="(pixels) => void shared.change(sheet.material, { pixels })"
+    /></label>
+    <p class="soft">A cell is {{ site.show(perCell) }}, {{ sheet.pixels / cells }} pixels.</p>
     <p v-if="about('cells') ?? about('placed') ?? about('swatch')" class="fault" role="alert">■ {{ about('cells') ?? about('placed') ?? about('swatch') }}</p>
     <section v-if="one" :key="one.swatch" aria-label="The swatch">
       <h3>{{ one.name }}</h3>
@@ -204,7 +206,7 @@ const perCell = (sheetMm: number) => sheetMm / cells.value
         <NumberField label="High" aria="Cells high" :value="one.height" @change="(height) => set({ height })" />
       </div>
       <p v-if="placeFault" class="fault" role="alert">■ {{ placeFault }}</p>
-      <p class="soft">{{ site.show(one.width * perCell(sheetMm)) }} × {{ site.show(one.height * perCell(sheetMm)) }} on a piece</p>
+      <p class="soft">{{ site.show(one.width * perCell) }} × {{ site.show(one.height * perCell) }} on a piece</p>
       <PictureRows :pictures="one.pictures" :error="about('pictures')" @change="(layer, id) => set({ pictures: { [layer]: id } })" />
       <div class="fields">
         <NumberField label="Roughness, %" :value="one.roughness" :error="about('roughness')" @change="(roughness) => set({ roughness })" />
@@ -212,7 +214,8 @@ const perCell = (sheetMm: number) => sheetMm / cells.value
       </div>
       <Button size="small" danger @click="remove(one.swatch)">Take it off the sheet</Button>
     </section>
-    <p v-else-if="shared.sheet.placed.length" class="soft">Choose a swatch on the sheet to change it.</p>
+    <p v-else-if="sheet.placed.length" class="soft">Choose a swatch on the sheet to change it.</p>
+    <Button v-if="sheet.material !== 'SHARED'" size="small" @click="away">Take the sheet away</Button>
   </aside>
 </template>
 
@@ -222,23 +225,6 @@ const perCell = (sheetMm: number) => sheetMm / cells.value
   min-height: 0;
   display: grid;
   grid-template-rows: auto minmax(220px, 1fr) auto;
-}
-.views {
-  display: flex;
-  gap: 6px;
-  align-items: baseline;
-  padding: 8px 18px;
-}
-.views button {
-  padding: 2px 10px;
-  border: 1px solid var(--hairline);
-}
-.views button[aria-pressed='true'] {
-  background: #e4efec;
-  border-color: var(--verdigris);
-}
-.views .soft {
-  margin-left: auto;
 }
 .lying {
   min-height: 0;

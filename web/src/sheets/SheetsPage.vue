@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed, provide, ref } from 'vue'
+import Choice from '../parts/Choice.vue'
 import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
 import { formatBytes } from '../measure/format'
 import { useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../space/figure'
 import CoatFields from './CoatFields.vue'
-import { shownOf, useColourways, type Picture, type Swatch } from './colourways'
+import { shownOf, SIDES, useColourways, type Picture, type Swatch } from './colourways'
 import NumbersTable from './NumbersTable.vue'
-import { useSharedSheet } from './shared'
+import { useSharedSheets, type Material } from './shared'
 import SharedSheet from './SharedSheet.vue'
+import WhichPicture from './WhichPicture.vue'
 
 /** The site's finishes: colourways, the sheet of each swatch as it lies on a piece, and what it is made from. */
 const site = useSite()
@@ -21,16 +23,13 @@ provide(
 )
 const chosenId = ref<number>()
 const colourway = computed(() => colourways.all.find((c) => c.id === chosenId.value) ?? colourways.used)
-const shared = useSharedSheet()
+const shared = useSharedSheets()
 const swatch = ref<Swatch>('TILE')
-const isShared = ref(false)
+/** Which of the shared sheets is looked at, if one is. */
+const sharedId = ref<Material>()
+const sheet = computed(() => shared.all.find((s) => s.material === sharedId.value))
 const coat = computed(() => colourway.value?.coats.find((c) => c.swatch === swatch.value))
 const picture = ref<Picture>('COLOUR')
-const PICTURES = [
-  { value: 'COLOUR', label: 'Colour' },
-  { value: 'NORMAL', label: 'Normal' },
-  { value: 'SURFACE', label: 'Surface' },
-] as const
 const shown = computed(() => shownOf(colourway.value?.coats ?? []))
 /** The figure stands beside the sheet, to scale. */
 const FIGURE_MM = 1800
@@ -45,9 +44,14 @@ async function remove() {
   await colourways.remove(id)
 }
 function choose(of: Swatch) {
-  isShared.value = false
+  sharedId.value = undefined
   swatch.value = of
 }
+async function begin() {
+  const made = await shared.begin()
+  if (made) sharedId.value = made.material
+}
+const nameOf = (colourwayId: number) => colourways.all.find((c) => c.id === colourwayId)?.name ?? ''
 const share = (triangles: number) => `${Math.round((100 * triangles) / site.tally!.triangles)} %`
 </script>
 
@@ -72,26 +76,29 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         :key="c.swatch"
         type="button"
         class="plain entry coat"
-        :class="{ here: !isShared && c.swatch === swatch }"
-        :aria-pressed="!isShared && c.swatch === swatch"
+        :class="{ here: !sheet && c.swatch === swatch }"
+        :aria-pressed="!sheet && c.swatch === swatch"
         @click="choose(c.swatch)">
         <img :src="colourways.url(colourway.id, c, 'COLOUR', 128)" alt="" /><span>{{ c.swatch.toLowerCase() }}</span>
       </button>
       <p class="caps">in all colourways</p>
-      <button type="button" class="plain entry coat" :class="{ here: isShared }" :aria-pressed="isShared" @click="isShared = true">
-        <img v-if="shared.sheet.sheet" :src="shared.url('COLOUR', 128)" alt="" /><span>shared sheet</span>
+      <button
+        v-for="s in shared.all"
+        :key="s.material"
+        type="button"
+        class="plain entry coat"
+        :class="{ here: s === sheet }"
+        :aria-pressed="s === sheet"
+        @click="sharedId = s.material">
+        <img :src="shared.url(s, 'COLOUR', 128)" alt="" /><span>{{ s.name.replace('shared', 'shared sheet') }}</span>
       </button>
+      <button v-if="shared.all.length < 4" type="button" class="plain entry more" @click="begin">+ another shared sheet</button>
     </nav>
-    <SharedSheet v-if="isShared" :sheet-mm="colourway.sheetMm" />
-    <div v-if="!isShared" class="middle">
-      <div class="views" role="toolbar" aria-label="Which picture">
-        <button v-for="p in PICTURES" :key="p.value" type="button" class="plain" :aria-pressed="picture === p.value" @click="picture = p.value">
-          {{ p.label }}
-        </button>
-        <span class="soft">{{ site.show(colourway.sheetMm) }} square, 1024 pixels, tiles both ways</span>
-      </div>
+    <SharedSheet v-if="sheet" :key="sheet.material" :sheet="sheet" @gone="sharedId = undefined" />
+    <div v-if="!sheet" class="middle">
+      <WhichPicture v-model="picture" :says="`${site.show(coat.widthMm)} square, ${coat.pixels} pixels, tiles both ways`" />
       <div class="lying">
-        <svg :style="{ height: `${(100 * FIGURE_MM) / colourway.sheetMm}%` }" viewBox="-300 -1800 600 1800" role="img" aria-label="Figure, 1.8 m">
+        <svg :style="{ height: `${(100 * FIGURE_MM) / coat.widthMm}%` }" viewBox="-300 -1800 600 1800" role="img" aria-label="Figure, 1.8 m">
           <g transform="scale(1 -1)">
             <path :d="FIGURE_OUTLINE" fill="#2F7F79" />
             <circle cx="0" cy="1660" r="140" fill="#2F7F79" />
@@ -105,7 +112,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
       </div>
       <section class="numbers" :inert="!isOwn"><NumbersTable :colourway="colourway" /></section>
     </div>
-    <aside v-if="!isShared" class="panel side" aria-label="The finish">
+    <aside v-if="!sheet" class="panel side" aria-label="The finish">
       <section v-if="isOwn">
         <label class="field"
           ><span>Name</span
@@ -123,6 +130,10 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         <Button v-if="isOwn && !colourway.used" size="small" @click="remove">Take away</Button>
       </div>
       <p v-if="!isOwn" class="soft">Finishes as they come stay as they are. Make a colourway of your own to change them.</p>
+      <label class="field"
+        ><span>Size, in all colourways</span
+        ><Choice label="Pixels of the sheet" :value="coat.pixels" :options="SIDES" @change="(pixels) => void colourways.setPixels(coat!.swatch, pixels)"
+      /></label>
       <section :inert="!isOwn">
         <h3>{{ coat.swatch.toLowerCase() }}</h3>
         <CoatFields :key="`${colourway.id} ${swatch}`" :colourway-id="colourway.id" :coat="coat" />
@@ -136,6 +147,10 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
           <dd class="figures">{{ formatBytes(site.tally.textureBytes) }}</dd>
           <dt>compressed</dt>
           <dd class="figures">{{ formatBytes(site.tally.compressedTextureBytes) }}</dd>
+          <template v-for="s in site.tally.largest" :key="`${s.material} ${s.colourwayId}`">
+            <dt>{{ s.material }}{{ s.colourwayId ? `, ${nameOf(s.colourwayId)}` : '' }}</dt>
+            <dd class="figures">{{ s.pixels }} pixels, {{ formatBytes(s.bytes) }}</dd>
+          </template>
           <template v-for="h in site.tally.heaviest" :key="h.what">
             <dt>{{ h.what }}</dt>
             <dd class="figures">{{ share(h.triangles) }} of all triangles</dd>
@@ -167,23 +182,6 @@ nav.list .coat {
   min-height: 0;
   display: grid;
   grid-template-rows: auto minmax(220px, 1fr) auto;
-}
-.views {
-  display: flex;
-  gap: 6px;
-  align-items: baseline;
-  padding: 8px 18px;
-}
-.views button {
-  padding: 2px 10px;
-  border: 1px solid var(--hairline);
-}
-.views button[aria-pressed='true'] {
-  background: #e4efec;
-  border-color: var(--verdigris);
-}
-.views .soft {
-  margin-left: auto;
 }
 .lying {
   min-height: 0;

@@ -4,6 +4,7 @@ import type { CoatWords, SiteView } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
 import { shownOf, useColourways } from './colourways'
+import { useSharedSheets } from './shared'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
@@ -15,10 +16,11 @@ const one = (id: number) => ({
   id,
   name: `way ${id}`,
   used: usedId === id,
-  sheetMm: 4000,
   coats: Object.entries(coats).map(([swatch, words]) => ({
     swatch,
     words,
+    pixels: swatch === 'PAINT' ? 4096 : 1024,
+    widthMm: 4000,
     sheet: `${id}-${words.roughness}`,
     fittedXMm: 125,
     fittedYMm: 125,
@@ -34,7 +36,29 @@ beforeEach(() => {
   useSite().site = { id: 1, revision: 4 } as SiteView
   asked = stubServer((method, path, body) => {
     if (path.includes('/news')) return { site: { id: 1, revision: 4 }, parts: [], chunks: [], gone: [], all: false }
-    if (path.endsWith('/shared-sheet')) return { cells: 16, free: 0, sheet: 'together', placed: [] }
+    if (path.endsWith('/shared-sheets'))
+      return [
+        {
+          material: 'SHARED',
+          name: 'shared',
+          pixels: 1024,
+          widthMm: 4000,
+          cells: 16,
+          free: 254,
+          sheet: 'together',
+          placed: [{ swatch: 'SHARED1', name: 'rail' }],
+        },
+        {
+          material: 'SHARED_B',
+          name: 'shared b',
+          pixels: 512,
+          widthMm: 2000,
+          cells: 16,
+          free: 255,
+          sheet: 'more',
+          placed: [{ swatch: 'SHARED_B1', name: 'sign' }],
+        },
+      ]
     if (path.endsWith('/colourways')) return [one(0), one(5)]
     if (path.endsWith('/colourway')) usedId = (body as { colourwayId: number }).colourwayId
     if (method === 'PATCH') {
@@ -54,8 +78,11 @@ beforeEach(() => {
 describe('colourways', () => {
   it('dresses swatches in the one in use, under the word of each sheet', async () => {
     const ways = useColourways()
-    await vi.waitFor(() => expect(ways.coats).toHaveLength(3))
-    await vi.waitFor(() => expect(ways.coats[2]).toMatchObject({ colourwayId: 0, swatch: 'shared', sheet: 'together' }))
+    await vi.waitFor(() => expect(ways.coats).toHaveLength(4))
+    expect(ways.coats[2]).toMatchObject({ colourwayId: 0, swatch: 'shared', sheet: 'together', pixels: 1024 })
+    expect(ways.coats[3]!.url('COLOUR')).toBe('/api/sites/1/shared-sheets/SHARED_B/COLOUR.png?side=512&as=more')
+    // The largest are looked at no larger than others.
+    expect(ways.coats[1]!.url('COLOUR')).toContain('side=1024')
     expect(ways.coats[0]!.swatch).toBe('tile')
     expect(ways.coats[0]!.url('NORMAL')).toBe('/api/sites/1/colourways/0/TILE/NORMAL.png?side=512&as=0-20')
     await ways.use(5)
@@ -66,8 +93,16 @@ describe('colourways', () => {
   it('has those of rooms and placements beside the one in use', async () => {
     const ways = useColourways()
     useSite().looks = { all: [{ pieceId: 1, tint: '', wear: 0, onFloor: false, colourwayId: 5 }], dealt: [] }
-    await vi.waitFor(() => expect(ways.coats.map((c) => `${c.colourwayId} ${c.swatch}`)).toEqual(['0 tile', '0 paint', '5 tile', '5 paint', '0 shared']))
+    await vi.waitFor(() =>
+      expect(ways.coats.map((c) => `${c.colourwayId} ${c.swatch}`)).toEqual(['0 tile', '0 paint', '5 tile', '5 paint', '0 shared', '0 shared b']),
+    )
     expect(ways.coats[2]!.url('COLOUR')).toContain('/colourways/5/TILE/')
+  })
+
+  it('has what lies on shared sheets among all that something can be made of', async () => {
+    const shared = useSharedSheets()
+    await vi.waitFor(() => expect(shared.swatches.slice(-2).map((s) => s.label)).toEqual(['rail', 'sign']))
+    expect(shared.swatches[0]!.value).toBe('PLASTER')
   })
 
   it('sends what is typed in the order in which it was typed, and shows it', async () => {

@@ -3,10 +3,13 @@ import { computed } from 'vue'
 import type { CoatView, CoatWords, ColourwayView } from '../api/client'
 import { useListed } from '../site/listed'
 import { useSite } from '../site/site'
-import { useSharedSheet } from './shared'
+import { useSharedSheets } from './shared'
 
 export type Swatch = CoatView['swatch']
 export type Picture = 'COLOUR' | 'NORMAL' | 'SURFACE'
+export const SIDES = [256, 512, 1024, 2048, 4096].map((value) => ({ value, label: `${value} pixels` }))
+/** Pixels to a side: sheets are looked at no larger, whatever they have. */
+const MOST_SHOWN = 1024
 
 /** Swatches of one's own are shown once they have pictures, with one more to begin with. */
 export function shownOf(coats: readonly CoatView[]): CoatView[] {
@@ -17,7 +20,7 @@ export function shownOf(coats: readonly CoatView[]): CoatView[] {
 /** The site's sets of finishes. */
 export const useColourways = defineStore('colourways', () => {
   const site = useSite()
-  const shared = useSharedSheet()
+  const shared = useSharedSheets()
   const { all, refusal, edit } = useListed<ColourwayView>('/colourways')
   const used = computed(() => all.value.find((c) => c.used))
 
@@ -36,16 +39,25 @@ export const useColourways = defineStore('colourways', () => {
         colourwayId,
         swatch: coat.swatch.toLowerCase(),
         sheet: coat.sheet,
-        url: (picture: Picture) => url(from.id, coat, picture, 512),
+        pixels: coat.pixels,
+        url: (picture: Picture) => url(from.id, coat, picture, Math.min(MOST_SHOWN, coat.pixels / 2)),
       })),
     ),
-    { colourwayId: 0, swatch: 'shared', sheet: shared.sheet.sheet, url: (picture: Picture) => shared.url(picture, 1024) },
+    ...shared.all.map((sheet) => ({
+      colourwayId: 0,
+      swatch: sheet.name,
+      sheet: sheet.sheet,
+      pixels: sheet.pixels,
+      url: (picture: Picture) => shared.url(sheet, picture, Math.min(MOST_SHOWN, sheet.pixels)),
+    })),
   ])
 
   const create = (copyOfId?: number) => edit<ColourwayView>('Make a colourway', 'POST', '/colourways', () => ({ copyOfId }))
   const rename = (id: number, name: string) => edit('Change a colourway', 'PATCH', `/colourways/${id}`, () => ({ name }))
   const change = (id: number, coats: Partial<Record<Swatch, CoatWords>>) => edit('Change a finish', 'PATCH', `/colourways/${id}`, () => ({ coats }))
   const use = (colourwayId: number) => edit('Use a colourway', 'PUT', '/colourway', () => ({ colourwayId }))
+  /** Of the sheet that a swatch has to itself, in all colourways. */
+  const setPixels = (swatch: Swatch, pixels: number) => edit('The pixels of a sheet', 'PUT', `/sheets/${swatch}`, () => ({ pixels }))
   const remove = (id: number) => edit('Take a colourway away', 'DELETE', `/colourways/${id}`, () => undefined)
 
   /** Keeps a picture for finishes. @returns its number */
@@ -60,5 +72,5 @@ export const useColourways = defineStore('colourways', () => {
     return answer.mediaId
   }
 
-  return { all, used, coats, refusal, url, create, rename, change, use, remove, addPicture }
+  return { all, used, coats, refusal, url, create, rename, change, use, setPixels, remove, addPicture }
 })

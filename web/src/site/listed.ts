@@ -3,7 +3,7 @@ import { get, Refusal } from '../api/client'
 import { tell, useSite } from './site'
 
 /** What a site has several of, fetched again with every revision; an edit of one is made in its turn, and is shown when it has been made. */
-export function useListed<T extends { id: number }>(path: string) {
+export function useListed<T>(path: string) {
   const site = useSite()
   const all = shallowRef<T[]>([])
   const refusal = shallowRef<Refusal>()
@@ -37,6 +37,5 @@ export function useListed<T extends { id: number }>(path: string) {
     }
   }
 
-  const find = (id: number) => all.value.find((one) => one.id === id)!
-  return { all, refusal, edit, find }
+  return { all, refusal, edit }
 }

@@ -20,6 +20,8 @@ export interface CoatLook {
   colourwayId: number
   swatch: string
   sheet: string
+  /** To a side of its sheet. */
+  pixels: number
   url: (picture: 'COLOUR' | 'NORMAL' | 'SURFACE') => string
 }
 
@@ -43,23 +45,26 @@ interface Coated {
   swatch: string
   colourwayId: number
   material: MeshStandardMaterial
+  /** To a side of its sheet. */
+  pixels: { value: number }
   shows?: string
 }
 
 type Pictures = readonly [Texture, Texture, Texture]
 
-/** Squares across a sheet of 1024 pixels, so that each is 64. */
-const SQUARES = 16
+/** Of a sheet that is not known yet. */
+const USUAL_PIXELS = 1024
 
-/** Squares, to see how finely and which way round pictures lie; the first of each sheet, at the foot of its left edge, is of another colour. */
-function checker(): DataTexture {
-  const pixels = new Uint8Array(4 * SQUARES * SQUARES)
-  for (let y = 0; y < SQUARES; y++)
-    for (let x = 0; x < SQUARES; x++) {
-      const first = x === 0 && y === SQUARES - 1
-      pixels.set(first ? [47, 127, 121, 255] : (x + y) % 2 ? [238, 233, 222, 255] : [92, 104, 114, 255], 4 * (y * SQUARES + x))
+/** Squares of 64 pixels, to see how finely and which way round pictures lie; the first of each sheet, at the foot of its left edge, is of another colour. */
+function checker(side: number): DataTexture {
+  const squares = side / 64
+  const pixels = new Uint8Array(4 * squares * squares)
+  for (let y = 0; y < squares; y++)
+    for (let x = 0; x < squares; x++) {
+      const first = x === 0 && y === squares - 1
+      pixels.set(first ? [47, 127, 121, 255] : (x + y) % 2 ? [238, 233, 222, 255] : [92, 104, 114, 255], 4 * (y * squares + x))
     }
-  const texture = new DataTexture(pixels, SQUARES, SQUARES)
+  const texture = new DataTexture(pixels, squares, squares)
   lay(texture)
   texture.colorSpace = SRGBColorSpace
   texture.magFilter = NearestFilter
@@ -80,7 +85,8 @@ export class Coats {
   private instead?: Instead
   /** What densities are seen against; 0 pixels a metre sees finishes. */
   private readonly against = { pixelsPerMetre: { value: 0 }, bounds: { value: new Vector4() } }
-  private squares?: DataTexture
+  /** By the pixels of their sheet. */
+  private readonly squares = new Map<number, DataTexture>()
 
   /** @param onLoad called when pictures have come */
   constructor(
@@ -92,7 +98,8 @@ export class Coats {
     const key = `${swatch}/${colourwayId}/${mask ?? ''}`
     let coated = this.coated.get(key)
     if (!coated) {
-      coated = { swatch, colourwayId, material: coatMaterial(this.isCut, this.against, mask ? this.mask(mask) : undefined) }
+      const pixels = { value: USUAL_PIXELS }
+      coated = { swatch, colourwayId, pixels, material: coatMaterial(this.isCut, { ...this.against, pixels }, mask ? this.mask(mask) : undefined) }
       this.coated.set(key, coated)
       void this.dress(coated)
     }
@@ -150,6 +157,7 @@ export class Coats {
   }
 
   private async dress(coated: Coated) {
+    coated.pixels.value = this.lookOf(coated)?.pixels ?? USUAL_PIXELS
     if (this.instead) {
       this.check(coated, this.instead)
       return
@@ -167,10 +175,13 @@ export class Coats {
 
   /** Squares; densities are coloured over them. */
   private check(coated: Coated, as: Instead) {
-    if (coated.shows === as) return
-    this.squares ??= checker()
-    Object.assign(coated.material, { map: this.squares, normalMap: null, roughnessMap: null, metalnessMap: null, aoMap: null, roughness: 0.9, metalness: 0 })
-    this.shows(coated, as)
+    const side = coated.pixels.value
+    const what = `${as} ${side}`
+    if (coated.shows === what) return
+    const squares = this.squares.get(side) ?? checker(side)
+    this.squares.set(side, squares)
+    Object.assign(coated.material, { map: squares, normalMap: null, roughnessMap: null, metalnessMap: null, aoMap: null, roughness: 0.9, metalness: 0 })
+    this.shows(coated, what)
   }
 
   private shows(coated: Coated, what: string) {
@@ -192,7 +203,7 @@ export class Coats {
 
   dispose() {
     this.looks.clear()
-    this.squares?.dispose()
+    for (const s of this.squares.values()) s.dispose()
     for (const c of this.coated.values()) c.material.dispose()
     for (const m of this.masks.values()) m.dispose()
     this.coated.clear()

@@ -52,28 +52,36 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
 }
 
 /** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it, @param mask where it wears first */
-export function coatMaterial(isCut: boolean, against: { pixelsPerMetre: IUniform<number>; bounds: IUniform<Vector4> }, mask?: Texture): MeshStandardMaterial {
+export function coatMaterial(
+  isCut: boolean,
+  against: { pixelsPerMetre: IUniform<number>; bounds: IUniform<Vector4>; pixels: IUniform<number> },
+  mask?: Texture,
+): MeshStandardMaterial {
   const material = cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, alphaTest: CUT_OUT, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
   const cutOpened = material.onBeforeCompile.bind(material)
   material.onBeforeCompile = (shader, renderer) => {
     cutOpened(shader, renderer)
     shader.uniforms.against = against.pixelsPerMetre
     shader.uniforms.bounds = against.bounds
-    shader.fragmentShader = `uniform float against;\nuniform vec4 bounds;\n${shader.fragmentShader}`.replace('#include <map_fragment>', DENSITY)
+    shader.uniforms.sheetPixels = against.pixels
+    shader.fragmentShader = `uniform float against;\nuniform float sheetPixels;\nuniform vec4 bounds;\n${shader.fragmentShader}`.replace(
+      '#include <map_fragment>',
+      DENSITY,
+    )
   }
   if (mask) wearOff(material, mask)
   return material
 }
 
 /**
- * How finely pictures lie, against a density in pixels a metre: how much of a sheet of 1024 pixels there is on how much of the surface,
+ * How finely pictures lie, against a density in pixels a metre: how much of a sheet of so many pixels there is on how much of the surface,
  * both from pixel to pixel of the screen. In the colours of DENSITIES.
  */
 const DENSITY = `#include <map_fragment>
   #ifdef USE_MAP
     if (against > 0.0) {
-      vec2 sheetX = dFdx(vMapUv) * 1024.0;
-      vec2 sheetY = dFdy(vMapUv) * 1024.0;
+      vec2 sheetX = dFdx(vMapUv) * sheetPixels;
+      vec2 sheetY = dFdy(vMapUv) * sheetPixels;
       float onSheet = abs(sheetX.x * sheetY.y - sheetX.y * sheetY.x);
       float onFace = length(cross(dFdx(vViewPosition), dFdy(vViewPosition)));
       float share = sqrt(onSheet / max(onFace, 1e-12)) / against;

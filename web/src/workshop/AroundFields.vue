@@ -4,10 +4,10 @@ import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import { AROUND } from './around'
 import type { Swatch } from '../sheets/colourways'
-import { useSharedSheet } from '../sheets/shared'
+import { useSharedSheets } from '../sheets/shared'
 
 /** What a pattern says of floors, ceilings, stairs and guards, each of which may be left as it is. */
-const shared = useSharedSheet()
+const shared = useSharedSheets()
 const props = defineProps<{ words: PatternWords }>()
 const emit = defineEmits<{ change: [how: (w: PatternWords) => void] }>()
 type About = (typeof AROUND)[number]

@@ -8,14 +8,14 @@ import { vHere } from '../parts/focus'
 import { useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import { useDeliveries } from './deliveries'
-import { useSharedSheet } from '../sheets/shared'
+import { useSharedSheets } from '../sheets/shared'
 import { FIXES, UNITS, UPS } from './words'
 
 /** A file that was handed over: what is in it beside the figure, what was found about it, and how it is brought in. */
 const site = useSite()
 const router = useRouter()
 const work = useDeliveries()
-const shared = useSharedSheet()
+const shared = useSharedSheets()
 const delivery = computed(() => work.delivery)
 const thing = computed(() => delivery.value?.things[work.thing])
 const piece = computed(() => site.pieces.find((p) => p.id === work.pieceId))

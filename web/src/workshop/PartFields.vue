@@ -11,11 +11,11 @@ import PointEditor from './PointEditor.vue'
 import PointRows from './PointRows.vue'
 import ProfileFields from './ProfileFields.vue'
 import SvgShapes from './SvgShapes.vue'
-import { useSharedSheet } from '../sheets/shared'
+import { useSharedSheets } from '../sheets/shared'
 import { FORMS } from './words'
 
 /** Everything about one part, typed. */
-const shared = useSharedSheet()
+const shared = useSharedSheets()
 const props = defineProps<{ words: PartWords }>()
 const work = useBench()
 const spot = work.spot()

@@ -11,14 +11,14 @@ import AroundFields from './AroundFields.vue'
 import BenchView from './BenchView.vue'
 import { usePatterns } from './patterns'
 import { AROUND } from './around'
-import { useSharedSheet } from '../sheets/shared'
+import { useSharedSheets } from '../sheets/shared'
 import { PROFILES } from './words'
 
 /** How walls look at any size: shown on pieces of several lengths, its bands, trims and uprights typed. */
 const props = defineProps<{ pattern: PatternView }>()
 defineEmits<{ copy: [] }>()
 const site = useSite()
-const shared = useSharedSheet()
+const shared = useSharedSheets()
 const patterns = usePatterns()
 provide(
   REFUSED,

@@ -4,7 +4,8 @@ import { useListed } from '../site/listed'
 
 /** The patterns of the site: how its walls look at any size. */
 export const usePatterns = defineStore('patterns', () => {
-  const { all, refusal, edit, find } = useListed<PatternView>('/patterns')
+  const { all, refusal, edit } = useListed<PatternView>('/patterns')
+  const find = (id: number) => all.value.find((one) => one.id === id)!
 
   const create = (copyOfId?: number) => edit<PatternView>('Make a pattern', 'POST', '/patterns', () => ({ copyOfId }))
   /** One for a room alone, as its walls are now. */

@@ -10,6 +10,7 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
+import hausbau.core.shape.Sheets;
 import hausbau.core.survey.Survey;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -116,6 +117,6 @@ public class SetBench {
     public Object followedSurveyedAndTallied() {
         var now = oneMore();
         var uses = now.counts().entrySet().stream().map(e -> new Tally.Use(e.getKey().toString(), meshes.get(e.getKey()), e.getValue())).toList();
-        return List.of(survey.next(now, kit).findings(), Tally.of(uses));
+        return List.of(survey.next(now, kit).findings(), Tally.of(uses, Sheets.USUAL));
     }
 }

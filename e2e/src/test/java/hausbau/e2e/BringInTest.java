@@ -188,8 +188,8 @@ class BringInTest {
         assertThat(desk.page.getByLabel("Take its picture")).isChecked();
         desk.button("Bring it in").click();
         assertThat(desk.page.getByLabel("Parts of the piece").getByRole(AriaRole.LISTITEM)).containsText("own1");
-        // 1024 pixels on 1 m, and on half of one.
-        assertThat(desk.page.getByLabel("The piece", new Page.GetByLabelOptions().setExact(true))).containsText("1,024 to 2,048 a metre");
+        // A picture of 64 pixels lies on a sheet of 256, those on 1 m, and on half of one.
+        assertThat(desk.page.getByLabel("The piece", new Page.GetByLabelOptions().setExact(true))).containsText("256 to 512 a metre");
         desk.button("On sheets").click();
         var sheet = desk.page.getByTestId("sheet-view");
         assertThat(sheet).hasAttribute("data-faces", "2");

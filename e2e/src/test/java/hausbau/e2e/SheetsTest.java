@@ -363,6 +363,46 @@ class SheetsTest {
         assertThat(legend).hasCount(0);
     }
 
+    /** Twice the pixels are twice the width at one density, and Space stays as fine; a second shared sheet is begun with a size of its own, and taken away. */
+    @Test
+    void sheetsHaveSizesOfTheirOwn() throws IOException {
+        var desk = SharedApplication.desk().hall("Sizes of sheets");
+        open(desk);
+        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("plaster")).click();
+        assertThat(desk.page.getByText("4 m square, 1024 pixels")).isVisible();
+        desk.page.getByLabel("Pixels of the sheet").selectOption("4096 pixels");
+        desk.page.getByLabel("Pixels of the sheet").selectOption("2048 pixels");
+        assertThat(desk.page.getByText("8 m square, 2048 pixels")).isVisible();
+        // Three pictures of four bytes a pixel and all their smaller ones: 3 · 4 · (4¹² − 1) / 3.
+        assertThat(desk.page.getByLabel("What it takes")).containsText("2048 pixels, 64.0 MiB");
+        finishes(desk).getByText("+ another shared sheet").click();
+        var second = finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet b"));
+        assertThat(second).hasAttribute("aria-pressed", "true");
+        desk.page.getByLabel("Pixels of the sheet").selectOption("512 pixels");
+        desk.button("Add a swatch").click();
+        desk.button("Add a swatch").click();
+        assertThat(desk.page.getByText("2 m square, 512 pixels")).isVisible();
+        assertThat(onSheet(desk, "swatch, 4 × 4 cells at 0, 0")).isVisible();
+        assertThat(onSheet(desk, "swatch 2, 4 × 4 cells at 4, 0")).isVisible();
+        assertThat(desk.page.getByText("A cell is 0.125 m, 32 pixels.")).isVisible();
+        FirstRoomTest.passesAxe(desk, "sizes of sheets");
+        desk.stage("Build");
+        desk.press("p");
+        desk.button("Density").click();
+        desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster density 2048')", null);
+        assertThat(desk.page.getByLabel("Densities", new Page.GetByLabelOptions().setExact(true))).containsText("All that stands lies as the site");
+        var asTheSite = count(desk, (r, g, b) -> g > r + 12 && b > r + 6);
+        assertThat(asTheSite).isGreaterThan(20_000);
+        assertThat(count(desk, (r, g, b) -> r > g + 60 || r > g + 20 && b > g + 20)).as("nothing is blurred, nothing too fine").isLessThan(asTheSite / 50);
+        desk.stage("Kit");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
+        second.click();
+        desk.button("Take the sheet away").click();
+        assertThat(second).hasCount(0);
+        desk.press("Control+z");
+        assertThat(second).isVisible();
+    }
+
     private interface Hue {
         boolean has(int red, int green, int blue);
     }

@@ -129,6 +129,43 @@ class ColourwayTest {
         in.caller.call("DELETE", "/api/sites/" + other, null, null);
     }
 
+    private String meshOf(String code) {
+        return in.caller.get(in.site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals(code)).findFirst().orElseThrow().get("mesh").asString();
+    }
+
+    /** A sheet of twice the pixels is twice as wide in every colourway; only what lies on it is another mesh; kept, copied, and taken back in one step. */
+    @Test
+    void aSheetHasPixelsOfItsOwn() throws IOException {
+        in.made("/colourways", "{}");
+        var walls = meshOf("WAL-1000");
+        var density = in.caller.get(in.site + "/pieces/" + in.piece("WAL-1000") + "/bench").json().get("density").toString();
+        assertThat(coat(used(), "TILE").get("pixels").asInt()).isEqualTo(1024);
+        assertThat(in.caller.call("PUT", in.site + "/sheets/TILE", "{\"pixels\":512}", null).status()).isEqualTo(204);
+        assertThat(meshOf("WAL-1000")).as("of plaster").isEqualTo(walls);
+        assertThat(in.caller.call("PUT", in.site + "/sheets/PLASTER", "{\"pixels\":2048}", null).status()).isEqualTo(204);
+        assertThat(meshOf("WAL-1000")).isNotEqualTo(walls);
+        assertThat(in.caller.get(in.site + "/pieces/" + in.piece("WAL-1000") + "/bench").json().get("density").toString()).as("as fine as before").isEqualTo(density);
+        for (var colourway : all()) {
+            assertThat(coat(colourway, "PLASTER").get("pixels").asInt()).isEqualTo(2048);
+            // At 256 pixels a metre.
+            assertThat(coat(colourway, "PLASTER").get("widthMm").asDouble()).isEqualTo(8000);
+            assertThat(coat(colourway, "TILE").get("widthMm").asDouble()).isEqualTo(2000);
+        }
+        assertThat(ImageIO.read(new ByteArrayInputStream(in.caller.get(in.site + "/colourways/0/PLASTER/COLOUR.png").bytes())).getWidth()).isEqualTo(2048);
+        assertThat(in.caller.get(in.site + "/tally").json().get("largest").get(0).toString()).contains("\"material\":\"plaster\"", "\"pixels\":2048", "\"bytes\":" + 3 * 4 * (((1L << 24) - 1) / 3));
+        assertThat(in.refused("PUT", "/sheets/PLASTER", "{\"pixels\":1000}")).containsExactly("pixels");
+        assertThat(in.refused("PUT", "/sheets/SHARED1", "{\"pixels\":512}")).containsExactly("swatch");
+        sets.forget(in.id());
+        assertThat(coat(used(), "PLASTER").get("pixels").asInt()).isEqualTo(2048);
+        var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Sizes too\"}").json().get("id").asLong();
+        assertThat(coat(in.caller.get(copy + "/colourways").json().get(0), "TILE").get("pixels").asInt()).isEqualTo(512);
+        in.caller.call("DELETE", copy, null, null);
+        in.caller.post(in.site + "/undo", null);
+        assertThat(meshOf("WAL-1000")).isEqualTo(walls);
+        in.caller.post(in.site + "/undo", null);
+        assertThat(coat(used(), "TILE").get("pixels").asInt()).isEqualTo(1024);
+    }
+
     /** Three pictures of 1024 for each material in use. */
     @Test
     void theTallyCountsSheetsAndTheirMemory() {

@@ -109,9 +109,9 @@ class DeliveryTest {
         assertThat(delivery.get("pictured").get(0).asString()).isEqualTo("face0");
         var id = in.made("/deliveries/" + delivery.get("id").asString() + "/pieces", withPictures(delivery, "{\"number\":0,\"name\":\"screen\"}")).get(0).asLong();
         assertThat(bench(id).get("parts").get(0).get("words").get("swatch").asString()).isEqualTo("OWN1");
-        // 1024 pixels of a sheet on 2 m of it, whatever the site has.
-        assertThat(bench(id).get("density").get("least").asDouble()).isCloseTo(512, within(0.01));
-        assertThat(bench(id).get("density").get("greatest").asDouble()).isCloseTo(512, within(0.01));
+        // A picture of 256 pixels, hence a sheet of as many, on 2 m of it, whatever the site has.
+        assertThat(bench(id).get("density").get("least").asDouble()).isCloseTo(128, within(0.01));
+        assertThat(bench(id).get("density").get("greatest").asDouble()).isCloseTo(128, within(0.01));
         var colourway = in.caller.get(in.site + "/colourways").json().valueStream().filter(c -> c.get("used").asBoolean()).findFirst().orElseThrow();
         assertThat(colourway.get("name").asString()).isEqualTo("own pictures");
         var sheet = ImageIO.read(new ByteArrayInputStream(in.caller.get(in.site + "/colourways/" + colourway.get("id").asLong() + "/OWN1/COLOUR.png?side=256").bytes()));

@@ -35,7 +35,7 @@ class SharedSheetTest {
     }
 
     private JsonNode sheet() {
-        return in.caller.get(in.site + "/shared-sheet").json();
+        return in.caller.get(in.site + "/shared-sheets").json().get(0);
     }
 
     private long picture(int width, int height, Color colour) throws IOException {
@@ -48,11 +48,11 @@ class SharedSheetTest {
     }
 
     private String added(String told) {
-        return in.made("/shared-sheet/swatches", told).get("swatch").asString();
+        return in.made("/shared-sheets/SHARED/swatches", told).get("swatch").asString();
     }
 
     private void change(String swatch, String told) {
-        var answer = in.caller.call("PATCH", in.site + "/shared-sheet/swatches/" + swatch, told, null);
+        var answer = in.caller.call("PATCH", in.site + "/shared-sheets/swatches/" + swatch, told, null);
         assertThat(answer.status()).as(answer.text()).isEqualTo(204);
     }
 
@@ -69,8 +69,12 @@ class SharedSheetTest {
     }
 
     private float[] uvs(long piece) throws IOException {
+        return uvs(piece, "shared");
+    }
+
+    private float[] uvs(long piece, String material) throws IOException {
         GltfModel model = new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(in.caller.get(in.site + "/pieces/" + piece + "/mesh.glb").bytes()));
-        assertThat(model.getMaterialModels()).singleElement().satisfies(m -> assertThat(m.getName()).isEqualTo("shared"));
+        assertThat(model.getMaterialModels()).singleElement().satisfies(m -> assertThat(m.getName()).isEqualTo(material));
         var data = model.getMeshModels().get(0).getMeshPrimitiveModels().get(0).getAttributes().get("TEXCOORD_0").getAccessorData().createByteBuffer().asFloatBuffer();
         var uvs = new float[data.remaining()];
         data.get(uvs);
@@ -117,7 +121,7 @@ class SharedSheetTest {
     }
 
     private int pixel(String which, int x, int y) throws IOException {
-        return ImageIO.read(new ByteArrayInputStream(in.caller.get(in.site + "/shared-sheet/" + which + ".png").bytes())).getRGB(x, y) & 0xffffff;
+        return ImageIO.read(new ByteArrayInputStream(in.caller.get(in.site + "/shared-sheets/SHARED/" + which + ".png").bytes())).getRGB(x, y) & 0xffffff;
     }
 
     /** What becomes a strip goes where a strip has room; packed, none is lost; a finer grid leaves all where it is. */
@@ -129,10 +133,10 @@ class SharedSheetTest {
         change(two, "{\"kind\":\"STRIP\"}");
         assertThat(placed(two).toString()).contains("\"x\":0,\"y\":4,\"width\":16,\"height\":2");
         change(one, "{\"x\":9,\"y\":11}");
-        in.done("/shared-sheet/pack", "{}");
+        in.done("/shared-sheets/SHARED/pack", "{}");
         assertThat(placed(two).toString()).contains("\"x\":0,\"y\":0,\"width\":16");
         assertThat(placed(one).toString()).contains("\"x\":0,\"y\":2,\"width\":4");
-        assertThat(in.caller.call("PATCH", in.site + "/shared-sheet", "{\"cells\":32}", null).status()).isEqualTo(204);
+        assertThat(in.caller.call("PATCH", in.site + "/shared-sheets/SHARED", "{\"cells\":32}", null).status()).isEqualTo(204);
         assertThat(placed(one).toString()).contains("\"x\":0,\"y\":4,\"width\":8,\"height\":8");
     }
 
@@ -147,9 +151,70 @@ class SharedSheetTest {
         assertThat(scene.getImageModels().stream().map(i -> i.getName())).contains("shared colour", "shared normal", "shared surface");
         var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Shared sheets too\"}").json().get("id").asLong();
         in.caller.call("DELETE", in.site, null, null);
-        var picture = ImageIO.read(new ByteArrayInputStream(in.caller.get(copy + "/shared-sheet/COLOUR.png").bytes()));
+        var picture = ImageIO.read(new ByteArrayInputStream(in.caller.get(copy + "/shared-sheets/SHARED/COLOUR.png").bytes()));
         assertThat(picture.getRGB(60, 30) & 0xffffff).isEqualTo(0xff0000);
         in.caller.call("DELETE", copy, null, null);
+    }
+
+    /** Another sheet has places and a material of its own; twice the pixels are twice the width on a piece, at one density; one step back each. */
+    @Test
+    void thereIsAnotherOfASizeOfItsOwn() throws IOException {
+        var second = in.made("/shared-sheets", "{}").get("material").asString();
+        assertThat(second).isEqualTo("SHARED_B");
+        var green = in.made("/shared-sheets/SHARED_B/swatches", "{\"name\":\"green\",\"width\":8,\"height\":8,\"pictures\":{\"COLOUR\":" + picture(512, 512, Color.GREEN) + "}}").get("swatch").asString();
+        assertThat(green).isEqualTo("SHARED_B1");
+        var piece = pieceOf(green);
+        var before = uvs(piece, "shared b");
+        var tags = new String[] {tag(piece), tag(in.piece("WAL-1000"))};
+        assertThat(in.caller.call("PATCH", in.site + "/shared-sheets/SHARED_B", "{\"pixels\":2048}", null).status()).isEqualTo(204);
+        var sheet = in.caller.get(in.site + "/shared-sheets").json().get(1);
+        assertThat(sheet.get("pixels").asInt()).isEqualTo(2048);
+        // At 256 pixels a metre.
+        assertThat(sheet.get("widthMm").asDouble()).isEqualTo(8000);
+        var after = uvs(piece, "shared b");
+        assertThat(span(after)).isCloseTo(span(before) / 2, within(1e-5f));
+        assertThat(tag(piece)).isNotEqualTo(tags[0]);
+        assertThat(tag(in.piece("WAL-1000"))).isEqualTo(tags[1]);
+        var density = in.caller.get(in.site + "/pieces/" + piece + "/bench").json().get("density");
+        assertThat(density.get("least").asDouble()).isCloseTo(256, within(0.256));
+        in.made("/placements", "{\"pieceId\":" + piece + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0},\"snap\":false}");
+        var scene = new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(in.caller.get(in.site + "/handover/scene.glb").bytes()));
+        var image = scene.getImageModels().stream().filter(i -> i.getName().equals("shared b colour")).findFirst().orElseThrow();
+        var bytes = new byte[image.getImageData().remaining()];
+        image.getImageData().get(bytes);
+        assertThat(ImageIO.read(new ByteArrayInputStream(bytes)).getWidth()).isEqualTo(2048);
+        assertThat(scene.getImageModels()).noneMatch(i -> i.getName().equals("shared colour"));
+        assertThat(in.caller.get(in.site + "/tally").json().get("largest").get(0).toString()).contains("\"material\":\"shared b\"", "\"pixels\":2048");
+        assertThat(in.refused("DELETE", "/shared-sheets/SHARED_B", "")).containsExactly("swatch");
+        assertThat(in.refused("PATCH", "/shared-sheets/SHARED_B", "{\"pixels\":1000}")).containsExactly("pixels");
+        assertThat(in.caller.call("PATCH", in.site + "/shared-sheets/SHARED_C", "{\"pixels\":512}", null).status()).isEqualTo(404);
+        sets.forget(in.id());
+        assertThat(uvs(piece, "shared b")).isEqualTo(after);
+        in.caller.post(in.site + "/undo", null);
+        in.caller.post(in.site + "/undo", null);
+        assertThat(uvs(piece, "shared b")).isEqualTo(before);
+    }
+
+    private static float span(float[] uvs) {
+        var least = Float.MAX_VALUE;
+        var greatest = -Float.MAX_VALUE;
+        for (var i = 0; i < uvs.length; i += 2) {
+            least = Math.min(least, uvs[i]);
+            greatest = Math.max(greatest, uvs[i]);
+        }
+        return greatest - least;
+    }
+
+    /** Four are as many as there may be; an empty one is taken away again, and its letter is free. */
+    @Test
+    void sheetsAreBegunAndTakenAway() {
+        for (var letter : new String[] {"B", "C", "D"}) {
+            assertThat(in.made("/shared-sheets", "{}").get("material").asString()).isEqualTo("SHARED_" + letter);
+        }
+        assertThat(in.refused("POST", "/shared-sheets", "{}")).containsExactly("sheet");
+        assertThat(in.caller.call("DELETE", in.site + "/shared-sheets/SHARED_C", null, null).status()).isEqualTo(204);
+        assertThat(in.caller.get(in.site + "/shared-sheets").json()).hasSize(3);
+        assertThat(in.made("/shared-sheets", "{}").get("material").asString()).isEqualTo("SHARED_C");
     }
 
     @Test
@@ -157,18 +222,18 @@ class SharedSheetTest {
         var one = added("{\"width\":4,\"height\":4}");
         var two = added("{\"width\":4,\"height\":4}");
         var before = sheet().toString();
-        assertThat(in.refused("PATCH", "/shared-sheet/swatches/" + two, "{\"x\":2}")).containsExactly("x");
-        assertThat(in.refused("PATCH", "/shared-sheet/swatches/" + two, "{\"width\":40}")).containsExactly("width");
-        assertThat(in.refused("PATCH", "/shared-sheet/swatches/" + two, "{\"name\":\" \"}")).containsExactly("name");
-        assertThat(in.refused("PATCH", "/shared-sheet/swatches/" + two, "{\"pictures\":{\"COLOUR\":999999}}")).containsExactly("pictures");
-        assertThat(in.refused("POST", "/shared-sheet/swatches", "{\"width\":16,\"height\":14}")).containsExactly("placed");
-        assertThat(in.refused("PATCH", "/shared-sheet", "{\"cells\":5}")).contains("cells");
-        assertThat(in.caller.call("DELETE", in.site + "/shared-sheet/swatches/SHARED9", null, null).status()).isEqualTo(404);
+        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"x\":2}")).containsExactly("x");
+        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"width\":40}")).containsExactly("width");
+        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"name\":\" \"}")).containsExactly("name");
+        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"pictures\":{\"COLOUR\":999999}}")).containsExactly("pictures");
+        assertThat(in.refused("POST", "/shared-sheets/SHARED/swatches", "{\"width\":16,\"height\":14}")).containsExactly("placed");
+        assertThat(in.refused("PATCH", "/shared-sheets/SHARED", "{\"cells\":5}")).contains("cells");
+        assertThat(in.caller.call("DELETE", in.site + "/shared-sheets/swatches/SHARED9", null, null).status()).isEqualTo(404);
         var piece = pieceOf(one);
-        assertThat(in.refused("DELETE", "/shared-sheet/swatches/" + one, "")).containsExactly("swatch");
+        assertThat(in.refused("DELETE", "/shared-sheets/swatches/" + one, "")).containsExactly("swatch");
         assertThat(sheet().toString()).isEqualTo(before);
         assertThat(in.caller.call("PATCH", in.site + "/pieces/" + piece + "/parts/0", "{\"swatch\":\"STONE\"}", null).status()).isEqualTo(200);
-        assertThat(in.caller.call("DELETE", in.site + "/shared-sheet/swatches/" + one, null, null).status()).isEqualTo(204);
+        assertThat(in.caller.call("DELETE", in.site + "/shared-sheets/swatches/" + one, null, null).status()).isEqualTo(204);
         assertThat(sheet().get("placed")).hasSize(1);
     }
 }

@@ -11,7 +11,7 @@ import java.util.Map;
  *
  * @param colour    of the material itself, {@code #rrggbb} in sRGB (IEC 61966-2-1)
  * @param second    of joints, flecks, streaks or rust
- * @param unitX     one tile, board or slab along the sheet, micrometres; 1 mm to 10 m. It is fitted to the sheet, see {@link #across}
+ * @param unitX     one tile, board or slab along the sheet, micrometres; 1 mm to 10 m, of pictures also {@link #WHOLE_SHEET}. It is fitted to the sheet, see {@link #across}
  * @param joint     between two of them, micrometres; below half of a unit
  * @param variation how unlike one another units and places are, percent of lightness
  * @param relief    from the deepest to the highest, micrometres; 0 to 50 mm
@@ -57,6 +57,8 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
         }
     }
 
+    /** A unit that is as wide or high as its sheet, whatever that is. */
+    public static final long WHOLE_SHEET = 0;
     private static final long LEAST_UNIT = 1_000;
     private static final long MOST_UNIT = 10_000_000;
     private static final long MOST_RELIEF = 50_000;
@@ -67,9 +69,9 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
         var faults = new ArrayList<Fault>();
         colour(faults, "colour", colour);
         colour(faults, "second", second);
-        unit(faults, "unitXMm", unitX);
-        unit(faults, "unitYMm", unitY);
-        if (joint < 0 || joint * 2 >= Math.min(unitX, unitY)) {
+        unit(faults, "unitXMm", grain, unitX);
+        unit(faults, "unitYMm", grain, unitY);
+        if (joint < 0 || grain.hasJoints() && joint * 2 >= Math.min(unitX, unitY)) {
             faults.add(new Fault("jointMm", "A joint is from 0 to below half of what it lies between."));
         }
         if (relief < 0 || relief > MOST_RELIEF) {
@@ -89,9 +91,9 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
         this(grain, colour, second, unitX, unitY, joint, bond, variation, relief, roughness, metallic, wear, seed, Map.of());
     }
 
-    /** Pictures that were made for one thing: each is the whole sheet. @param sheet its width, micrometres; 1 mm to 10 m */
-    public static Coat ofWholeSheet(long sheet, Map<Layer, Long> pictures) {
-        return new Coat(Grain.PICTURES, "#ffffff", "#ffffff", sheet, sheet, 0, Bond.STACKED, 0, 0, pictures.containsKey(Layer.ROUGHNESS) ? 100 : 80, pictures.containsKey(Layer.METALLIC) ? 100 : 0, 0, 1, pictures);
+    /** Pictures that were made for one thing: each is the whole sheet. */
+    public static Coat ofWholeSheet(Map<Layer, Long> pictures) {
+        return new Coat(Grain.PICTURES, "#ffffff", "#ffffff", WHOLE_SHEET, WHOLE_SHEET, 0, Bond.STACKED, 0, 0, pictures.containsKey(Layer.ROUGHNESS) ? 100 : 80, pictures.containsKey(Layer.METALLIC) ? 100 : 0, 0, 1, pictures);
     }
 
     private static void colour(List<Fault> faults, String field, String value) {
@@ -100,9 +102,10 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
         }
     }
 
-    private static void unit(List<Fault> faults, String field, long value) {
-        if (value < LEAST_UNIT || value > MOST_UNIT) {
-            faults.add(new Fault(field, "It is from 1 mm to 10 m."));
+    private static void unit(List<Fault> faults, String field, Grain grain, long value) {
+        var isWhole = grain == Grain.PICTURES && value == WHOLE_SHEET;
+        if (!isWhole && (value < LEAST_UNIT || value > MOST_UNIT)) {
+            faults.add(new Fault(field, grain == Grain.PICTURES ? "It is from 1 mm to 10 m, or 0 for the whole sheet." : "It is from 1 mm to 10 m."));
         }
     }
 
@@ -123,6 +126,6 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
     }
 
     private static int fitted(double sheet, long unit, int multiple) {
-        return multiple * (int) Math.max(1, Math.round(sheet * 1000 / unit / multiple));
+        return unit == WHOLE_SHEET ? 1 : multiple * (int) Math.max(1, Math.round(sheet * 1000 / unit / multiple));
     }
 }

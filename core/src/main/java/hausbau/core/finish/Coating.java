@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.LongFunction;
+import java.util.stream.IntStream;
 
 /** Makes a coat into the pictures of a sheet: height and colour for every place, then what follows from the height. */
 public final class Coating {
@@ -16,12 +17,10 @@ public final class Coating {
     private final Coat coat;
     private final int side;
     private final double sheet;
-    private final double[] height;
-    private final double[][] colour;
-    private final double[] roughness;
-    private final double[] metallic;
-    private final double[] open;
-    private final double[] opaque;
+    /** Millimetres. */
+    private final float[] height;
+    private final int[] colour;
+    private final int[] surface;
     private final Noise noise;
     private final Noise other;
     private final double[] first;
@@ -32,12 +31,9 @@ public final class Coating {
         this.coat = coat;
         this.side = side;
         this.sheet = sheet;
-        height = new double[side * side];
-        colour = new double[side * side][];
-        roughness = new double[side * side];
-        metallic = new double[side * side];
-        open = new double[side * side];
-        opaque = new double[side * side];
+        height = new float[side * side];
+        colour = new int[side * side];
+        surface = new int[side * side];
         noise = new Noise(coat.seed());
         other = new Noise(coat.seed() ^ 0x5DEECE66DL);
         first = rgb(coat.colour());
@@ -56,9 +52,7 @@ public final class Coating {
         if (side < 16 || side > 4096 || Integer.bitCount(side) != 1) {
             throw new IllegalArgumentException("a sheet of " + side + " pixels");
         }
-        var made = new Coating(coat, side, sheet, known);
-        made.lay();
-        return made.maps();
+        return new Coating(coat, side, sheet, known).maps();
     }
 
     /** Of a coat without pictures of one's own. */
@@ -81,28 +75,29 @@ public final class Coating {
         double opaque = 1;
         /** Its colour out of a picture; empty where none tells. */
         double[] own = {};
+
+        /** Of its three colours one, 0 to 1. */
+        double colour(int k) {
+            return clamp((own.length > 0 ? own[k] : Noise.mix(first[k], second[k], clamp(blend))) * light);
+        }
     }
 
-    private void lay() {
-        for (var y = 0; y < side; y++) {
-            for (var x = 0; x < side; x++) {
-                var u = (x + 0.5) / side;
-                // Rows go from the top; what is laid begins at the foot.
-                var v = 1 - (y + 0.5) / side;
-                var s = spot(u, v);
-                var i = y * side + x;
-                height[i] = s.h * coat.relief() / 1000.0;
-                roughness[i] = clamp(s.rough);
-                metallic[i] = clamp(s.metal);
-                open[i] = clamp(s.openness);
-                opaque[i] = clamp(s.opaque);
-                var c = new double[3];
-                for (var k = 0; k < 3; k++) {
-                    c[k] = clamp((s.own.length > 0 ? s.own[k] : Noise.mix(first[k], second[k], clamp(s.blend))) * s.light);
-                }
-                colour[i] = c;
-                wear(i, u, v);
-            }
+    private boolean isCut() {
+        return pictures.containsKey(Layer.OPACITY);
+    }
+
+    private void lay(int y) {
+        for (var x = 0; x < side; x++) {
+            var u = (x + 0.5) / side;
+            // Rows go from the top; what is laid begins at the foot.
+            var v = 1 - (y + 0.5) / side;
+            var s = spot(u, v);
+            var i = y * side + x;
+            var worn = worn(u, v);
+            var to = coat.grain() == Grain.METAL ? second : GRIME;
+            height[i] = (float) (s.h * coat.relief() / 1000.0);
+            colour[i] = pack(Noise.mix(s.colour(0), to[0], worn), Noise.mix(s.colour(1), to[1], worn), Noise.mix(s.colour(2), to[2], worn)) | (isCut() ? byteOf(clamp(s.opaque)) << 24 : 0);
+            surface[i] = surface(clamp(s.openness), Noise.mix(clamp(s.rough), 0.95, worn), coat.grain() == Grain.METAL ? Noise.mix(clamp(s.metal), 0, worn) : clamp(s.metal));
         }
     }
 
@@ -227,42 +222,36 @@ public final class Coating {
         s.h = 1 - 0.5 * (1 - isChip);
     }
 
-    /** Stains from above and rubbed places; metal rusts in its second colour. */
-    private void wear(int i, double u, double v) {
+    /** How far stains from above and rubbed places have gone, 0 to 1; metal rusts in its second colour. */
+    private double worn(double u, double v) {
         if (coat.wear() == 0) {
-            return;
+            return 0;
         }
         var much = coat.wear() / 100.0;
-        var isMetal = coat.grain() == Grain.METAL;
         var stain = 0.65 * other.clouds(u, v, 3, 3, 6) + 0.35 * other.clouds(u, v, 24, 3, 3);
-        var worn = Noise.step(0.72 - 0.4 * much, 0.86 - 0.3 * much, stain) * (0.35 + 0.5 * much);
-        var to = isMetal ? second : GRIME;
-        for (var k = 0; k < 3; k++) {
-            colour[i][k] = Noise.mix(colour[i][k], to[k], worn);
+        return Noise.step(0.72 - 0.4 * much, 0.86 - 0.3 * much, stain) * (0.35 + 0.5 * much);
+    }
+
+    private void bend(int[] normals, int y) {
+        // Millimetres between the neighbours on both sides.
+        var run = 2 * sheet / side;
+        for (var x = 0; x < side; x++) {
+            if (pictures.containsKey(Layer.NORMAL)) {
+                normals[y * side + x] = upright(pictured(Layer.NORMAL, (x + 0.5) / side, 1 - (y + 0.5) / side));
+                continue;
+            }
+            var dx = (at(x + 1, y) - at(x - 1, y)) / run;
+            var dy = (at(x, y - 1) - at(x, y + 1)) / run;
+            var length = Math.sqrt(dx * dx + dy * dy + 1);
+            normals[y * side + x] = pack(0.5 - 0.5 * dx / length, 0.5 - 0.5 * dy / length, 0.5 + 0.5 / length);
         }
-        roughness[i] = Noise.mix(roughness[i], 0.95, worn);
-        metallic[i] = Noise.mix(metallic[i], isMetal ? 0 : metallic[i], worn);
     }
 
     private Maps maps() {
-        var colours = new int[side * side];
+        IntStream.range(0, side).parallel().forEach(this::lay);
         var normals = new int[side * side];
-        var surfaces = new int[side * side];
-        var isCut = pictures.containsKey(Layer.OPACITY);
-        // Millimetres between the neighbours on both sides.
-        var run = 2 * sheet / side;
-        for (var y = 0; y < side; y++) {
-            for (var x = 0; x < side; x++) {
-                var i = y * side + x;
-                colours[i] = pack(colour[i][0], colour[i][1], colour[i][2]) | (isCut ? byteOf(opaque[i]) << 24 : 0);
-                var dx = (at(x + 1, y) - at(x - 1, y)) / run;
-                var dy = (at(x, y - 1) - at(x, y + 1)) / run;
-                var length = Math.sqrt(dx * dx + dy * dy + 1);
-                normals[i] = pictures.containsKey(Layer.NORMAL) ? upright(pictured(Layer.NORMAL, (x + 0.5) / side, 1 - (y + 0.5) / side)) : pack(0.5 - 0.5 * dx / length, 0.5 - 0.5 * dy / length, 0.5 + 0.5 / length);
-                surfaces[i] = pack(open[i], roughness[i], metallic[i]);
-            }
-        }
-        return new Maps(side, colours, normals, surfaces, isCut);
+        IntStream.range(0, side).parallel().forEach(y -> bend(normals, y));
+        return new Maps(side, colour, normals, surface, isCut());
     }
 
     /** One long again, since a mean of directions is shorter. */

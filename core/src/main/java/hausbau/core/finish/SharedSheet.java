@@ -3,8 +3,8 @@ package hausbau.core.finish;
 import hausbau.core.finish.Coat.Layer;
 import hausbau.core.measure.Fault;
 import hausbau.core.measure.Refused;
-import hausbau.core.shape.Finish;
 import hausbau.core.shape.Patch;
+import hausbau.core.shape.Sheets;
 import hausbau.core.shape.Swatch;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -20,11 +20,12 @@ import java.util.function.LongFunction;
 /**
  * One sheet that several swatches share, put together of pictures on a grid.
  *
- * @param cells to a side: 4, 8, 16, 32 or 64
+ * @param material which of the site's it is
+ * @param side     pixels
+ * @param cells    to a side: 4, 8, 16, 32 or 64
  */
-public record SharedSheet(int cells, List<Placed> placed) {
+public record SharedSheet(Swatch material, int side, int cells, List<Placed> placed) {
 
-    public static final SharedSheet EMPTY = new SharedSheet(16, List.of());
     private static final int LONGEST = 60;
     /** Where nothing lies: a neutral grey, flat and dull. */
     private static final int FREE_COLOUR = 0xd8d4ca;
@@ -52,17 +53,30 @@ public record SharedSheet(int cells, List<Placed> placed) {
         }
     }
 
+    /** With nothing on it. */
+    public static SharedSheet empty(Swatch material) {
+        return new SharedSheet(material, Sheets.USUAL_SIDE, 16, List.of());
+    }
+
+    private SharedSheet of(List<Placed> others) {
+        return new SharedSheet(material, side, cells, others);
+    }
+
     /** @throws Refused if something does not lie on the sheet, or on something else */
     public SharedSheet {
         placed = List.copyOf(placed);
+        if (!material.isSharedSheet()) {
+            throw new Refused("sheet", "“" + material.label() + "” is no sheet that several share.");
+        }
+        Sheets.requireSide(side);
         var faults = new ArrayList<Fault>();
         if (cells < 4 || cells > 64 || Integer.bitCount(cells) != 1) {
             faults.add(new Fault("cells", "A side of the sheet has 4, 8, 16, 32 or 64 cells."));
         }
         var taken = EnumSet.noneOf(Swatch.class);
         for (var p : placed) {
-            if (!p.swatch().isOnShared() || !taken.add(p.swatch())) {
-                faults.add(new Fault("swatch", "Each swatch is on the shared sheet once."));
+            if (!material.places().contains(p.swatch()) || !taken.add(p.swatch())) {
+                faults.add(new Fault("swatch", "Each swatch is on one shared sheet, once."));
             }
             if (p.name().isBlank() || p.name().length() > LONGEST) {
                 faults.add(new Fault("name", "A swatch has a name of 1 to " + LONGEST + " characters."));
@@ -107,20 +121,25 @@ public record SharedSheet(int cells, List<Placed> placed) {
         } else {
             all.set(at, one);
         }
-        return new SharedSheet(cells, all);
+        return of(all);
     }
 
     public SharedSheet without(Swatch swatch) {
-        return new SharedSheet(cells, placed.stream().filter(p -> p.swatch() != swatch).toList());
+        return of(placed.stream().filter(p -> p.swatch() != swatch).toList());
     }
 
     /** On a finer or coarser grid; everything stays where it is. @throws Refused if something would lie between two cells */
     public SharedSheet on(int newCells) {
         if (newCells < 1) {
-            return new SharedSheet(newCells, placed);
+            return new SharedSheet(material, side, newCells, placed);
         }
-        return new SharedSheet(newCells, placed.stream().map(p -> new Placed(p.swatch(), p.name(), p.kind(), scaled(p.x(), newCells), scaled(p.y(), newCells), scaled(p.width(), newCells),
+        return new SharedSheet(material, side, newCells, placed.stream().map(p -> new Placed(p.swatch(), p.name(), p.kind(), scaled(p.x(), newCells), scaled(p.y(), newCells), scaled(p.width(), newCells),
                 scaled(p.height(), newCells), p.pictures(), p.roughness(), p.metallic())).toList());
+    }
+
+    /** Of other pixels; everything stays in its cells. */
+    public SharedSheet ofSide(int pixels) {
+        return new SharedSheet(material, pixels, cells, placed);
     }
 
     private int scaled(int of, int newCells) {
@@ -132,8 +151,8 @@ public record SharedSheet(int cells, List<Placed> placed) {
 
     /** The swatch that is free. @throws Refused if all are taken */
     public Swatch next() {
-        return Swatch.onShared().stream().filter(s -> placed.stream().noneMatch(p -> p.swatch() == s)).findFirst()
-                .orElseThrow(() -> new Refused("swatch", "The shared sheet holds at most " + Swatch.onShared().size() + " swatches."));
+        return material.places().stream().filter(s -> placed.stream().noneMatch(p -> p.swatch() == s)).findFirst()
+                .orElseThrow(() -> new Refused("swatch", "A shared sheet holds at most " + material.places().size() + " swatches. Put it on another one."));
     }
 
     /** How many cells nothing lies on. */
@@ -172,7 +191,7 @@ public record SharedSheet(int cells, List<Placed> placed) {
 
     /** How many cells a picture takes at one pixel a pixel, at most the sheet. @param pixels wide or high */
     public int cellsFor(int pixels) {
-        var cell = Finish.SHEET_PIXELS / cells;
+        var cell = side / cells;
         return Math.max(1, Math.min(cells, (pixels + cell - 1) / cell));
     }
 
@@ -182,7 +201,7 @@ public record SharedSheet(int cells, List<Placed> placed) {
      * @throws Refused if they do not fit so
      */
     public SharedSheet packed() {
-        var packed = new SharedSheet(cells, List.of());
+        var packed = of(List.of());
         var order = placed.stream().sorted(Comparator.comparing((Placed p) -> p.kind()).thenComparing(Comparator.comparingInt(Placed::height).reversed()).thenComparing(Comparator.comparingInt(Placed::width).reversed())).toList();
         for (var p : order) {
             var room = packed.room(p.width(), p.height()).orElseThrow(() -> new Refused("placed", "They do not fit when they are packed. Make one smaller."));
@@ -190,7 +209,7 @@ public record SharedSheet(int cells, List<Placed> placed) {
         }
         var places = new HashMap<Swatch, Placed>();
         packed.placed.forEach(p -> places.put(p.swatch(), p));
-        return new SharedSheet(cells, placed.stream().map(p -> places.getOrDefault(p.swatch(), p)).toList());
+        return of(placed.stream().map(p -> places.getOrDefault(p.swatch(), p)).toList());
     }
 
     /** Where swatches lie. */
@@ -204,13 +223,13 @@ public record SharedSheet(int cells, List<Placed> placed) {
     /**
      * The sheet's pictures. What tiles or is single fills its place; a strip's picture is repeated to the sides, as often as keeps its shape best.
      *
-     * @param side  pixels, a power of two
-     * @param known finds pictures by their marks
+     * @param pixels to a side, a power of two
+     * @param known  finds pictures by their marks
      */
-    public Maps maps(int side, LongFunction<Picture> known) {
-        var colour = new int[side * side];
-        var normal = new int[side * side];
-        var surface = new int[side * side];
+    public Maps maps(int pixels, LongFunction<Picture> known) {
+        var colour = new int[pixels * pixels];
+        var normal = new int[pixels * pixels];
+        var surface = new int[pixels * pixels];
         var isCut = placed.stream().anyMatch(p -> p.pictures().containsKey(Layer.OPACITY));
         Arrays.fill(colour, isCut ? SOLID | FREE_COLOUR : FREE_COLOUR);
         Arrays.fill(normal, FREE_NORMAL);
@@ -218,13 +237,13 @@ public record SharedSheet(int cells, List<Placed> placed) {
         for (var p : placed) {
             var pictures = new EnumMap<Layer, Picture>(Layer.class);
             p.pictures().forEach((layer, mark) -> pictures.put(layer, known.apply(mark)));
-            var x0 = p.x() * side / cells;
-            var y0 = p.y() * side / cells;
-            var wide = p.width() * side / cells;
-            var high = p.height() * side / cells;
+            var x0 = p.x() * pixels / cells;
+            var y0 = p.y() * pixels / cells;
+            var wide = p.width() * pixels / cells;
+            var high = p.height() * pixels / cells;
             for (var y = 0; y < high; y++) {
                 for (var x = 0; x < wide; x++) {
-                    var at = (y0 + y) * side + x0 + x;
+                    var at = (y0 + y) * pixels + x0 + x;
                     var read = new Reading(pictures, p.kind() == Patch.Kind.STRIP, (x + 0.5) / wide, (y + 0.5) / high, wide, high);
                     colour[at] = isCut ? read.colour(FREE_COLOUR) | read.opaque() << 24 : read.colour(FREE_COLOUR);
                     normal[at] = read.normal(FREE_NORMAL);
@@ -232,7 +251,7 @@ public record SharedSheet(int cells, List<Placed> placed) {
                 }
             }
         }
-        return new Maps(side, colour, normal, surface, isCut);
+        return new Maps(pixels, colour, normal, surface, isCut);
     }
 
     /** One pixel of a place. @param u from its left and @param v from its top, 0 to 1, @param wide and @param high pixels of it */

@@ -2,8 +2,7 @@ package hausbau.core.kit;
 
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
-import hausbau.core.shape.Patch;
-import hausbau.core.shape.Swatch;
+import hausbau.core.shape.Sheets;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -22,41 +21,41 @@ public final class Kit {
 
     private final Map<Long, Piece> byId;
     private final Map<Kind, Long> firsts;
-    private final Map<Swatch, Patch> patches;
+    private final Sheets sheets;
     private final Map<Kind, Long> ids = new HashMap<>();
 
     public Kit(Map<Long, Piece> pieces) {
-        this(pieces, Map.of(), Map.of());
+        this(pieces, Map.of(), Sheets.USUAL);
     }
 
     /**
      * The kit of what is known of its pieces. Whoever asks for a kind that a person made otherwise is given what they made.
      *
-     * @param looks   what pieces are under
-     * @param patches where swatches lie on the shared sheet
-     * @param unit    what names are written in
+     * @param looks  what pieces are under
+     * @param sheets what they lie on
+     * @param unit   what names are written in
      */
-    public static Kit of(Map<Long, Told> told, Looks looks, Map<Swatch, Patch> patches, Unit unit) {
+    public static Kit of(Map<Long, Told> told, Looks looks, Sheets sheets, Unit unit) {
         var pieces = new LinkedHashMap<Long, Piece>();
         var firsts = new HashMap<Kind, Long>();
         told.forEach((id, t) -> {
             pieces.put(id, t.piece(id, looks, unit));
             firsts.putIfAbsent(t.first(), id);
         });
-        return new Kit(pieces, firsts, patches);
+        return new Kit(pieces, firsts, sheets);
     }
 
-    private Kit(Map<Long, Piece> pieces, Map<Kind, Long> firsts, Map<Swatch, Patch> patches) {
-        this.patches = Map.copyOf(patches);
+    private Kit(Map<Long, Piece> pieces, Map<Kind, Long> firsts, Sheets sheets) {
+        this.sheets = sheets;
         byId = new LinkedHashMap<>(pieces);
         this.firsts = Map.copyOf(firsts);
         byId.forEach((id, piece) -> ids.putIfAbsent(piece.kind(), id));
         firsts.forEach(ids::putIfAbsent);
     }
 
-    /** Where swatches lie on the shared sheet. */
-    public Map<Swatch, Patch> patches() {
-        return patches;
+    /** What pieces lie on. */
+    public Sheets sheets() {
+        return sheets;
     }
 
     public Map<Long, Piece> pieces() {
@@ -107,6 +106,6 @@ public final class Kit {
     public Kit with(Map<Long, Piece> more) {
         var all = new LinkedHashMap<>(byId);
         all.putAll(more);
-        return new Kit(all, firsts, patches);
+        return new Kit(all, firsts, sheets);
     }
 }

@@ -150,8 +150,8 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
     }
 
     private void addTo(Faces faces, Pose pose, int copy, Finish finish) {
-        Patch.lay(finish.patches().get(swatch), laying, copy, pose, finish.sheetsPerMillimetre(), faces,
-                laid -> form.addTo(taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid), bevel(finish), 1 / finish.sheetsPerMillimetre()));
+        Patch.lay(swatch, finish, laying, copy, pose, faces,
+                laid -> form.addTo(taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid), bevel(finish), finish.sheetWidth(swatch)));
     }
 
     void addTo(MeshBuilder mesh, Finish finish) {

@@ -8,7 +8,6 @@ import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.MeshBuilder;
 import hausbau.core.shape.Point;
-import hausbau.core.shape.Swatch;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -46,8 +45,8 @@ public record Reduced(Mesh mesh, double error) {
             var wanted = (int) Math.max(1, part.indices().length / 3 * share);
             var left = simplified(mesh, part.indices(), wanted);
             // What shares a sheet has a place on it, which is not found again.
-            if (left.indices().length / 3 <= TOO_MANY * wanted || part.swatch() == Swatch.SHARED) {
-                asLaidOut(mesh, left.indices(), faces, finish.sheetsPerMillimetre());
+            if (left.indices().length / 3 <= TOO_MANY * wanted || part.swatch().isSharedSheet()) {
+                asLaidOut(mesh, left.indices(), faces, finish.sheetsPerMillimetre(part.swatch()));
             } else {
                 var places = places(mesh);
                 left = simplified(mesh, IntStream.of(part.indices()).map(i -> places[i]).toArray(), wanted);

@@ -43,11 +43,12 @@ public record Density(double least, double greatest) {
     }
 
     /** @return 0 and 0 for a mesh without faces */
-    public static Density of(Mesh mesh) {
+    public static Density of(Mesh mesh, Sheets sheets) {
         var least = Double.MAX_VALUE;
         var greatest = 0.0;
         for (var part : mesh.parts()) {
             var of = part.indices();
+            var side = sheets.side(part.swatch());
             for (var i = 0; i < of.length; i += 3) {
                 var a = mesh.position(of[i]);
                 var x = mesh.position(of[i + 1]).minus(a);
@@ -60,10 +61,10 @@ public record Density(double least, double greatest) {
                 var x1 = x.length();
                 var y1 = x.dot(y) / x1;
                 var y2 = area / x1;
-                var a11 = pixels(mesh, of[i], of[i + 1], 0) / x1;
-                var a21 = pixels(mesh, of[i], of[i + 1], 1) / x1;
-                var a12 = (pixels(mesh, of[i], of[i + 2], 0) - a11 * y1) / y2;
-                var a22 = (pixels(mesh, of[i], of[i + 2], 1) - a21 * y1) / y2;
+                var a11 = pixels(mesh, side, of[i], of[i + 1], 0) / x1;
+                var a21 = pixels(mesh, side, of[i], of[i + 1], 1) / x1;
+                var a12 = (pixels(mesh, side, of[i], of[i + 2], 0) - a11 * y1) / y2;
+                var a22 = (pixels(mesh, side, of[i], of[i + 2], 1) - a21 * y1) / y2;
                 // Its singular values are how much it draws out in two directions at right angles.
                 var sum = a11 * a11 + a12 * a12 + a21 * a21 + a22 * a22;
                 var det = Math.abs(a11 * a22 - a12 * a21);
@@ -75,7 +76,7 @@ public record Density(double least, double greatest) {
         return greatest == 0 ? new Density(0, 0) : new Density(least * 1000, greatest * 1000);
     }
 
-    private static double pixels(Mesh mesh, int from, int to, int axis) {
-        return (mesh.uvs()[2 * to + axis] - mesh.uvs()[2 * from + axis]) * Finish.SHEET_PIXELS;
+    private static double pixels(Mesh mesh, int side, int from, int to, int axis) {
+        return (mesh.uvs()[2 * to + axis] - mesh.uvs()[2 * from + axis]) * side;
     }
 }

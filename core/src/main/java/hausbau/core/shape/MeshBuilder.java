@@ -10,7 +10,7 @@ public final class MeshBuilder {
     /** Numbers of a vertex: place, normal, UV. */
     private static final int WIDE = 8;
 
-    private final double sheetsPerMillimetre;
+    private final Finish finish;
     private double[] vertices = new double[WIDE * 64];
     private int count;
     /** Numbers of vertices and 1, by hash, with open addressing; 0 is a free place. Always at least half of it is free. */
@@ -33,7 +33,7 @@ public final class MeshBuilder {
 
     /** @param finish gives the UV density */
     public MeshBuilder(Finish finish) {
-        this.sheetsPerMillimetre = finish.sheetsPerMillimetre();
+        this.finish = finish;
     }
 
     /** Takes faces that are made of a swatch. */
@@ -44,6 +44,7 @@ public final class MeshBuilder {
     /** Takes faces of a body that is posed; they are laid out as they lie before it is turned. */
     public Faces of(Swatch swatch, Pose pose) {
         var mirrored = pose.isMirrored();
+        var sheetsPerMillimetre = finish.sheetsPerMillimetre(swatch);
         return (corners, normals, laid) -> {
             var flat = Faces.normal(corners);
             var corner = new int[corners.length];

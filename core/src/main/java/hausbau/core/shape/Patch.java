@@ -23,9 +23,6 @@ public record Patch(Kind kind, double left, double top, double right, double bot
         SINGLE
     }
 
-    /** What filtering mixes at its rim stays its own, parts of the sheet's side. */
-    private static final double RIM = 1.0 / Finish.SHEET_PIXELS;
-
     /**
      * Takes the faces of a body, and hands them on as they lie here once all of them are known: those that look one way
      * together, and those that are rolled out together. They lie at the site's density, made smaller only where they would
@@ -37,6 +34,8 @@ public record Patch(Kind kind, double left, double top, double right, double bot
         private final int copy;
         private final Pose pose;
         private final double sheetsPerMillimetre;
+        /** What filtering mixes at its rim stays its own, parts of the sheet's side. */
+        private final double rim;
         private final Faces into;
         private final Map<Point, List<Face>> alike = new LinkedHashMap<>();
         private static final Point ROLLED = new Point(0, 0, 0);
@@ -44,11 +43,12 @@ public record Patch(Kind kind, double left, double top, double right, double bot
         private record Face(Point[] corners, Point[] normals, Laid[] laid) {
         }
 
-        Lying(Laying laying, int copy, Pose pose, double sheetsPerMillimetre, Faces into) {
+        Lying(Laying laying, int copy, Pose pose, double sheetsPerMillimetre, int side, Faces into) {
             this.laying = laying;
             this.copy = copy;
             this.pose = pose;
             this.sheetsPerMillimetre = sheetsPerMillimetre;
+            this.rim = 1.0 / side;
             this.into = into;
         }
 
@@ -79,8 +79,8 @@ public record Patch(Kind kind, double left, double top, double right, double bot
                     across.take(at.across());
                 }
             }
-            var wide = (right - left - 2 * RIM) / sheetsPerMillimetre;
-            var high = (bottom - top - 2 * RIM) / sheetsPerMillimetre;
+            var wide = (right - left - 2 * rim) / sheetsPerMillimetre;
+            var high = (bottom - top - 2 * rim) / sheetsPerMillimetre;
             var scale = switch (kind) {
                 case TILING -> 1;
                 case STRIP -> Math.min(1, high / across.length());
@@ -93,7 +93,7 @@ public record Patch(Kind kind, double left, double top, double right, double bot
                     so[i] = switch (kind) {
                         case TILING -> at;
                         // What is across counts from the sheet's foot.
-                        case STRIP -> new Laid(at.along() * scale, (1 - bottom + RIM) / sheetsPerMillimetre + (at.across() - across.least) * scale);
+                        case STRIP -> new Laid(at.along() * scale, (1 - bottom + rim) / sheetsPerMillimetre + (at.across() - across.least) * scale);
                         case SINGLE -> new Laid((left + right) / 2 / sheetsPerMillimetre + (at.along() - along.middle()) * scale,
                                 (1 - (top + bottom) / 2) / sheetsPerMillimetre + (at.across() - across.middle()) * scale);
                     };
@@ -121,13 +121,14 @@ public record Patch(Kind kind, double left, double top, double right, double bot
         }
     }
 
-    /** Lays what {@code body} hands on, see {@link Lying}. */
-    public static void lay(@Nullable Patch on, Laying laying, int copy, Pose pose, double sheetsPerMillimetre, Faces into, Consumer<Faces> body) {
+    /** Lays what {@code body} hands on as its swatch lies, see {@link Lying}. */
+    public static void lay(Swatch swatch, Finish finish, Laying laying, int copy, Pose pose, Faces into, Consumer<Faces> body) {
+        var on = finish.sheets().patches().get(swatch);
         if (on == null) {
             body.accept(laying.into(into, copy, pose));
             return;
         }
-        var lying = on.new Lying(laying, copy, pose, sheetsPerMillimetre, into);
+        var lying = on.new Lying(laying, copy, pose, finish.sheetsPerMillimetre(swatch), finish.sheets().side(swatch), into);
         body.accept(lying);
         lying.done();
     }

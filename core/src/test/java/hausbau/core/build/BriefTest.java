@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 class BriefTest {
 
-    private static final Tally TALLY = new Tally(3, 40, 12, 9_000, 1, 1, 5, new TextureMemory(80, 20), List.of());
+    private static final Tally TALLY = new Tally(3, 40, 12, 9_000, 1, 1, 5, new TextureMemory(80, 20), List.of(), List.of());
 
     private static Brief brief(List<Long> planned, List<Long> corrected) {
         return new Brief("", "", Budget.Target.OWN, Budget.NONE, planned, corrected);

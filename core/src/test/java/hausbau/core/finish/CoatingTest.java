@@ -117,6 +117,21 @@ class CoatingTest {
         assertThat(coat.across(10)).isEqualTo(1);
     }
 
+    /** Pictures made for one thing are there once, however wide the sheet lies; what is laid has a size. */
+    @Test
+    void aWholeSheetIsOneUnitAtAnyWidth() {
+        var coat = Coat.ofWholeSheet(Map.of(Coat.Layer.COLOUR, 1L));
+        assertThat(coat.across(125)).isEqualTo(1);
+        assertThat(coat.rows(64_000)).isEqualTo(1);
+        var left = new Picture(2, 1, new int[] {0x102030, 0xf0e0d0});
+        for (var sheet : new double[] {1000, 16_000}) {
+            var colour = Coating.of(coat, 256, sheet, mark -> left).colour();
+            assertThat(colour[64]).isEqualTo(0x102030);
+            assertThat(colour[192]).isEqualTo(0xf0e0d0);
+        }
+        assertThatThrownBy(() -> new Coat(Grain.TILES, "#ffffff", "#000000", 0, 0, 0, Bond.HALF, 0, 0, 0, 0, 0, 5)).isInstanceOf(Refused.class);
+    }
+
     /** A joint lies lower: left of it the surface falls to the right, so its normal leans to +X. */
     @Test
     void whatLiesDeeperIsSeenInTheNormals() {

@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 class SharedSheetTest {
 
     private static Placed at(int number, Kind kind, int x, int y, int width, int height, Map<Layer, Long> pictures) {
-        return new Placed(Swatch.onShared().get(number), "swatch " + number, kind, x, y, width, height, pictures, 50, 100);
+        return new Placed(Swatch.SHARED.places().get(number), "swatch " + number, kind, x, y, width, height, pictures, 50, 100);
     }
 
     private static Placed single(int number, int x, int y, int width, int height) {
@@ -27,7 +27,7 @@ class SharedSheetTest {
     }
 
     private static SharedSheet sheet(Placed... placed) {
-        return new SharedSheet(16, List.of(placed));
+        return new SharedSheet(Swatch.SHARED, 1024, 16, List.of(placed));
     }
 
     private static Picture plain(int width, int height, int colour) {
@@ -83,9 +83,12 @@ class SharedSheetTest {
         assertThatThrownBy(() -> sheet(single(0, 0, 0, 0, 4))).isInstanceOf(Refused.class).hasMessageContaining("at least one cell");
         assertThatThrownBy(() -> sheet(at(0, Kind.STRIP, 0, 0, 8, 2, Map.of()))).isInstanceOf(Refused.class).hasMessageContaining("as wide as the sheet");
         assertThatThrownBy(() -> sheet(at(0, Kind.TILING, 0, 0, 16, 8, Map.of()))).isInstanceOf(Refused.class).hasMessageContaining("whole sheet");
-        assertThatThrownBy(() -> new SharedSheet(20, List.of())).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new SharedSheet(Swatch.SHARED, 1024, 20, List.of())).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> sheet(new Placed(Swatch.STONE, "stone", Kind.SINGLE, 0, 0, 1, 1, Map.of(), 0, 0))).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> sheet(single(0, 1, 0, 1, 1)).on(8)).isInstanceOf(Refused.class).hasMessageContaining("between two cells");
+        assertThatThrownBy(() -> new SharedSheet(Swatch.SHARED_B, 1024, 16, List.of(single(0, 0, 0, 1, 1)))).isInstanceOf(Refused.class).hasMessageContaining("on one shared sheet");
+        assertThatThrownBy(() -> new SharedSheet(Swatch.STONE, 1024, 16, List.of())).isInstanceOf(Refused.class).hasMessageContaining("stone");
+        assertThatThrownBy(() -> SharedSheet.empty(Swatch.SHARED).ofSide(1000)).isInstanceOf(Refused.class).hasMessageContaining("pixels to a side");
         assertThat(sheet(single(0, 2, 4, 2, 6)).on(8).placed()).containsExactly(single(0, 1, 2, 1, 3));
     }
 
@@ -94,7 +97,7 @@ class SharedSheetTest {
     void packedTheyLieOnNothingAndLeaveTheFootFree() {
         for (var seed = 0; seed < 50; seed++) {
             var random = new Random(seed);
-            var sheet = SharedSheet.EMPTY;
+            var sheet = SharedSheet.empty(Swatch.SHARED);
             var area = 0;
             for (var i = 0; i < 12; i++) {
                 var isStrip = random.nextInt(4) == 0;
@@ -139,9 +142,9 @@ class SharedSheetTest {
 
     @Test
     void sixteenAreAsManyAsThereAre() {
-        var sheet = SharedSheet.EMPTY;
+        var sheet = SharedSheet.empty(Swatch.SHARED);
         for (var i = 0; i < 16; i++) {
-            assertThat(sheet.next()).isEqualTo(Swatch.onShared().get(i));
+            assertThat(sheet.next()).isEqualTo(Swatch.SHARED.places().get(i));
             sheet = sheet.with(single(i, i, 0, 1, 1));
         }
         var full = sheet;
@@ -150,5 +153,9 @@ class SharedSheetTest {
         assertThat(full.cellsFor(64)).isEqualTo(1);
         assertThat(full.cellsFor(65)).isEqualTo(2);
         assertThat(full.cellsFor(5000)).isEqualTo(16);
+        // Of 2048 a cell has 128.
+        assertThat(full.ofSide(2048).cellsFor(128)).isEqualTo(1);
+        assertThat(full.ofSide(2048).placed()).isEqualTo(full.placed());
+        assertThat(SharedSheet.empty(Swatch.SHARED_D).next()).isEqualTo(Swatch.SHARED_D1);
     }
 }

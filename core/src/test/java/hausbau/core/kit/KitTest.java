@@ -6,6 +6,7 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
+import hausbau.core.shape.Sheets;
 import hausbau.core.shape.Swatch;
 import java.util.List;
 import java.util.Map;
@@ -73,7 +74,7 @@ class KitTest {
         var lamp = new Kind(Role.PROP, new Recipe.WallLamp(), Pivot.BASE_CENTRE);
         var wall = wall(2000, 3000);
         var block = List.of(Part.of(Swatch.STONE, new Form.Block(Vec.ofMillimetres(300, 200, 100)), Vec.ZERO));
-        var kit = Kit.of(Map.of(1L, new Told("LAMP", "", lamp, Optional.empty(), block), 2L, new Told("WAL-2000", "", wall, Optional.empty(), block)), Looks.NONE, Map.of(), Unit.METRE);
+        var kit = Kit.of(Map.of(1L, new Told("LAMP", "", lamp, Optional.empty(), block), 2L, new Told("WAL-2000", "", wall, Optional.empty(), block)), Looks.NONE, Sheets.USUAL, Unit.METRE);
         var made = kit.piece(1).orElseThrow();
         assertThat(made.size()).isEqualTo(Vec.ofMillimetres(300, 200, 100));
         assertThat(made.name()).isEqualTo("wall lamp");
@@ -92,7 +93,7 @@ class KitTest {
     void pivotsAreToldAndPatternsDressWhatIsNotTold() {
         var bench = new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE);
         var kit = Kit.of(Map.of(1L, new Told("B", "seat", bench, Optional.of(Pivot.BASE_CORNER), List.of()), 2L, new Told("W", "", wall(2000, 3000), Optional.empty(), List.of())),
-                new Looks(Optional.of(Pattern.usual()), Map.of()), Map.of(), Unit.METRE);
+                new Looks(Optional.of(Pattern.usual()), Map.of()), Sheets.USUAL, Unit.METRE);
         assertThat(kit.piece(1).orElseThrow().box().min()).isEqualTo(Vec.ZERO);
         assertThat(kit.piece(1).orElseThrow().model()).isEmpty();
         assertThat(kit.id(bench)).contains(1L);

@@ -9,6 +9,7 @@ import hausbau.core.shape.Finish;
 import hausbau.core.shape.Laying;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Patch;
+import hausbau.core.shape.Sheets;
 import hausbau.core.shape.Swatch;
 import java.util.List;
 import java.util.Map;
@@ -21,7 +22,7 @@ class PatchTest {
 
     private static final Patch SIGN = new Patch(Patch.Kind.SINGLE, 0.25, 0.25, 0.75, 0.5);
     private static final Patch RAIL = new Patch(Patch.Kind.STRIP, 0, 0.75, 1, 0.875);
-    private static final Finish FINISH = Finish.ofDensity(256).with(Map.of(Swatch.SHARED1, SIGN, Swatch.SHARED2, RAIL));
+    private static final Finish FINISH = Finish.ofDensity(256).on(new Sheets(Map.of(), Map.of(Swatch.SHARED1, SIGN, Swatch.SHARED2, RAIL)));
 
     private static Part part(Swatch swatch, Form form, Laying laying) {
         return new Part("", swatch, Optional.empty(), form, Vec.ofMillimetres(700, 30, 200), Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false, false, laying);
@@ -52,7 +53,7 @@ class PatchTest {
         assertThat(bounds(mesh, 0)[1] - bounds(mesh, 0)[0]).isCloseTo(0.3, within(0.003));
         assertThat(bounds(mesh, 0)[1] + bounds(mesh, 0)[0]).isCloseTo(1, within(1e-3));
         assertThat(bounds(mesh, 1)[1] + bounds(mesh, 1)[0]).isCloseTo(0.75, within(1e-3));
-        var density = Density.of(mesh);
+        var density = Density.of(mesh, Sheets.USUAL);
         assertThat(density.least()).isCloseTo(256, within(0.256));
         assertThat(density.greatest()).isCloseTo(256, within(0.256));
     }
@@ -62,12 +63,12 @@ class PatchTest {
     void whatIsLargerIsMadeSmallerWithoutStretch() {
         var mesh = mesh(part(Swatch.SHARED1, new Form.Block(Vec.ofMillimetres(5000, 40, 600)), Laying.AS_IT_LIES));
         liesWithin(mesh, 0.25, 0.25, 0.75, 0.5);
-        assertThat(Density.of(mesh).isStretched()).isTrue();
+        assertThat(Density.of(mesh, Sheets.USUAL).isStretched()).isTrue();
         var front = mesh(part(Swatch.SHARED1, new Form.Prism(Outline.rectangle(0, 0, 5_000_000, 5_000_000), List.of(), 40_000), Laying.AS_IT_LIES));
         liesWithin(front, 0.25, 0.25, 0.75, 0.5);
         // 1 m of room for 5 m: a fifth of the density, but for the narrow sides that are 5 m × 40 mm and lie within 2 m.
-        assertThat(Density.of(front).least()).isCloseTo(256 / 5.0, within(256 / 5.0 * 0.01));
-        assertThat(Density.of(front).greatest()).isLessThanOrEqualTo(256.3);
+        assertThat(Density.of(front, Sheets.USUAL).least()).isCloseTo(256 / 5.0, within(256 / 5.0 * 0.01));
+        assertThat(Density.of(front, Sheets.USUAL).greatest()).isLessThanOrEqualTo(256.3);
     }
 
     /** A strip runs along the path as far as that goes; across it lies from its foot up. 0.5 m are more than the profile is round. */
@@ -79,8 +80,20 @@ class PatchTest {
         assertThat(bounds(mesh, 1)[1]).isLessThanOrEqualTo(0.875);
         // 9 m are two sheets and a quarter; the ends lie by themselves, some 40 mm beyond.
         assertThat(bounds(mesh, 0)[1] - bounds(mesh, 0)[0]).isCloseTo(9 / 4.0, within(0.02));
-        assertThat(Density.of(mesh).least()).isCloseTo(256, within(0.256));
-        assertThat(Density.of(mesh).greatest()).isCloseTo(256, within(0.256));
+        assertThat(Density.of(mesh, Sheets.USUAL).least()).isCloseTo(256, within(0.256));
+        assertThat(Density.of(mesh, Sheets.USUAL).greatest()).isCloseTo(256, within(0.256));
+    }
+
+    /** On a sheet of twice the pixels the same cells are twice as wide on a piece: what was too large there fits, at the site's density. */
+    @Test
+    void aLargerSheetHoldsMore() {
+        var large = FINISH.on(new Sheets(Map.of(Swatch.SHARED, 4096), FINISH.sheets().patches()));
+        var front = new Recipe.Made(1, List.of(part(Swatch.SHARED1, new Form.Block(Vec.ofMillimetres(5000, 40, 600)), Laying.AS_IT_LIES))).mesh(large);
+        liesWithin(front, 0.25, 0.25, 0.75, 0.5);
+        // 5 m of 16 m, less the bevels.
+        assertThat(bounds(front, 0)[1] - bounds(front, 0)[0]).isCloseTo(5 / 16.0, within(0.001));
+        assertThat(Density.of(front, large.sheets()).least()).isCloseTo(256, within(0.256));
+        assertThat(Density.of(front, large.sheets()).greatest()).isCloseTo(256, within(0.256));
     }
 
     /** A seed shifts a strip along only; a quarter turn stands it on end, and then it does not fit. */
@@ -93,7 +106,7 @@ class PatchTest {
         assertThat(bounds(shifted, 1)[1]).isCloseTo(bounds(plain, 1)[1], within(1e-9));
         assertThat(bounds(shifted, 0)[0]).isNotCloseTo(bounds(plain, 0)[0], within(1e-3));
         var turned = mesh(part(Swatch.SHARED2, form, new Laying(1, 0)));
-        assertThat(Density.of(turned).least()).isCloseTo(256 * 0.5 / 2, within(256 * 0.5 / 2 * 0.02));
+        assertThat(Density.of(turned, Sheets.USUAL).least()).isCloseTo(256 * 0.5 / 2, within(256 * 0.5 / 2 * 0.02));
         assertThat(bounds(turned, 1)[0]).isGreaterThanOrEqualTo(0.75);
     }
 
@@ -114,7 +127,7 @@ class PatchTest {
     void aPlaceThatMovesTakesAlongWhatLiesOnIt() {
         var sign = part(Swatch.SHARED1, new Form.Block(Vec.ofMillimetres(1200, 40, 600)), Laying.AS_IT_LIES);
         var made = new Recipe.Made(1, List.of(sign));
-        var moved = FINISH.with(Map.of(Swatch.SHARED1, new Patch(Patch.Kind.SINGLE, 0.5, 0, 1, 0.25), Swatch.SHARED2, RAIL));
+        var moved = FINISH.on(new Sheets(Map.of(), Map.of(Swatch.SHARED1, new Patch(Patch.Kind.SINGLE, 0.5, 0, 1, 0.25), Swatch.SHARED2, RAIL)));
         var before = made.mesh(FINISH);
         var after = made.mesh(moved);
         for (var v = 0; v < before.vertices(); v++) {

@@ -47,27 +47,30 @@ class ColourwayController {
     }
 
     /**
+     * @param pixels to a side of its sheet, in all colourways, @param widthMm of that on a piece
      * @param sheet tells one state of its pictures from another
      * @param fittedXMm and @param fittedYMm what units are fitted to, so that the sheet tiles
      * @param units whether it is made of units of a size, and @param joints whether they are laid in rows with joints
      */
-    record CoatView(@NotNull Swatch swatch, @NotNull CoatWords words, @NotNull String sheet, @NotNull Length fittedXMm, @NotNull Length fittedYMm, @NotNull boolean units, @NotNull boolean joints) {
+    record CoatView(@NotNull Swatch swatch, @NotNull CoatWords words, @NotNull int pixels, @NotNull Length widthMm, @NotNull String sheet, @NotNull Length fittedXMm, @NotNull Length fittedYMm, @NotNull boolean units, @NotNull boolean joints) {
     }
 
     /** @param id 0 is what a site has before one is made */
-    record ColourwayView(@NotNull long id, @NotNull String name, @NotNull boolean used, @NotNull Length sheetMm, @NotNull List<CoatView> coats) {
+    record ColourwayView(@NotNull long id, @NotNull String name, @NotNull boolean used, @NotNull List<CoatView> coats) {
 
-        static ColourwayView of(ColourwayService.Known k, double sheet) {
-            return new ColourwayView(k.id(), k.name(), k.isUsed(), millimetres(sheet), k.colourway().coats().entrySet().stream().map(e -> {
+        static ColourwayView of(ColourwayService.Known k, Finish finish) {
+            return new ColourwayView(k.id(), k.name(), k.isUsed(), k.colourway().coats().entrySet().stream().map(e -> {
                 var coat = e.getValue();
-                return new CoatView(e.getKey(), CoatWords.of(coat), SheetShelf.tag(coat, sheet), millimetres(sheet / coat.across(sheet)), millimetres(sheet / coat.rows(sheet)),
+                var sheet = finish.sheetWidth(e.getKey());
+                return new CoatView(e.getKey(), CoatWords.of(coat), finish.sheets().side(e.getKey()), millimetres(sheet), SheetShelf.tag(coat, sheet), millimetres(sheet / coat.across(sheet)), millimetres(sheet / coat.rows(sheet)),
                         coat.grain().hasUnits(), coat.grain().hasJoints());
             }).toList());
         }
 
-        private static Length millimetres(double mm) {
-            return new Length(Math.round(mm * 1000));
-        }
+    }
+
+    static Length millimetres(double mm) {
+        return new Length(Math.round(mm * 1000));
     }
 
     record NewColourwayBody(Long copyOfId) {
@@ -83,8 +86,8 @@ class ColourwayController {
 
     @GetMapping("/colourways")
     List<ColourwayView> all(@PathVariable long siteId) {
-        var sheet = colourways.sheet(siteId);
-        return colourways.all(siteId).stream().map(k -> ColourwayView.of(k, sheet)).toList();
+        var finish = colourways.finish(siteId);
+        return colourways.all(siteId).stream().map(k -> ColourwayView.of(k, finish)).toList();
     }
 
     private ColourwayView one(long siteId, long id) {
@@ -127,15 +130,35 @@ class ColourwayController {
         colourways.use(siteId, body.colourwayId(), seen);
     }
 
+    /** @param pixels to a side: 256, 512, 1024, 2048 or 4096 */
+    record SheetBody(@NotNull int pixels) {
+    }
+
+    @PutMapping("/sheets/{swatch}")
+    @Operation(summary = "Gives the sheet of a swatch other pixels, in all colourways; what lies on it is laid out anew")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void setPixels(@PathVariable long siteId, @PathVariable Swatch swatch, Seen seen, @Valid @RequestBody SheetBody body) {
+        colourways.setPixels(siteId, swatch, seen, body.pixels());
+    }
+
     @GetMapping(path = "/colourways/{id}/{swatch}/{picture}.png", produces = MediaType.IMAGE_PNG_VALUE)
-    @Operation(summary = "A picture of the sheet that a swatch is on: COLOUR, NORMAL or SURFACE (occlusion, roughness, metallic)")
+    @Operation(summary = "A picture of the sheet that a swatch is on: COLOUR, NORMAL or SURFACE (occlusion, roughness, metallic); of its own pixels where no side is told")
     ResponseEntity<byte[]> picture(@PathVariable long siteId, @PathVariable long id, @PathVariable Swatch swatch, @PathVariable Maps.Kind picture,
-            @RequestParam(required = false) String as, @RequestParam(defaultValue = "" + Finish.SHEET_PIXELS) int side) {
-        if (side < 64 || side > Finish.SHEET_PIXELS || Integer.bitCount(side) != 1) {
-            throw new Refused("side", "A sheet is 64, 128, 256, 512 or 1024 pixels wide.");
-        }
+            @RequestParam(required = false) String as, @RequestParam(required = false) Integer side) {
         var made = colourways.made(siteId, id, swatch);
-        var keep = made.tag().equals(as) ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable() : CacheControl.noCache();
-        return ResponseEntity.ok().cacheControl(keep).contentType(MediaType.IMAGE_PNG).body(colourways.pictures(made, side).of(picture));
+        var files = colourways.pictures(made, side == null ? made.pixels() : requireSide(side));
+        return ResponseEntity.ok().cacheControl(keep(made.tag().equals(as))).contentType(MediaType.IMAGE_PNG).body(files.of(picture));
+    }
+
+    static int requireSide(int side) {
+        if (side < 64 || side > 4096 || Integer.bitCount(side) != 1) {
+            throw new Refused("side", "A sheet is asked for with 64, 128, 256, 512, 1024, 2048 or 4096 pixels to a side.");
+        }
+        return side;
+    }
+
+    /** Asked for by its tag it never changes; else it is asked for again. */
+    static CacheControl keep(boolean isByTag) {
+        return isByTag ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable() : CacheControl.noCache();
     }
 }

@@ -127,8 +127,12 @@ class KitController {
     }
 
     record TallyView(@NotNull int kinds, @NotNull long placements, @NotNull int drawCalls, @NotNull long triangles,
-            @NotNull long instancedBytes, @NotNull long flatBytes, @NotNull int sheets, @NotNull long textureBytes, @NotNull long compressedTextureBytes, @NotNull List<ShareView> heaviest,
+            @NotNull long instancedBytes, @NotNull long flatBytes, @NotNull int sheets, @NotNull long textureBytes, @NotNull long compressedTextureBytes, @NotNull List<SheetCostView> largest, @NotNull List<ShareView> heaviest,
             @NotNull List<BudgetLineView> budget) {
+    }
+
+    /** @param material what is drawn in it, @param colourwayId 0 for the site's, @param pixels to a side, @param bytes of all its pictures, not compressed */
+    record SheetCostView(@NotNull String material, @NotNull long colourwayId, @NotNull int pixels, @NotNull long bytes) {
     }
 
     /** What one piece draws, wherever it stands. */
@@ -251,6 +255,7 @@ class KitController {
         var cost = kit.cost(siteId);
         var t = cost.tally();
         return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes(), t.materials(), t.textures().plain(), t.textures().compressed(),
+                t.largest().stream().map(s -> new SheetCostView(s.material().label(), s.colourway(), s.side(), s.memory().plain())).toList(),
                 t.heaviest().stream().map(h -> new ShareView(h.what(), h.triangles())).toList(),
                 cost.budget().stream().map(l -> new BudgetLineView(l.what(), l.spent(), l.allowed(), l.isOver())).toList());
     }

@@ -3,20 +3,18 @@ package hausbau.server.http;
 import hausbau.core.finish.Coat.Layer;
 import hausbau.core.finish.Maps;
 import hausbau.core.finish.SharedSheet.Placed;
-import hausbau.core.measure.Refused;
-import hausbau.core.shape.Finish;
+import hausbau.core.measure.Length;
 import hausbau.core.shape.Patch;
 import hausbau.core.shape.Swatch;
 import hausbau.server.journal.Seen;
+import hausbau.server.work.ColourwayService;
 import hausbau.server.work.SharedSheetService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -32,14 +30,16 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
-@RequestMapping("/api/sites/{siteId}/shared-sheet")
-@Tag(name = "Shared sheet")
+@RequestMapping("/api/sites/{siteId}/shared-sheets")
+@Tag(name = "Shared sheets")
 class SharedSheetController {
 
     private final SharedSheetService sheets;
+    private final ColourwayService colourways;
 
-    SharedSheetController(SharedSheetService sheets) {
+    SharedSheetController(SharedSheetService sheets, ColourwayService colourways) {
         this.sheets = sheets;
+        this.colourways = colourways;
     }
 
     /** A swatch on the sheet, in cells from its left and its top. */
@@ -51,8 +51,8 @@ class SharedSheetController {
         }
     }
 
-    /** @param sheet tells one state of its pictures from another, @param free cells that nothing lies on */
-    record SharedSheetView(@NotNull int cells, @NotNull int free, @NotNull String sheet, @NotNull List<PlacedView> placed) {
+    /** @param pixels to a side, @param widthMm on a piece, @param free cells that nothing lies on, @param sheet tells one state of its pictures from another */
+    record SharedSheetView(@NotNull Swatch material, @NotNull String name, @NotNull int pixels, @NotNull Length widthMm, @NotNull int cells, @NotNull int free, @NotNull String sheet, @NotNull List<PlacedView> placed) {
     }
 
     /** Only what is told changes; a new one is put where there is room, as large as its picture. A picture of 0 is taken out. */
@@ -63,23 +63,51 @@ class SharedSheetController {
         }
     }
 
-    record CellsBody(@NotNull int cells) {
+    /** Only what is told changes. @param pixels to a side */
+    record SharedSheetChange(Integer cells, Integer pixels) {
+    }
+
+    record SharedSheetIdView(@NotNull Swatch material) {
     }
 
     record PlacedIdView(@NotNull Swatch swatch) {
     }
 
     @GetMapping
-    @Operation(summary = "The sheet that several swatches share")
-    SharedSheetView find(@PathVariable long siteId) {
-        var known = sheets.find(siteId);
-        return new SharedSheetView(known.sheet().cells(), known.sheet().free(), known.tag(), known.sheet().placed().stream().map(PlacedView::of).toList());
+    @Operation(summary = "The sheets that several swatches share")
+    List<SharedSheetView> all(@PathVariable long siteId) {
+        var finish = colourways.finish(siteId);
+        return sheets.all(siteId).stream().map(known -> {
+            var sheet = known.sheet();
+            return new SharedSheetView(sheet.material(), sheet.material().label(), sheet.side(), ColourwayController.millimetres(finish.sheetWidth(sheet.material())), sheet.cells(), sheet.free(), known.tag(),
+                    sheet.placed().stream().map(PlacedView::of).toList());
+        }).toList();
     }
 
-    @PostMapping("/swatches")
+    @PostMapping
+    @Operation(summary = "Begins another sheet")
     @ResponseStatus(HttpStatus.CREATED)
-    PlacedIdView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlacedBody body) {
-        return new PlacedIdView(sheets.add(siteId, seen, body.words()));
+    SharedSheetIdView begin(@PathVariable long siteId, Seen seen) {
+        return new SharedSheetIdView(sheets.begin(siteId, seen));
+    }
+
+    @PatchMapping("/{material}")
+    @Operation(summary = "A finer or coarser grid, or more or fewer pixels; all stays in its place")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void change(@PathVariable long siteId, @PathVariable Swatch material, Seen seen, @Valid @RequestBody SharedSheetChange body) {
+        sheets.change(siteId, material, seen, body.cells(), body.pixels());
+    }
+
+    @DeleteMapping("/{material}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable long siteId, @PathVariable Swatch material, Seen seen) {
+        sheets.remove(siteId, material, seen);
+    }
+
+    @PostMapping("/{material}/swatches")
+    @ResponseStatus(HttpStatus.CREATED)
+    PlacedIdView add(@PathVariable long siteId, @PathVariable Swatch material, Seen seen, @Valid @RequestBody PlacedBody body) {
+        return new PlacedIdView(sheets.add(siteId, material, seen, body.words()));
     }
 
     @PatchMapping("/swatches/{swatch}")
@@ -91,32 +119,22 @@ class SharedSheetController {
 
     @DeleteMapping("/swatches/{swatch}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable long siteId, @PathVariable Swatch swatch, Seen seen) {
-        sheets.remove(siteId, swatch, seen);
+    void takeOff(@PathVariable long siteId, @PathVariable Swatch swatch, Seen seen) {
+        sheets.takeOff(siteId, swatch, seen);
     }
 
-    @PatchMapping
-    @Operation(summary = "A finer or coarser grid")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void cells(@PathVariable long siteId, Seen seen, @Valid @RequestBody CellsBody body) {
-        sheets.cells(siteId, seen, body.cells());
-    }
-
-    @PostMapping("/pack")
+    @PostMapping("/{material}/pack")
     @Operation(summary = "Lays all of them anew, without room between them as far as may be")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void pack(@PathVariable long siteId, Seen seen) {
-        sheets.pack(siteId, seen);
+    void pack(@PathVariable long siteId, @PathVariable Swatch material, Seen seen) {
+        sheets.pack(siteId, material, seen);
     }
 
-    @GetMapping(path = "/{picture}.png", produces = MediaType.IMAGE_PNG_VALUE)
-    @Operation(summary = "COLOUR, NORMAL or SURFACE (occlusion, roughness, metallic)")
-    ResponseEntity<byte[]> picture(@PathVariable long siteId, @PathVariable Maps.Kind picture, @RequestParam(required = false) String as, @RequestParam(defaultValue = "" + Finish.SHEET_PIXELS) int side) {
-        if (side < 64 || side > Finish.SHEET_PIXELS || Integer.bitCount(side) != 1) {
-            throw new Refused("side", "A sheet is 64, 128, 256, 512 or 1024 pixels wide.");
-        }
-        var known = sheets.find(siteId);
-        var keep = known.tag().equals(as) ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable() : CacheControl.noCache();
-        return ResponseEntity.ok().cacheControl(keep).contentType(MediaType.IMAGE_PNG).body(sheets.pictures(known.sheet(), side).of(picture));
+    @GetMapping(path = "/{material}/{picture}.png", produces = MediaType.IMAGE_PNG_VALUE)
+    @Operation(summary = "COLOUR, NORMAL or SURFACE (occlusion, roughness, metallic); of its own pixels where no side is told")
+    ResponseEntity<byte[]> picture(@PathVariable long siteId, @PathVariable Swatch material, @PathVariable Maps.Kind picture, @RequestParam(required = false) String as, @RequestParam(required = false) Integer side) {
+        var known = sheets.find(siteId, material);
+        var files = sheets.pictures(known.sheet(), side == null ? known.sheet().side() : ColourwayController.requireSide(side));
+        return ResponseEntity.ok().cacheControl(ColourwayController.keep(known.tag().equals(as))).contentType(MediaType.IMAGE_PNG).body(files.of(picture));
     }
 }

@@ -68,7 +68,7 @@ class WorkshopController {
             var by = piece.kind().natural();
             var open = mesh.openEdges();
             return new BenchView(id, piece.code(), piece.name(), piece.role(), piece.pivot(), piece.role().isDerived(), b.isOwn(), VecMm.of(piece.size()), BoxMm.of(piece.box()), mesh.triangles(),
-                    mesh.area() / 1e6, mesh.volume() / 1e9, DensityView.of(Density.of(mesh)), open.size(), open.stream().limit(MOST_OPEN).flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
+                    mesh.area() / 1e6, mesh.volume() / 1e9, DensityView.of(Density.of(mesh, b.state().kit().sheets())), open.size(), open.stream().limit(MOST_OPEN).flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
                     b.uses().entrySet().stream().map(e -> new BenchUse(e.getKey(), e.getValue())).toList(),
                     piece.parts().stream().map(p -> new PartView(PartWords.of(p), p.solids().stream().map(s -> BoxMm.of(s.movedBy(by))).toList())).toList());
         }

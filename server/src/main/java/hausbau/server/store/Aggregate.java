@@ -6,6 +6,7 @@ import hausbau.server.store.kit.ColourwayRow;
 import hausbau.server.store.kit.PatternRow;
 import hausbau.server.store.kit.PieceRow;
 import hausbau.server.store.kit.SharedSheetRow;
+import hausbau.server.store.kit.SheetSizeRow;
 import hausbau.server.store.list.ListedRow;
 import hausbau.server.store.massing.LevelRow;
 import hausbau.server.store.massing.OpeningRow;
@@ -42,6 +43,7 @@ public enum Aggregate {
     PATTERN("pattern", Part.KIT, PatternRow.class),
     COLOURWAY("colourway", Part.KIT, ColourwayRow.class),
     SHARED_SHEET("shared_sheet", Part.KIT, SharedSheetRow.class),
+    SHEET_SIZE("sheet_size", Part.KIT, SheetSizeRow.class),
     SHELL("shell", Part.NONE),
     LEVEL("level", Part.MASSING, LevelRow.class),
     ROOM("room", Part.MASSING, RoomRow.class, "level_id", "look"),

@@ -9,6 +9,7 @@ import hausbau.core.finish.Picture;
 import hausbau.core.kit.Form;
 import hausbau.core.kit.Part;
 import hausbau.core.measure.Refused;
+import hausbau.core.shape.Sheets;
 import hausbau.core.shape.Swatch;
 import hausbau.server.journal.Edit;
 import hausbau.server.store.Stores;
@@ -32,8 +33,6 @@ import org.springframework.stereotype.Component;
 /** Takes the pictures of files that are brought in onto sheets: each material on a swatch of one's own, just as its UVs have it. */
 @Component
 class BroughtPictures {
-
-    private static final long MOST_UNIT = 10_000_000;
 
     private final Stores stores;
     private final PictureDesk desk;
@@ -112,23 +111,22 @@ class BroughtPictures {
         if (pictured.isEmpty()) {
             return given;
         }
-        var finish = KitService.finish(edit.before());
-        var sheet = Math.round(1000 / finish.sheetsPerMillimetre());
-        if (sheet > MOST_UNIT) {
-            throw new Refused("pictures", "At " + finish.pixelsPerMetre() + " pixels a metre a sheet is wider than 10 m. Take the pictures at a finer density, or leave them.");
-        }
         before.stream().filter(p -> p.form() instanceof Form.Brought && p.swatch().isOwn() && pictured.containsKey(p.name())).forEach(p -> given.put(p.name(), p.swatch()));
         var taken = EnumSet.noneOf(Swatch.class);
         edit.before().kit().pieces().values().forEach(piece -> piece.parts().forEach(part -> taken.add(part.swatch())));
         var coats = new EnumMap<Swatch, Coat>(Swatch.class);
+        var sizes = new EnumMap<Swatch, Integer>(Swatch.class);
         pictured.forEach((material, layers) -> {
             var swatch = given.computeIfAbsent(material, m -> Stream.of(Swatch.values()).filter(s -> s.isOwn() && taken.add(s)).findFirst()
                     .orElseThrow(() -> new Refused("pictures", "All six swatches of one's own are in use. Leave the pictures, or take away a piece that has some first.")));
             var media = new EnumMap<Layer, Long>(Layer.class);
             layers.forEach((layer, picture) -> media.put(layer, keep(edit, picture)));
-            coats.put(swatch, Coat.ofWholeSheet(sheet, media));
+            coats.put(swatch, Coat.ofWholeSheet(media));
+            // No pixel of theirs is lost, and no more are made up than must be.
+            sizes.put(swatch, layers.values().stream().mapToInt(p -> Sheets.sideFor(Math.max(p.width(), p.height()))).max().orElse(Sheets.USUAL_SIDE));
         });
         wear(edit, coats);
+        sizes.forEach((swatch, pixels) -> SheetSizes.set(edit, stores, swatch, pixels));
         return given;
     }
 

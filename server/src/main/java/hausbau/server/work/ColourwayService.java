@@ -6,6 +6,7 @@ import hausbau.core.finish.Coat;
 import hausbau.core.finish.Colourway;
 import hausbau.core.measure.Fault;
 import hausbau.core.measure.Refused;
+import hausbau.core.shape.Finish;
 import hausbau.core.shape.Swatch;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -22,6 +23,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -73,9 +75,21 @@ public class ColourwayService {
         return all(siteId).stream().filter(Known::isUsed).findFirst().orElseThrow().colourway();
     }
 
-    /** Millimetres that a sheet covers on a piece. */
-    public double sheet(long siteId) {
-        return 1 / KitService.finish(sets.current(siteId)).sheetsPerMillimetre();
+    /** What sheets lie on pieces as: how large each is there, and of how many pixels. */
+    public Finish finish(long siteId) {
+        return KitService.finish(sets.current(siteId));
+    }
+
+    /** The sheet that a swatch has to itself gets other pixels, in all colourways: at the site's density it then lies wider or narrower. */
+    public void setPixels(long siteId, Swatch swatch, Seen seen, int pixels) {
+        if (!Swatch.coated().contains(swatch)) {
+            throw new Refused("swatch", "That swatch shares a sheet. Change the pixels of the shared sheet.");
+        }
+        journal.edit(siteId, seen, edit -> {
+            edit.name("A sheet of " + pixels + " pixels for " + swatch.label());
+            SheetSizes.set(edit, stores, swatch, pixels);
+            return null;
+        });
     }
 
     /** @return the id of a copy of one, or of the one in use */
@@ -168,28 +182,29 @@ public class ColourwayService {
     }
 
     /** A sheet's pictures, and what tells this state of them from another. */
-    public record Made(String tag, Coat coat, double sheet) {
+    public record Made(String tag, Coat coat, int pixels, double sheet) {
     }
 
     public Made made(long siteId, long id, Swatch swatch) {
         var coat = one(siteId, id).colourway().coat(swatch);
-        var sheet = sheet(siteId);
-        return new Made(SheetShelf.tag(coat, sheet), coat, sheet);
+        var finish = finish(siteId);
+        var sheet = finish.sheetWidth(swatch);
+        return new Made(SheetShelf.tag(coat, sheet), coat, finish.sheets().side(swatch), sheet);
     }
 
     public SheetFiles pictures(Made made, int side) {
         return sheets.png(made.coat(), side, made.sheet());
     }
 
-    /** What swatches are handed over in, by colourway. @param others that are looked at beside the site's own; what is not known any more is the site's */
-    public Map<Long, Finishes> handedOver(long siteId, int side, Collection<Long> others) {
+    /** What swatches are handed over in, by colourway, each sheet of its own pixels. @param materials that are in use, @param others colourways that are looked at beside the site's own; what is not known any more is the site's */
+    public Map<Long, Finishes> handedOver(long siteId, Set<Swatch> materials, Collection<Long> others) {
         var finishes = new LinkedHashMap<Long, Finishes>();
         for (var known : all(siteId)) {
             if (known.isUsed()) {
-                finishes.put(0L, new Finishes(GltfScene.SITE, files(siteId, known.colourway(), side)));
+                finishes.put(0L, new Finishes(GltfScene.SITE, files(siteId, known.colourway(), materials)));
             } else if (known.id() != USUAL && others.contains(known.id())) {
                 var name = FreshName.of(known.name(), finishes.values().stream().map(Finishes::name).toList());
-                finishes.put(known.id(), new Finishes(name, files(siteId, known.colourway(), side)));
+                finishes.put(known.id(), new Finishes(name, files(siteId, known.colourway(), materials)));
             }
         }
         return finishes;
@@ -199,14 +214,15 @@ public class ColourwayService {
     public record Finishes(String name, Map<Swatch, SheetFiles> sheets) {
     }
 
-    private Map<Swatch, SheetFiles> files(long siteId, Colourway colourway, int side) {
+    private Map<Swatch, SheetFiles> files(long siteId, Colourway colourway, Set<Swatch> materials) {
         var files = new EnumMap<Swatch, SheetFiles>(Swatch.class);
-        var sheet = sheet(siteId);
-        colourway.coats().forEach((swatch, coat) -> files.put(swatch, sheets.jpeg(coat, side, sheet)));
-        var shared = stores.kits().sharedSheet(siteId);
-        if (!shared.placed().isEmpty()) {
-            files.put(Swatch.SHARED, sheets.jpeg(shared, side));
-        }
+        var finish = finish(siteId);
+        colourway.coats().forEach((swatch, coat) -> {
+            if (materials.contains(swatch)) {
+                files.put(swatch, sheets.jpeg(coat, finish.sheets().side(swatch), finish.sheetWidth(swatch)));
+            }
+        });
+        stores.kits().sharedSheets(siteId).stream().filter(s -> materials.contains(s.material())).forEach(s -> files.put(s.material(), sheets.jpeg(s, s.side())));
         return files;
     }
 }

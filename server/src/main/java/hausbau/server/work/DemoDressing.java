@@ -86,8 +86,8 @@ class DemoDressing {
     }
 
     void dress(long site) {
-        var frieze = shared.add(site, NOT_TOLD, onSheet(site, "frieze", Patch.Kind.STRIP, 1, DemoPictures.frieze()));
-        var notice = shared.add(site, NOT_TOLD, onSheet(site, "notice", Patch.Kind.SINGLE, 3, DemoPictures.notice()));
+        var frieze = shared.add(site, Swatch.SHARED, NOT_TOLD, onSheet(site, "frieze", Patch.Kind.STRIP, 1, DemoPictures.frieze()));
+        var notice = shared.add(site, Swatch.SHARED, NOT_TOLD, onSheet(site, "notice", Patch.Kind.SINGLE, 3, DemoPictures.notice()));
         line(site, frieze);
         var closed = finish(site);
         standIn(site, "PRP-EDGE", "basin edge", 1000, 250, 60);

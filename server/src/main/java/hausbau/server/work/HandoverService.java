@@ -5,7 +5,6 @@ import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
 import hausbau.core.exchange.Schedules;
-import hausbau.core.shape.Finish;
 import hausbau.core.variety.Looks;
 import hausbau.server.standing.LookShelf;
 import hausbau.server.standing.Sets;
@@ -18,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
 /** The files that a site is handed over in; each is of one state of the site. */
@@ -52,7 +52,9 @@ public class HandoverService {
     public byte[] scene(long siteId) {
         var state = sets.current(siteId);
         var given = looks.of(state);
-        var finishes = colourways.handedOver(siteId, Finish.SHEET_PIXELS, given.all().stream().map(Looks.Guise::colourway).toList());
+        var materials = Stream.concat(state.set().kinds().stream(), given.all().stream().map(Looks.Guise::kind)).distinct()
+                .flatMap(kind -> state.piece(state.id(kind)).parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
+        var finishes = colourways.handedOver(siteId, materials, given.all().stream().map(Looks.Guise::colourway).toList());
         var scene = GltfScene.inColourways(name(siteId), KitService.finish(state), finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
         var names = new NodeNames(state.decisions().massing());
         for (var chunk : state.set().chunks()) {

@@ -174,13 +174,13 @@ public class KitService {
             var piece = state.piece(state.id(e.getKey().kind()));
             return new Tally.Use(piece.code(), meshes.mesh(piece, finish), e.getValue(), e.getKey().colourway());
         }).toList();
-        var tally = Tally.of(uses);
+        var tally = Tally.of(uses, state.kit().sheets());
         var budget = stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
         return new Cost(tally, budget.measure(tally));
     }
 
     static Finish finish(SiteState state) {
-        return Finish.ofDensity(state.settings().pixelsPerMetre()).with(state.kit().patches());
+        return Finish.ofDensity(state.settings().pixelsPerMetre()).on(state.kit().sheets());
     }
 
     /** Tells one state of a piece's file from another. */

@@ -11,7 +11,6 @@ import hausbau.core.massing.Massing;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.repeat.Rule;
-import hausbau.core.shape.Finish;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -79,7 +78,7 @@ public class RepeatService {
 
     /** What some pieces add in triangles. */
     public long triangles(SiteState state, List<Standing> standing) {
-        var finish = Finish.ofDensity(state.settings().pixelsPerMetre());
+        var finish = KitService.finish(state);
         return standing.stream().collect(Collectors.groupingBy(Standing::kind, Collectors.counting())).entrySet().stream()
                 .mapToLong(e -> e.getValue() * meshes.mesh(state.piece(state.id(e.getKey())), finish).triangles()).sum();
     }

@@ -16,6 +16,7 @@ import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import hausbau.server.store.kit.SharedSheetRow;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.BiConsumer;
@@ -24,7 +25,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
-/** The sheet that several swatches of a site share: put together here of pictures. What lies on it follows when they are moved. */
+/** The sheets that several swatches of a site share: put together here of pictures. What lies on them follows when they are moved. */
 @Service
 public class SharedSheetService {
 
@@ -45,10 +46,39 @@ public class SharedSheetService {
     }
 
     @Reading
-    public Known find(long siteId) {
+    public List<Known> all(long siteId) {
         stores.sites().site(siteId);
-        var sheet = stores.kits().sharedSheet(siteId);
-        return new Known(sheet, SheetShelf.tag(sheet, 1));
+        return stores.kits().sharedSheets(siteId).stream().map(sheet -> new Known(sheet, SheetShelf.tag(sheet, 1))).toList();
+    }
+
+    @Reading
+    public Known find(long siteId, Swatch material) {
+        return all(siteId).stream().filter(k -> k.sheet().material() == material).findFirst().orElseThrow(() -> new NotFound("The site has no such shared sheet."));
+    }
+
+    private SharedSheet standing(long siteId, Swatch material) {
+        return find(siteId, material).sheet();
+    }
+
+    /** Begins another sheet. @throws Refused if there are as many as there may be */
+    public Swatch begin(long siteId, Seen seen) {
+        return journal.edit(siteId, seen, edit -> {
+            var standing = stores.kits().sharedSheets(siteId).stream().map(SharedSheet::material).toList();
+            var next = Swatch.sharedSheets().stream().filter(s -> !standing.contains(s)).findFirst()
+                    .orElseThrow(() -> new Refused("sheet", "A site has at most " + Swatch.sharedSheets().size() + " shared sheets."));
+            edit.name("Begin another shared sheet");
+            write(edit, siteId, SharedSheet.empty(next));
+            return next;
+        });
+    }
+
+    /** @throws Refused where something is made of a swatch on it; the first sheet stays, empty */
+    public void remove(long siteId, Swatch material, Seen seen) {
+        edit(siteId, material, seen, (edit, sheet) -> {
+            sheet.placed().forEach(p -> requireUnused(edit, p));
+            edit.name("Take a shared sheet away");
+            stores.kits().sharedSheetRow(siteId, material).ifPresent(edit::remove);
+        });
     }
 
     /** What is told of a swatch; null stays, or is found. A picture of 0 is taken out. */
@@ -74,9 +104,9 @@ public class SharedSheetService {
     }
 
     /** Puts a swatch where there is room: as large as its picture where nothing else is told. */
-    public Swatch add(long siteId, Seen seen, Words told) {
+    public Swatch add(long siteId, Swatch material, Seen seen, Words told) {
         return journal.edit(siteId, seen, edit -> {
-            var sheet = stores.kits().sharedSheet(siteId);
+            var sheet = standing(siteId, material);
             requirePictures(siteId, told);
             var swatch = sheet.next();
             var name = told.name() == null || told.name().isBlank() ? FreshName.of("swatch", sheet.placed().stream().map(Placed::name).toList()) : told.name().strip();
@@ -94,7 +124,7 @@ public class SharedSheetService {
     }
 
     public void change(long siteId, Swatch swatch, Seen seen, Words told) {
-        edit(siteId, seen, (edit, sheet) -> {
+        edit(siteId, swatch.material(), seen, (edit, sheet) -> {
             requirePictures(siteId, told);
             var standing = one(sheet, swatch);
             edit.name("Change “" + standing.name() + "” on the shared sheet");
@@ -104,42 +134,51 @@ public class SharedSheetService {
     }
 
     /** @throws Refused where something is made of it */
-    public void remove(long siteId, Swatch swatch, Seen seen) {
-        edit(siteId, seen, (edit, sheet) -> {
+    public void takeOff(long siteId, Swatch swatch, Seen seen) {
+        edit(siteId, swatch.material(), seen, (edit, sheet) -> {
             var standing = one(sheet, swatch);
-            var users = edit.before().kit().pieces().values().stream().filter(p -> p.parts().stream().anyMatch(part -> part.swatch() == swatch)).map(p -> p.code()).sorted().limit(3).collect(Collectors.joining(", "));
-            if (!users.isEmpty()) {
-                throw new Refused("swatch", "“" + standing.name() + "” is what " + users + " is made of. Give that another swatch first.");
-            }
+            requireUnused(edit, standing);
             edit.name("Take “" + standing.name() + "” off the shared sheet");
             write(edit, siteId, sheet.without(swatch));
         });
     }
 
-    public void cells(long siteId, Seen seen, int cells) {
-        arrange(siteId, seen, "The grid of the shared sheet", sheet -> sheet.on(cells));
+    private static void requireUnused(Edit edit, Placed p) {
+        var users = edit.before().kit().pieces().values().stream().filter(piece -> piece.parts().stream().anyMatch(part -> part.swatch() == p.swatch())).map(piece -> piece.code()).sorted().limit(3)
+                .collect(Collectors.joining(", "));
+        if (!users.isEmpty()) {
+            throw new Refused("swatch", "“" + p.name() + "” is what " + users + " is made of. Give that another swatch first.");
+        }
     }
 
-    public void pack(long siteId, Seen seen) {
-        arrange(siteId, seen, "Pack the shared sheet", SharedSheet::packed);
+    /** What is told of a sheet as a whole; null stays. */
+    public void change(long siteId, Swatch material, Seen seen, @Nullable Integer cells, @Nullable Integer pixels) {
+        arrange(siteId, material, seen, pixels == null ? "The grid of the shared sheet" : "A shared sheet of " + pixels + " pixels", sheet -> {
+            var sized = pixels == null ? sheet : sheet.ofSide(pixels);
+            return cells == null ? sized : sized.on(cells);
+        });
     }
 
-    private void arrange(long siteId, Seen seen, String name, UnaryOperator<SharedSheet> how) {
-        edit(siteId, seen, (edit, sheet) -> {
+    public void pack(long siteId, Swatch material, Seen seen) {
+        arrange(siteId, material, seen, "Pack the shared sheet", SharedSheet::packed);
+    }
+
+    private void arrange(long siteId, Swatch material, Seen seen, String name, UnaryOperator<SharedSheet> how) {
+        edit(siteId, material, seen, (edit, sheet) -> {
             edit.name(name);
             write(edit, siteId, how.apply(sheet));
         });
     }
 
-    private void edit(long siteId, Seen seen, BiConsumer<Edit, SharedSheet> work) {
+    private void edit(long siteId, Swatch material, Seen seen, BiConsumer<Edit, SharedSheet> work) {
         journal.edit(siteId, seen, edit -> {
-            work.accept(edit, stores.kits().sharedSheet(siteId));
+            work.accept(edit, standing(siteId, material));
             return null;
         });
     }
 
     private void write(Edit edit, long siteId, SharedSheet sheet) {
-        stores.kits().sharedSheetRow(siteId).ifPresentOrElse(row -> edit.change(row, r -> r.set(sheet)), () -> edit.add(new SharedSheetRow(stores.nextId(), siteId, sheet)));
+        stores.kits().sharedSheetRow(siteId, sheet.material()).ifPresentOrElse(row -> edit.change(row, r -> r.set(sheet)), () -> edit.add(new SharedSheetRow(stores.nextId(), siteId, sheet)));
     }
 
     private static Placed one(SharedSheet sheet, Swatch swatch) {

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
+import java.util.concurrent.Semaphore;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
@@ -20,6 +21,8 @@ import org.springframework.stereotype.Component;
 public class SheetShelf {
 
     private static final int PLACES = 64;
+    /** Pixels to a side: what is larger is not kept, since so many of them would fill the memory. */
+    private static final int MOST_KEPT = 1024;
     /** Raised when the same coat is made otherwise, since browsers keep what they were sent. */
     private static final int VERSION = 1;
 
@@ -61,6 +64,9 @@ public class SheetShelf {
         return get(new Key(shared, side, 1, "jpeg"), SheetFiles::jpeg);
     }
 
+    /** So many at most are made at once: the largest take some 400 MB meanwhile. */
+    private final Semaphore hands = new Semaphore(2);
+
     private Maps make(Key key) {
         return key.of() instanceof SharedSheet shared ? shared.maps(key.side(), this::picture) : Coating.of((Coat) key.of(), key.side(), key.sheet(), this::picture);
     }
@@ -68,11 +74,24 @@ public class SheetShelf {
     private SheetFiles get(Key key, Function<Maps, SheetFiles> write) {
         FutureTask<SheetFiles> task;
         synchronized (made) {
-            task = made.computeIfAbsent(key, k -> new FutureTask<>(() -> write.apply(make(k))));
+            task = made.computeIfAbsent(key, k -> new FutureTask<>(() -> {
+                hands.acquire();
+                try {
+                    return write.apply(make(k));
+                } finally {
+                    hands.release();
+                }
+            }));
         }
         task.run();
         try {
-            return task.get();
+            var files = task.get();
+            if (key.side() > MOST_KEPT) {
+                synchronized (made) {
+                    made.remove(key);
+                }
+            }
+            return files;
         } catch (ExecutionException e) {
             synchronized (made) {
                 made.remove(key);

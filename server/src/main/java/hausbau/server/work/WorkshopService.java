@@ -82,7 +82,7 @@ public class WorkshopService {
         var finish = KitService.finish(state);
         var standing = state.set().kinds();
         return state.kit().pieces().entrySet().stream().filter(e -> standing.contains(e.getValue().kind()))
-                .map(e -> new Lying(e.getKey(), e.getValue(), Density.of(meshes.mesh(e.getValue(), finish)))).filter(l -> l.density().liesOtherwise(finish))
+                .map(e -> new Lying(e.getKey(), e.getValue(), Density.of(meshes.mesh(e.getValue(), finish), finish.sheets()))).filter(l -> l.density().liesOtherwise(finish))
                 .sorted(Comparator.comparingDouble(l -> l.density().least())).toList();
     }
 

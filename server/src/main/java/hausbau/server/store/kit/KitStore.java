@@ -12,9 +12,13 @@ import hausbau.core.kit.Told;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.shape.Shell;
+import hausbau.core.shape.Swatch;
+import hausbau.core.shape.Sheets;
+import hausbau.core.shape.Patch;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.site.SiteStore;
 import jakarta.persistence.EntityManager;
+import java.util.EnumMap;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -53,7 +57,7 @@ public class KitStore {
             told.put(row.getLong(1), new Told(row.getString(2), row.getString(3), first, Optional.of(row.getString(8)).filter(p -> !p.isEmpty()).map(Pivot::valueOf),
                     row.getString(7).isEmpty() ? List.of() : RecipeJson.readParts(row.getString(7), brought)));
         }, siteId);
-        return Kit.of(told, looks(siteId), sharedSheet(siteId).patches(), unit);
+        return Kit.of(told, looks(siteId), sheets(siteId), unit);
     }
 
     private Looks looks(long siteId) {
@@ -61,13 +65,35 @@ public class KitStore {
         return new Looks(all.stream().filter(PatternRow::isUsed).findFirst().map(PatternRow::toPattern), all.stream().collect(Collectors.toMap(PatternRow::getId, PatternRow::toPattern)));
     }
 
-    public Optional<SharedSheetRow> sharedSheetRow(long siteId) {
-        return rows.createQuery("from SharedSheetRow where siteId = :site", SharedSheetRow.class).setParameter("site", siteId).getResultStream().findFirst();
+    /** What pieces lie on. */
+    private Sheets sheets(long siteId) {
+        var sides = new EnumMap<Swatch, Integer>(Swatch.class);
+        var patches = new EnumMap<Swatch, Patch>(Swatch.class);
+        sheetSizes(siteId).forEach(row -> sides.put(row.swatch(), row.pixels()));
+        sharedSheets(siteId).forEach(sheet -> {
+            sides.put(sheet.material(), sheet.side());
+            patches.putAll(sheet.patches());
+        });
+        return new Sheets(sides, patches);
     }
 
-    /** The sheet that several swatches share; an empty one where nobody put any there. */
-    public SharedSheet sharedSheet(long siteId) {
-        return sharedSheetRow(siteId).map(SharedSheetRow::toSheet).orElse(SharedSheet.EMPTY);
+    public List<SheetSizeRow> sheetSizes(long siteId) {
+        return rows.createQuery("from SheetSizeRow where siteId = :site", SheetSizeRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public Optional<SharedSheetRow> sharedSheetRow(long siteId, Swatch material) {
+        return rows.createQuery("from SharedSheetRow where siteId = :site and material = :material", SharedSheetRow.class).setParameter("site", siteId).setParameter("material", material)
+                .getResultStream().findFirst();
+    }
+
+    /** The sheets that several swatches share, in their order; the first of them is there, if empty, before anybody puts a swatch there. */
+    public List<SharedSheet> sharedSheets(long siteId) {
+        var standing = new EnumMap<Swatch, SharedSheet>(Swatch.class);
+        var first = SharedSheet.empty(Swatch.SHARED);
+        standing.put(first.material(), first);
+        rows.createQuery("from SharedSheetRow where siteId = :site", SharedSheetRow.class).setParameter("site", siteId).getResultStream().map(SharedSheetRow::toSheet)
+                .forEach(sheet -> standing.put(sheet.material(), sheet));
+        return List.copyOf(standing.values());
     }
 
     /** The surfaces of a site that were made elsewhere. */

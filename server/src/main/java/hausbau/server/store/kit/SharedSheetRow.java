@@ -1,22 +1,30 @@
 package hausbau.server.store.kit;
 
 import hausbau.core.finish.SharedSheet;
+import hausbau.core.shape.Sheets;
+import hausbau.core.shape.Swatch;
 import hausbau.server.store.Millimetres;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import tools.jackson.databind.node.ObjectNode;
 
-/** The sheet of a site that several swatches share. */
+/** A sheet of a site that several swatches share. */
 @Entity
 @Table(name = "shared_sheet")
 public class SharedSheetRow implements Row {
 
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     @Id
     Long id;
     long siteId;
+    /** Before version 2 there was this one. */
+    @Enumerated(EnumType.STRING)
+    Swatch material = Swatch.SHARED;
     /** As JSON. */
     String words;
 
@@ -26,6 +34,7 @@ public class SharedSheetRow implements Row {
     public SharedSheetRow(long id, long siteId, SharedSheet sheet) {
         this.id = id;
         this.siteId = siteId;
+        this.material = sheet.material();
         set(sheet);
     }
 
@@ -41,11 +50,14 @@ public class SharedSheetRow implements Row {
     }
 
     static SharedSheet read(String words) {
-        var read = Millimetres.JSON.readValue(words, Words.class);
-        if (read.version() != VERSION) {
-            throw new IllegalArgumentException("a shared sheet of version " + read.version() + " cannot be read");
+        var json = (ObjectNode) Millimetres.JSON.readTree(words);
+        var version = json.get("version").asInt();
+        if (version == 1 && json.get("sheet") instanceof ObjectNode sheet) {
+            sheet.put("material", Swatch.SHARED.name()).put("side", Sheets.USUAL_SIDE);
+        } else if (version != VERSION) {
+            throw new IllegalArgumentException("a shared sheet of version " + version + " cannot be read");
         }
-        return read.sheet();
+        return Millimetres.JSON.treeToValue(json, Words.class).sheet();
     }
 
     @Override
