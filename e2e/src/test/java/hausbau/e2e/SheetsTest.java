@@ -261,7 +261,7 @@ class SheetsTest {
     void aSheetIsPutTogetherAndWhatLiesOnItFollows() throws IOException {
         var desk = SharedApplication.desk().hall("Shared hall");
         open(desk);
-        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet")).click();
+        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet").setExact(true)).click();
         assertThat(desk.page.getByText("Nothing lies here yet.")).isVisible();
         desk.page.getByTestId("shared-pictures").setInputFiles(new FilePayload[] {new FilePayload("red.png", "image/png", picture(128, 64, 0xc02010)), new FilePayload("blue.png", "image/png", picture(64, 64, 0x1020c0))});
         assertThat(onSheet(desk, "red, 2 × 1 cells at 0, 0")).isVisible();
@@ -316,7 +316,7 @@ class SheetsTest {
         assertThat(red).isGreaterThan(5_000);
         // What is made of it holds it: it says who.
         desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
-        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet")).click();
+        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet").setExact(true)).click();
         onSheet(desk, "red").focus();
         desk.press("Delete");
         assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("is made of");
