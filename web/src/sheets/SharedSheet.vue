@@ -215,7 +215,7 @@ async function away() {
       <Button size="small" danger @click="remove(one.swatch)">Take it off the sheet</Button>
     </section>
     <p v-else-if="sheet.placed.length" class="soft">Choose a swatch on the sheet to change it.</p>
-    <Button v-if="sheet.material !== 'SHARED'" size="small" @click="away">Take the sheet away</Button>
+    <div v-if="sheet.material !== 'SHARED'" class="row"><Button size="small" @click="away">Take the sheet away</Button></div>
   </aside>
 </template>
 

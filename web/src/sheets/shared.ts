@@ -17,6 +17,8 @@ export const useSharedSheets = defineStore('shared sheets', () => {
     `/api/sites/${site.site!.id}/shared-sheets/${sheet.material}/${picture}.png?side=${side}&as=${sheet.sheet}`
   /** All that something can be made of: what has a sheet of its own, and what shares one. */
   const swatches = computed(() => [...SWATCHES, ...all.value.flatMap((sheet) => sheet.placed.map((p) => ({ value: p.swatch, label: p.name })))])
+  /** What a swatch is called: as on its sheet. */
+  const called = (swatch: PlacedView['swatch']) => swatches.value.find((s) => s.value === swatch)?.label ?? swatch.toLowerCase()
 
   const begin = () => edit<{ material: Material }>('Begin another shared sheet', 'POST', '/shared-sheets', () => undefined)
   const remove = (sheet: Material) => edit('Take a shared sheet away', 'DELETE', `/shared-sheets/${sheet}`, () => undefined)
@@ -27,5 +29,5 @@ export const useSharedSheets = defineStore('shared sheets', () => {
   const set = (swatch: PlacedView['swatch'], told: PlacedBody) => edit('Change a swatch', 'PATCH', `/shared-sheets/swatches/${swatch}`, () => told)
   const takeOff = (swatch: PlacedView['swatch']) => edit('Take a swatch off', 'DELETE', `/shared-sheets/swatches/${swatch}`, () => undefined)
 
-  return { all, refusal, url, swatches, begin, remove, change, pack, put, set, takeOff }
+  return { all, refusal, url, swatches, called, begin, remove, change, pack, put, set, takeOff }
 })

@@ -7,6 +7,7 @@ import { useAttempt } from '../massing/attempt'
 import Choice from '../parts/Choice.vue'
 import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
+import { useSharedSheets } from '../sheets/shared'
 import { meshUrl, tell, useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import BringIn from './BringIn.vue'
@@ -25,6 +26,7 @@ const route = useRoute()
 const router = useRouter()
 const work = useBench()
 const patterns = usePatterns()
+const shared = useSharedSheets()
 const deliveries = useDeliveries()
 const { refusal, attempt } = useAttempt()
 provide(
@@ -226,7 +228,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
               <li v-for="(p, i) in bench.parts" :key="i" class="part" :class="{ taken: i === work.chosen, hidden: p.words.hidden }">
                 <button type="button" class="plain name" :aria-pressed="i === work.chosen" @click="work.chosen = i">
                   {{ p.words.name || FORMS[p.words.form!] }}
-                  <span class="soft">{{ p.words.cuts ? `cuts, ${p.words.swatch!.toLowerCase()}` : p.words.swatch!.toLowerCase() }}</span>
+                  <span class="soft">{{ p.words.cuts ? `cuts, ${shared.called(p.words.swatch!)}` : shared.called(p.words.swatch!) }}</span>
                 </button>
                 <button
                   type="button"

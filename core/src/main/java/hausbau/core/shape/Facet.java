@@ -15,13 +15,13 @@ public record Facet(Swatch swatch, Point[] corners, Point[] normals, Faces.Laid[
     public static Faces into(List<Facet> facets, Swatch swatch, Pose pose) {
         return (corners, normals, laid) -> {
             var n = corners.length;
-            var flat = Faces.normal(corners);
+            var axes = laid == null ? MeshBuilder.Axes.of(Faces.normal(corners)) : MeshBuilder.Axes.NONE;
             var facet = new Facet(swatch, new Point[n], new Point[n], new Faces.Laid[n]);
             for (var i = 0; i < n; i++) {
                 var to = pose.isMirrored() ? n - 1 - i : i;
                 facet.corners[to] = pose.place(corners[i]);
                 facet.normals[to] = pose.direction(normals[i]);
-                facet.laid[to] = laid == null ? MeshBuilder.laidOut(corners[i].plus(pose.by()), flat) : laid[i];
+                facet.laid[to] = laid == null ? axes.lay(corners[i].plus(pose.by())) : laid[i];
             }
             facets.add(facet);
         };

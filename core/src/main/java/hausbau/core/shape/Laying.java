@@ -48,10 +48,10 @@ public record Laying(int quarters, int seed) {
             return faces;
         }
         return (corners, normals, laid) -> {
-            var flat = Faces.normal(corners);
+            var axes = MeshBuilder.Axes.of(Faces.normal(corners));
             var so = new Faces.Laid[corners.length];
             for (var i = 0; i < corners.length; i++) {
-                so[i] = lay(laid == null ? MeshBuilder.laidOut(corners[i].plus(pose.by()), flat) : laid[i], copy);
+                so[i] = lay(laid == null ? axes.lay(corners[i].plus(pose.by())) : laid[i], copy);
             }
             faces.face(corners, normals, so);
         };

@@ -3,6 +3,7 @@ package hausbau.core.shape;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.SplittableRandom;
 
 /** Collects faces into a {@link Mesh}; equal vertices (place, normal and UV) are kept once. */
 public final class MeshBuilder {
@@ -11,10 +12,11 @@ public final class MeshBuilder {
     private static final int WIDE = 8;
 
     private final Finish finish;
-    private double[] vertices = new double[WIDE * 64];
+    private double[] vertices = new double[WIDE * 256];
+    private int[] hashes = new int[256];
     private int count;
     /** Numbers of vertices and 1, by hash, with open addressing; 0 is a free place. Always at least half of it is free. */
-    private int[] places = new int[256];
+    private int[] places = new int[1024];
     private final Map<Swatch, Triangles> triangles = new EnumMap<>(Swatch.class);
 
     private static final class Triangles {
@@ -44,13 +46,13 @@ public final class MeshBuilder {
     /** Takes faces of a body that is posed; they are laid out as they lie before it is turned. */
     public Faces of(Swatch swatch, Pose pose) {
         var mirrored = pose.isMirrored();
+        var into = triangles.computeIfAbsent(swatch.material(), s -> new Triangles());
         var sheetsPerMillimetre = finish.sheetsPerMillimetre(swatch);
         return (corners, normals, laid) -> {
-            var flat = Faces.normal(corners);
+            var axes = laid == null ? Axes.of(Faces.normal(corners)) : Axes.NONE;
             var corner = new int[corners.length];
-            var into = triangles.computeIfAbsent(swatch.material(), s -> new Triangles());
             for (var i = 0; i < corners.length; i++) {
-                var on = laid == null ? laidOut(corners[i].plus(pose.by()), flat) : laid[i];
+                var on = laid == null ? axes.lay(corners[i].plus(pose.by())) : laid[i];
                 corner[i] = vertex(pose.place(corners[i]), pose.direction(normals[i]), on.along() * sheetsPerMillimetre, 1 - on.across() * sheetsPerMillimetre);
             }
             for (var i = 1; i + 1 < corners.length; i++) {
@@ -64,15 +66,26 @@ public final class MeshBuilder {
         of(facet.swatch()).face(facet.corners(), facet.normals(), facet.laid());
     }
 
-    /** The axes lie in the face: along is level, across as near to up as the face allows (or north on a level face). */
-    static Faces.Laid laidOut(Point at, Point flat) {
-        var u = Math.abs(flat.z()) > 1 - 1e-9 ? new Point(Math.signum(flat.z()), 0, 0) : new Point(-flat.y(), flat.x(), 0).unit();
-        return new Faces.Laid(at.dot(u), at.dot(flat.cross(u)));
+    /** How a face is laid out that does not say: along is level, across as near to up as the face allows (or north on a level face). */
+    record Axes(Point along, Point across) {
+
+        static final Axes NONE = new Axes(new Point(0, 0, 0), new Point(0, 0, 0));
+
+        /** @param flat its normal */
+        static Axes of(Point flat) {
+            var along = Math.abs(flat.z()) > 1 - 1e-9 ? new Point(Math.signum(flat.z()), 0, 0) : new Point(-flat.y(), flat.x(), 0).unit();
+            return new Axes(along, flat.cross(along));
+        }
+
+        Faces.Laid lay(Point at) {
+            return new Faces.Laid(at.dot(along), at.dot(across));
+        }
     }
 
     private int vertex(Point at, Point normal, double u, double v) {
         if (WIDE * (count + 1) > vertices.length) {
             vertices = Arrays.copyOf(vertices, 2 * vertices.length);
+            hashes = Arrays.copyOf(hashes, 2 * hashes.length);
         }
         // Written behind the last one; it stays there if there is none like it.
         var end = WIDE * count;
@@ -80,33 +93,34 @@ public final class MeshBuilder {
         put(vertices, end + 3, normal);
         vertices[end + 6] = u;
         vertices[end + 7] = v;
-        var place = placeOf(end);
-        if (places[place] == 0) {
-            places[place] = ++count;
-            if (2 * count > places.length) {
-                rehash();
-                return count - 1;
+        var hash = hash(end);
+        var place = hash & places.length - 1;
+        while (places[place] != 0) {
+            var other = places[place] - 1;
+            if (hashes[other] == hash && same(WIDE * other, end)) {
+                return other;
             }
-        }
-        return places[place] - 1;
-    }
-
-    /** Where the vertex that is written at an offset is, or may be put. */
-    private int placeOf(int offset) {
-        var place = hash(offset) & places.length - 1;
-        while (places[place] != 0 && !same(WIDE * (places[place] - 1), offset)) {
             place = place + 1 & places.length - 1;
         }
-        return place;
+        hashes[count] = hash;
+        places[place] = ++count;
+        if (2 * count > places.length) {
+            rehash();
+        }
+        return count - 1;
     }
+
+    /** Odd numbers, one for each number of a vertex, so that none waits for another. */
+    private static final long[] ODD = new SplittableRandom(8).longs(WIDE).map(odd -> odd | 1).toArray();
 
     private int hash(int offset) {
         var h = 0L;
         for (var i = 0; i < WIDE; i++) {
-            h = (h ^ Double.doubleToRawLongBits(vertices[offset + i])) * 0x9E3779B97F4A7C15L;
-            h ^= h >>> 32;
+            h += Double.doubleToRawLongBits(vertices[offset + i]) * ODD[i];
         }
-        return (int) h;
+        // The low bits of whole millimetres are alike: the high ones come down.
+        h = (h ^ h >>> 32) * 0x9E3779B97F4A7C15L;
+        return (int) (h >>> 32);
     }
 
     private boolean same(int a, int b) {
@@ -119,9 +133,13 @@ public final class MeshBuilder {
     }
 
     private void rehash() {
-        places = new int[2 * places.length];
+        places = new int[4 * places.length];
         for (var i = 0; i < count; i++) {
-            places[placeOf(WIDE * i)] = i + 1;
+            var place = hashes[i] & places.length - 1;
+            while (places[place] != 0) {
+                place = place + 1 & places.length - 1;
+            }
+            places[place] = i + 1;
         }
     }
 
@@ -130,9 +148,12 @@ public final class MeshBuilder {
         var normals = new double[count * 3];
         var uvs = new double[count * 2];
         for (var i = 0; i < count; i++) {
-            System.arraycopy(vertices, WIDE * i, positions, 3 * i, 3);
-            System.arraycopy(vertices, WIDE * i + 3, normals, 3 * i, 3);
-            System.arraycopy(vertices, WIDE * i + 6, uvs, 2 * i, 2);
+            for (var k = 0; k < 3; k++) {
+                positions[3 * i + k] = vertices[WIDE * i + k];
+                normals[3 * i + k] = vertices[WIDE * i + 3 + k];
+            }
+            uvs[2 * i] = vertices[WIDE * i + 6];
+            uvs[2 * i + 1] = vertices[WIDE * i + 7];
         }
         var parts = triangles.entrySet().stream().filter(e -> e.getValue().end > 0).map(e -> new Mesh.Part(e.getKey(), Arrays.copyOf(e.getValue().indices, e.getValue().end))).toList();
         return new Mesh(positions, normals, uvs, parts);

@@ -55,9 +55,10 @@ public record Patch(Kind kind, double left, double top, double right, double bot
         @Override
         public void face(Point[] corners, Point[] normals, Laid @Nullable [] laid) {
             var flat = Faces.normal(corners);
+            var axes = MeshBuilder.Axes.of(flat);
             var so = new Laid[corners.length];
             for (var i = 0; i < corners.length; i++) {
-                so[i] = laying.lay(laid == null ? MeshBuilder.laidOut(corners[i].plus(pose.by()), flat) : laid[i], copy);
+                so[i] = laying.lay(laid == null ? axes.lay(corners[i].plus(pose.by())) : laid[i], copy);
             }
             alike.computeIfAbsent(laid == null ? rounded(flat) : ROLLED, k -> new ArrayList<>()).add(new Face(corners, normals, so));
         }

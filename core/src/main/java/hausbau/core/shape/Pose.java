@@ -39,7 +39,7 @@ public record Pose(Point x, Point y, Point z, Point by) {
     }
 
     public Point direction(Point d) {
-        return x.times(d.x()).plus(y.times(d.y())).plus(z.times(d.z()));
+        return new Point(x.x() * d.x() + y.x() * d.y() + z.x() * d.z(), x.y() * d.x() + y.y() * d.y() + z.y() * d.z(), x.z() * d.x() + y.z() * d.y() + z.z() * d.z());
     }
 
     public Point place(Point p) {

@@ -2,7 +2,6 @@ package hausbau.core.shape;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -47,10 +46,11 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
 
     public static Unwrapped of(Mesh mesh) {
         var islands = new ArrayList<Island>();
+        var numbers = new int[mesh.vertices()];
         for (var part = 0; part < mesh.parts().size(); part++) {
-            new Parting(mesh, part, islands).part();
+            new Parting(mesh, part, numbers, islands).part();
         }
-        islands.sort(Comparator.comparingDouble((Island i) -> -i.height).thenComparingDouble(i -> -i.width));
+        highestFirst(islands);
         var side = SIDE;
         while (!pack(islands, LEAST, side)) {
             side *= 2;
@@ -70,6 +70,20 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         return written(mesh, islands, fits, side);
     }
 
+    /** Those of one height stay in their order. */
+    private static void highestFirst(List<Island> islands) {
+        var was = islands.toArray(Island[]::new);
+        var keys = new long[was.length];
+        for (var i = 0; i < was.length; i++) {
+            // The bits of a height rise as it does.
+            keys[i] = (long) ~Float.floatToRawIntBits((float) was[i].height) << 32 | i;
+        }
+        Arrays.sort(keys);
+        for (var i = 0; i < was.length; i++) {
+            islands.set(i, was[(int) keys[i]]);
+        }
+    }
+
     /** Parts a part's triangles into islands. */
     private static final class Parting {
         private final Mesh mesh;
@@ -80,11 +94,10 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         private final int[] first;
         private final int[] after;
         private final double[] normals;
-        /** Of each vertex: the island that it was numbered for last, and its number there. */
-        private final int[] numberedFor;
-        private final int[] number;
+        /** Of each vertex: its number in the island that is being made, and 1; 0 where it has none. */
+        private final int[] numbers;
 
-        Parting(Mesh mesh, int part, List<Island> islands) {
+        Parting(Mesh mesh, int part, int[] numbers, List<Island> islands) {
             this.mesh = mesh;
             this.part = part;
             this.islands = islands;
@@ -92,9 +105,7 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
             first = new int[of.length];
             after = new int[of.length];
             normals = new double[of.length];
-            numberedFor = new int[mesh.vertices()];
-            number = new int[mesh.vertices()];
-            Arrays.fill(numberedFor, -1);
+            this.numbers = numbers;
         }
 
         private static int next(int halfEdge) {
@@ -185,32 +196,41 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
             var end = 0;
             for (var i = 0; i < corners.length; i++) {
                 var v = of[triangles[i / 3] + i % 3];
-                if (numberedFor[v] != triangles[0]) {
-                    numberedFor[v] = triangles[0];
-                    number[v] = end;
+                if (numbers[v] == 0) {
                     vertices[end++] = v;
+                    numbers[v] = end;
                 }
-                corners[i] = number[v];
+                corners[i] = numbers[v] - 1;
+            }
+            for (var i = 0; i < end; i++) {
+                numbers[vertices[i]] = 0;
             }
             var island = new Island(part, Arrays.copyOf(vertices, end), corners);
-            lay(island, new Point(normals[triangles[0]], normals[triangles[0] + 1], normals[triangles[0] + 2]));
+            lay(island, triangles[0]);
             return island;
         }
 
         /** In its own plane, its longest edge level, so that long strips lie along shelves. */
-        private void lay(Island island, Point normal) {
-            var along = new Point(1, 0, 0);
+        private void lay(Island island, int triangle) {
+            var p = mesh.positions();
             var longest = 0.0;
+            var begin = 0;
+            var end = 0;
             for (var i = 0; i < island.corners.length; i++) {
-                var way = mesh.position(island.vertices[island.corners[next(i)]]).minus(mesh.position(island.vertices[island.corners[i]]));
-                var length = way.dot(way);
+                var a = island.vertices[island.corners[i]];
+                var b = island.vertices[island.corners[next(i)]];
+                var x = p[3 * b] - p[3 * a];
+                var y = p[3 * b + 1] - p[3 * a + 1];
+                var z = p[3 * b + 2] - p[3 * a + 2];
+                var length = x * x + y * y + z * z;
                 if (length > longest) {
                     longest = length;
-                    along = way;
+                    begin = a;
+                    end = b;
                 }
             }
-            along = longest == 0 ? along : along.unit();
-            var up = normal.cross(along);
+            var along = longest == 0 ? new Point(1, 0, 0) : mesh.position(end).minus(mesh.position(begin)).unit();
+            var up = new Point(normals[triangle], normals[triangle + 1], normals[triangle + 2]).cross(along);
             var low = new double[] {Double.MAX_VALUE, Double.MAX_VALUE};
             var flat = island.flat;
             for (var i = 0; i < island.vertices.length; i++) {
@@ -280,9 +300,12 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
             }
             for (var i = 0; i < island.vertices.length; i++, next++) {
                 var v = island.vertices[i];
-                System.arraycopy(mesh.positions(), 3 * v, positions, 3 * next, 3);
-                System.arraycopy(mesh.normals(), 3 * v, normals, 3 * next, 3);
-                System.arraycopy(mesh.uvs(), 2 * v, uvs, 2 * next, 2);
+                for (var k = 0; k < 3; k++) {
+                    positions[3 * next + k] = mesh.positions()[3 * v + k];
+                    normals[3 * next + k] = mesh.normals()[3 * v + k];
+                }
+                uvs[2 * next] = mesh.uvs()[2 * v];
+                uvs[2 * next + 1] = mesh.uvs()[2 * v + 1];
                 light[2 * next] = (island.x + 0.5 + island.flat[2 * i] * density) / side;
                 light[2 * next + 1] = 1 - (island.y + 0.5 + island.flat[2 * i + 1] * density) / side;
             }
