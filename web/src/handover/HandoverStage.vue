@@ -1,15 +1,24 @@
 <script setup lang="ts">
-import { Switch } from 'ant-design-vue'
+import { Button, Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { formatCount } from '../measure/format'
 import { query } from '../section/line'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
+import { useTaking } from './taking'
 
 /** What goes out, and what speaks against it. */
 const site = useSite()
 const unused = ref(false)
 const details = ref(false)
+// Those that are made at length are taken with how far they are; all others are there at once.
+const { taking, fault, take, cancel } = useTaking()
+const LONG = ['scene.glb', 'pieces.zip']
+function open(e: MouseEvent, name: string, at: string) {
+  if (!LONG.includes(name)) return
+  e.preventDefault()
+  void take(name, at)
+}
 const table = useTable()
 const FORMATS = [
   { ending: 'svg', says: 'SVG to a scale of 1 : 50, with layers and dimensions.' },
@@ -69,10 +78,23 @@ const against = computed(() => {
     <section class="out" aria-label="What goes out">
       <h2>What goes out</h2>
       <p v-if="site.placements.size === 0" class="soft">The set is empty: the files will hold no placement yet.</p>
-      <a v-for="f in files" :key="f.name + (f.query ?? '')" class="file" :href="`${base}/${f.name}${f.query ?? ''}`" download>
-        <b>{{ f.title }}</b> <span class="figures">{{ f.name }}</span>
-        <span class="soft">{{ f.says }}</span>
-      </a>
+      <p v-if="fault" class="fault" role="alert">■ {{ fault }}</p>
+      <template v-for="f in files" :key="f.name + (f.query ?? '')">
+        <a
+          class="file"
+          :href="`${base}/${f.name}${f.query ?? ''}`"
+          download
+          :aria-busy="taking?.name === f.name"
+          @click="(e) => open(e, f.name, `${base}/${f.name}${f.query ?? ''}`)">
+          <b>{{ f.title }}</b> <span class="figures">{{ f.name }}</span>
+          <span class="soft">{{ f.says }}</span>
+        </a>
+        <div v-if="taking?.name === f.name" class="taking" role="status">
+          <progress :value="taking.share" max="1" aria-label="How far it is" />
+          <span class="soft">{{ taking.share < 1 ? 'It is being made …' : 'Almost there …' }}</span>
+          <Button size="small" @click="cancel">Cancel</Button>
+        </div>
+      </template>
       <label class="row"><Switch v-model:checked="details" size="small" aria-label="With levels of detail and hulls" /> with levels of detail and hulls</label>
       <label v-if="idle" class="row"
         ><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the
@@ -148,6 +170,18 @@ section {
 }
 .file:hover {
   border-color: var(--verdigris);
+}
+.taking {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 12px;
+  align-items: center;
+  padding: 0 11px;
+}
+progress {
+  width: 100%;
+  height: 8px;
+  accent-color: var(--verdigris);
 }
 .file .figures {
   color: #1d5c57;

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { get, Refusal, send, type DeliveryView } from '../api/client'
+import { underWay } from '../api/underWay'
 import { tell, useSite } from '../site/site'
 
 type Choices = DeliveryView['choices']
@@ -12,8 +13,6 @@ export interface Carrying {
   state: 'sending' | 'reading'
   share: number
 }
-
-const POLLED_MS = 400
 
 /** Meshes that were made elsewhere: files handed over, looked at under choices, and brought in. */
 export const useDeliveries = defineStore('deliveries', () => {
@@ -38,7 +37,7 @@ export const useDeliveries = defineStore('deliveries', () => {
   const isOpen = computed(() => !!carrying.value || all.value.length > 0)
   const base = () => `/api/sites/${site.site!.id}/deliveries`
   let request: XMLHttpRequest | undefined
-  let token = ''
+  let work: ReturnType<typeof underWay> | undefined
 
   /** Sends files, and shows what is in them. */
   async function deliver(files: readonly File[], into?: number) {
@@ -47,15 +46,16 @@ export const useDeliveries = defineStore('deliveries', () => {
     refusal.value = ''
     pieceId.value = into
     carrying.value = { name: files.length === 1 ? files[0]!.name : `${files.length} files`, state: 'sending', share: 0 }
-    token = crypto.randomUUID()
-    const polling = setInterval(() => void poll(), POLLED_MS)
+    work = underWay((share) => {
+      if (carrying.value?.state === 'reading') carrying.value.share = Math.max(carrying.value.share, share)
+    })
     try {
-      all.value = await post(files, `${base()}?token=${token}${into === undefined ? '' : `&pieceId=${into}`}`)
+      all.value = await post(files, `${base()}?token=${work.token}${into === undefined ? '' : `&pieceId=${into}`}`)
       take(0)
     } catch (e) {
       refusal.value = (e as Error).message
     } finally {
-      clearInterval(polling)
+      work.end()
       carrying.value = undefined
       request = undefined
     }
@@ -81,14 +81,8 @@ export const useDeliveries = defineStore('deliveries', () => {
     })
   }
 
-  async function poll() {
-    if (carrying.value?.state !== 'reading') return
-    const { share } = await get<{ share: number }>(`/api/deliveries/under-way/${token}`).catch(() => ({ share: 0 }))
-    if (carrying.value) carrying.value.share = Math.max(carrying.value.share, share)
-  }
-
   function cancel() {
-    if (carrying.value?.state === 'reading') void send('DELETE', `/api/deliveries/under-way/${token}`).catch(() => {})
+    if (carrying.value?.state === 'reading') work?.callOff()
     request?.abort()
   }
 

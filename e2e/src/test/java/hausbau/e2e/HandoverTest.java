@@ -1,13 +1,16 @@
 package hausbau.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
@@ -126,6 +129,23 @@ class HandoverTest {
                 Files.delete(file);
             }
         }
+    }
+
+    /** What is made at length says how far it is; called off there is no file and it can be taken again, named as its site. */
+    @Test
+    void aFileIsCalledOffAndTakenAgain() {
+        var desk = furnished("Long hall");
+        desk.page.evaluate("() => Promise.all(['TIMBER', 'OPAL', 'METAL'].map((s) => fetch(location.pathname.replace(/sites.(\\d+).*/, 'api/sites/$1/sheets/' + s), { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: '{\"pixels\":4096}' })))");
+        var taken = new ArrayList<String>();
+        desk.page.onDownload(d -> taken.add(d.suggestedFilename()));
+        desk.page.locator("a.file", new Page.LocatorOptions().setHasText("scene.glb")).click();
+        assertThat(desk.page.getByRole(AriaRole.PROGRESSBAR)).isVisible();
+        desk.until("() => document.querySelector('progress')?.value > 0", null);
+        desk.button("Cancel").click();
+        assertThat(desk.page.getByRole(AriaRole.PROGRESSBAR)).hasCount(0);
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).hasCount(0);
+        assertThat(taken).isEmpty();
+        assertThat(desk.page.waitForDownload(() -> desk.page.locator("a.file", new Page.LocatorOptions().setHasText("pieces.zip")).click()).suggestedFilename()).isEqualTo("Long hall pieces.zip");
     }
 
     @Test

@@ -7,6 +7,8 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -164,6 +166,31 @@ class ColourwayTest {
         assertThat(meshOf("WAL-1000")).isEqualTo(walls);
         in.caller.post(in.site + "/undo", null);
         assertThat(coat(used(), "TILE").get("pixels").asInt()).isEqualTo(1024);
+    }
+
+    /** It says how far it is; called off it stops, with nothing left under way, and can be asked for again. */
+    @Test
+    void aHandoverSaysHowFarItIsAndIsCalledOff() throws Exception {
+        for (var swatch : new String[] {"STONE", "TIMBER", "METAL", "TERRAZZO"}) {
+            assertThat(in.caller.call("PUT", in.site + "/sheets/" + swatch, "{\"pixels\":4096}", null).status()).isEqualTo(204);
+        }
+        var scene = in.site + "/handover/scene.glb";
+        var asked = CompletableFuture.supplyAsync(() -> in.caller.get(scene + "?token=one"));
+        // The first of its sheets is made, and it is not at its end.
+        while (share("one") == 0 && !asked.isDone()) {
+            Thread.sleep(20);
+        }
+        assertThat(share("one")).isGreaterThan(0).isLessThan(1);
+        assertThat(in.caller.call("DELETE", "/api/under-way/one", null, null).status()).isEqualTo(204);
+        var answer = asked.get(60, TimeUnit.SECONDS);
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.text()).contains("called off");
+        assertThat(share("one")).isZero();
+        assertThat(in.caller.get(scene).status()).isEqualTo(200);
+    }
+
+    private double share(String token) {
+        return in.caller.get("/api/under-way/" + token).json().get("share").asDouble();
     }
 
     /** Three pictures of 1024 for each material in use. */

@@ -109,9 +109,6 @@ class DeliveryController {
             @NotNull @Size(min = 1, max = 300) List<@NotNull @Valid TakenBody> things) {
     }
 
-    record HowFarView(@NotNull double share) {
-    }
-
     @PostMapping(path = "/sites/{siteId}/deliveries", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @Operation(summary = "Hands files over to be looked at: .glb, .gltf, .obj or .stl with all that belongs to them, or a .zip of such; one delivery for each model")
     @ResponseStatus(HttpStatus.CREATED)
@@ -128,19 +125,6 @@ class DeliveryController {
             }
         }
         return deliveries.deliver(siteId, all, token, pieceId).stream().map(DeliveryView::of).toList();
-    }
-
-    @GetMapping("/deliveries/under-way/{token}")
-    @Operation(summary = "How far the reading under this word is, 0 to 1")
-    HowFarView share(@PathVariable String token) {
-        return new HowFarView(deliveries.share(token));
-    }
-
-    @DeleteMapping("/deliveries/under-way/{token}")
-    @Operation(summary = "Calls the reading under this word off")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void callOff(@PathVariable String token) {
-        deliveries.callOff(token);
     }
 
     private static Question question(@Nullable Double millimetres, @Nullable Up up, @Nullable Boolean whole, @Nullable Set<Fix> fixes, @Nullable Long pieceId) {

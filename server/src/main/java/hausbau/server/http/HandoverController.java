@@ -3,6 +3,7 @@ package hausbau.server.http;
 import hausbau.server.work.HandoverService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -27,15 +28,15 @@ class HandoverController {
 
     @GetMapping(path = "/scene.glb", produces = "model/gltf-binary")
     @Operation(summary = "The set as binary glTF 2.0: one mesh per piece, shared by its placements; metres, Y up")
-    ResponseEntity<byte[]> scene(@PathVariable long siteId) {
-        return file(handover.scene(siteId), "model/gltf-binary", handover.name(siteId) + ".glb");
+    ResponseEntity<byte[]> scene(@PathVariable long siteId, @RequestParam(defaultValue = "") @Size(max = 80) String token) {
+        return file(handover.scene(siteId, token), "model/gltf-binary", handover.name(siteId) + ".glb");
     }
 
     @GetMapping(path = "/pieces.zip", produces = "application/zip")
     @Operation(summary = "Every piece that stands in the set as binary glTF 2.0 at its pivot; with unused=true all of the kit, with details=true levels of detail and hulls")
     ResponseEntity<byte[]> pieces(@PathVariable long siteId, @RequestParam(defaultValue = "false") boolean unused,
-            @RequestParam(defaultValue = "false") boolean details) {
-        return file(handover.pieces(siteId, unused, details), "application/zip", handover.name(siteId) + " pieces.zip");
+            @RequestParam(defaultValue = "false") boolean details, @RequestParam(defaultValue = "") @Size(max = 80) String token) {
+        return file(handover.pieces(siteId, unused, details, token), "application/zip", handover.name(siteId) + " pieces.zip");
     }
 
     @GetMapping(path = "/pieces.csv", produces = "text/csv")

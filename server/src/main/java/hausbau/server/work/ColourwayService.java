@@ -24,6 +24,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.DoubleConsumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -196,33 +197,33 @@ public class ColourwayService {
         return sheets.png(made.coat(), side, made.sheet());
     }
 
-    /** What swatches are handed over in, by colourway, each sheet of its own pixels. @param materials that are in use, @param others colourways that are looked at beside the site's own; what is not known any more is the site's */
-    public Map<Long, Finishes> handedOver(long siteId, Set<Swatch> materials, Collection<Long> others) {
+    /** What swatches are handed over in, by colourway, each sheet of its own pixels. @param materials that are in use, @param others colourways that are looked at beside the site's own; what is not known any more is the site's, @param howFar told with each sheet, 0 to 1 */
+    public Map<Long, Finishes> handedOver(long siteId, Set<Swatch> materials, Collection<Long> others, DoubleConsumer howFar) {
+        var finish = finish(siteId);
+        var wanted = all(siteId).stream().filter(k -> k.isUsed() || k.id() != USUAL && others.contains(k.id())).toList();
+        var shared = stores.kits().sharedSheets(siteId).stream().filter(s -> materials.contains(s.material())).toList();
+        var coated = Swatch.coated().stream().filter(materials::contains).toList();
+        var count = wanted.size() * coated.size() + shared.size();
+        var made = 0;
+        var together = new EnumMap<Swatch, SheetFiles>(Swatch.class);
+        for (var sheet : shared) {
+            together.put(sheet.material(), sheets.jpeg(sheet, sheet.side()));
+            howFar.accept((double) ++made / count);
+        }
         var finishes = new LinkedHashMap<Long, Finishes>();
-        for (var known : all(siteId)) {
-            if (known.isUsed()) {
-                finishes.put(0L, new Finishes(GltfScene.SITE, files(siteId, known.colourway(), materials)));
-            } else if (known.id() != USUAL && others.contains(known.id())) {
-                var name = FreshName.of(known.name(), finishes.values().stream().map(Finishes::name).toList());
-                finishes.put(known.id(), new Finishes(name, files(siteId, known.colourway(), materials)));
+        for (var known : wanted) {
+            var files = new EnumMap<Swatch, SheetFiles>(together);
+            for (var swatch : coated) {
+                files.put(swatch, sheets.jpeg(known.colourway().coat(swatch), finish.sheets().side(swatch), finish.sheetWidth(swatch)));
+                howFar.accept((double) ++made / count);
             }
+            var name = known.isUsed() ? GltfScene.SITE : FreshName.of(known.name(), finishes.values().stream().map(Finishes::name).toList());
+            finishes.put(known.isUsed() ? 0L : known.id(), new Finishes(name, files));
         }
         return finishes;
     }
 
     /** @param name of the colourway */
     public record Finishes(String name, Map<Swatch, SheetFiles> sheets) {
-    }
-
-    private Map<Swatch, SheetFiles> files(long siteId, Colourway colourway, Set<Swatch> materials) {
-        var files = new EnumMap<Swatch, SheetFiles>(Swatch.class);
-        var finish = finish(siteId);
-        colourway.coats().forEach((swatch, coat) -> {
-            if (materials.contains(swatch)) {
-                files.put(swatch, sheets.jpeg(coat, finish.sheets().side(swatch), finish.sheetWidth(swatch)));
-            }
-        });
-        stores.kits().sharedSheets(siteId).stream().filter(s -> materials.contains(s.material())).forEach(s -> files.put(s.material(), sheets.jpeg(s, s.side())));
-        return files;
     }
 }

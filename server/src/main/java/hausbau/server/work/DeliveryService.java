@@ -38,7 +38,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -62,23 +61,18 @@ public class DeliveryService {
     private final Sets sets;
     private final TransactionTemplate transaction;
     private final BroughtPictures pictures;
-    private final Map<String, Reading> underWay = new ConcurrentHashMap<>();
+    private final UnderWay underWay;
     private final Map<UUID, Incoming> read = new Shelf<>(AT_HAND);
     private final Map<Wanted, Settled> settled = new Shelf<>(16 * AT_HAND);
 
-    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction, BroughtPictures pictures) {
+    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction, BroughtPictures pictures, UnderWay underWay) {
         this.stores = stores;
         this.deliveries = deliveries;
         this.journal = journal;
         this.sets = sets;
         this.transaction = transaction;
         this.pictures = pictures;
-    }
-
-    /** How far the reading of files is. */
-    private static final class Reading {
-        volatile double share;
-        volatile boolean isCalledOff;
+        this.underWay = underWay;
     }
 
     /** One thing of a file under some choices, of a size or of none, on the site's step. */
@@ -117,11 +111,7 @@ public class DeliveryService {
      * @throws Refused if one of them cannot be read, or there are too many, or it was called off; nothing of it is kept then
      */
     public List<Delivered> deliver(long siteId, Map<String, byte[]> files, String token, @Nullable Long pieceId) {
-        var reading = new Reading();
-        if (!token.isEmpty()) {
-            underWay.put(token, reading);
-        }
-        try {
+        try (var reading = underWay.begin(token)) {
             sets.current(siteId);
             var bundle = new Bundle(files);
             var models = bundle.models();
@@ -134,10 +124,7 @@ public class DeliveryService {
                 var done = (double) i / models.size();
                 var id = UUID.randomUUID();
                 names.put(id, models.get(i));
-                all.put(id, Incoming.read(bundle, models.get(i), share -> {
-                    reading.share = done + share / models.size();
-                    return !reading.isCalledOff;
-                }));
+                all.put(id, Incoming.read(bundle, models.get(i), share -> reading.reach(done + share / models.size())));
             }
             var looks = all.entrySet().stream().map(e -> look(siteId, e.getKey(), e.getValue(), new Question(null, pieceId))).toList();
             transaction.executeWithoutResult(status -> deliveries.keep(siteId, names, files));
@@ -147,18 +134,7 @@ public class DeliveryService {
             return looks;
         } catch (CalledOff e) {
             throw new Refused("token", "It was called off; nothing was brought in.");
-        } finally {
-            underWay.remove(token);
         }
-    }
-
-    /** How far the reading under this word is, 0 to 1; 0 where there is none. */
-    public double share(String token) {
-        return Optional.ofNullable(underWay.get(token)).map(r -> r.share).orElse(0.0);
-    }
-
-    public void callOff(String token) {
-        Optional.ofNullable(underWay.get(token)).ifPresent(r -> r.isCalledOff = true);
     }
 
     private Incoming file(long siteId, UUID id) {

@@ -31,8 +31,9 @@ public class HandoverService {
     private final LookShelf looks;
     private final ColourwayService colourways;
     private final WorkshopService workshop;
+    private final UnderWay underWay;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, LevelService levels, LookShelf looks, ColourwayService colourways, WorkshopService workshop) {
+    public HandoverService(Stores stores, Sets sets, KitService kit, LevelService levels, LookShelf looks, ColourwayService colourways, WorkshopService workshop, UnderWay underWay) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
@@ -40,6 +41,7 @@ public class HandoverService {
         this.looks = looks;
         this.colourways = colourways;
         this.workshop = workshop;
+        this.underWay = underWay;
     }
 
     @Reading
@@ -47,14 +49,24 @@ public class HandoverService {
         return stores.sites().site(siteId).name();
     }
 
-    /** The whole set in its finishes: nodes stand under their level and their room, and are named by where they stand. */
+    /**
+     * The whole set in its finishes: nodes stand under their level and their room, and are named by where they stand.
+     *
+     * @param token under which it can be asked how far it is, and called off; may be empty
+     */
     @Reading
-    public byte[] scene(long siteId) {
+    public byte[] scene(long siteId, String token) {
+        try (var work = underWay.begin(token)) {
+            return scene(siteId, work);
+        }
+    }
+
+    private byte[] scene(long siteId, UnderWay.Work work) {
         var state = sets.current(siteId);
         var given = looks.of(state);
         var materials = Stream.concat(state.set().kinds().stream(), given.all().stream().map(Looks.Guise::kind)).distinct()
                 .flatMap(kind -> state.piece(state.id(kind)).parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
-        var finishes = colourways.handedOver(siteId, materials, given.all().stream().map(Looks.Guise::colourway).toList());
+        var finishes = colourways.handedOver(siteId, materials, given.all().stream().map(Looks.Guise::colourway).toList(), work::reachOrStop);
         var scene = GltfScene.inColourways(name(siteId), KitService.finish(state), finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
         var names = new NodeNames(state.decisions().massing());
         for (var chunk : state.set().chunks()) {
@@ -82,12 +94,21 @@ public class HandoverService {
      * @param details whether levels of detail do, the first named {@code CODE detail 1}, and hulls, {@code CODE hull}
      */
     @Reading
-    public byte[] pieces(long siteId, boolean unused, boolean details) {
+    public byte[] pieces(long siteId, boolean unused, boolean details, String token) {
+        try (var work = underWay.begin(token)) {
+            return pieces(siteId, unused, details, work);
+        }
+    }
+
+    private byte[] pieces(long siteId, boolean unused, boolean details, UnderWay.Work work) {
         var state = sets.current(siteId);
         var files = new LinkedHashMap<String, byte[]>();
         var finish = KitService.finish(state);
         var worn = looks.of(state).all().stream().filter(g -> g.wear() > 0).map(Looks.Guise::kind).collect(Collectors.toSet());
-        for (var use : uses(state, unused)) {
+        var all = uses(state, unused);
+        for (var i = 0; i < all.size(); i++) {
+            work.reachOrStop((double) i / all.size());
+            var use = all.get(i);
             var code = use.piece().code();
             files.put(code + ".glb", GltfScene.handedOver(use.piece(), finish));
             if (worn.contains(use.piece().kind())) {
@@ -95,9 +116,9 @@ public class HandoverService {
             }
             if (details) {
                 var of = workshop.details(siteId, use.id());
-                for (var i = 0; i < of.levels().size(); i++) {
-                    var name = code + " detail " + (i + 1);
-                    files.put(name + ".glb", GltfScene.handedOver(name, of.levels().get(i).mesh(), finish));
+                for (var level = 0; level < of.levels().size(); level++) {
+                    var name = code + " detail " + (level + 1);
+                    files.put(name + ".glb", GltfScene.handedOver(name, of.levels().get(level).mesh(), finish));
                 }
                 files.put(code + " hull.glb", GltfScene.of(code + " hull", of.hull(), finish));
             }
