@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button, Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { formatCount } from '../measure/format'
+import { formatBytes, formatCount } from '../measure/format'
 import { query } from '../section/line'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
@@ -57,6 +57,7 @@ const files = computed(() => [
     .flatMap((l) => FORMATS.map((f) => ({ name: `plan.${f.ending}`, query: `?level=${l.id}`, title: `Plan: ${l.name}`, says: f.says }))),
   ...(table.section ? FORMATS.map((f) => ({ name: `section.${f.ending}`, query: `?${query(table.section!)}`, title: 'The section', says: f.says })) : []),
 ])
+const amount = (what: string, n: number) => (what.includes('memory') ? formatBytes(n) : formatCount(n))
 const against = computed(() => {
   const list = site.cards
     .filter((c) => !c.accepted)
@@ -68,7 +69,7 @@ const against = computed(() => {
   const over =
     site.tally?.budget
       .filter((l) => l.over)
-      .map((l) => ({ key: l.what, fault: false, words: `Over the budget: ${formatCount(l.spent)} ${l.what} of ${formatCount(l.allowed)}` })) ?? []
+      .map((l) => ({ key: l.what, fault: false, words: `Over the budget: ${amount(l.what, l.spent)} ${l.what} of ${amount(l.what, l.allowed)}` })) ?? []
   return [...list, ...over]
 })
 </script>
