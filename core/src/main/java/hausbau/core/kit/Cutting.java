@@ -12,8 +12,11 @@ import java.util.stream.Stream;
 /** Parts together as one piece: a part that cuts is not there itself, but is taken out of all that come before it. */
 record Cutting(List<Part> parts) {
 
+    /** Vertices of a block with a chamfer. */
+    private static final int BLOCK = 96;
+
     Mesh mesh(Finish finish) {
-        var mesh = new MeshBuilder(finish);
+        var mesh = new MeshBuilder(finish, BLOCK * Math.max(1, parts.size()));
         var last = lastCut();
         var bodies = new ArrayList<Body>();
         for (var i = 0; i < parts.size(); i++) {

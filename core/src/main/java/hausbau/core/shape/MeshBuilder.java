@@ -12,11 +12,11 @@ public final class MeshBuilder {
     private static final int WIDE = 8;
 
     private final Finish finish;
-    private double[] vertices = new double[WIDE * 256];
-    private int[] hashes = new int[256];
+    private double[] vertices;
+    private int[] hashes;
     private int count;
     /** Numbers of vertices and 1, by hash, with open addressing; 0 is a free place. Always at least half of it is free. */
-    private int[] places = new int[1024];
+    private int[] places;
     private final Map<Swatch, Triangles> triangles = new EnumMap<>(Swatch.class);
 
     private static final class Triangles {
@@ -35,7 +35,15 @@ public final class MeshBuilder {
 
     /** @param finish gives the UV density */
     public MeshBuilder(Finish finish) {
+        this(finish, 128);
+    }
+
+    /** @param about how many vertices there will be, as far as that is known */
+    public MeshBuilder(Finish finish, int about) {
         this.finish = finish;
+        vertices = new double[WIDE * about];
+        hashes = new int[about];
+        places = new int[4 * Integer.highestOneBit(about)];
     }
 
     /** Takes faces that are made of a swatch. */

@@ -22,34 +22,53 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
     private static final double DONE = 1.005;
     private static final double LEAST = 1e-9;
 
-    /** Triangles of one part that lie in one plane and hang together, laid out in it. */
+    /** Triangles of one part that lie in one plane and hang together: stretches of what {@link Islands} has of all of them. */
     private static final class Island {
         final int part;
-        /** The mesh's vertices, each once. */
-        final int[] vertices;
-        /** Numbers among these, three a triangle. */
-        final int[] corners;
-        /** Two a vertex, millimetres. */
-        final double[] flat;
+        final int firstVertex;
+        final int endVertex;
+        final int firstCorner;
+        final int endCorner;
         double width;
         double height;
         int x;
         int y;
 
-        Island(int part, int[] vertices, int[] corners) {
+        Island(int part, int firstVertex, int endVertex, int firstCorner, int endCorner) {
             this.part = part;
-            this.vertices = vertices;
-            this.corners = corners;
-            flat = new double[2 * vertices.length];
+            this.firstVertex = firstVertex;
+            this.endVertex = endVertex;
+            this.firstCorner = firstCorner;
+            this.endCorner = endCorner;
+        }
+    }
+
+    /** All islands, one after the other. */
+    private static final class Islands {
+        final List<Island> islands = new ArrayList<>();
+        /** The mesh's vertices, for each island each once. */
+        final int[] vertices;
+        /** Numbers among its island's, three a triangle. */
+        final int[] corners;
+        /** Where vertices lie in the plane of their island: two each, millimetres. */
+        final double[] flat;
+        int vertexCount;
+        int cornerCount;
+
+        Islands(int triangles) {
+            vertices = new int[3 * triangles];
+            corners = new int[3 * triangles];
+            flat = new double[6 * triangles];
         }
     }
 
     public static Unwrapped of(Mesh mesh) {
-        var islands = new ArrayList<Island>();
+        var all = new Islands(mesh.triangles());
         var numbers = new int[mesh.vertices()];
         for (var part = 0; part < mesh.parts().size(); part++) {
-            new Parting(mesh, part, numbers, islands).part();
+            new Parting(mesh, part, numbers, all).part();
         }
+        var islands = all.islands;
         highestFirst(islands);
         var side = SIDE;
         while (!pack(islands, LEAST, side)) {
@@ -67,7 +86,7 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
             }
         }
         pack(islands, fits, side);
-        return written(mesh, islands, fits, side);
+        return written(mesh, all, fits, side);
     }
 
     /** Those of one height stay in their order. */
@@ -89,7 +108,7 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         private final Mesh mesh;
         private final int part;
         private final int[] of;
-        private final List<Island> islands;
+        private final Islands all;
         /** Of each half edge: the first of the same edge, and the one after it. */
         private final int[] first;
         private final int[] after;
@@ -97,10 +116,10 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         /** Of each vertex: its number in the island that is being made, and 1; 0 where it has none. */
         private final int[] numbers;
 
-        Parting(Mesh mesh, int part, int[] numbers, List<Island> islands) {
+        Parting(Mesh mesh, int part, int[] numbers, Islands all) {
             this.mesh = mesh;
             this.part = part;
-            this.islands = islands;
+            this.all = all;
             of = mesh.parts().get(part).indices();
             first = new int[of.length];
             after = new int[of.length];
@@ -113,17 +132,22 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         }
 
         private void chain() {
+            // Its ends, whichever way it is walked.
+            var ends = new long[of.length];
+            for (var h = 0; h < of.length; h++) {
+                var a = of[h];
+                var b = of[next(h)];
+                ends[h] = a < b ? (long) a << 32 | b : (long) b << 32 | a;
+            }
             var alike = new Alike(of.length) {
                 @Override
                 protected long hash(int h) {
-                    var a = of[h];
-                    var b = of[next(h)];
-                    return (long) Math.min(a, b) << 32 | Math.max(a, b);
+                    return ends[h];
                 }
 
                 @Override
                 protected boolean same(int g, int h) {
-                    return hash(g) == hash(h);
+                    return ends[g] == ends[h];
                 }
             };
             Arrays.fill(after, -1);
@@ -186,28 +210,27 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
                         }
                     }
                 }
-                islands.add(island(found, count));
+                lay(found, count);
             }
         }
 
-        private Island island(int[] triangles, int count) {
-            var corners = new int[3 * count];
-            var vertices = new int[3 * count];
-            var end = 0;
-            for (var i = 0; i < corners.length; i++) {
+        private void lay(int[] triangles, int count) {
+            var firstVertex = all.vertexCount;
+            var firstCorner = all.cornerCount;
+            for (var i = 0; i < 3 * count; i++) {
                 var v = of[triangles[i / 3] + i % 3];
                 if (numbers[v] == 0) {
-                    vertices[end++] = v;
-                    numbers[v] = end;
+                    all.vertices[all.vertexCount++] = v;
+                    numbers[v] = all.vertexCount - firstVertex;
                 }
-                corners[i] = numbers[v] - 1;
+                all.corners[all.cornerCount++] = numbers[v] - 1;
             }
-            for (var i = 0; i < end; i++) {
-                numbers[vertices[i]] = 0;
+            for (var i = firstVertex; i < all.vertexCount; i++) {
+                numbers[all.vertices[i]] = 0;
             }
-            var island = new Island(part, Arrays.copyOf(vertices, end), corners);
+            var island = new Island(part, firstVertex, all.vertexCount, firstCorner, all.cornerCount);
             lay(island, triangles[0]);
-            return island;
+            all.islands.add(island);
         }
 
         /** In its own plane, its longest edge level, so that long strips lie along shelves. */
@@ -216,9 +239,10 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
             var longest = 0.0;
             var begin = 0;
             var end = 0;
-            for (var i = 0; i < island.corners.length; i++) {
-                var a = island.vertices[island.corners[i]];
-                var b = island.vertices[island.corners[next(i)]];
+            // Its first is a multiple of three.
+            for (var i = island.firstCorner; i < island.endCorner; i++) {
+                var a = all.vertices[island.firstVertex + all.corners[i]];
+                var b = all.vertices[island.firstVertex + all.corners[next(i)]];
                 var x = p[3 * b] - p[3 * a];
                 var y = p[3 * b + 1] - p[3 * a + 1];
                 var z = p[3 * b + 2] - p[3 * a + 2];
@@ -231,23 +255,26 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
             }
             var along = longest == 0 ? new Point(1, 0, 0) : mesh.position(end).minus(mesh.position(begin)).unit();
             var up = new Point(normals[triangle], normals[triangle + 1], normals[triangle + 2]).cross(along);
-            var low = new double[] {Double.MAX_VALUE, Double.MAX_VALUE};
-            var flat = island.flat;
-            for (var i = 0; i < island.vertices.length; i++) {
-                var at = mesh.position(island.vertices[i]);
-                flat[2 * i] = at.dot(along);
-                flat[2 * i + 1] = at.dot(up);
-                low[0] = Math.min(low[0], flat[2 * i]);
-                low[1] = Math.min(low[1], flat[2 * i + 1]);
+            var flat = all.flat;
+            var from = 2 * island.firstVertex;
+            var to = 2 * island.endVertex;
+            var left = Double.MAX_VALUE;
+            var low = Double.MAX_VALUE;
+            for (var i = from; i < to; i += 2) {
+                var at = mesh.position(all.vertices[i / 2]);
+                flat[i] = at.dot(along);
+                flat[i + 1] = at.dot(up);
+                left = Math.min(left, flat[i]);
+                low = Math.min(low, flat[i + 1]);
             }
-            for (var i = 0; i < flat.length; i += 2) {
-                flat[i] -= low[0];
-                flat[i + 1] -= low[1];
+            for (var i = from; i < to; i += 2) {
+                flat[i] -= left;
+                flat[i + 1] -= low;
                 island.width = Math.max(island.width, flat[i]);
                 island.height = Math.max(island.height, flat[i + 1]);
             }
             if (island.height > island.width) {
-                for (var i = 0; i < flat.length; i += 2) {
+                for (var i = from; i < to; i += 2) {
                     var x = flat[i];
                     flat[i] = flat[i + 1];
                     flat[i + 1] = island.width - x;
@@ -284,8 +311,8 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         return true;
     }
 
-    private static Unwrapped written(Mesh mesh, List<Island> islands, double density, int side) {
-        var count = islands.stream().mapToInt(i -> i.vertices.length).sum();
+    private static Unwrapped written(Mesh mesh, Islands all, double density, int side) {
+        var count = all.vertexCount;
         var positions = new double[3 * count];
         var normals = new double[3 * count];
         var uvs = new double[2 * count];
@@ -294,20 +321,21 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         var ends = new int[mesh.parts().size()];
         Arrays.setAll(indices, p -> new int[mesh.parts().get(p).indices().length]);
         var next = 0;
-        for (var island : islands) {
-            for (var corner : island.corners) {
-                indices[island.part][ends[island.part]++] = next + corner;
+        for (var island : all.islands) {
+            var into = indices[island.part];
+            for (var i = island.firstCorner; i < island.endCorner; i++) {
+                into[ends[island.part]++] = next + all.corners[i];
             }
-            for (var i = 0; i < island.vertices.length; i++, next++) {
-                var v = island.vertices[i];
+            for (var i = island.firstVertex; i < island.endVertex; i++, next++) {
+                var v = all.vertices[i];
                 for (var k = 0; k < 3; k++) {
                     positions[3 * next + k] = mesh.positions()[3 * v + k];
                     normals[3 * next + k] = mesh.normals()[3 * v + k];
                 }
                 uvs[2 * next] = mesh.uvs()[2 * v];
                 uvs[2 * next + 1] = mesh.uvs()[2 * v + 1];
-                light[2 * next] = (island.x + 0.5 + island.flat[2 * i] * density) / side;
-                light[2 * next + 1] = 1 - (island.y + 0.5 + island.flat[2 * i + 1] * density) / side;
+                light[2 * next] = (island.x + 0.5 + all.flat[2 * i] * density) / side;
+                light[2 * next + 1] = 1 - (island.y + 0.5 + all.flat[2 * i + 1] * density) / side;
             }
         }
         var parts = new ArrayList<Mesh.Part>();
