@@ -149,7 +149,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
           <dd class="figures">{{ formatBytes(site.tally.compressedTextureBytes) }}</dd>
           <template v-for="s in site.tally.largest" :key="`${s.material} ${s.colourwayId}`">
             <dt>{{ s.material }}{{ s.colourwayId ? `, ${nameOf(s.colourwayId)}` : '' }}</dt>
-            <dd class="figures">{{ s.pixels }} pixels, {{ formatBytes(s.bytes) }}</dd>
+            <dd class="figures">{{ s.pixels }} px, {{ formatBytes(s.bytes) }}</dd>
           </template>
           <template v-for="h in site.tally.heaviest" :key="h.what">
             <dt>{{ h.what }}</dt>
@@ -217,6 +217,6 @@ h3 {
   opacity: 0.55;
 }
 dl {
-  --terms: 110px;
+  --terms: 130px;
 }
 </style>

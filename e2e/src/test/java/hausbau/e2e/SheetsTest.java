@@ -384,7 +384,7 @@ class SheetsTest {
         desk.page.getByLabel("Pixels of the sheet").selectOption("2048 pixels");
         assertThat(desk.page.getByText("8 m square, 2048 pixels")).isVisible();
         // Three pictures of four bytes a pixel and all their smaller ones: 3 · 4 · (4¹² − 1) / 3.
-        assertThat(desk.page.getByLabel("What it takes")).containsText("2048 pixels, 64.0 MiB");
+        assertThat(desk.page.getByLabel("What it takes")).containsText("2048 px, 64.0 MiB");
         finishes(desk).getByText("+ another shared sheet").click();
         var second = finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet b"));
         assertThat(second).hasAttribute("aria-pressed", "true");
