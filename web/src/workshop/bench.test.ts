@@ -1,5 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { nextTick, watch } from 'vue'
 import type { BenchView, PartWords, SiteView } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
@@ -12,12 +13,15 @@ vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, remove
 let parts: PartWords[]
 let bands: { name: string; heightMm: number; proudMm: number }[]
 let asked: ReturnType<typeof stubServer>
+/** What happens before a new part is answered. */
+let early: () => unknown
 
 const bench = () => ({ id: 7, code: 'PRP-X', parts: parts.map((words) => ({ words, boxesMm: [] })) }) as unknown as BenchView
 const patterns = () => [{ id: 3, name: 'tiled', used: false, words: { leastMm: 0, bands, trims: [], uprights: [] }, seams: [] }]
 
 beforeEach(() => {
   setActivePinia(createPinia())
+  early = () => {}
   parts = [{ name: 'block', form: 'BLOCK', swatch: 'STONE', atMm: { x: 0, y: 0, z: 0 }, sizeMm: { x: 400, y: 400, z: 400 } }]
   bands = [{ name: 'wall', heightMm: 0, proudMm: 0 }]
   useSite().site = { id: 1, revision: 4 } as SiteView
@@ -33,6 +37,7 @@ beforeEach(() => {
     if (method === 'DELETE' && part) parts.splice(Number(part[1]), 1)
     if (method === 'POST' && path.endsWith('/parts')) {
       parts.push({ ...(body as PartWords), atMm: { x: 0, y: 0, z: 0 } })
+      early()
       return parts.length - 1
     }
     return bench()
@@ -80,6 +85,21 @@ describe('the bench', () => {
     await work.removePart(1)
     expect(work.chosen).toBe(0)
     expect(work.bench?.parts).toHaveLength(1)
+  })
+
+  it('never shows a new part while the fields are still another’s, though the news of it come before the answer', async () => {
+    const work = useBench()
+    work.open(7)
+    await vi.waitFor(() => expect(work.bench).toBeDefined())
+    const seen: string[] = []
+    watch(
+      () => `${work.bench?.parts.length} parts, at ${work.chosen}`,
+      (now) => seen.push(now),
+    )
+    early = () => (useSite().site = { id: 1, revision: 5 } as SiteView)
+    await work.addPart('TURNED')
+    await nextTick()
+    expect(seen).toEqual(['2 parts, at 1'])
   })
 
   it('copies parts from the piece they were taken of, whatever lies on the bench then', async () => {

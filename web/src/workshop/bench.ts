@@ -3,6 +3,9 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { get, Refusal, type BenchView, type PartWords } from '../api/client'
 import { tell, useSite } from '../site/site'
 
+/** Which part is worked on, of the piece as an edit leaves it. */
+type Choose = (left: BenchView) => number
+
 /** The piece on the bench, and what a person does to it. Each edit begins from what the one before it left. */
 export const useBench = defineStore('bench', () => {
   const site = useSite()
@@ -19,18 +22,19 @@ export const useBench = defineStore('bench', () => {
   const spot = (number = chosen.value) => ({ pieceId: pieceId.value!, number })
 
   let asked = 0
-  async function fetchBench() {
+  async function fetchBench(choose?: Choose) {
     const mine = ++asked
     const id = pieceId.value
     if (id === undefined || !site.site) return
     const answer = await fetched(id)
-    if (mine === asked && pieceId.value === id) show(answer)
+    if (mine === asked && pieceId.value === id) show(answer, choose)
   }
 
-  function show(answer: BenchView) {
+  /** The piece and the part that is worked on at once, so that nothing is typed about another. */
+  function show(answer: BenchView, choose?: Choose) {
     asked++
     bench.value = answer
-    chosen.value = Math.max(0, Math.min(chosen.value, answer.parts.length - 1))
+    chosen.value = Math.max(0, Math.min(choose ? choose(answer) : chosen.value, answer.parts.length - 1))
   }
 
   function open(id: number | undefined) {
@@ -41,9 +45,11 @@ export const useBench = defineStore('bench', () => {
     chosen.value = 0
     void fetchBench().catch(tell)
   }
+  /** Edits under way: each shows what it leaves, and which part is worked on then, at once. */
+  let edits = 0
   watch(
     () => site.site?.revision,
-    () => void fetchBench().catch(tell),
+    () => edits || void fetchBench().catch(tell),
   )
 
   const fetched = (id: number) => get<BenchView>(`/api/sites/${site.site!.id}/pieces/${id}/bench`)
@@ -52,20 +58,26 @@ export const useBench = defineStore('bench', () => {
    * Makes an edit in its turn; what it answers is what is shown then. It is of the piece that was on the bench when it was asked for, whatever lies there by then.
    *
    * @param body what is sent, from the piece as it stands when the turn comes
+   * @param choose which part is worked on after it; absent, the same as before
    */
-  async function edit(label: string, method: string, under: string, body: (standing: BenchView) => unknown, id = pieceId.value!) {
+  async function edit(label: string, method: string, under: string, body: (standing: BenchView) => unknown, id = pieceId.value!, choose?: Choose) {
+    edits++
     try {
       await site.inTurn(async () => {
         const standing = bench.value?.id === id ? bench.value : await fetched(id)
         const answer = await site.make<BenchView | number | undefined>(label, method, `/pieces/${id}${under}`, body(standing))
         if (id !== pieceId.value) return
         refusal.value = undefined
-        if (answer && typeof answer === 'object' && 'parts' in answer) show(answer)
-        else await fetchBench()
+        if (answer && typeof answer === 'object' && 'parts' in answer) show(answer, choose)
+        else await fetchBench(choose)
       })
     } catch (e) {
       if (e instanceof Refusal) refusal.value = e
       else tell(e)
+      // What others changed meanwhile was not fetched.
+      void fetchBench().catch(tell)
+    } finally {
+      edits--
     }
   }
 
@@ -73,23 +85,25 @@ export const useBench = defineStore('bench', () => {
   /** @param tell what changes about the part, from what it is when its turn comes */
   const changePart = (tell: (words: PartWords) => Partial<PartWords>, at = spot()) =>
     edit('Change a part', 'PATCH', `/parts/${at.number}`, (standing) => tell(standing.parts[at.number]!.words), at.pieceId)
-  async function addPart(form: PartWords['form'], told: Partial<PartWords> = {}) {
-    await edit('Add a part', 'POST', '/parts', () => ({ form, ...told }))
-    if (!refusal.value && bench.value) chosen.value = bench.value.parts.length - 1
-  }
+  const last = (of: BenchView) => of.parts.length - 1
+  const addPart = (form: PartWords['form'], told: Partial<PartWords> = {}) => edit('Add a part', 'POST', '/parts', () => ({ form, ...told }), undefined, last)
   const removePart = (number: number) => edit('Take a part out', 'DELETE', `/parts/${number}`, () => undefined)
   /** @param to its number among the others then */
-  async function movePart(number: number, to: number) {
-    await edit('Move a part', 'PUT', `/parts/${number}/place`, () => ({ at: to }))
-    if (!refusal.value) chosen.value = to
-  }
+  const movePart = (number: number, to: number) =>
+    edit(
+      'Move a part',
+      'PUT',
+      `/parts/${number}/place`,
+      () => ({ at: to }),
+      undefined,
+      () => to,
+    )
   const goBack = () => edit('Back to what it was', 'DELETE', '/parts', () => undefined)
   const copyPart = (number: number) => (copied.value = { pieceId: pieceId.value!, parts: [number] })
   async function putCopies() {
     const from = copied.value
     if (!from) return
-    await edit('Copy parts', 'POST', '/parts/copies', () => ({ fromPieceId: from.pieceId, parts: from.parts }))
-    if (!refusal.value && bench.value) chosen.value = bench.value.parts.length - 1
+    await edit('Copy parts', 'POST', '/parts/copies', () => ({ fromPieceId: from.pieceId, parts: from.parts }), undefined, last)
   }
 
   /** @param copyOfId the piece that it begins as; a block where none is told. @returns its id */
