@@ -19,6 +19,7 @@ const about = (field: string) => colourways.refusal?.about(`coats.${spot.swatch}
 const tenths = (mm: number) => `${Math.round(mm * 10) / 10} mm`
 const fitted = computed(() => {
   const { words: w, fittedXMm: x, fittedYMm: y } = props.coat
+  if (props.coat.units && !w.unitXMm && !w.unitYMm) return 'Length and height of 0: the whole sheet, whatever its size.'
   return props.coat.units && (Math.round(x * 10) !== Math.round(w.unitXMm! * 10) || Math.round(y * 10) !== Math.round(w.unitYMm! * 10))
     ? `Laid as ${tenths(x)} × ${tenths(y)}, so that a whole number of them fits the sheet.`
     : ''

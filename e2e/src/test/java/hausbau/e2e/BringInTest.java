@@ -198,6 +198,9 @@ class BringInTest {
         desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
         assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).containsText("own1");
         assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).containsText("own pictures● in use");
+        desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true)).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("own1")).click();
+        assertThat(desk.page.getByText("the whole sheet, whatever its size")).isVisible();
+        assertThat(desk.page.getByText("1 m square, 256 pixels")).isVisible();
         desk.press("Control+z");
         assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).not().containsText("own pictures");
     }

@@ -7,7 +7,6 @@ import hausbau.core.build.Repeat;
 import hausbau.core.build.Source;
 import hausbau.core.build.Standing;
 import hausbau.core.build.Twin;
-import hausbau.core.massing.Massing;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.repeat.Rule;
