@@ -11,6 +11,7 @@ import { useTaking } from './taking'
 const site = useSite()
 const unused = ref(false)
 const details = ref(false)
+const sheets = ref(false)
 // Those that are made at length are taken with how far they are; all others are there at once.
 const { taking, fault, take, cancel } = useTaking()
 const LONG = ['scene.glb', 'pieces.zip']
@@ -41,9 +42,9 @@ const files = computed(() => [
   },
   {
     name: 'pieces.zip',
-    query: told({ unused: unused.value, details: details.value }),
+    query: told({ unused: unused.value, details: details.value, sheets: sheets.value }),
     title: 'The pieces',
-    says: `${unused.value ? site.pieces.length : standing.value.length} files of binary glTF 2.0, each piece at its own pivot${details.value ? '; beside it its levels of detail and its hull, named after it' : ''}.`,
+    says: `${unused.value ? site.pieces.length : standing.value.length} files of binary glTF 2.0, each piece at its own pivot${details.value ? '; beside it its levels of detail and its hull, named after it' : ''}${sheets.value ? '; the pictures of their materials in a folder' : ''}.`,
   },
   { name: 'pieces.csv', title: 'The bill of pieces', says: 'Code, role, name, size in millimetres and count, as comma-separated values.' },
   { name: 'rooms.csv', title: 'The rooms', says: 'Level by level: area, perimeter, height and volume.' },
@@ -97,6 +98,9 @@ const against = computed(() => {
         </div>
       </template>
       <label class="row"><Switch v-model:checked="details" size="small" aria-label="With levels of detail and hulls" /> with levels of detail and hulls</label>
+      <label class="row"
+        ><Switch v-model:checked="sheets" size="small" aria-label="With the sheets of their materials" /> with the sheets of their materials</label
+      >
       <label v-if="idle" class="row"
         ><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the
         {{ idle === 1 ? 'one piece of the kit that stands nowhere' : `${idle} pieces of the kit that stand nowhere` }}</label

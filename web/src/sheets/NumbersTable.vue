@@ -3,12 +3,14 @@ import { computed } from 'vue'
 import type { ColourwayView } from '../api/client'
 import NumberField from '../parts/NumberField.vue'
 import { shownOf, useColourways, type Swatch } from './colourways'
+import { useMaterials } from './materials'
 import { NUMBERS } from './words'
 
 /** What is one number of each finish, all of them in one table; the first row sets it for all. */
 const props = defineProps<{ colourway: ColourwayView }>()
 const colourways = useColourways()
-const shown = computed(() => shownOf(props.colourway.coats))
+const materials = useMaterials()
+const shown = computed(() => shownOf(props.colourway.coats, materials.isNamed))
 type Key = (typeof NUMBERS)[number]['key']
 const set = (swatches: Swatch[], key: Key, value: number) =>
   void colourways.change(props.colourway.id, Object.fromEntries(swatches.map((s) => [s, { [key]: value }])))
@@ -36,9 +38,9 @@ const all = () => props.colourway.coats.map((c) => c.swatch)
         </td>
       </tr>
       <tr v-for="c in shown" :key="c.swatch">
-        <th scope="row">{{ c.swatch.toLowerCase() }}</th>
+        <th scope="row">{{ materials.called(c.swatch) }}</th>
         <td v-for="n in NUMBERS" :key="n.key">
-          <NumberField label="" :aria="`${n.label} of ${c.swatch.toLowerCase()}`" :value="c.words[n.key]" @change="(v) => set([c.swatch], n.key, v)" />
+          <NumberField label="" :aria="`${n.label} of ${materials.called(c.swatch)}`" :value="c.words[n.key]" @change="(v) => set([c.swatch], n.key, v)" />
         </td>
       </tr>
     </tbody>

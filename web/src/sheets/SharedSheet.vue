@@ -8,6 +8,8 @@ import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
 import { SIDES, useColourways, type Picture } from './colourways'
+import MaterialName from './MaterialName.vue'
+import { useMaterials } from './materials'
 import PictureRows from './PictureRows.vue'
 import { useSharedSheets } from './shared'
 import WhichPicture from './WhichPicture.vue'
@@ -17,6 +19,7 @@ const props = defineProps<{ sheet: SharedSheetView }>()
 const emit = defineEmits<{ gone: [] }>()
 const site = useSite()
 const shared = useSharedSheets()
+const materials = useMaterials()
 const colourways = useColourways()
 provide(
   REFUSED,
@@ -139,7 +142,7 @@ async function away() {
     <WhichPicture v-model="picture" :says="`${site.show(sheet.widthMm)} square, ${sheet.pixels} pixels`" />
     <div class="lying">
       <div class="sheet">
-        <img data-testid="shared-sheet" :src="shared.url(sheet, picture, 1024)" :alt="`${sheet.name}, ${picture.toLowerCase()}`" />
+        <img data-testid="shared-sheet" :src="shared.url(sheet, picture, 1024)" :alt="`${materials.called(sheet.material)}, ${picture.toLowerCase()}`" />
         <svg ref="drawing" :viewBox="`0 0 ${cells} ${cells}`" aria-label="Swatches on the sheet" role="group" :data-free="sheet.free">
           <defs>
             <pattern id="cells" width="1" height="1" patternUnits="userSpaceOnUse">
@@ -186,6 +189,7 @@ async function away() {
         >Pack</Button
       >
     </div>
+    <MaterialName :material="sheet.material" />
     <label class="field"
       ><span>Size</span
       ><Choice label="Pixels of the sheet" :value="sheet.pixels" :options="SIDES" @change="(pixels) => void shared.change(sheet.material, { pixels })"

@@ -9,6 +9,8 @@ import { useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../space/figure'
 import CoatFields from './CoatFields.vue'
 import { shownOf, SIDES, useColourways, type Picture, type Swatch } from './colourways'
+import MaterialName from './MaterialName.vue'
+import { useMaterials, wordOf } from './materials'
 import NumbersTable from './NumbersTable.vue'
 import { useSharedSheets, type Material } from './shared'
 import SharedSheet from './SharedSheet.vue'
@@ -24,13 +26,14 @@ provide(
 const chosenId = ref<number>()
 const colourway = computed(() => colourways.all.find((c) => c.id === chosenId.value) ?? colourways.used)
 const shared = useSharedSheets()
+const materials = useMaterials()
 const swatch = ref<Swatch>('TILE')
 /** Which of the shared sheets is looked at, if one is. */
 const sharedId = ref<Material>()
 const sheet = computed(() => shared.all.find((s) => s.material === sharedId.value))
 const coat = computed(() => colourway.value?.coats.find((c) => c.swatch === swatch.value))
 const picture = ref<Picture>('COLOUR')
-const shown = computed(() => shownOf(colourway.value?.coats ?? []))
+const shown = computed(() => shownOf(colourway.value?.coats ?? [], materials.isNamed))
 /** The figure stands beside the sheet, to scale. */
 const FIGURE_MM = 1800
 const isOwn = computed(() => !!colourway.value?.id)
@@ -52,6 +55,8 @@ async function begin() {
   if (made) sharedId.value = made.material
 }
 const nameOf = (colourwayId: number) => colourways.all.find((c) => c.id === colourwayId)?.name ?? ''
+/** One that nobody has named says what it is. */
+const sheetName = (sheet: Material) => (materials.isNamed(sheet) ? materials.called(sheet) : wordOf(sheet).replace('shared', 'shared sheet'))
 const share = (triangles: number) => `${Math.round((100 * triangles) / site.tally!.triangles)} %`
 </script>
 
@@ -79,7 +84,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         :class="{ here: !sheet && c.swatch === swatch }"
         :aria-pressed="!sheet && c.swatch === swatch"
         @click="choose(c.swatch)">
-        <img :src="colourways.url(colourway.id, c, 'COLOUR', 128)" alt="" /><span>{{ c.swatch.toLowerCase() }}</span>
+        <img :src="colourways.url(colourway.id, c, 'COLOUR', 128)" alt="" /><span>{{ materials.called(c.swatch) }}</span>
       </button>
       <p class="caps">in all colourways</p>
       <button
@@ -90,7 +95,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         :class="{ here: s === sheet }"
         :aria-pressed="s === sheet"
         @click="sharedId = s.material">
-        <img :src="shared.url(s, 'COLOUR', 128)" alt="" /><span>{{ s.name.replace('shared', 'shared sheet') }}</span>
+        <img :src="shared.url(s, 'COLOUR', 128)" alt="" /><span>{{ sheetName(s.material) }}</span>
       </button>
       <button v-if="shared.all.length < 4" type="button" class="plain entry more" @click="begin">+ another shared sheet</button>
     </nav>
@@ -108,7 +113,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
           class="sheet"
           data-testid="sheet"
           :src="colourways.url(colourway.id, coat, picture, 1024)"
-          :alt="`${coat.swatch.toLowerCase()}, ${picture.toLowerCase()}`" />
+          :alt="`${materials.called(coat.swatch)}, ${picture.toLowerCase()}`" />
       </div>
       <section class="numbers" :inert="!isOwn"><NumbersTable :colourway="colourway" /></section>
     </div>
@@ -130,12 +135,13 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         <Button v-if="isOwn && !colourway.used" size="small" @click="remove">Take away</Button>
       </div>
       <p v-if="!isOwn" class="soft">Finishes as they come stay as they are. Make a colourway of your own to change them.</p>
+      <MaterialName :material="coat.swatch" />
       <label class="field"
         ><span>Size, in all colourways</span
-        ><Choice label="Pixels of the sheet" :value="coat.pixels" :options="SIDES" @change="(pixels) => void colourways.setPixels(coat!.swatch, pixels)"
+        ><Choice label="Pixels of the sheet" :value="coat.pixels" :options="SIDES" @change="(pixels) => void materials.setPixels(coat!.swatch, pixels)"
       /></label>
       <section :inert="!isOwn">
-        <h3>{{ coat.swatch.toLowerCase() }}</h3>
+        <h3>{{ materials.called(coat.swatch) }}</h3>
         <CoatFields :key="`${colourway.id} ${swatch}`" :colourway-id="colourway.id" :coat="coat" />
       </section>
       <section v-if="site.tally" aria-label="What it takes">
@@ -148,7 +154,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
           <dt>compressed</dt>
           <dd class="figures">{{ formatBytes(site.tally.compressedTextureBytes) }}</dd>
           <template v-for="s in site.tally.largest" :key="`${s.material} ${s.colourwayId}`">
-            <dt>{{ s.material }}{{ s.colourwayId ? `, ${nameOf(s.colourwayId)}` : '' }}</dt>
+            <dt>{{ materials.called(s.material) }}{{ s.colourwayId ? `, ${nameOf(s.colourwayId)}` : '' }}</dt>
             <dd class="figures">{{ s.pixels }} px, {{ formatBytes(s.bytes) }}</dd>
           </template>
           <template v-for="h in site.tally.heaviest" :key="h.what">

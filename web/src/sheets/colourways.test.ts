@@ -4,7 +4,6 @@ import type { CoatWords, SiteView } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
 import { shownOf, useColourways } from './colourways'
-import { useSharedSheets } from './shared'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
@@ -38,26 +37,8 @@ beforeEach(() => {
     if (path.includes('/news')) return { site: { id: 1, revision: 4 }, parts: [], chunks: [], gone: [], all: false }
     if (path.endsWith('/shared-sheets'))
       return [
-        {
-          material: 'SHARED',
-          name: 'shared',
-          pixels: 1024,
-          widthMm: 4000,
-          cells: 16,
-          free: 254,
-          sheet: 'together',
-          placed: [{ swatch: 'SHARED1', name: 'rail' }],
-        },
-        {
-          material: 'SHARED_B',
-          name: 'shared b',
-          pixels: 512,
-          widthMm: 2000,
-          cells: 16,
-          free: 255,
-          sheet: 'more',
-          placed: [{ swatch: 'SHARED_B1', name: 'sign' }],
-        },
+        { material: 'SHARED', pixels: 1024, widthMm: 4000, cells: 16, free: 254, sheet: 'together', placed: [{ swatch: 'SHARED1', name: 'rail' }] },
+        { material: 'SHARED_B', pixels: 512, widthMm: 2000, cells: 16, free: 255, sheet: 'more', placed: [{ swatch: 'SHARED_B1', name: 'sign' }] },
       ]
     if (path.endsWith('/colourways')) return [one(0), one(5)]
     if (path.endsWith('/colourway')) usedId = (body as { colourwayId: number }).colourwayId
@@ -99,12 +80,6 @@ describe('colourways', () => {
     expect(ways.coats[2]!.url('COLOUR')).toContain('/colourways/5/TILE/')
   })
 
-  it('has what lies on shared sheets among all that something can be made of', async () => {
-    const shared = useSharedSheets()
-    await vi.waitFor(() => expect(shared.swatches.slice(-2).map((s) => s.label)).toEqual(['rail', 'sign']))
-    expect(shared.swatches[0]!.value).toBe('PLASTER')
-  })
-
   it('sends what is typed in the order in which it was typed, and shows it', async () => {
     const ways = useColourways()
     await Promise.all([ways.change(5, { TILE: { roughness: 80 } }), ways.change(5, { PAINT: { roughness: 81 } }), ways.change(5, { TILE: { roughness: 82 } })])
@@ -125,9 +100,10 @@ describe('colourways', () => {
     expect(ways.refusal).toBeUndefined()
   })
 
-  it('shows swatches of one’s own that have pictures, and one more', () => {
+  it('shows swatches of one’s own that have pictures or a name, and one more', () => {
     const coat = (swatch: string, grain: string) => ({ swatch, words: { grain } }) as unknown as Parameters<typeof shownOf>[0][number]
-    const shown = shownOf([coat('TILE', 'TILES'), coat('OWN1', 'PICTURES'), coat('OWN2', 'PLAIN'), coat('OWN3', 'PLAIN'), coat('OWN4', 'PICTURES')])
-    expect(shown.map((c) => c.swatch)).toEqual(['TILE', 'OWN1', 'OWN2', 'OWN4'])
+    const all = [coat('TILE', 'TILES'), coat('OWN1', 'PICTURES'), coat('OWN2', 'PLAIN'), coat('OWN3', 'PLAIN'), coat('OWN4', 'PICTURES')]
+    expect(shownOf(all, () => false).map((c) => c.swatch)).toEqual(['TILE', 'OWN1', 'OWN2', 'OWN4'])
+    expect(shownOf(all, (swatch) => swatch === 'OWN2').map((c) => c.swatch)).toEqual(['TILE', 'OWN1', 'OWN2', 'OWN3', 'OWN4'])
   })
 })

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { CoatView, CoatWords, ColourwayView } from '../api/client'
 import { useListed } from '../site/listed'
 import { useSite } from '../site/site'
+import { wordOf } from './materials'
 import { useSharedSheets } from './shared'
 
 export type Swatch = CoatView['swatch']
@@ -11,10 +12,11 @@ export const SIDES = [256, 512, 1024, 2048, 4096].map((value) => ({ value, label
 /** Pixels to a side: sheets are looked at no larger, whatever they have. */
 const MOST_SHOWN = 1024
 
-/** Swatches of one's own are shown once they have pictures, with one more to begin with. */
-export function shownOf(coats: readonly CoatView[]): CoatView[] {
-  const free = coats.find((c) => c.swatch.startsWith('OWN') && c.words.grain !== 'PICTURES')
-  return coats.filter((c) => !c.swatch.startsWith('OWN') || c.words.grain === 'PICTURES' || c === free)
+/** Swatches of one's own are shown once they have pictures or a name, with one more to begin with. */
+export function shownOf(coats: readonly CoatView[], isNamed: (swatch: Swatch) => boolean): CoatView[] {
+  const isTaken = (c: CoatView) => c.words.grain === 'PICTURES' || isNamed(c.swatch)
+  const free = coats.find((c) => c.swatch.startsWith('OWN') && !isTaken(c))
+  return coats.filter((c) => !c.swatch.startsWith('OWN') || isTaken(c) || c === free)
 }
 
 /** The site's sets of finishes. */
@@ -37,7 +39,7 @@ export const useColourways = defineStore('colourways', () => {
     ...worn.value.flatMap(({ colourwayId, from }) =>
       from.coats.map((coat) => ({
         colourwayId,
-        swatch: coat.swatch.toLowerCase(),
+        swatch: wordOf(coat.swatch),
         sheet: coat.sheet,
         pixels: coat.pixels,
         url: (picture: Picture) => url(from.id, coat, picture, Math.min(MOST_SHOWN, coat.pixels / 2)),
@@ -45,7 +47,7 @@ export const useColourways = defineStore('colourways', () => {
     ),
     ...shared.all.map((sheet) => ({
       colourwayId: 0,
-      swatch: sheet.name,
+      swatch: wordOf(sheet.material),
       sheet: sheet.sheet,
       pixels: sheet.pixels,
       url: (picture: Picture) => shared.url(sheet, picture, Math.min(MOST_SHOWN, sheet.pixels)),
@@ -56,8 +58,6 @@ export const useColourways = defineStore('colourways', () => {
   const rename = (id: number, name: string) => edit('Change a colourway', 'PATCH', `/colourways/${id}`, () => ({ name }))
   const change = (id: number, coats: Partial<Record<Swatch, CoatWords>>) => edit('Change a finish', 'PATCH', `/colourways/${id}`, () => ({ coats }))
   const use = (colourwayId: number) => edit('Use a colourway', 'PUT', '/colourway', () => ({ colourwayId }))
-  /** Of the sheet that a swatch has to itself, in all colourways. */
-  const setPixels = (swatch: Swatch, pixels: number) => edit('The pixels of a sheet', 'PUT', `/sheets/${swatch}`, () => ({ pixels }))
   const remove = (id: number) => edit('Take a colourway away', 'DELETE', `/colourways/${id}`, () => undefined)
 
   /** Keeps a picture for finishes. @returns its number */
@@ -72,5 +72,5 @@ export const useColourways = defineStore('colourways', () => {
     return answer.mediaId
   }
 
-  return { all, used, coats, refusal, url, create, rename, change, use, setPixels, remove, addPicture }
+  return { all, used, coats, refusal, url, create, rename, change, use, remove, addPicture }
 })

@@ -1,9 +1,7 @@
 import { defineStore } from 'pinia'
-import { computed } from 'vue'
 import type { PlacedBody, PlacedView, SharedSheetView } from '../api/client'
 import { useListed } from '../site/listed'
 import { useSite } from '../site/site'
-import { SWATCHES } from '../workshop/words'
 import type { Picture } from './colourways'
 
 export type Material = SharedSheetView['material']
@@ -15,11 +13,6 @@ export const useSharedSheets = defineStore('shared sheets', () => {
 
   const url = (sheet: SharedSheetView, picture: Picture, side: number) =>
     `/api/sites/${site.site!.id}/shared-sheets/${sheet.material}/${picture}.png?side=${side}&as=${sheet.sheet}`
-  /** All that something can be made of: what has a sheet of its own, and what shares one. */
-  const swatches = computed(() => [...SWATCHES, ...all.value.flatMap((sheet) => sheet.placed.map((p) => ({ value: p.swatch, label: p.name })))])
-  /** What a swatch is called: as on its sheet. */
-  const called = (swatch: PlacedView['swatch']) => swatches.value.find((s) => s.value === swatch)?.label ?? swatch.toLowerCase()
-
   const begin = () => edit<{ material: Material }>('Begin another shared sheet', 'POST', '/shared-sheets', () => undefined)
   const remove = (sheet: Material) => edit('Take a shared sheet away', 'DELETE', `/shared-sheets/${sheet}`, () => undefined)
   const change = (sheet: Material, told: { cells?: number; pixels?: number }) => edit('Change a shared sheet', 'PATCH', `/shared-sheets/${sheet}`, () => told)
@@ -29,5 +22,5 @@ export const useSharedSheets = defineStore('shared sheets', () => {
   const set = (swatch: PlacedView['swatch'], told: PlacedBody) => edit('Change a swatch', 'PATCH', `/shared-sheets/swatches/${swatch}`, () => told)
   const takeOff = (swatch: PlacedView['swatch']) => edit('Take a swatch off', 'DELETE', `/shared-sheets/swatches/${swatch}`, () => undefined)
 
-  return { all, refusal, url, swatches, called, begin, remove, change, pack, put, set, takeOff }
+  return { all, refusal, url, begin, remove, change, pack, put, set, takeOff }
 })

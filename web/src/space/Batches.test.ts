@@ -2,16 +2,14 @@ import { BoxGeometry, type BufferGeometry, Color, Group, Material, Matrix4, Shad
 import { describe, expect, it } from 'vitest'
 import { StandingSet, type Chunk } from '../site/standing'
 import { Batches, type Wear } from './Batches'
-import type { Shape } from './geometry'
+import { Shape } from './geometry'
 
 const line = new ShaderMaterial()
 const material = () => new Material()
 
 /** A cube of so many metres, of so many triangles at least. */
 function shape(size: number, segments = 1): Shape {
-  const geometry = new BoxGeometry(size, size, size, segments, segments, segments)
-  const parts = [{ swatch: 'plaster', geometry }]
-  return { parts, edges: geometry, mirroredParts: parts, mirroredEdges: geometry }
+  return new Shape([{ swatch: 'plaster', geometry: new BoxGeometry(size, size, size, segments, segments, segments) }])
 }
 
 /** What hands set down, a metre apart along X, of the pieces told. */

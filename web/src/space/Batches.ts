@@ -102,7 +102,7 @@ export class Batch {
 
   constructor(
     private readonly group: Group,
-    readonly parts: Part[],
+    readonly parts: readonly Part[],
     private readonly edges: BufferGeometry,
     private readonly material: (swatch: string) => Material,
     private readonly line: ShaderMaterial,
@@ -424,7 +424,8 @@ export class Batches {
     if (!batch) {
       const drawn = worn?.shape ?? shape
       const material = (swatch: string) => this.material(swatch, { colourwayId, mask: worn?.mask })
-      batch = new Batch(this.group, mirrored ? drawn.mirroredParts : drawn.parts, mirrored ? drawn.mirroredEdges : drawn.edges, material, this.line, !!worn)
+      const { parts, edges } = mirrored ? drawn.mirrored : drawn
+      batch = new Batch(this.group, parts, edges, material, this.line, !!worn)
       this.batches.set(key, batch)
     }
     return batch

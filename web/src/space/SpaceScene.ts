@@ -36,7 +36,7 @@ import type { Instead } from '../ticket/seeing'
 import { PaperPass } from './PaperPass'
 import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
-import { boxOfShape, loadShape, trianglesOf, type Shape } from './geometry'
+import { loadShape, type Shape } from './geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
 import { LayingGroup, type LayingMarks } from './LayingGroup'
 import { Picking } from './Picking'
@@ -232,24 +232,20 @@ export class SpaceScene {
 
   /** Whether what is heavy is drawn as boxes now. */
   boxed = false
-  private readonly boxShapes = new WeakMap<Shape, Shape>()
 
   private box(d: Description, reshaped: Set<number>) {
-    const weigh = (p: { id: number; count: number }) => p.count * trianglesOf(this.shapes.get(p.id)!.shape)
+    const weigh = (p: { id: number; count: number }) => p.count * this.shapes.get(p.id)!.shape.triangles
     const boxed = d.boxes ?? d.pieces.reduce((n, p) => n + weigh(p), 0) > MOST_TRIANGLES
-    if (boxed !== this.boxed) for (const [id, s] of this.shapes) if (trianglesOf(s.shape) > HEAVY) reshaped.add(id)
+    if (boxed !== this.boxed) for (const [id, s] of this.shapes) if (s.shape.triangles > HEAVY) reshaped.add(id)
     this.boxed = boxed
   }
 
-  private boxOf(shape: Shape): Shape | undefined {
-    if (trianglesOf(shape) <= HEAVY) return undefined
-    const known = this.boxShapes.get(shape) ?? boxOfShape(shape)
-    this.boxShapes.set(shape, known)
-    return known
+  private static boxOf(shape: Shape): Shape | undefined {
+    return shape.triangles > HEAVY ? shape.box : undefined
   }
 
   private asBoxes(): ReadonlyMap<number, Shaped> {
-    return new Map([...this.shapes].map(([id, s]) => [id, { shape: this.boxOf(s.shape) ?? s.shape }]))
+    return new Map([...this.shapes].map(([id, s]) => [id, { shape: SpaceScene.boxOf(s.shape) ?? s.shape }]))
   }
 
   /** What lies beyond a distance from the camera; all the same from near if there is none. */
@@ -257,7 +253,7 @@ export class SpaceScene {
     if (!beyondMm || this.boxed) return undefined
     const p = this.camera.position
     const reach = (beyondMm / 1000) ** 2
-    return { isFar: (x, y, z) => (x / 1e6 - p.x) ** 2 + (y / 1e6 - p.y) ** 2 + (z / 1e6 - p.z) ** 2 > reach, boxOf: (shape) => this.boxOf(shape) }
+    return { isFar: (x, y, z) => (x / 1e6 - p.x) ** 2 + (y / 1e6 - p.y) ** 2 + (z / 1e6 - p.z) ** 2 > reach, boxOf: (shape) => SpaceScene.boxOf(shape) }
   }
 
   /** After the camera has come to rest. */
@@ -384,8 +380,9 @@ export class SpaceScene {
       const holder = new Object3D()
       holder.matrixAutoUpdate = false
       holder.matrix.copy(matrixOf(stance))
-      for (const part of stance.mirrored ? shape.mirroredParts : shape.parts) holder.add(new Mesh(part.geometry, this.ghostMaterial))
-      holder.add(new LineSegments(stance.mirrored ? shape.mirroredEdges : shape.edges, new LineBasicMaterial({ color: verdigris })))
+      const { parts, edges } = stance.mirrored ? shape.mirrored : shape
+      for (const part of parts) holder.add(new Mesh(part.geometry, this.ghostMaterial))
+      holder.add(new LineSegments(edges, new LineBasicMaterial({ color: verdigris })))
       this.ghost.add(holder)
     }
     this.draw()

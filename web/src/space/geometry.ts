@@ -7,18 +7,60 @@ export interface Part {
   geometry: BufferGeometry
 }
 
-/** A piece's shape in metres with Z up, as it is and mirrored within its own extent. */
-export interface Shape {
-  parts: Part[]
-  edges: BufferGeometry
-  mirroredParts: Part[]
-  mirroredEdges: BufferGeometry
-}
-
 /** Bends sharper than this are drawn as ink edges; a chamfer bends by 45 degrees twice. */
 const EDGE_DEGREES = 40
+/** What has more triangles is fine work: its edges would be a grey blur, and to find them takes longer than all else. */
+const MOST_INKED = 100_000
 const upright = new Matrix4().makeRotationX(Math.PI / 2)
 const loader = new GLTFLoader()
+
+/** A piece's shape in metres with Z up. What is seldom wanted of it is made when it is asked for. */
+export class Shape {
+  private inked?: BufferGeometry
+  private turned?: Shape
+  private packed?: Shape
+
+  constructor(readonly parts: readonly Part[]) {}
+
+  get triangles() {
+    return this.parts.reduce((n, p) => n + p.geometry.getIndex()!.count / 3, 0)
+  }
+
+  /** Its sharp bends, to be drawn in ink. */
+  get edges(): BufferGeometry {
+    return (this.inked ??= edgesOf(this.parts))
+  }
+
+  /** The same, mirrored within its own extent. */
+  get mirrored(): Shape {
+    if (!this.turned) {
+      const { min, max } = this.extent()
+      const flip = new Matrix4().makeScale(-1, 1, 1).setPosition(min.x + max.x, 0, 0)
+      this.turned = new Shape(this.parts.map((p) => ({ swatch: p.swatch, geometry: turnedInsideOut(p.geometry.clone().applyMatrix4(flip)) })))
+    }
+    return this.turned
+  }
+
+  /** A plain box in place of it. */
+  get box(): Shape {
+    if (!this.packed) {
+      const extent = this.extent()
+      const size = extent.getSize(new Vector3())
+      const middle = extent.getCenter(new Vector3())
+      this.packed = new Shape([{ swatch: 'plaster', geometry: new BoxGeometry(size.x, size.y, size.z).translate(middle.x, middle.y, middle.z) }])
+    }
+    return this.packed
+  }
+
+  private extent(): Box3 {
+    const all = new Box3()
+    for (const { geometry } of this.parts) {
+      if (!geometry.boundingBox) geometry.computeBoundingBox()
+      all.union(geometry.boundingBox!)
+    }
+    return all
+  }
+}
 
 /** Loads a piece from the server. */
 export async function loadShape(url: string): Promise<Shape> {
@@ -30,33 +72,7 @@ export async function loadShape(url: string): Promise<Shape> {
       parts.push({ swatch: (node.material as Material).name, geometry })
     }
   })
-  const box = parts.reduce((sum, p) => {
-    p.geometry.computeBoundingBox()
-    return Math.min(sum, p.geometry.boundingBox!.min.x)
-  }, Infinity)
-  const far = parts.reduce((sum, p) => Math.max(sum, p.geometry.boundingBox!.max.x), -Infinity)
-  const flip = new Matrix4().makeScale(-1, 1, 1).setPosition(box + far, 0, 0)
-  return {
-    parts,
-    edges: edgesOf(parts),
-    mirroredParts: parts.map((p) => ({ swatch: p.swatch, geometry: turnedInsideOut(p.geometry.clone().applyMatrix4(flip)) })),
-    mirroredEdges: edgesOf(parts).applyMatrix4(flip),
-  }
-}
-
-export const trianglesOf = (shape: Shape) => shape.parts.reduce((n, p) => n + p.geometry.getIndex()!.count / 3, 0)
-
-/** A plain box in place of a shape. */
-export function boxOfShape(shape: Shape): Shape {
-  const box = new Box3()
-  for (const p of shape.parts) {
-    p.geometry.computeBoundingBox()
-    box.union(p.geometry.boundingBox!)
-  }
-  const size = box.getSize(new Vector3())
-  const middle = box.getCenter(new Vector3())
-  const parts = [{ swatch: 'plaster', geometry: new BoxGeometry(size.x, size.y, size.z).translate(middle.x, middle.y, middle.z) }]
-  return { parts, edges: edgesOf(parts), mirroredParts: parts, mirroredEdges: edgesOf(parts) }
+  return new Shape(parts)
 }
 
 /** A mirrored surface faces inward until its triangles are turned round. */
@@ -68,8 +84,9 @@ function turnedInsideOut(geometry: BufferGeometry): BufferGeometry {
   return geometry
 }
 
-function edgesOf(parts: Part[]): BufferGeometry {
-  const all = parts.map((p) => new EdgesGeometry(p.geometry, EDGE_DEGREES).getAttribute('position').array as Float32Array)
+function edgesOf(parts: readonly Part[]): BufferGeometry {
+  const few = parts.filter((p) => p.geometry.getIndex()!.count / 3 <= MOST_INKED)
+  const all = few.map((p) => new EdgesGeometry(p.geometry, EDGE_DEGREES).getAttribute('position').array as Float32Array)
   const joined = new Float32Array(all.reduce((n, a) => n + a.length, 0))
   let at = 0
   for (const a of all) {

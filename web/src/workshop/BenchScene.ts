@@ -41,7 +41,7 @@ export interface BenchSight {
   look: BenchLook
   coats: readonly CoatLook[] | undefined
   against: Against | undefined
-  /** Boxes of the part that is worked on. */
+  /** What each copy of the part that is worked on takes. */
   chosenMm: readonly BoxMm[]
   /** Ends of edges that are not closed, x, y, z of each. */
   openMm: readonly number[]
@@ -50,6 +50,8 @@ export interface BenchSight {
 /** The figure stands this far beside the piece, metres. */
 const BESIDE = 0.35
 const MOST_OUTLINED = 12
+/** Where one looks from, off the middle of the piece. */
+const WAYS = { front: [0, -1, 0], side: [1, 0, 0], top: [0, -0.001, 1], free: [-0.55, -0.9, 0.5] } as const
 const hatch = new ShaderMaterial({
   side: BackSide,
   vertexShader: 'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
@@ -61,6 +63,7 @@ const hatch = new ShaderMaterial({
 })
 const fronts = new MeshLambertMaterial({ color: '#EFECE4', side: FrontSide })
 const box3 = (b: BoxMm) => new Box3(new Vector3(b.min.x, b.min.y, b.min.z).divideScalar(1000), new Vector3(b.max.x, b.max.y, b.max.z).divideScalar(1000))
+const corners = ({ min, max }: Box3) => [min.x, max.x].flatMap((x) => [min.y, max.y].flatMap((y) => [min.z, max.z].map((z) => new Vector3(x, y, z))))
 
 /** A piece on the bench, beside the figure. It draws only when something has changed. */
 export class BenchScene {
@@ -80,6 +83,8 @@ export class BenchScene {
   private readonly papers = new Map<string, MeshLambertMaterial>()
   private readonly shapes = new Map<string, Shape>()
   private shown = ''
+  /** The piece and the figure, as they were shown last. */
+  private readonly stood = new Box3()
   private sight?: BenchSight
   private due = 0
   /** What the last drawing held, for those who look from outside. */
@@ -139,6 +144,7 @@ export class BenchScene {
     this.shown = urls.join()
     if (urls.length) this.stand(this.box())
     if (isFirst) this.frame()
+    else this.keepInView()
     this.dress(sight)
     this.mark(sight)
     this.draw()
@@ -233,6 +239,19 @@ export class BenchScene {
     this.marks.add(cross)
   }
 
+  /** What was wholly seen and has grown out of the view is stepped back from; who looks at a detail is left there. */
+  private keepInView() {
+    const box = this.extent()
+    this.camera.updateMatrixWorld()
+    const wasSeen = this.isSeen(this.stood)
+    this.stood.copy(box)
+    if (wasSeen && !this.isSeen(box)) this.frame('here')
+  }
+
+  private isSeen(box: Box3) {
+    return corners(box).every((corner) => Math.max(Math.abs(corner.project(this.camera).x), Math.abs(corner.y)) <= 1)
+  }
+
   private extent() {
     const box = this.box()
     box.expandByPoint(new Vector3(box.min.x - BESIDE - 0.4, box.min.y, box.min.z))
@@ -240,15 +259,16 @@ export class BenchScene {
     return box
   }
 
-  /** All of the piece and the figure, from a side. */
-  frame(from: 'front' | 'side' | 'top' | 'free' = 'free') {
+  /** All of the piece and the figure, from a side or from where one looks already. */
+  frame(from: 'front' | 'side' | 'top' | 'free' | 'here' = 'free') {
     if (!this.sight?.pieces.length) return
     const box = this.extent()
     const middle = box.getCenter(new Vector3())
     const radius = box.getSize(new Vector3()).length() / 2
     const far = (radius / Math.sin((this.camera.fov * Math.PI) / 360)) * Math.max(1, 1 / this.camera.aspect)
-    const way = { front: [0, -1, 0], side: [1, 0, 0], top: [0, -0.001, 1], free: [-0.55, -0.9, 0.5] }[from]
-    this.camera.position.copy(middle).addScaledVector(new Vector3(...(way as [number, number, number])).normalize(), far)
+    const way = from === 'here' ? this.camera.position.clone().sub(this.controls.target) : new Vector3(...WAYS[from])
+    this.stood.copy(box)
+    this.camera.position.copy(middle).addScaledVector(way.normalize(), far)
     this.controls.target.copy(middle)
     this.controls.update()
     this.draw()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { BoxMm } from '../api/client'
+import type { BenchView as Bench } from '../api/client'
 import { tell } from '../site/site'
 import { useDensities } from '../space/densities'
 import { useColourways } from '../sheets/colourways'
@@ -13,8 +13,8 @@ import { BenchScene, type BenchLook, type BenchSight } from './BenchScene'
 const props = defineProps<{
   pieces: BenchSight['pieces']
   label: string
-  /** Boxes of each part, so that one can be taken by a click. */
-  parts?: readonly (readonly BoxMm[])[]
+  /** Where each part lies, so that one can be taken by a click. */
+  parts?: readonly Bench['parts'][number][]
   chosen?: number
   openMm?: readonly number[]
   /** Told otherwise, what is shown is framed anew. */
@@ -40,6 +40,20 @@ function see(name: BenchLook | 'sheet') {
 const seen = computed(() => (onSheet.value ? 'sheet' : look.value))
 const drawn = ref({ look: '', triangles: 0 })
 let scene: BenchScene | undefined
+/** How many meshes are on their way, once it takes long. */
+const late = ref(0)
+const LATE_MS = 400
+async function show(now: BenchSight) {
+  let isLate = 0
+  const timer = setTimeout(() => (late.value += isLate = 1), LATE_MS)
+  try {
+    await scene?.show(now)
+  } catch (e) {
+    tell(e)
+  }
+  clearTimeout(timer)
+  late.value -= isLate
+}
 
 const LOOKS = [
   { name: 'paper', title: 'Paper', says: 'grey paper with ink edges (P)' },
@@ -61,17 +75,17 @@ const sight = computed<BenchSight>(() => ({
   look: look.value,
   coats: look.value === 'finished' ? colourways.coats : undefined,
   against: densities.against,
-  chosenMm: props.parts?.[props.chosen ?? 0] ?? [],
+  chosenMm: props.parts?.[props.chosen ?? 0]?.extentsMm ?? [],
   openMm: props.openMm ?? [],
 }))
 
 onMounted(() => {
   scene = new BenchScene(host.value!, () => (drawn.value = scene!.drawn))
-  void scene.show(sight.value).catch(tell)
+  void show(sight.value)
 })
 onBeforeUnmount(() => scene?.dispose())
 useResizeObserver(host, () => scene?.resize())
-watch(sight, (now) => void scene?.show(now).catch(tell))
+watch(sight, show)
 watch(
   () => props.of,
   () => scene?.forget(),
@@ -82,7 +96,11 @@ const press = (e: PointerEvent) => (pressed = { x: e.offsetX, y: e.offsetY })
 /** A click takes the part under it. */
 function release(e: PointerEvent) {
   if (e.button !== 0 || Math.hypot(e.offsetX - pressed.x, e.offsetY - pressed.y) > 4 || !props.parts) return
-  const found = scene?.pick(e.offsetX, e.offsetY, props.parts)
+  const found = scene?.pick(
+    e.offsetX,
+    e.offsetY,
+    props.parts.map((p) => p.boxesMm),
+  )
   if (found !== undefined) emit('choose', found)
 }
 </script>
@@ -123,6 +141,7 @@ function release(e: PointerEvent) {
       @pointerdown="press"
       @pointerup="release"
       @contextmenu.prevent />
+    <p v-if="late" class="late soft" role="status">the mesh is on its way …</p>
     <div v-if="onSheet" class="over"><SheetView :urls="pieces.map((p) => p.url)" :coats="colourways.coats" :label="label" /></div>
   </div>
 </template>
@@ -153,6 +172,11 @@ function release(e: PointerEvent) {
 }
 .bench {
   position: relative;
+}
+.late {
+  position: absolute;
+  top: 46px;
+  left: 14px;
 }
 .over {
   position: absolute;

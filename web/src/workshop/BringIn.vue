@@ -8,14 +8,14 @@ import { vHere } from '../parts/focus'
 import { useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import { useDeliveries } from './deliveries'
-import { useSharedSheets } from '../sheets/shared'
+import { useMaterials } from '../sheets/materials'
 import { FIXES, UNITS, UPS } from './words'
 
 /** A file that was handed over: what is in it beside the figure, what was found about it, and how it is brought in. */
 const site = useSite()
 const router = useRouter()
 const work = useDeliveries()
-const shared = useSharedSheets()
+const materials = useMaterials()
 const delivery = computed(() => work.delivery)
 const thing = computed(() => delivery.value?.things[work.thing])
 const piece = computed(() => site.pieces.find((p) => p.id === work.pieceId))
@@ -176,7 +176,7 @@ async function bring() {
           <span>{{ m.name }}</span><Choice
             :label="`Finish of ${m.name}`"
             :value="work.swatches[m.name] ?? m.swatch"
-            :options="shared.swatches"
+            :options="materials.swatches"
             @change="(s) => (work.swatches = { ...work.swatches, [m.name]: s })" />
         </label>
         <Checkbox

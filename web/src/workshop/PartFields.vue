@@ -11,11 +11,11 @@ import PointEditor from './PointEditor.vue'
 import PointRows from './PointRows.vue'
 import ProfileFields from './ProfileFields.vue'
 import SvgShapes from './SvgShapes.vue'
-import { useSharedSheets } from '../sheets/shared'
+import { useMaterials } from '../sheets/materials'
 import { FORMS } from './words'
 
 /** Everything about one part, typed. */
-const shared = useSharedSheets()
+const materials = useMaterials()
 const props = defineProps<{ words: PartWords }>()
 const work = useBench()
 const spot = work.spot()
@@ -216,7 +216,7 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
         ><span>Name</span><TextEntry label="Name of the part" :value="words.name ?? ''" :maxlength="60" @commit="(name) => set(() => ({ name }))"
       /></label>
       <label class="field"
-        ><span>Swatch</span><Choice label="Swatch" :value="words.swatch" :options="shared.swatches" @change="(swatch) => set(() => ({ swatch }))"
+        ><span>Swatch</span><Choice label="Swatch" :value="words.swatch" :options="materials.swatches" @change="(swatch) => set(() => ({ swatch }))"
       /></label>
     </div>
     <label class="cuts"

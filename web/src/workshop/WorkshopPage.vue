@@ -7,7 +7,7 @@ import { useAttempt } from '../massing/attempt'
 import Choice from '../parts/Choice.vue'
 import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
-import { useSharedSheets } from '../sheets/shared'
+import { useMaterials } from '../sheets/materials'
 import { meshUrl, tell, useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import BringIn from './BringIn.vue'
@@ -26,7 +26,7 @@ const route = useRoute()
 const router = useRouter()
 const work = useBench()
 const patterns = usePatterns()
-const shared = useSharedSheets()
+const materials = useMaterials()
 const deliveries = useDeliveries()
 const { refusal, attempt } = useAttempt()
 provide(
@@ -168,7 +168,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
           :pieces="onBench"
           :label="piece.code"
           :of="String(piece.id)"
-          :parts="bench?.parts.map((p) => p.boxesMm)"
+          :parts="bench?.parts"
           :chosen="work.chosen"
           :open-mm="bench?.openMm"
           @choose="(part) => (work.chosen = part)" />
@@ -213,7 +213,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
           </div>
           <p class="soft out">
             Take it out as
-            <a :href="meshUrl(site.site!.id, piece)" :download="`${piece.code}.glb`">glb</a> or
+            <a :href="`/api/sites/${site.site!.id}/pieces/${piece.id}/piece.glb`" :download="`${piece.code}.glb`">glb</a> or
             <a :href="`/api/sites/${site.site!.id}/pieces/${piece.id}/obj.zip`" :download="`${piece.code} obj.zip`">obj</a>, to go on with it elsewhere.
           </p>
           <section aria-label="Parts">
@@ -228,7 +228,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
               <li v-for="(p, i) in bench.parts" :key="i" class="part" :class="{ taken: i === work.chosen, hidden: p.words.hidden }">
                 <button type="button" class="plain name" :aria-pressed="i === work.chosen" @click="work.chosen = i">
                   {{ p.words.name || FORMS[p.words.form!] }}
-                  <span class="soft">{{ p.words.cuts ? `cuts, ${shared.called(p.words.swatch!)}` : shared.called(p.words.swatch!) }}</span>
+                  <span class="soft">{{ p.words.cuts ? `cuts, ${materials.called(p.words.swatch!)}` : materials.called(p.words.swatch!) }}</span>
                 </button>
                 <button
                   type="button"

@@ -13,10 +13,6 @@ export const FORMS: Record<NonNullable<PartWords['form']>, string> = {
   LETTERS: 'lettering',
   BROUGHT: 'mesh',
 }
-/** The last are free for pictures of one's own. */
-export const SWATCHES = (
-  ['PLASTER', 'STONE', 'TILE', 'TERRAZZO', 'TIMBER', 'PAINT', 'METAL', 'OPAL', 'OWN1', 'OWN2', 'OWN3', 'OWN4', 'OWN5', 'OWN6'] as const
-).map((value) => ({ value, label: value.toLowerCase() }))
 export const PIVOTS = [
   { value: 'BASE_CENTRE', label: 'middle of the base' },
   { value: 'BASE_CORNER', label: 'corner of the base' },

@@ -135,7 +135,7 @@ class HandoverTest {
     @Test
     void aFileIsCalledOffAndTakenAgain() {
         var desk = furnished("Long hall");
-        desk.page.evaluate("() => Promise.all(['TIMBER', 'OPAL', 'METAL'].map((s) => fetch(location.pathname.replace(/sites.(\\d+).*/, 'api/sites/$1/sheets/' + s), { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: '{\"pixels\":4096}' })))");
+        desk.page.evaluate("() => Promise.all(['TIMBER', 'OPAL', 'METAL'].map((s) => fetch(location.pathname.replace(/sites.(\\d+).*/, 'api/sites/$1/materials/' + s), { method: 'PATCH', headers: { 'Content-Type': 'application/json' }, body: '{\"pixels\":4096}' })))");
         var taken = new ArrayList<String>();
         desk.page.onDownload(d -> taken.add(d.suggestedFilename()));
         desk.page.locator("a.file", new Page.LocatorOptions().setHasText("scene.glb")).click();

@@ -21,7 +21,7 @@ public final class WriteOpenApi {
         var file = Path.of(args[0]);
         try (var context = new SpringApplicationBuilder(HausbauServer.class).run(
                 "--server.port=0", "--spring.flyway.enabled=false",
-                "--spring.datasource.hikari.initialization-fail-timeout=-1",
+                "--spring.datasource.hikari.initialization-fail-timeout=-1", "--spring.datasource.hikari.connection-timeout=250",
                 "--spring.jpa.properties.hibernate.boot.allow_jdbc_metadata_access=false",
                 "--spring.jpa.database-platform=org.hibernate.dialect.PostgreSQLDialect")) {
             var port = Objects.requireNonNull(((WebServerApplicationContext) context).getWebServer()).getPort();

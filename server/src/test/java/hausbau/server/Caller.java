@@ -1,5 +1,8 @@
 package hausbau.server;
 
+import de.javagl.jgltf.model.GltfModel;
+import de.javagl.jgltf.model.io.GltfModelReader;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.Socket;
@@ -9,8 +12,10 @@ import java.net.http.HttpHeaders;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.zip.ZipInputStream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -21,6 +26,27 @@ final class Caller {
 
         JsonNode json() {
             return JsonMapper.shared().readTree(text);
+        }
+
+        GltfModel glb() {
+            try {
+                return new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(bytes));
+            } catch (IOException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+
+        /** Files of a ZIP, in its order. */
+        Map<String, byte[]> unzipped() {
+            var files = new LinkedHashMap<String, byte[]>();
+            try (var zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+                for (var entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                    files.put(entry.getName(), zip.readAllBytes());
+                }
+            } catch (IOException e) {
+                throw new IllegalStateException(e);
+            }
+            return files;
         }
     }
 

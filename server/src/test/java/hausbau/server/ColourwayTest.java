@@ -7,6 +7,9 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
@@ -142,9 +145,9 @@ class ColourwayTest {
         var walls = meshOf("WAL-1000");
         var density = in.caller.get(in.site + "/pieces/" + in.piece("WAL-1000") + "/bench").json().get("density").toString();
         assertThat(coat(used(), "TILE").get("pixels").asInt()).isEqualTo(1024);
-        assertThat(in.caller.call("PUT", in.site + "/sheets/TILE", "{\"pixels\":512}", null).status()).isEqualTo(204);
+        assertThat(in.caller.call("PATCH", in.site + "/materials/TILE", "{\"pixels\":512}", null).status()).isEqualTo(204);
         assertThat(meshOf("WAL-1000")).as("of plaster").isEqualTo(walls);
-        assertThat(in.caller.call("PUT", in.site + "/sheets/PLASTER", "{\"pixels\":2048}", null).status()).isEqualTo(204);
+        assertThat(in.caller.call("PATCH", in.site + "/materials/PLASTER", "{\"pixels\":2048}", null).status()).isEqualTo(204);
         assertThat(meshOf("WAL-1000")).isNotEqualTo(walls);
         assertThat(in.caller.get(in.site + "/pieces/" + in.piece("WAL-1000") + "/bench").json().get("density").toString()).as("as fine as before").isEqualTo(density);
         for (var colourway : all()) {
@@ -154,9 +157,9 @@ class ColourwayTest {
             assertThat(coat(colourway, "TILE").get("widthMm").asDouble()).isEqualTo(2000);
         }
         assertThat(ImageIO.read(new ByteArrayInputStream(in.caller.get(in.site + "/colourways/0/PLASTER/COLOUR.png").bytes())).getWidth()).isEqualTo(2048);
-        assertThat(in.caller.get(in.site + "/tally").json().get("largest").get(0).toString()).contains("\"material\":\"plaster\"", "\"pixels\":2048", "\"bytes\":" + 3 * 4 * (((1L << 24) - 1) / 3));
-        assertThat(in.refused("PUT", "/sheets/PLASTER", "{\"pixels\":1000}")).containsExactly("pixels");
-        assertThat(in.refused("PUT", "/sheets/SHARED1", "{\"pixels\":512}")).containsExactly("swatch");
+        assertThat(in.caller.get(in.site + "/tally").json().get("largest").get(0).toString()).contains("\"material\":\"PLASTER\"", "\"pixels\":2048", "\"bytes\":" + 3 * 4 * (((1L << 24) - 1) / 3));
+        assertThat(in.refused("PATCH", "/materials/PLASTER", "{\"pixels\":1000}")).containsExactly("pixels");
+        assertThat(in.refused("PATCH", "/materials/SHARED1", "{\"pixels\":512}")).containsExactly("swatch");
         sets.forget(in.id());
         assertThat(coat(used(), "PLASTER").get("pixels").asInt()).isEqualTo(2048);
         var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Sizes too\"}").json().get("id").asLong();
@@ -168,11 +171,57 @@ class ColourwayTest {
         assertThat(coat(used(), "TILE").get("pixels").asInt()).isEqualTo(1024);
     }
 
+    /** What a material is called is in every file that goes out, and is recognised where it comes back; no mesh is another by that. */
+    @Test
+    void aMaterialIsCalledAsTheSiteSays() {
+        var wall = in.piece("WAL-1000");
+        var mesh = meshOf("WAL-1000");
+        assertThat(in.caller.call("PATCH", in.site + "/materials/PLASTER", "{\"name\":\" Limewash \"}", null).status()).isEqualTo(204);
+        assertThat(in.caller.get(in.site + "/materials").json().get(0).toString()).isEqualTo("{\"swatch\":\"PLASTER\",\"name\":\"Limewash\",\"pixels\":1024}");
+        assertThat(meshOf("WAL-1000")).isEqualTo(mesh);
+        var out = in.caller.get(in.site + "/pieces/" + wall + "/piece.glb");
+        assertThat(materials(out)).containsExactly("Limewash");
+        assertThat(materials(in.caller.get(in.site + "/handover/scene.glb"))).contains("Limewash").doesNotContain("plaster");
+        assertThat(new String(in.caller.get(in.site + "/pieces/" + wall + "/obj.zip").unzipped().get("WAL-1000.mtl"), StandardCharsets.UTF_8)).contains("newmtl Limewash");
+        var back = in.caller.files(in.site + "/deliveries", Map.of("WAL-1000.glb", out.bytes())).json().get(0);
+        assertThat(back.get("materials").get(0).get("swatch").asString()).isEqualTo("PLASTER");
+        assertThat(in.refused("PATCH", "/materials/OWN1", "{\"name\":\"limewash\"}")).containsExactly("name");
+        assertThat(in.refused("PATCH", "/materials/OWN1", "{\"name\":\"" + "x".repeat(41) + "\"}")).containsExactly("name");
+        assertThat(in.refused("PATCH", "/materials/SHARED2", "{\"name\":\"sign\"}")).containsExactly("swatch");
+        assertThat(in.caller.call("PATCH", in.site + "/materials/PLASTER", "{\"name\":\"\"}", null).status()).isEqualTo(204);
+        assertThat(in.caller.get(in.site + "/materials").json().get(0).get("name").asString()).isEqualTo("plaster");
+        in.caller.post(in.site + "/undo", null);
+        sets.forget(in.id());
+        assertThat(in.caller.get(in.site + "/materials").json().get(0).get("name").asString()).isEqualTo("Limewash");
+        in.caller.post(in.site + "/undo", null);
+    }
+
+    private static List<String> materials(Caller.Answer glb) {
+        return glb.glb().getMaterialModels().stream().map(m -> m.getName()).toList();
+    }
+
+    /** Pieces name their materials; beside them the sheets of these, each once, in every colourway that is looked at. */
+    @Test
+    void piecesGoOutWithTheirSheets() throws IOException {
+        var blue = in.made("/colourways", "{}").get("id").asLong();
+        change(blue, "{\"name\":\"blue / grey\",\"coats\":{\"PLASTER\":{\"colour\":\"#3355aa\"}}}");
+        in.caller.call("PATCH", in.site + "/materials/PLASTER", "{\"name\":\"Limewash\",\"pixels\":256}", null);
+        var plain = in.caller.get(in.site + "/handover/pieces.zip").unzipped();
+        assertThat(plain.keySet()).allMatch(name -> name.endsWith(".glb"));
+        var files = in.caller.get(in.site + "/handover/pieces.zip?sheets=true").unzipped();
+        assertThat(files).containsAllEntriesOf(plain);
+        assertThat(files.keySet().stream().filter(name -> name.startsWith("sheets/Limewash"))).containsExactlyInAnyOrder("sheets/Limewash colour.jpg", "sheets/Limewash normal.jpg", "sheets/Limewash surface.jpg");
+        assertThat(ImageIO.read(new ByteArrayInputStream(files.get("sheets/Limewash colour.jpg"))).getWidth()).isEqualTo(256);
+        var walls = in.caller.get(in.site + "/placements").json().valueStream().findFirst().orElseThrow().get("id").asString();
+        assertThat(in.caller.call("PATCH", in.site + "/dresses", "{\"ids\":[\"" + walls + "\"],\"colourwayId\":" + blue + "}", null).status()).isEqualTo(204);
+        assertThat(in.caller.get(in.site + "/handover/pieces.zip?sheets=true").unzipped()).containsKey("sheets/Limewash, blue _ grey colour.jpg");
+    }
+
     /** It says how far it is; called off it stops, with nothing left under way, and can be asked for again. */
     @Test
     void aHandoverSaysHowFarItIsAndIsCalledOff() throws Exception {
         for (var swatch : new String[] {"STONE", "TIMBER", "METAL", "TERRAZZO"}) {
-            assertThat(in.caller.call("PUT", in.site + "/sheets/" + swatch, "{\"pixels\":4096}", null).status()).isEqualTo(204);
+            assertThat(in.caller.call("PATCH", in.site + "/materials/" + swatch, "{\"pixels\":4096}", null).status()).isEqualTo(204);
         }
         var scene = in.site + "/handover/scene.glb";
         var asked = CompletableFuture.supplyAsync(() -> in.caller.get(scene + "?token=one"));

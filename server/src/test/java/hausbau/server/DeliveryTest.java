@@ -118,6 +118,7 @@ class DeliveryTest {
         assertThat(sheet.getRGB(64, 200) & 0xFFFFFF).as("below, to the left").isEqualTo(0xFF0000);
         assertThat(sheet.getRGB(192, 200) & 0xFFFFFF).isEqualTo(0x0000FF);
         assertThat(sheet.getRGB(64, 20) & 0xFFFFFF).as("above").isEqualTo(0x00FF00);
+        assertThat(called("OWN1")).as("as in its file").isEqualTo("face0");
         var again = pictured(1, "?pieceId=" + id);
         in.made("/deliveries/" + again.get("id").asString() + "/pieces", withPictures(again, "{\"number\":0,\"pieceId\":" + id + "}"));
         assertThat(bench(id).get("parts").get(0).get("words").get("swatch").asString()).isEqualTo("OWN1");
@@ -126,6 +127,11 @@ class DeliveryTest {
         in.caller.post(in.site + "/undo", null);
         in.caller.post(in.site + "/undo", null);
         assertThat(in.caller.get(in.site + "/colourways").json()).hasSize(1);
+        assertThat(called("OWN1")).isEqualTo("own1");
+    }
+
+    private String called(String swatch) {
+        return in.caller.get(in.site + "/materials").json().valueStream().filter(m -> m.get("swatch").asString().equals(swatch)).findFirst().orElseThrow().get("name").asString();
     }
 
     /** A stand-in's place is taken everywhere it stands by one edit; it is gone back to by one step, and by its own button. */

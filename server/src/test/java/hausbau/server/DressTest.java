@@ -116,15 +116,11 @@ class DressTest {
     }
 
     private Scene scene() {
-        var file = in.caller.get(in.site + "/handover/scene.glb").bytes();
-        try {
-            var model = new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(file));
-            var materials = new HashMap<String, MaterialModel>();
-            model.getMaterialModels().forEach(m -> materials.put(m.getName(), m));
-            return new Scene(materials, model.getNodeModels(), file.length);
-        } catch (IOException e) {
-            throw new IllegalStateException(e);
-        }
+        var file = in.caller.get(in.site + "/handover/scene.glb");
+        var model = file.glb();
+        var materials = new HashMap<String, MaterialModel>();
+        model.getMaterialModels().forEach(m -> materials.put(m.getName(), m));
+        return new Scene(materials, model.getNodeModels(), file.bytes().length);
     }
 
     /** Materials are named by their colourway, nodes tell how worn they are, and what wears has its mask beside it. */
@@ -137,12 +133,7 @@ class DressTest {
         var scene = scene();
         assertThat(scene.materials).containsKey("plaster, blue").doesNotContainKey("plaster");
         assertThat(scene.nodes.stream().filter(n -> n.getExtras() != null).<Object>map(n -> ((Map<?, ?>) n.getExtras()).get("wear"))).containsExactly(0.45);
-        var files = new HashMap<String, byte[]>();
-        try (var zip = new ZipInputStream(new ByteArrayInputStream(in.caller.get(in.site + "/handover/pieces.zip").bytes()))) {
-            for (var entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                files.put(entry.getName(), zip.readAllBytes());
-            }
-        }
+        var files = in.caller.get(in.site + "/handover/pieces.zip").unzipped();
         assertThat(files.keySet().stream().filter(f -> f.endsWith(" wear.png"))).containsExactly("PRP-BENCH wear.png");
         assertThat(ImageIO.read(new ByteArrayInputStream(files.get("PRP-BENCH wear.png"))).getWidth()).isGreaterThanOrEqualTo(512);
         var id = in.piece("PRP-BENCH");

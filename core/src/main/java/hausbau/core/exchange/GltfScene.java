@@ -21,6 +21,7 @@ import hausbau.core.kit.Piece;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import hausbau.core.shape.Tangents;
@@ -75,6 +76,7 @@ public final class GltfScene {
     private final Map<MeshPrimitiveModel, Swatch> swatches = new HashMap<>();
     private final Map<List<String>, DefaultNodeModel> groups = new HashMap<>();
     private final Finish finish;
+    private final MaterialNames names;
     private final Map<String, Map<Swatch, SheetFiles>> sheets;
     /** Whether meshes have a second set of UVs, for baked light. */
     private final boolean isLit;
@@ -83,29 +85,30 @@ public final class GltfScene {
 
     /** As it is looked at: without what only others need. */
     public GltfScene(String name, Finish finish) {
-        this(name, finish, Map.of(), false);
+        this(name, finish, MaterialNames.USUAL, Map.of(), false);
     }
 
-    private GltfScene(String name, Finish finish, Map<String, Map<Swatch, SheetFiles>> sheets, boolean isLit) {
+    private GltfScene(String name, Finish finish, MaterialNames names, Map<String, Map<Swatch, SheetFiles>> sheets, boolean isLit) {
         this.finish = finish;
+        this.names = names;
         this.sheets = sheets;
         this.isLit = isLit;
         scene.setName(name);
     }
 
     /** As it is handed over, with both sets of UVs. @param sheets what swatches are finished in; those that have none keep a colour of their own */
-    public static GltfScene handedOver(String name, Finish finish, Map<Swatch, SheetFiles> sheets) {
-        return inColourways(name, finish, Map.of(SITE, sheets));
+    public static GltfScene handedOver(String name, Finish finish, MaterialNames names, Map<Swatch, SheetFiles> sheets) {
+        return inColourways(name, finish, names, Map.of(SITE, sheets));
     }
 
     /** The same with several sets of finishes, by name. */
-    public static GltfScene inColourways(String name, Finish finish, Map<String, Map<Swatch, SheetFiles>> sheets) {
-        return new GltfScene(name, finish, sheets, true);
+    public static GltfScene inColourways(String name, Finish finish, MaterialNames names, Map<String, Map<Swatch, SheetFiles>> sheets) {
+        return new GltfScene(name, finish, names, sheets, true);
     }
 
     /** One piece at its pivot, with both sets of UVs. */
-    public static byte[] handedOver(Piece piece, Finish finish) {
-        return ofPiece(piece, handedOver(piece.code(), finish, Map.of()));
+    public static byte[] handedOver(Piece piece, Finish finish, MaterialNames names) {
+        return ofPiece(piece, handedOver(piece.code(), finish, names, Map.of()));
     }
 
     /** A mesh that stands for a piece, at its pivot. */
@@ -114,8 +117,8 @@ public final class GltfScene {
     }
 
     /** The same, with both sets of UVs. */
-    public static byte[] handedOver(String name, Mesh mesh, Finish finish) {
-        return ofMesh(name, mesh, handedOver(name, finish, Map.of()));
+    public static byte[] handedOver(String name, Mesh mesh, Finish finish, MaterialNames names) {
+        return ofMesh(name, mesh, handedOver(name, finish, names, Map.of()));
     }
 
     private static byte[] ofMesh(String name, Mesh mesh, GltfScene scene) {
@@ -207,7 +210,7 @@ public final class GltfScene {
             return own;
         }
         var model = new DefaultMeshModel();
-        model.setName(of.what().code() + named(of.look()));
+        model.setName(called(of.what().code(), of.look()));
         for (var part : own.getMeshPrimitiveModels()) {
             var primitive = new DefaultMeshPrimitiveModel(part.getMode());
             primitive.setIndices(part.getIndices());
@@ -280,8 +283,13 @@ public final class GltfScene {
         return sheets.getOrDefault(colourway, Map.of()).get(swatch);
     }
 
-    private static String named(Look look) {
-        return (look.colourway().equals(SITE) ? "" : ", " + look.colourway()) + (look.tint().isEmpty() ? "" : " " + look.tint());
+    /** What a material is called in a colourway, and what its pictures begin with. */
+    public static String called(String material, String colourway) {
+        return material + (colourway.equals(SITE) ? "" : ", " + colourway);
+    }
+
+    private static String called(String what, Look look) {
+        return called(what, look.colourway()) + (look.tint().isEmpty() ? "" : " " + look.tint());
     }
 
     /** One channel of a tint, linear as glTF has it (sRGB, IEC 61966-2-1). */
@@ -302,7 +310,7 @@ public final class GltfScene {
             builder.setBaseColorFactor((float) swatch.red() * channel(tint, 0), (float) swatch.green() * channel(tint, 1), (float) swatch.blue() * channel(tint, 2), 1)
                     .setMetallicRoughnessFactors((float) swatch.metallic(), (float) swatch.roughness());
         } else {
-            var maps = textures.computeIfAbsent(sheet, s -> textures(swatch.label() + named(new Look("", of.look().colourway(), 0)), s));
+            var maps = textures.computeIfAbsent(sheet, s -> textures(called(names.of(swatch), of.look().colourway()), s));
             builder.setBaseColorFactor(channel(tint, 0), channel(tint, 1), channel(tint, 2), 1).setMetallicRoughnessFactors(1, 1)
                     .setBaseColorTexture(maps.get(Maps.Kind.COLOUR), 0).setNormalTexture(maps.get(Maps.Kind.NORMAL), 1, 0)
                     .setMetallicRoughnessTexture(maps.get(Maps.Kind.SURFACE), 0).setOcclusionTexture(maps.get(Maps.Kind.SURFACE), 1, 0);
@@ -312,7 +320,7 @@ public final class GltfScene {
             material.setAlphaMode(AlphaMode.MASK);
             material.setDoubleSided(true);
         }
-        material.setName(swatch.label() + named(of.look()));
+        material.setName(called(names.of(swatch), of.look()));
         return material;
     }
 

@@ -7,6 +7,7 @@ import de.javagl.obj.ObjWriter;
 import de.javagl.obj.Objs;
 import hausbau.core.kit.Piece;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import java.io.ByteArrayOutputStream;
@@ -22,7 +23,7 @@ import java.util.List;
  */
 public record ObjPiece(String name, byte[] obj, byte[] mtl) {
 
-    public static ObjPiece of(Piece piece, Finish finish) {
+    public static ObjPiece of(Piece piece, Finish finish, MaterialNames names) {
         var name = piece.code().replaceAll("[^\\p{L}\\p{N}._-]", "_");
         var mesh = piece.mesh(finish);
         var obj = Objs.create();
@@ -37,7 +38,7 @@ public record ObjPiece(String name, byte[] obj, byte[] mtl) {
         // The library asks the list whether it holds null, which List.of refuses.
         obj.setActiveGroupNames(Collections.singletonList(name));
         for (var part : mesh.parts()) {
-            obj.setActiveMaterialGroupName(part.swatch().label());
+            obj.setActiveMaterialGroupName(names.of(part.swatch()));
             for (var i = 0; i < part.indices().length; i += 3) {
                 var corners = new int[] {part.indices()[i], part.indices()[i + 1], part.indices()[i + 2]};
                 obj.addFace(corners, corners, corners);
@@ -47,15 +48,15 @@ public record ObjPiece(String name, byte[] obj, byte[] mtl) {
             var text = new ByteArrayOutputStream();
             ObjWriter.write(obj, text);
             var materials = new ByteArrayOutputStream();
-            MtlWriter.write(mesh.parts().stream().map(Mesh.Part::swatch).map(ObjPiece::material).toList(), materials);
+            MtlWriter.write(mesh.parts().stream().map(part -> material(part.swatch(), names)).toList(), materials);
             return new ObjPiece(name, text.toByteArray(), materials.toByteArray());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
-    private static Mtl material(Swatch swatch) {
-        var material = Mtls.create(swatch.label());
+    private static Mtl material(Swatch swatch, MaterialNames names) {
+        var material = Mtls.create(names.of(swatch));
         material.setKd(encoded(swatch.red()), encoded(swatch.green()), encoded(swatch.blue()));
         return material;
     }

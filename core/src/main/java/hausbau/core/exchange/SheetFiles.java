@@ -8,6 +8,8 @@ import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
@@ -23,6 +25,17 @@ public record SheetFiles(boolean isCut, Map<Maps.Kind, byte[]> files) {
 
     public SheetFiles {
         files = Collections.unmodifiableMap(new EnumMap<>(files));
+    }
+
+    /**
+     * Them by the names that they have in a folder, each as its material and what it shows.
+     *
+     * @param name of the material; what no file system takes becomes a line
+     */
+    public Map<String, byte[]> named(String name) {
+        var all = new LinkedHashMap<String, byte[]>();
+        files.forEach((kind, file) -> all.put(name.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", "_") + " " + kind.name().toLowerCase(Locale.ROOT) + (mediaType(kind).equals("image/png") ? ".png" : ".jpg"), file));
+        return all;
     }
 
     /** Without loss. */

@@ -17,6 +17,7 @@ import hausbau.core.shape.Swatch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A closed body of a piece, or several alike.
@@ -132,11 +133,20 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
 
     /** Boxes in whole micrometres that hold it; none where it is hidden. */
     public List<Box> solids() {
+        return solidsOfCopies().flatMap(List::stream).toList();
+    }
+
+    /** What each of its copies takes in all; none where it is hidden. */
+    public List<Box> extents() {
+        return solidsOfCopies().flatMap(solids -> solids.stream().reduce(Box::union).stream()).toList();
+    }
+
+    private Stream<List<Box>> solidsOfCopies() {
         if (hidden) {
-            return List.of();
+            return Stream.empty();
         }
         var solids = taper.equals(Taper.NONE) ? form.solids() : Tapering.of(this).solids();
-        return poses().stream().flatMap(pose -> solids.stream().map(box -> Extent.of(Extent.corners(box).map(pose::place)))).toList();
+        return poses().stream().map(pose -> solids.stream().map(box -> Extent.of(Extent.corners(box).map(pose::place))).toList());
     }
 
     /** Whether its boxes hold it and nothing else. */

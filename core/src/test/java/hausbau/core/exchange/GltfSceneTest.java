@@ -24,6 +24,7 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -183,7 +184,7 @@ class GltfSceneTest {
     @Test
     void finishesGoAlongAsPictures() throws IOException {
         var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
-        var scene = GltfScene.handedOver("scene", FINISH, Map.of(Swatch.PLASTER, sheet));
+        var scene = GltfScene.handedOver("scene", FINISH, MaterialNames.USUAL, Map.of(Swatch.PLASTER, sheet));
         scene.add("plain", WALL, Stance.at(Vec.ZERO, Turn.NONE));
         scene.add(List.of(), "tinted", WALL, new GltfScene.Look("#808080", GltfScene.SITE, 0), Stance.at(Vec.ZERO, Turn.NONE));
         scene.add("bench", BENCH, Stance.at(Vec.ZERO, Turn.NONE));
@@ -207,6 +208,19 @@ class GltfSceneTest {
         assertThat(materials.stream().filter(m -> m.getName().equals("timber")).findFirst().orElseThrow().getBaseColorTexture()).isNull();
     }
 
+    /** As the site calls it, in the scene and in a folder, where no file system stumbles over it. */
+    @Test
+    void materialsAndTheirPicturesAreNamedAsTheSiteHasThem() throws IOException {
+        var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
+        var names = MaterialNames.USUAL.with(Swatch.PLASTER, "lime: a/b");
+        var scene = GltfScene.inColourways("scene", FINISH, names, Map.of("dusk", Map.of(Swatch.PLASTER, sheet)));
+        scene.add(List.of(), "wall", WALL, new GltfScene.Look("", "dusk", 0), Stance.at(Vec.ZERO, Turn.NONE));
+        var model = read(scene.toBytes());
+        assertThat(model.getMaterialModels()).extracting(m -> m.getName()).contains("lime: a/b, dusk");
+        assertThat(model.getImageModels()).extracting(i -> i.getName()).contains("lime: a/b, dusk normal");
+        assertThat(sheet.named(GltfScene.called(names.of(Swatch.PLASTER), "dusk"))).containsOnlyKeys("lime_ a_b, dusk colour.jpg", "lime_ a_b, dusk normal.jpg", "lime_ a_b, dusk surface.jpg");
+    }
+
     /** What is cut out is a picture without loss beside those with loss, and its material says so (glTF 2.0, 3.9.4). */
     @Test
     void whatIsCutOutSaysSo() throws IOException {
@@ -215,7 +229,7 @@ class GltfSceneTest {
         for (var i = 0; i < half.length; i++) {
             half[i] |= i % 64 < 32 ? 0xff000000 : 0;
         }
-        var scene = GltfScene.handedOver("scene", FINISH, Map.of(Swatch.PLASTER, SheetFiles.jpeg(new Maps(64, half, maps.normal(), maps.surface(), true)),
+        var scene = GltfScene.handedOver("scene", FINISH, MaterialNames.USUAL, Map.of(Swatch.PLASTER, SheetFiles.jpeg(new Maps(64, half, maps.normal(), maps.surface(), true)),
                 Swatch.TIMBER, SheetFiles.jpeg(maps)));
         scene.add("wall", WALL, Stance.at(Vec.ZERO, Turn.NONE));
         scene.add("bench", BENCH, Stance.at(Vec.ZERO, Turn.NONE));
@@ -236,7 +250,7 @@ class GltfSceneTest {
     @Test
     void tangentsSayHowThePicturesLie() throws IOException {
         var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
-        var scene = GltfScene.handedOver("scene", FINISH, Map.of(Swatch.PLASTER, sheet));
+        var scene = GltfScene.handedOver("scene", FINISH, MaterialNames.USUAL, Map.of(Swatch.PLASTER, sheet));
         scene.add("wall", WALL, Stance.at(Vec.ZERO, Turn.NONE));
         var primitive = read(scene.toBytes()).getMeshModels().get(0).getMeshPrimitiveModels().get(0);
         var positions = (AccessorFloatData) primitive.getAttributes().get("POSITION").getAccessorData();
@@ -268,7 +282,7 @@ class GltfSceneTest {
     /** What is handed over has a second set of UVs, one for each vertex; what is only looked at has not. */
     @Test
     void whatIsHandedOverIsLaidOutForLight() throws IOException {
-        var primitive = read(GltfScene.handedOver(WALL, FINISH)).getMeshModels().get(0).getMeshPrimitiveModels().get(0);
+        var primitive = read(GltfScene.handedOver(WALL, FINISH, MaterialNames.USUAL)).getMeshModels().get(0).getMeshPrimitiveModels().get(0);
         assertThat(primitive.getAttributes().get("TEXCOORD_1").getCount()).isEqualTo(primitive.getAttributes().get("POSITION").getCount());
         assertThat(read(GltfScene.ofPiece(WALL, FINISH)).getMeshModels().get(0).getMeshPrimitiveModels().get(0).getAttributes()).doesNotContainKey("TEXCOORD_1");
     }

@@ -12,6 +12,7 @@ import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.MaterialNames;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -25,7 +26,7 @@ class ObjPieceTest {
     private static final Finish FINISH = Finish.ofDensity(256);
 
     private static ObjPiece bench() {
-        return ObjPiece.of(new Piece("PRP/BENCH 1", "bench", new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE)), FINISH);
+        return ObjPiece.of(new Piece("PRP/BENCH 1", "bench", new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE)), FINISH, MaterialNames.USUAL);
     }
 
     /** The bench is 1.6 × 0.45 × 0.45 m about the middle of its base: Y is up, and what was north lies toward −Z. */
@@ -72,6 +73,6 @@ class ObjPieceTest {
     @Test
     void aStandInCanBeTakenOutToo() throws IOException {
         var standIn = new Piece("PRP-TILL", "till", new Kind(Role.PROP, new Recipe.StandIn(Vec.ofMillimetres(900, 600, 1200)), Pivot.BASE_CENTRE));
-        assertThat(ObjReader.read(new ByteArrayInputStream(ObjPiece.of(standIn, FINISH).obj())).getNumFaces()).isEqualTo(44);
+        assertThat(ObjReader.read(new ByteArrayInputStream(ObjPiece.of(standIn, FINISH, MaterialNames.USUAL).obj())).getNumFaces()).isEqualTo(44);
     }
 }

@@ -255,6 +255,16 @@ class FormTest {
         }
     }
 
+    /** What is drawn round a part is one box a copy, however many boxes hold it. */
+    @Test
+    void eachCopyTakesOneExtent() {
+        var ramp = new Form.Sloped(2_000_000, 100_000, 0, 60_000, 500_000, 560_000);
+        var twice = new Part("", Swatch.STONE, Optional.empty(), ramp, Vec.ofMillimetres(10, 0, 0), Part.Turning.NONE, new Copies.Along(2, Vec.ofMillimetres(0, 300, 0)), Part.Taper.NONE, false, false);
+        assertThat(twice.solids()).hasSizeGreaterThan(2);
+        assertThat(twice.extents()).containsExactly(Box.of(10_000, 0, 0, 2_010_000, 100_000, 560_000), Box.of(10_000, 300_000, 0, 2_010_000, 400_000, 560_000));
+        assertThat(new Part("", Swatch.STONE, Optional.empty(), ramp, Vec.ZERO, Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, true, false).extents()).isEmpty();
+    }
+
     /** Copies stand where they are told, and mirror images keep their faces outward. */
     @Test
     void copiesStandWhereTheyAreTold() {

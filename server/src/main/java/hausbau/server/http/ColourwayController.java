@@ -130,17 +130,6 @@ class ColourwayController {
         colourways.use(siteId, body.colourwayId(), seen);
     }
 
-    /** @param pixels to a side: 256, 512, 1024, 2048 or 4096 */
-    record SheetBody(@NotNull int pixels) {
-    }
-
-    @PutMapping("/sheets/{swatch}")
-    @Operation(summary = "Gives the sheet of a swatch other pixels, in all colourways; what lies on it is laid out anew")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void setPixels(@PathVariable long siteId, @PathVariable Swatch swatch, Seen seen, @Valid @RequestBody SheetBody body) {
-        colourways.setPixels(siteId, swatch, seen, body.pixels());
-    }
-
     @GetMapping(path = "/colourways/{id}/{swatch}/{picture}.png", produces = MediaType.IMAGE_PNG_VALUE)
     @Operation(summary = "A picture of the sheet that a swatch is on: COLOUR, NORMAL or SURFACE (occlusion, roughness, metallic); of its own pixels where no side is told")
     ResponseEntity<byte[]> picture(@PathVariable long siteId, @PathVariable long id, @PathVariable Swatch swatch, @PathVariable Maps.Kind picture,

@@ -33,10 +33,10 @@ class HandoverController {
     }
 
     @GetMapping(path = "/pieces.zip", produces = "application/zip")
-    @Operation(summary = "Every piece that stands in the set as binary glTF 2.0 at its pivot; with unused=true all of the kit, with details=true levels of detail and hulls")
+    @Operation(summary = "Every piece that stands in the set as binary glTF 2.0 at its pivot; with unused=true all of the kit, with details=true levels of detail and hulls, with sheets=true the pictures of their materials in a folder")
     ResponseEntity<byte[]> pieces(@PathVariable long siteId, @RequestParam(defaultValue = "false") boolean unused,
-            @RequestParam(defaultValue = "false") boolean details, @RequestParam(defaultValue = "") @Size(max = 80) String token) {
-        return file(handover.pieces(siteId, unused, details, token), "application/zip", handover.name(siteId) + " pieces.zip");
+            @RequestParam(defaultValue = "false") boolean details, @RequestParam(defaultValue = "false") boolean sheets, @RequestParam(defaultValue = "") @Size(max = 80) String token) {
+        return file(handover.pieces(siteId, new HandoverService.Wanted(unused, details, sheets), token), "application/zip", handover.name(siteId) + " pieces.zip");
     }
 
     @GetMapping(path = "/pieces.csv", produces = "text/csv")

@@ -15,6 +15,7 @@ import hausbau.core.kit.Role;
 import hausbau.core.kit.Solid;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
+import hausbau.core.shape.Swatch;
 import hausbau.server.work.KitService;
 import hausbau.server.work.SiteService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -132,7 +133,7 @@ class KitController {
     }
 
     /** @param material what is drawn in it, @param colourwayId 0 for the site's, @param pixels to a side, @param bytes of all its pictures, not compressed */
-    record SheetCostView(@NotNull String material, @NotNull long colourwayId, @NotNull int pixels, @NotNull long bytes) {
+    record SheetCostView(@NotNull Swatch material, @NotNull long colourwayId, @NotNull int pixels, @NotNull long bytes) {
     }
 
     /** What one piece draws, wherever it stands. */
@@ -244,6 +245,12 @@ class KitController {
         return KitService.tag(state, state.piece(pieceId)).equals(as) ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable() : CacheControl.noCache();
     }
 
+    @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/piece.glb", produces = "model/gltf-binary")
+    @Operation(summary = "One piece at its pivot to go on with elsewhere: both sets of UVs, its materials named as the site calls them")
+    ResponseEntity<byte[]> takenOut(@PathVariable long siteId, @PathVariable long pieceId) {
+        return ResponseEntity.ok().cacheControl(CacheControl.noCache()).contentType(MediaType.parseMediaType("model/gltf-binary")).body(kit.takenOut(siteId, pieceId));
+    }
+
     @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/obj.zip", produces = "application/zip")
     @Operation(summary = "One piece at its pivot as OBJ with its MTL; metres, Y up")
     ResponseEntity<byte[]> obj(@PathVariable long siteId, @PathVariable long pieceId) {
@@ -255,7 +262,7 @@ class KitController {
         var cost = kit.cost(siteId);
         var t = cost.tally();
         return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes(), t.materials(), t.textures().plain(), t.textures().compressed(),
-                t.largest().stream().map(s -> new SheetCostView(s.material().label(), s.colourway(), s.side(), s.memory().plain())).toList(),
+                t.largest().stream().map(s -> new SheetCostView(s.material(), s.colourway(), s.side(), s.memory().plain())).toList(),
                 t.heaviest().stream().map(h -> new ShareView(h.what(), h.triangles())).toList(),
                 cost.budget().stream().map(l -> new BudgetLineView(l.what(), l.spent(), l.allowed(), l.isOver())).toList());
     }

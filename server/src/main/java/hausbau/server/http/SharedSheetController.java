@@ -52,7 +52,7 @@ class SharedSheetController {
     }
 
     /** @param pixels to a side, @param widthMm on a piece, @param free cells that nothing lies on, @param sheet tells one state of its pictures from another */
-    record SharedSheetView(@NotNull Swatch material, @NotNull String name, @NotNull int pixels, @NotNull Length widthMm, @NotNull int cells, @NotNull int free, @NotNull String sheet, @NotNull List<PlacedView> placed) {
+    record SharedSheetView(@NotNull Swatch material, @NotNull int pixels, @NotNull Length widthMm, @NotNull int cells, @NotNull int free, @NotNull String sheet, @NotNull List<PlacedView> placed) {
     }
 
     /** Only what is told changes; a new one is put where there is room, as large as its picture. A picture of 0 is taken out. */
@@ -79,7 +79,7 @@ class SharedSheetController {
         var finish = colourways.finish(siteId);
         return sheets.all(siteId).stream().map(known -> {
             var sheet = known.sheet();
-            return new SharedSheetView(sheet.material(), sheet.material().label(), sheet.side(), ColourwayController.millimetres(finish.sheetWidth(sheet.material())), sheet.cells(), sheet.free(), known.tag(),
+            return new SharedSheetView(sheet.material(), sheet.side(), ColourwayController.millimetres(finish.sheetWidth(sheet.material())), sheet.cells(), sheet.free(), known.tag(),
                     sheet.placed().stream().map(PlacedView::of).toList());
         }).toList();
     }

@@ -1,12 +1,15 @@
 package hausbau.server.http;
 
 import hausbau.core.build.Place.Origin;
+import hausbau.core.kit.Part;
 import hausbau.core.kit.Pattern;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Profile;
 import hausbau.core.kit.Role;
-import hausbau.server.http.VecMm.BoxMm;
+import hausbau.core.measure.Box;
+import hausbau.core.measure.Vec;
 import hausbau.core.shape.Density;
+import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.kit.PartWords;
 import hausbau.server.store.kit.PartWords.Section;
@@ -48,8 +51,21 @@ class WorkshopController {
     record BenchUse(@NotNull Origin by, @NotNull long count) {
     }
 
-    /** Where a part lies: what it takes, as it is in the piece's own frame. */
-    record PartView(@NotNull PartWords words, @NotNull List<BoxMm> boxesMm) {
+    /**
+     * Where a part lies, in the piece's own frame.
+     *
+     * @param boxesMm   that hold it
+     * @param extentsMm what each of its copies takes in all
+     */
+    record PartView(@NotNull PartWords words, @NotNull List<BoxMm> boxesMm, @NotNull List<BoxMm> extentsMm) {
+
+        static PartView of(Part part, Vec by) {
+            return new PartView(PartWords.of(part), boxes(part.solids(), by), boxes(part.extents(), by));
+        }
+
+        private static List<BoxMm> boxes(List<Box> boxes, Vec by) {
+            return boxes.stream().map(box -> BoxMm.of(box.movedBy(by))).toList();
+        }
     }
 
     /**
@@ -70,7 +86,7 @@ class WorkshopController {
             return new BenchView(id, piece.code(), piece.name(), piece.role(), piece.pivot(), piece.role().isDerived(), b.isOwn(), VecMm.of(piece.size()), BoxMm.of(piece.box()), mesh.triangles(),
                     mesh.area() / 1e6, mesh.volume() / 1e9, DensityView.of(Density.of(mesh, b.state().kit().sheets())), open.size(), open.stream().limit(MOST_OPEN).flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
                     b.uses().entrySet().stream().map(e -> new BenchUse(e.getKey(), e.getValue())).toList(),
-                    piece.parts().stream().map(p -> new PartView(PartWords.of(p), p.solids().stream().map(s -> BoxMm.of(s.movedBy(by))).toList())).toList());
+                    piece.parts().stream().map(p -> PartView.of(p, by)).toList());
         }
     }
 

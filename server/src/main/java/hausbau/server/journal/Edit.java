@@ -241,7 +241,7 @@ public final class Edit {
         var was = before.decisions();
         var massing = massing();
         // What stands is kept by the ids of its pieces: where one of those is made otherwise, all of it is read again.
-        var anew = (touches(Aggregate.PIECE) || touches(Aggregate.PATTERN) || touches(Aggregate.SHARED_SHEET) || touches(Aggregate.SHEET_SIZE)) && isMadeOtherwise();
+        var anew = (touches(Aggregate.PIECE) || touches(Aggregate.PATTERN) || touches(Aggregate.SHARED_SHEET) || touches(Aggregate.MATERIAL)) && isMadeOtherwise();
         var departures = anew || touches(Aggregate.DEPARTURE)
                 ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
         var repeats = anew || touches(Aggregate.REPEAT) ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList() : was.repeats();

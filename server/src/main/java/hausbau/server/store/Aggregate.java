@@ -1,12 +1,13 @@
 package hausbau.server.store;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
 import hausbau.server.store.board.BoardItemRow;
 import hausbau.server.store.brief.BriefRow;
 import hausbau.server.store.kit.ColourwayRow;
+import hausbau.server.store.kit.MaterialRow;
 import hausbau.server.store.kit.PatternRow;
 import hausbau.server.store.kit.PieceRow;
 import hausbau.server.store.kit.SharedSheetRow;
-import hausbau.server.store.kit.SheetSizeRow;
 import hausbau.server.store.list.ListedRow;
 import hausbau.server.store.massing.LevelRow;
 import hausbau.server.store.massing.OpeningRow;
@@ -43,7 +44,9 @@ public enum Aggregate {
     PATTERN("pattern", Part.KIT, PatternRow.class),
     COLOURWAY("colourway", Part.KIT, ColourwayRow.class),
     SHARED_SHEET("shared_sheet", Part.KIT, SharedSheetRow.class),
-    SHEET_SIZE("sheet_size", Part.KIT, SheetSizeRow.class),
+    /** Before it said more, it was called by the size of the sheet. */
+    @JsonAlias("SHEET_SIZE")
+    MATERIAL("material", Part.KIT, MaterialRow.class),
     SHELL("shell", Part.NONE),
     LEVEL("level", Part.MASSING, LevelRow.class),
     ROOM("room", Part.MASSING, RoomRow.class, "level_id", "look"),

@@ -126,8 +126,17 @@ class BroughtPictures {
             sizes.put(swatch, layers.values().stream().mapToInt(p -> Sheets.sideFor(Math.max(p.width(), p.height()))).max().orElse(Sheets.USUAL_SIDE));
         });
         wear(edit, coats);
-        sizes.forEach((swatch, pixels) -> SheetSizes.set(edit, stores, swatch, pixels));
+        sizes.forEach((swatch, pixels) -> MaterialService.setPixels(edit, stores, swatch, pixels));
+        given.forEach((material, swatch) -> call(edit, material, swatch));
         return given;
+    }
+
+    /** As its file has it, if nobody has called it otherwise. */
+    private void call(Edit edit, String material, Swatch swatch) {
+        var names = stores.kits().materialNames(edit.site().getId());
+        if (!names.told().containsKey(swatch) && !material.isBlank()) {
+            MaterialService.call(edit, stores, swatch, names.fresh(material));
+        }
     }
 
     private long keep(Edit edit, PictureFile picture) {

@@ -81,18 +81,6 @@ public class ColourwayService {
         return KitService.finish(sets.current(siteId));
     }
 
-    /** The sheet that a swatch has to itself gets other pixels, in all colourways: at the site's density it then lies wider or narrower. */
-    public void setPixels(long siteId, Swatch swatch, Seen seen, int pixels) {
-        if (!Swatch.coated().contains(swatch)) {
-            throw new Refused("swatch", "That swatch shares a sheet. Change the pixels of the shared sheet.");
-        }
-        journal.edit(siteId, seen, edit -> {
-            edit.name("A sheet of " + pixels + " pixels for " + swatch.label());
-            SheetSizes.set(edit, stores, swatch, pixels);
-            return null;
-        });
-    }
-
     /** @return the id of a copy of one, or of the one in use */
     public long create(long siteId, Seen seen, @Nullable Long copyOf) {
         return journal.edit(siteId, seen, edit -> {

@@ -21,6 +21,7 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
@@ -118,13 +119,14 @@ public class DeliveryService {
             if (models.size() > MOST_MODELS) {
                 throw new Refused("file", "There are " + models.size() + " models among them; at most " + MOST_MODELS + " are taken at once. Bring them in by parts.");
             }
+            var called = called(siteId);
             var all = new LinkedHashMap<UUID, Incoming>();
             var names = new LinkedHashMap<UUID, String>();
             for (var i = 0; i < models.size(); i++) {
                 var done = (double) i / models.size();
                 var id = UUID.randomUUID();
                 names.put(id, models.get(i));
-                all.put(id, Incoming.read(bundle, models.get(i), share -> reading.reach(done + share / models.size())));
+                all.put(id, Incoming.read(bundle, models.get(i), share -> reading.reach(done + share / models.size())).recognising(called));
             }
             var looks = all.entrySet().stream().map(e -> look(siteId, e.getKey(), e.getValue(), new Question(null, pieceId))).toList();
             transaction.executeWithoutResult(status -> deliveries.keep(siteId, names, files));
@@ -145,11 +147,15 @@ public class DeliveryService {
                 return known;
             }
         }
-        var file = Incoming.read(new Bundle(deliveries.files(id)), model, share -> true);
+        var file = Incoming.read(new Bundle(deliveries.files(id)), model, share -> true).recognising(called(siteId));
         synchronized (read) {
             read.put(id, file);
         }
         return file;
+    }
+
+    private MaterialNames called(long siteId) {
+        return Objects.requireNonNull(transaction.execute(status -> stores.kits().materialNames(siteId)));
     }
 
     /** What would come of it. */

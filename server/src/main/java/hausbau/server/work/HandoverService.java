@@ -67,7 +67,7 @@ public class HandoverService {
         var materials = Stream.concat(state.set().kinds().stream(), given.all().stream().map(Looks.Guise::kind)).distinct()
                 .flatMap(kind -> state.piece(state.id(kind)).parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
         var finishes = colourways.handedOver(siteId, materials, given.all().stream().map(Looks.Guise::colourway).toList(), work::reachOrStop);
-        var scene = GltfScene.inColourways(name(siteId), KitService.finish(state), finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
+        var scene = GltfScene.inColourways(name(siteId), KitService.finish(state), stores.kits().materialNames(siteId), finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
         var names = new NodeNames(state.decisions().massing());
         for (var chunk : state.set().chunks()) {
             for (var row = 0; row < chunk.size(); row++) {
@@ -86,42 +86,53 @@ public class HandoverService {
     }
 
     /**
-     * A piece as a file of its own, with both sets of UVs.
+     * What goes along with the pieces of the set.
      *
-     * @param unused  whether pieces that stand nowhere go along
-     * <p>A piece that is worn somewhere has its mask beside it, {@code CODE wear}.
-     *
+     * @param unused  whether pieces do that stand nowhere
      * @param details whether levels of detail do, the first named {@code CODE detail 1}, and hulls, {@code CODE hull}
+     * @param sheets  whether the pictures of their materials do, in the folder {@code sheets}
      */
+    public record Wanted(boolean unused, boolean details, boolean sheets) {
+    }
+
+    /** A piece as a file of its own, with both sets of UVs; one that is worn somewhere has its mask beside it, {@code CODE wear}. */
     @Reading
-    public byte[] pieces(long siteId, boolean unused, boolean details, String token) {
+    public byte[] pieces(long siteId, Wanted wanted, String token) {
         try (var work = underWay.begin(token)) {
-            return pieces(siteId, unused, details, work);
+            return pieces(siteId, wanted, work);
         }
     }
 
-    private byte[] pieces(long siteId, boolean unused, boolean details, UnderWay.Work work) {
+    private byte[] pieces(long siteId, Wanted wanted, UnderWay.Work work) {
         var state = sets.current(siteId);
         var files = new LinkedHashMap<String, byte[]>();
         var finish = KitService.finish(state);
-        var worn = looks.of(state).all().stream().filter(g -> g.wear() > 0).map(Looks.Guise::kind).collect(Collectors.toSet());
-        var all = uses(state, unused);
+        var names = stores.kits().materialNames(siteId);
+        var given = looks.of(state).all();
+        var worn = given.stream().filter(g -> g.wear() > 0).map(Looks.Guise::kind).collect(Collectors.toSet());
+        var all = uses(state, wanted.unused());
+        var share = wanted.sheets() ? 0.5 : 1;
         for (var i = 0; i < all.size(); i++) {
-            work.reachOrStop((double) i / all.size());
+            work.reachOrStop(share * i / all.size());
             var use = all.get(i);
             var code = use.piece().code();
-            files.put(code + ".glb", GltfScene.handedOver(use.piece(), finish));
+            files.put(code + ".glb", GltfScene.handedOver(use.piece(), finish, names));
             if (worn.contains(use.piece().kind())) {
                 files.put(code + " wear.png", kit.wearMask(use.piece(), finish));
             }
-            if (details) {
+            if (wanted.details()) {
                 var of = workshop.details(siteId, use.id());
                 for (var level = 0; level < of.levels().size(); level++) {
                     var name = code + " detail " + (level + 1);
-                    files.put(name + ".glb", GltfScene.handedOver(name, of.levels().get(level).mesh(), finish));
+                    files.put(name + ".glb", GltfScene.handedOver(name, of.levels().get(level).mesh(), finish, names));
                 }
                 files.put(code + " hull.glb", GltfScene.of(code + " hull", of.hull(), finish));
             }
+        }
+        if (wanted.sheets()) {
+            var materials = all.stream().flatMap(use -> use.piece().parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
+            var finishes = colourways.handedOver(siteId, materials, given.stream().map(Looks.Guise::colourway).toList(), done -> work.reachOrStop(share + (1 - share) * done));
+            finishes.values().forEach(in -> in.sheets().forEach((material, pictures) -> pictures.named(GltfScene.called(names.of(material), in.name())).forEach((name, file) -> files.put("sheets/" + name, file))));
         }
         return Zip.of(files);
     }

@@ -16,6 +16,7 @@ import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Unwrapped;
 import hausbau.core.shape.WearMask;
 import hausbau.server.journal.Journal;
@@ -196,7 +197,7 @@ public class KitService {
     /** The same with its second UVs, on which its mask lies. */
     public byte[] unwrapped(long siteId, long pieceId) {
         var state = sets.current(siteId);
-        return GltfScene.handedOver(state.piece(pieceId), finish(state));
+        return GltfScene.handedOver(state.piece(pieceId), finish(state), MaterialNames.USUAL);
     }
 
     /** Where a piece wears, as a PNG on its second UVs. */
@@ -210,10 +211,18 @@ public class KitService {
         return SheetFiles.png(mask.side(), mask.pixels());
     }
 
-    /** One piece as OBJ with its materials, zipped: where modelling it elsewhere begins. */
+    /** One piece with both sets of UVs, its materials named as the site calls them: where modelling it elsewhere begins. */
+    @Reading
+    public byte[] takenOut(long siteId, long pieceId) {
+        var state = sets.current(siteId);
+        return GltfScene.handedOver(state.piece(pieceId), finish(state), stores.kits().materialNames(siteId));
+    }
+
+    /** The same as OBJ with its materials, zipped. */
+    @Reading
     public byte[] obj(long siteId, long pieceId) {
         var state = sets.current(siteId);
-        var taken = ObjPiece.of(state.piece(pieceId), finish(state));
+        var taken = ObjPiece.of(state.piece(pieceId), finish(state), stores.kits().materialNames(siteId));
         var files = new LinkedHashMap<String, byte[]>();
         files.put(taken.name() + ".obj", taken.obj());
         files.put(taken.name() + ".mtl", taken.mtl());

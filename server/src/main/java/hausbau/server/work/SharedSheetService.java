@@ -78,6 +78,7 @@ public class SharedSheetService {
             sheet.placed().forEach(p -> requireUnused(edit, p));
             edit.name("Take a shared sheet away");
             stores.kits().sharedSheetRow(siteId, material).ifPresent(edit::remove);
+            stores.kits().materials(siteId).stream().filter(row -> row.swatch() == material).forEach(edit::remove);
         });
     }
 

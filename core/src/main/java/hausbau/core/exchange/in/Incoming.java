@@ -2,7 +2,9 @@ package hausbau.core.exchange.in;
 
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Loose;
+import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -36,6 +38,13 @@ public record Incoming(String name, List<Loose> things, Choices usual, Map<Strin
 
         /** @param share 0 to 1; @return whether to go on */
         boolean at(double share);
+    }
+
+    /** The same, where what a site calls so is meant by a name, in whichever colourway, before what it looks like. */
+    public Incoming recognising(MaterialNames names) {
+        var known = new LinkedHashMap<String, Swatch>();
+        materials.forEach((material, guessed) -> known.put(material, names.called(material).or(() -> names.called(material.split(", ")[0])).orElse(guessed)));
+        return new Incoming(name, things, usual, known, textures, missing, left, pictures);
     }
 
     /**

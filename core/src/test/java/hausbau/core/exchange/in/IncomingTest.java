@@ -21,6 +21,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
+import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import java.io.ByteArrayOutputStream;
@@ -104,7 +105,7 @@ class IncomingTest {
     void whatWeWriteIsRead() {
         var piece = new Piece("PIL-1", "pillar", Role.PILLAR, new Recipe.Pillar(Vec.ofMillimetres(600, 600, 3000)), Pivot.BASE_CENTRE);
         var was = piece.mesh(FINISH);
-        var obj = ObjPiece.of(piece, FINISH);
+        var obj = ObjPiece.of(piece, FINISH, MaterialNames.USUAL);
         var glb = read("p.glb", GltfScene.ofPiece(piece, FINISH));
         var text = Incoming.read(new Bundle(Map.of("PIL-1.obj", obj.obj(), "PIL-1.mtl", obj.mtl())), "PIL-1.obj", share -> true);
         for (var file : List.of(glb, text)) {
@@ -118,6 +119,18 @@ class IncomingTest {
             assertThat(mesh(back).volume()).isCloseTo(was.volume(), within(1e-5 * was.volume()));
             assertThat(mesh(back).triangles()).isEqualTo(was.triangles());
         }
+    }
+
+    /** What the site calls a material is meant by its name, in whichever colourway; what it only resembles comes after that. */
+    @Test
+    void namesOfTheSiteAreRecognised() {
+        var names = MaterialNames.USUAL.with(Swatch.OWN1, "Cast Iron").with(Swatch.PLASTER, "oak");
+        for (var file : new String[] {"column.obj", "column.glb"}) {
+            assertThat(read(file, three(file)).recognising(names).materials()).containsExactlyInAnyOrderEntriesOf(Map.of("cast iron", Swatch.OWN1, "oak", Swatch.PLASTER));
+        }
+        var dressed = read("s.obj", SQUARE + "usemtl oak, closed 1974\nf 1 2 3 4\n");
+        assertThat(dressed.materials()).containsEntry("oak, closed 1974", Swatch.TIMBER);
+        assertThat(dressed.recognising(names).materials()).containsEntry("oak, closed 1974", Swatch.PLASTER);
     }
 
     private static final String SQUARE = "v 0 0 0\nv 1 0 0\nv 1 0 1\nv 0 0 1\n";

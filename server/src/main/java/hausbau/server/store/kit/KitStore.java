@@ -14,6 +14,7 @@ import hausbau.core.measure.Unit;
 import hausbau.core.shape.Shell;
 import hausbau.core.shape.Swatch;
 import hausbau.core.shape.Sheets;
+import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Patch;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.site.SiteStore;
@@ -69,7 +70,7 @@ public class KitStore {
     private Sheets sheets(long siteId) {
         var sides = new EnumMap<Swatch, Integer>(Swatch.class);
         var patches = new EnumMap<Swatch, Patch>(Swatch.class);
-        sheetSizes(siteId).forEach(row -> sides.put(row.swatch(), row.pixels()));
+        materials(siteId).forEach(row -> sides.put(row.swatch(), row.pixels()));
         sharedSheets(siteId).forEach(sheet -> {
             sides.put(sheet.material(), sheet.side());
             patches.putAll(sheet.patches());
@@ -77,8 +78,12 @@ public class KitStore {
         return new Sheets(sides, patches);
     }
 
-    public List<SheetSizeRow> sheetSizes(long siteId) {
-        return rows.createQuery("from SheetSizeRow where siteId = :site", SheetSizeRow.class).setParameter("site", siteId).getResultList();
+    public List<MaterialRow> materials(long siteId) {
+        return rows.createQuery("from MaterialRow where siteId = :site", MaterialRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    public MaterialNames materialNames(long siteId) {
+        return new MaterialNames(materials(siteId).stream().filter(row -> !row.name().isEmpty()).collect(Collectors.toMap(MaterialRow::swatch, MaterialRow::name)));
     }
 
     public Optional<SharedSheetRow> sharedSheetRow(long siteId, Swatch material) {

@@ -9,30 +9,35 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
-/** How many pixels the sheet of a swatch has that does not share it. */
+/** What a site says of a material that is not as usual: what it is called, and how many pixels its sheet has where swatches do not share it. */
 @Entity
-@Table(name = "sheet_size")
-public class SheetSizeRow implements Row {
+@Table(name = "material")
+public class MaterialRow implements Row {
 
     @Id
     Long id;
     long siteId;
     @Enumerated(EnumType.STRING)
     Swatch swatch;
-    int pixels;
+    int pixels = Sheets.USUAL_SIDE;
+    /** Empty is as its swatch. */
+    String name = "";
 
-    protected SheetSizeRow() {
+    protected MaterialRow() {
     }
 
-    public SheetSizeRow(long id, long siteId, Swatch swatch, int pixels) {
+    public MaterialRow(long id, long siteId, Swatch swatch) {
         this.id = id;
         this.siteId = siteId;
         this.swatch = swatch;
-        set(pixels);
     }
 
-    public final void set(int newPixels) {
+    public void setPixels(int newPixels) {
         pixels = Sheets.requireSide(newPixels);
+    }
+
+    public void call(String newName) {
+        name = newName;
     }
 
     public Swatch swatch() {
@@ -41,6 +46,10 @@ public class SheetSizeRow implements Row {
 
     public int pixels() {
         return pixels;
+    }
+
+    public String name() {
+        return name;
     }
 
     @Override

@@ -1,0 +1,51 @@
+package hausbau.server.http;
+
+import hausbau.core.shape.Swatch;
+import hausbau.server.journal.Seen;
+import hausbau.server.work.MaterialService;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/sites/{siteId}/materials")
+@Tag(name = "Materials")
+class MaterialController {
+
+    private final MaterialService materials;
+
+    MaterialController(MaterialService materials) {
+        this.materials = materials;
+    }
+
+    /** @param pixels to a side of its sheet, in all colourways */
+    record SheetMaterialView(@NotNull Swatch swatch, @NotNull String name, @NotNull int pixels) {
+    }
+
+    /** Only what is told changes. @param name blank is as its swatch, @param pixels 256, 512, 1024, 2048 or 4096 */
+    record MaterialChange(String name, Integer pixels) {
+    }
+
+    @GetMapping
+    @Operation(summary = "What surfaces are drawn in: those with a sheet to themselves, then shared sheets")
+    List<SheetMaterialView> all(@PathVariable long siteId) {
+        return materials.all(siteId).stream().map(m -> new SheetMaterialView(m.swatch(), m.name(), m.pixels())).toList();
+    }
+
+    @PatchMapping("/{swatch}")
+    @Operation(summary = "Calls a material otherwise, or gives its sheet other pixels, in all colourways; what lies on it is laid out anew")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void change(@PathVariable long siteId, @PathVariable Swatch swatch, Seen seen, @Valid @RequestBody MaterialChange body) {
+        materials.change(siteId, swatch, seen, body.pixels(), body.name());
+    }
+}

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import type { PlacedView } from '../api/client'
+import TextEntry from '../parts/TextEntry.vue'
+import { useMaterials } from './materials'
+
+/** What a material is called, in all colourways and in the files that are handed over. */
+defineProps<{ material: PlacedView['swatch'] }>()
+const materials = useMaterials()
+</script>
+
+<template>
+  <div>
+    <label class="field"
+      ><span>Called, in all colourways</span
+      ><TextEntry
+        :key="material"
+        label="Name of the material"
+        :value="materials.called(material)"
+        :maxlength="40"
+        @commit="(name) => void materials.call(material, name)"
+    /></label>
+    <p v-if="materials.refusal?.about('name')" class="fault" role="alert">■ {{ materials.refusal.about('name') }}</p>
+  </div>
+</template>
