@@ -15,7 +15,7 @@ public record Facet(Swatch swatch, Point[] corners, Point[] normals, Faces.Laid[
     public static Faces into(List<Facet> facets, Swatch swatch, Pose pose) {
         return (corners, normals, laid) -> {
             var n = corners.length;
-            var axes = laid == null ? MeshBuilder.Axes.of(Faces.normal(corners)) : MeshBuilder.Axes.NONE;
+            var axes = MeshBuilder.Axes.of(Faces.normal(corners));
             var facet = new Facet(swatch, new Point[n], new Point[n], new Faces.Laid[n]);
             for (var i = 0; i < n; i++) {
                 var to = pose.isMirrored() ? n - 1 - i : i;

@@ -37,6 +37,9 @@ public record Mesh(double[] positions, double[] normals, double[] uvs, List<Part
 
     /** The same mesh moved, in millimetres. */
     public Mesh movedBy(Point by) {
+        if (by.x() == 0 && by.y() == 0 && by.z() == 0) {
+            return this;
+        }
         var moved = positions.clone();
         for (var i = 0; i < moved.length; i += 3) {
             moved[i] += by.x();

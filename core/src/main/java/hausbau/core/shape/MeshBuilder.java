@@ -3,16 +3,14 @@ package hausbau.core.shape;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
-import java.util.SplittableRandom;
 
 /** Collects faces into a {@link Mesh}; equal vertices (place, normal and UV) are kept once. */
 public final class MeshBuilder {
 
-    /** Numbers of a vertex: place, normal, UV. */
-    private static final int WIDE = 8;
-
     private final Finish finish;
-    private double[] vertices;
+    private double[] positions;
+    private double[] normals;
+    private double[] uvs;
     private int[] hashes;
     private int count;
     /** Numbers of vertices and 1, by hash, with open addressing; 0 is a free place. Always at least half of it is free. */
@@ -41,7 +39,9 @@ public final class MeshBuilder {
     /** @param about how many vertices there will be, as far as that is known */
     public MeshBuilder(Finish finish, int about) {
         this.finish = finish;
-        vertices = new double[WIDE * about];
+        positions = new double[3 * about];
+        normals = new double[3 * about];
+        uvs = new double[2 * about];
         hashes = new int[about];
         places = new int[4 * Integer.highestOneBit(about)];
     }
@@ -57,11 +57,18 @@ public final class MeshBuilder {
         var into = triangles.computeIfAbsent(swatch.material(), s -> new Triangles());
         var sheetsPerMillimetre = finish.sheetsPerMillimetre(swatch);
         return (corners, normals, laid) -> {
-            var axes = laid == null ? Axes.of(Faces.normal(corners)) : Axes.NONE;
             var corner = new int[corners.length];
-            for (var i = 0; i < corners.length; i++) {
-                var on = laid == null ? axes.lay(corners[i].plus(pose.by())) : laid[i];
-                corner[i] = vertex(pose.place(corners[i]), pose.direction(normals[i]), on.along() * sheetsPerMillimetre, 1 - on.across() * sheetsPerMillimetre);
+            // Apart, so that what only one of them makes is never an object.
+            if (laid == null) {
+                var axes = Axes.of(Faces.normal(corners));
+                for (var i = 0; i < corners.length; i++) {
+                    var on = axes.lay(corners[i].plus(pose.by()));
+                    corner[i] = vertex(pose, corners[i], normals[i], on.along() * sheetsPerMillimetre, 1 - on.across() * sheetsPerMillimetre);
+                }
+            } else {
+                for (var i = 0; i < corners.length; i++) {
+                    corner[i] = vertex(pose, corners[i], normals[i], laid[i].along() * sheetsPerMillimetre, 1 - laid[i].across() * sheetsPerMillimetre);
+                }
             }
             for (var i = 1; i + 1 < corners.length; i++) {
                 into.add(corner[0], corner[mirrored ? i + 1 : i], corner[mirrored ? i : i + 1]);
@@ -77,8 +84,6 @@ public final class MeshBuilder {
     /** How a face is laid out that does not say: along is level, across as near to up as the face allows (or north on a level face). */
     record Axes(Point along, Point across) {
 
-        static final Axes NONE = new Axes(new Point(0, 0, 0), new Point(0, 0, 0));
-
         /** @param flat its normal */
         static Axes of(Point flat) {
             var along = Math.abs(flat.z()) > 1 - 1e-9 ? new Point(Math.signum(flat.z()), 0, 0) : new Point(-flat.y(), flat.x(), 0).unit();
@@ -90,22 +95,25 @@ public final class MeshBuilder {
         }
     }
 
-    private int vertex(Point at, Point normal, double u, double v) {
-        if (WIDE * (count + 1) > vertices.length) {
-            vertices = Arrays.copyOf(vertices, 2 * vertices.length);
+    private int vertex(Pose pose, Point corner, Point direction, double u, double v) {
+        if (count == hashes.length) {
+            positions = Arrays.copyOf(positions, 2 * positions.length);
+            normals = Arrays.copyOf(normals, 2 * normals.length);
+            uvs = Arrays.copyOf(uvs, 2 * uvs.length);
             hashes = Arrays.copyOf(hashes, 2 * hashes.length);
         }
         // Written behind the last one; it stays there if there is none like it.
-        var end = WIDE * count;
-        put(vertices, end, at);
-        put(vertices, end + 3, normal);
-        vertices[end + 6] = u;
-        vertices[end + 7] = v;
-        var hash = hash(end);
+        var at = pose.place(corner);
+        var normal = pose.direction(direction);
+        put(positions, 3 * count, at);
+        put(normals, 3 * count, normal);
+        uvs[2 * count] = u;
+        uvs[2 * count + 1] = v;
+        var hash = hash(at, normal, u, v);
         var place = hash & places.length - 1;
         while (places[place] != 0) {
             var other = places[place] - 1;
-            if (hashes[other] == hash && same(WIDE * other, end)) {
+            if (hashes[other] == hash && isLast(other)) {
                 return other;
             }
             place = place + 1 & places.length - 1;
@@ -118,22 +126,28 @@ public final class MeshBuilder {
         return count - 1;
     }
 
-    /** Odd numbers, one for each number of a vertex, so that none waits for another. */
-    private static final long[] ODD = new SplittableRandom(8).longs(WIDE).map(odd -> odd | 1).toArray();
-
-    private int hash(int offset) {
-        var h = 0L;
-        for (var i = 0; i < WIDE; i++) {
-            h += Double.doubleToRawLongBits(vertices[offset + i]) * ODD[i];
-        }
+    /** By odd numbers, one for each number of a vertex, so that none waits for another. */
+    private static int hash(Point at, Point normal, double u, double v) {
+        var h = bits(at.x()) * 0x9E3779B97F4A7C15L + bits(at.y()) * 0xC2B2AE3D27D4EB4FL + bits(at.z()) * 0x165667B19E3779F9L
+                + bits(normal.x()) * 0xD6E8FEB86659FD93L + bits(normal.y()) * 0xA0761D6478BD642FL + bits(normal.z()) * 0xE7037ED1A0B428DBL
+                + bits(u) * 0x8EBC6AF09C88C6E3L + bits(v) * 0x589965CC75374CC3L;
         // The low bits of whole millimetres are alike: the high ones come down.
         h = (h ^ h >>> 32) * 0x9E3779B97F4A7C15L;
         return (int) (h >>> 32);
     }
 
-    private boolean same(int a, int b) {
-        for (var i = 0; i < WIDE; i++) {
-            if (Double.doubleToRawLongBits(vertices[a + i]) != Double.doubleToRawLongBits(vertices[b + i])) {
+    private static long bits(double v) {
+        return Double.doubleToRawLongBits(v);
+    }
+
+    /** Whether a vertex is the one that was written last. */
+    private boolean isLast(int other) {
+        return same(positions, other, 3) && same(normals, other, 3) && same(uvs, other, 2);
+    }
+
+    private boolean same(double[] numbers, int other, int wide) {
+        for (var i = 0; i < wide; i++) {
+            if (bits(numbers[wide * other + i]) != bits(numbers[wide * count + i])) {
                 return false;
             }
         }
@@ -152,19 +166,8 @@ public final class MeshBuilder {
     }
 
     public Mesh build() {
-        var positions = new double[count * 3];
-        var normals = new double[count * 3];
-        var uvs = new double[count * 2];
-        for (var i = 0; i < count; i++) {
-            for (var k = 0; k < 3; k++) {
-                positions[3 * i + k] = vertices[WIDE * i + k];
-                normals[3 * i + k] = vertices[WIDE * i + 3 + k];
-            }
-            uvs[2 * i] = vertices[WIDE * i + 6];
-            uvs[2 * i + 1] = vertices[WIDE * i + 7];
-        }
         var parts = triangles.entrySet().stream().filter(e -> e.getValue().end > 0).map(e -> new Mesh.Part(e.getKey(), Arrays.copyOf(e.getValue().indices, e.getValue().end))).toList();
-        return new Mesh(positions, normals, uvs, parts);
+        return new Mesh(Arrays.copyOf(positions, 3 * count), Arrays.copyOf(normals, 3 * count), Arrays.copyOf(uvs, 2 * count), parts);
     }
 
     private static void put(double[] to, int at, Point p) {

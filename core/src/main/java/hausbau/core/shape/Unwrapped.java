@@ -3,6 +3,7 @@ package hausbau.core.shape;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * A mesh with a second set of UVs for baked light: every place of its surface lies on a place of its own, at one density and
@@ -22,51 +23,72 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
     private static final double DONE = 1.005;
     private static final double LEAST = 1e-9;
 
-    /** Triangles of one part that lie in one plane and hang together: stretches of what {@link Islands} has of all of them. */
+    /** Triangles that lie in one plane and hang together, by their vertices: a stretch of what {@link Islands} has of all. */
     private static final class Island {
-        final int part;
-        final int firstVertex;
-        final int endVertex;
-        final int firstCorner;
-        final int endCorner;
+        final int begin;
+        final int end;
         double width;
         double height;
         int x;
         int y;
 
-        Island(int part, int firstVertex, int endVertex, int firstCorner, int endCorner) {
-            this.part = part;
-            this.firstVertex = firstVertex;
-            this.endVertex = endVertex;
-            this.firstCorner = firstCorner;
-            this.endCorner = endCorner;
+        Island(int begin, int end) {
+            this.begin = begin;
+            this.end = end;
         }
     }
 
-    /** All islands, one after the other. */
+    /** All islands, and the vertices as they part them: those that there were, then copies for every further island that one is on. */
     private static final class Islands {
         final List<Island> islands = new ArrayList<>();
-        /** The mesh's vertices, for each island each once. */
+        /** For each island each of its vertices once. */
         final int[] vertices;
-        /** Numbers among its island's, three a triangle. */
-        final int[] corners;
-        /** Where vertices lie in the plane of their island: two each, millimetres. */
+        int end;
+        /** Where those lie in the plane of their island: two each, millimetres. */
         final double[] flat;
-        int vertexCount;
-        int cornerCount;
+        /** Of each vertex of the mesh: how many islands there were when one was on it last, and what it is there. */
+        final int[] usedBy;
+        final int[] usedAs;
+        /** What is a copy, and of which vertex. */
+        int[] copied = new int[64];
+        int copies;
+        /** Three a triangle, by part. */
+        final List<int[]> indices = new ArrayList<>();
 
-        Islands(int triangles) {
-            vertices = new int[3 * triangles];
-            corners = new int[3 * triangles];
-            flat = new double[6 * triangles];
+        Islands(Mesh mesh) {
+            vertices = new int[3 * mesh.triangles()];
+            flat = new double[2 * vertices.length];
+            usedBy = new int[mesh.vertices()];
+            usedAs = new int[mesh.vertices()];
+        }
+
+        int copy(int vertex) {
+            if (copies == copied.length) {
+                copied = Arrays.copyOf(copied, 2 * copies);
+            }
+            copied[copies] = vertex;
+            return usedBy.length + copies++;
+        }
+
+        /** Numbers of the mesh's vertices, then of the copies. @param wide how many a vertex */
+        double[] withCopies(double[] numbers, int wide) {
+            var all = Arrays.copyOf(numbers, numbers.length + wide * copies);
+            for (var i = 0; i < copies; i++) {
+                System.arraycopy(numbers, wide * copied[i], all, numbers.length + wide * i, wide);
+            }
+            return all;
+        }
+
+        /** The vertex of the mesh that one is or was copied from. */
+        int source(int vertex) {
+            return vertex < usedBy.length ? vertex : copied[vertex - usedBy.length];
         }
     }
 
     public static Unwrapped of(Mesh mesh) {
-        var all = new Islands(mesh.triangles());
-        var numbers = new int[mesh.vertices()];
-        for (var part = 0; part < mesh.parts().size(); part++) {
-            new Parting(mesh, part, numbers, all).part();
+        var all = new Islands(mesh);
+        for (var part : mesh.parts()) {
+            new Parting(mesh, part.indices(), all).part();
         }
         var islands = all.islands;
         highestFirst(islands);
@@ -106,57 +128,40 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
     /** Parts a part's triangles into islands. */
     private static final class Parting {
         private final Mesh mesh;
-        private final int part;
         private final int[] of;
+        private final int[] as;
         private final Islands all;
-        /** Of each half edge: the first of the same edge, and the one after it. */
-        private final int[] first;
-        private final int[] after;
+        /** Half edges and 1 in chains by what their ends come to: the last of each, 0 where there is none; and of each half edge the one before it. */
+        private final int[] last;
+        private final int[] before;
         private final double[] normals;
-        /** Of each vertex: its number in the island that is being made, and 1; 0 where it has none. */
-        private final int[] numbers;
 
-        Parting(Mesh mesh, int part, int[] numbers, Islands all) {
+        Parting(Mesh mesh, int[] of, Islands all) {
             this.mesh = mesh;
-            this.part = part;
+            this.of = of;
             this.all = all;
-            of = mesh.parts().get(part).indices();
-            first = new int[of.length];
-            after = new int[of.length];
+            as = new int[of.length];
+            last = new int[2 * Integer.highestOneBit(Math.max(1, of.length))];
+            before = new int[of.length];
             normals = new double[of.length];
-            this.numbers = numbers;
+            all.indices.add(as);
         }
 
         private static int next(int halfEdge) {
             return halfEdge % 3 == 2 ? halfEdge - 2 : halfEdge + 1;
         }
 
-        private void chain() {
-            // Its ends, whichever way it is walked.
-            var ends = new long[of.length];
-            for (var h = 0; h < of.length; h++) {
-                var a = of[h];
-                var b = of[next(h)];
-                ends[h] = a < b ? (long) a << 32 | b : (long) b << 32 | a;
-            }
-            var alike = new Alike(of.length) {
-                @Override
-                protected long hash(int h) {
-                    return ends[h];
-                }
+        /** The chain of an edge, whichever way it is walked. */
+        private int chain(int a, int b) {
+            var ends = (a < b ? (long) a << 32 | b : (long) b << 32 | a) * 0x9E3779B97F4A7C15L;
+            return (int) (ends >>> 32) & last.length - 1;
+        }
 
-                @Override
-                protected boolean same(int g, int h) {
-                    return ends[g] == ends[h];
-                }
-            };
-            Arrays.fill(after, -1);
+        private void chain() {
             for (var h = 0; h < of.length; h++) {
-                first[h] = alike.first(h);
-                if (first[h] != h) {
-                    after[h] = after[first[h]];
-                    after[first[h]] = h;
-                }
+                var chain = chain(of[h], of[next(h)]);
+                before[h] = last[chain];
+                last[chain] = h + 1;
             }
         }
 
@@ -199,11 +204,13 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
                 found[count++] = begin;
                 taken[begin] = true;
                 for (var done = 0; done < count; done++) {
-                    for (var k = 0; k < 3; k++) {
-                        for (var h = first[found[done] + k]; h >= 0; h = after[h]) {
+                    for (var g = found[done]; g < found[done] + 3; g++) {
+                        var a = of[g];
+                        var b = of[next(g)];
+                        for (var h = last[chain(a, b)] - 1; h >= 0; h = before[h] - 1) {
                             var t = h - h % 3;
                             // Walked the other way there: a face that lies on this one does not lie beside it.
-                            if (!taken[t] && of[h] != of[found[done] + k] && liesAs(t, begin)) {
+                            if (of[h] == b && of[next(h)] == a && !taken[t] && liesAs(t, begin)) {
                                 taken[t] = true;
                                 found[count++] = t;
                             }
@@ -214,56 +221,53 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
             }
         }
 
-        private void lay(int[] triangles, int count) {
-            var firstVertex = all.vertexCount;
-            var firstCorner = all.cornerCount;
-            for (var i = 0; i < 3 * count; i++) {
-                var v = of[triangles[i / 3] + i % 3];
-                if (numbers[v] == 0) {
-                    all.vertices[all.vertexCount++] = v;
-                    numbers[v] = all.vertexCount - firstVertex;
-                }
-                all.corners[all.cornerCount++] = numbers[v] - 1;
-            }
-            for (var i = firstVertex; i < all.vertexCount; i++) {
-                numbers[all.vertices[i]] = 0;
-            }
-            var island = new Island(part, firstVertex, all.vertexCount, firstCorner, all.cornerCount);
-            lay(island, triangles[0]);
-            all.islands.add(island);
-        }
-
         /** In its own plane, its longest edge level, so that long strips lie along shelves. */
-        private void lay(Island island, int triangle) {
+        private void lay(int[] triangles, int count) {
             var p = mesh.positions();
+            var number = all.islands.size() + 1;
+            var usedBy = all.usedBy;
+            var usedAs = all.usedAs;
+            var taken = all.end;
             var longest = 0.0;
             var begin = 0;
             var end = 0;
-            // Its first is a multiple of three.
-            for (var i = island.firstCorner; i < island.endCorner; i++) {
-                var a = all.vertices[island.firstVertex + all.corners[i]];
-                var b = all.vertices[island.firstVertex + all.corners[next(i)]];
-                var x = p[3 * b] - p[3 * a];
-                var y = p[3 * b + 1] - p[3 * a + 1];
-                var z = p[3 * b + 2] - p[3 * a + 2];
-                var length = x * x + y * y + z * z;
-                if (length > longest) {
-                    longest = length;
-                    begin = a;
-                    end = b;
+            for (var i = 0; i < count; i++) {
+                var b = of[triangles[i]];
+                for (var h = triangles[i] + 2; h >= triangles[i]; h--) {
+                    var a = of[h];
+                    if (usedBy[a] != number) {
+                        usedAs[a] = usedBy[a] == 0 ? a : all.copy(a);
+                        usedBy[a] = number;
+                        all.vertices[taken++] = usedAs[a];
+                    }
+                    as[h] = usedAs[a];
+                    var x = p[3 * b] - p[3 * a];
+                    var y = p[3 * b + 1] - p[3 * a + 1];
+                    var z = p[3 * b + 2] - p[3 * a + 2];
+                    var length = x * x + y * y + z * z;
+                    if (length > longest) {
+                        longest = length;
+                        begin = a;
+                        end = b;
+                    }
+                    b = a;
                 }
             }
+            var triangle = triangles[0];
+            var island = new Island(all.end, taken);
+            all.end = taken;
+            all.islands.add(island);
             var along = longest == 0 ? new Point(1, 0, 0) : mesh.position(end).minus(mesh.position(begin)).unit();
             var up = new Point(normals[triangle], normals[triangle + 1], normals[triangle + 2]).cross(along);
             var flat = all.flat;
-            var from = 2 * island.firstVertex;
-            var to = 2 * island.endVertex;
+            var from = 2 * island.begin;
+            var to = 2 * island.end;
             var left = Double.MAX_VALUE;
             var low = Double.MAX_VALUE;
             for (var i = from; i < to; i += 2) {
-                var at = mesh.position(all.vertices[i / 2]);
-                flat[i] = at.dot(along);
-                flat[i + 1] = at.dot(up);
+                var v = 3 * all.source(all.vertices[i / 2]);
+                flat[i] = p[v] * along.x() + p[v + 1] * along.y() + p[v + 2] * along.z();
+                flat[i + 1] = p[v] * up.x() + p[v + 1] * up.y() + p[v + 2] * up.z();
                 left = Math.min(left, flat[i]);
                 low = Math.min(low, flat[i + 1]);
             }
@@ -312,36 +316,19 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
     }
 
     private static Unwrapped written(Mesh mesh, Islands all, double density, int side) {
-        var count = all.vertexCount;
-        var positions = new double[3 * count];
-        var normals = new double[3 * count];
-        var uvs = new double[2 * count];
+        var count = mesh.vertices() + all.copies;
         var light = new double[2 * count];
-        var indices = new int[mesh.parts().size()][];
-        var ends = new int[mesh.parts().size()];
-        Arrays.setAll(indices, p -> new int[mesh.parts().get(p).indices().length]);
-        var next = 0;
+        var pixel = 1.0 / side;
         for (var island : all.islands) {
-            var into = indices[island.part];
-            for (var i = island.firstCorner; i < island.endCorner; i++) {
-                into[ends[island.part]++] = next + all.corners[i];
-            }
-            for (var i = island.firstVertex; i < island.endVertex; i++, next++) {
+            var left = island.x + 0.5;
+            var top = island.y + 0.5;
+            for (var i = island.begin; i < island.end; i++) {
                 var v = all.vertices[i];
-                for (var k = 0; k < 3; k++) {
-                    positions[3 * next + k] = mesh.positions()[3 * v + k];
-                    normals[3 * next + k] = mesh.normals()[3 * v + k];
-                }
-                uvs[2 * next] = mesh.uvs()[2 * v];
-                uvs[2 * next + 1] = mesh.uvs()[2 * v + 1];
-                light[2 * next] = (island.x + 0.5 + all.flat[2 * i] * density) / side;
-                light[2 * next + 1] = 1 - (island.y + 0.5 + all.flat[2 * i + 1] * density) / side;
+                light[2 * v] = (left + all.flat[2 * i] * density) * pixel;
+                light[2 * v + 1] = 1 - (top + all.flat[2 * i + 1] * density) * pixel;
             }
         }
-        var parts = new ArrayList<Mesh.Part>();
-        for (var p = 0; p < indices.length; p++) {
-            parts.add(new Mesh.Part(mesh.parts().get(p).swatch(), indices[p]));
-        }
-        return new Unwrapped(new Mesh(positions, normals, uvs, parts), light, side);
+        var parts = IntStream.range(0, all.indices.size()).mapToObj(i -> new Mesh.Part(mesh.parts().get(i).swatch(), all.indices.get(i))).toList();
+        return new Unwrapped(new Mesh(all.withCopies(mesh.positions(), 3), all.withCopies(mesh.normals(), 3), all.withCopies(mesh.uvs(), 2), parts), light, side);
     }
 }

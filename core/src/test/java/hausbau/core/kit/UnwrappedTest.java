@@ -53,6 +53,45 @@ class UnwrappedTest {
         assertThat(Unwrapped.of(twice).mesh().vertices()).isEqualTo(6);
     }
 
+    /** Corner by corner the surface that it was, in the order that it had; what lies on one island is no further vertex. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("pieces")
+    void cornersStayWhereTheyWereAndInTheirOrder(String name, Mesh mesh) {
+        var un = Unwrapped.of(mesh).mesh();
+        assertThat(un.vertices()).isBetween(mesh.vertices(), 3 * mesh.triangles());
+        for (var p = 0; p < mesh.parts().size(); p++) {
+            var was = mesh.parts().get(p).indices();
+            var is = un.parts().get(p).indices();
+            assertThat(is).hasSameSizeAs(was);
+            for (var i = 0; i < was.length; i++) {
+                assertThat(un.position(is[i])).isEqualTo(mesh.position(was[i]));
+                for (var k = 0; k < 3; k++) {
+                    assertThat(un.normals()[3 * is[i] + k]).isEqualTo(mesh.normals()[3 * was[i] + k]);
+                }
+                for (var k = 0; k < 2; k++) {
+                    assertThat(un.uvs()[2 * is[i] + k]).isEqualTo(mesh.uvs()[2 * was[i] + k]);
+                }
+            }
+        }
+    }
+
+    /** Many triangles about one corner, which a search by corners would look through again and again. */
+    @Test
+    void aFanIsOneIsland() {
+        var spokes = 100_000;
+        var places = new double[3 * (spokes + 1)];
+        var indices = new int[3 * spokes];
+        for (var i = 0; i < spokes; i++) {
+            places[3 * i + 3] = 1000 * Math.cos(2 * Math.PI * i / spokes);
+            places[3 * i + 5] = 1000 * Math.sin(2 * Math.PI * i / spokes);
+            indices[3 * i + 1] = 1 + i;
+            indices[3 * i + 2] = 1 + (i + 1) % spokes;
+        }
+        var un = Unwrapped.of(new Mesh(places, new double[places.length], new double[2 * (spokes + 1)], List.of(new Mesh.Part(Swatch.TILE, indices))));
+        assertThat(un.mesh().vertices()).isEqualTo(spokes + 1);
+        assertThat(un.side()).isEqualTo(Unwrapped.SIDE);
+    }
+
     private static double cross(double ax, double ay, double bx, double by) {
         return ax * by - ay * bx;
     }

@@ -21,7 +21,7 @@ public class MeshShelf {
 
     private static final int PLACES = 500;
     /** Raised when the same piece is made otherwise, since browsers keep what they were sent. */
-    private static final int VERSION = 4;
+    private static final int VERSION = 5;
 
     private record Key(Object of, Finish finish) {
     }
