@@ -96,15 +96,19 @@ const against = computed(() => {
           <span class="soft">{{ taking.share < 1 ? 'It is being made …' : 'Almost there …' }}</span>
           <Button size="small" @click="cancel">Cancel</Button>
         </div>
+        <div v-if="f.name === 'pieces.zip'" class="with" role="group" aria-label="What goes along with the pieces">
+          <label class="row"
+            ><Switch v-model:checked="details" size="small" aria-label="With levels of detail and hulls" /> with levels of detail and hulls</label
+          >
+          <label class="row"
+            ><Switch v-model:checked="sheets" size="small" aria-label="With the sheets of their materials" /> with the sheets of their materials</label
+          >
+          <label v-if="idle" class="row"
+            ><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the
+            {{ idle === 1 ? 'one piece of the kit that stands nowhere' : `${idle} pieces of the kit that stand nowhere` }}</label
+          >
+        </div>
       </template>
-      <label class="row"><Switch v-model:checked="details" size="small" aria-label="With levels of detail and hulls" /> with levels of detail and hulls</label>
-      <label class="row"
-        ><Switch v-model:checked="sheets" size="small" aria-label="With the sheets of their materials" /> with the sheets of their materials</label
-      >
-      <label v-if="idle" class="row"
-        ><Switch v-model:checked="unused" size="small" aria-label="With pieces that stand nowhere" /> with the
-        {{ idle === 1 ? 'one piece of the kit that stands nowhere' : `${idle} pieces of the kit that stand nowhere` }}</label
-      >
     </section>
     <section aria-label="What speaks against it">
       <h2>What speaks against it</h2>
@@ -175,6 +179,11 @@ section {
 }
 .file:hover {
   border-color: var(--verdigris);
+}
+.with {
+  display: grid;
+  gap: 4px;
+  padding: 0 11px 6px;
 }
 .taking {
   display: grid;

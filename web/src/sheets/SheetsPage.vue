@@ -113,6 +113,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
           class="sheet"
           data-testid="sheet"
           :src="colourways.url(colourway.id, coat, picture, 1024)"
+          :style="{ '--coarse': `url(${colourways.url(colourway.id, coat, picture, 128)})` }"
           :alt="`${materials.called(coat.swatch)}, ${picture.toLowerCase()}`" />
       </div>
       <section class="numbers" :inert="!isOwn"><NumbersTable :colourway="colourway" /></section>
@@ -135,13 +136,15 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         <Button v-if="isOwn && !colourway.used" size="small" @click="remove">Take away</Button>
       </div>
       <p v-if="!isOwn" class="soft">Finishes as they come stay as they are. Make a colourway of your own to change them.</p>
-      <MaterialName :material="coat.swatch" />
-      <label class="field"
-        ><span>Size, in all colourways</span
-        ><Choice label="Pixels of the sheet" :value="coat.pixels" :options="SIDES" @change="(pixels) => void materials.setPixels(coat!.swatch, pixels)"
-      /></label>
-      <section :inert="!isOwn">
+      <section>
         <h3>{{ materials.called(coat.swatch) }}</h3>
+        <MaterialName :material="coat.swatch" />
+        <label class="field"
+          ><span>Size, in all colourways</span
+          ><Choice label="Pixels of the sheet" :value="coat.pixels" :options="SIDES" @change="(pixels) => void materials.setPixels(coat!.swatch, pixels)"
+        /></label>
+      </section>
+      <section class="bare" :inert="!isOwn">
         <CoatFields :key="`${colourway.id} ${swatch}`" :colourway-id="colourway.id" :coat="coat" />
       </section>
       <section v-if="site.tally" aria-label="What it takes">
@@ -200,8 +203,10 @@ nav.list .coat {
 .sheet {
   height: 100%;
   aspect-ratio: 1;
-  /* While it is being made. */
-  background: repeating-linear-gradient(45deg, transparent 0 12px, var(--hairline) 12px 13px);
+  /* While it is being made: what the list shows of it already. */
+  background:
+    var(--coarse) 0 0 / 100% 100%,
+    repeating-linear-gradient(45deg, transparent 0 12px, var(--hairline) 12px 13px);
   border: 1px solid var(--hairline);
   min-width: 0;
   object-fit: contain;

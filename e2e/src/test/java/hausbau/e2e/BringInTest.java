@@ -187,7 +187,7 @@ class BringInTest {
         choose(desk, "Bring in …", file("sign.obj", obj), file("sign.mtl", "newmtl board\nmap_Kd board.png\n"), new FilePayload("board.png", "image/png", png.toByteArray()));
         assertThat(desk.page.getByLabel("Take its picture")).isChecked();
         desk.button("Bring it in").click();
-        assertThat(desk.page.getByLabel("Parts of the piece").getByRole(AriaRole.LISTITEM)).containsText("own1");
+        assertThat(desk.page.getByLabel("Parts of the piece").getByRole(AriaRole.LISTITEM)).containsText("board");
         // A picture of 64 pixels lies on a sheet of 256, those on 1 m, and on half of one.
         assertThat(desk.page.getByLabel("The piece", new Page.GetByLabelOptions().setExact(true))).containsText("256 to 512 a metre");
         desk.button("On sheets").click();
@@ -196,12 +196,26 @@ class BringInTest {
         assertThat(sheet).hasAttribute("data-picture", "there");
         FirstRoomTest.passesAxe(desk, "on sheets");
         desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
-        assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).containsText("own1");
-        assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).containsText("own pictures● in use");
-        desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true)).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("own1")).click();
+        var finishes = desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true));
+        assertThat(finishes).containsText("own pictures● in use");
+        finishes.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("board")).click();
         assertThat(desk.page.getByText("the whole sheet, whatever its size")).isVisible();
         assertThat(desk.page.getByText("1 m square, 256 pixels")).isVisible();
-        desk.press("Control+z");
-        assertThat(desk.page.getByLabel("Finishes", new Page.GetByLabelOptions().setExact(true))).not().containsText("own pictures");
+        // It is called otherwise, but not as another is; what is made of it says so too.
+        desk.field("Name of the material").fill("Stone");
+        desk.press("Enter");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("Another material is called “Stone” already");
+        desk.field("Name of the material").fill("enamel");
+        desk.press("Enter");
+        assertThat(finishes.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("enamel"))).isVisible();
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).isHidden();
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-SIGN")).click();
+        assertThat(desk.page.getByLabel("Parts of the piece").getByRole(AriaRole.LISTITEM)).containsText("enamel");
+        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
+        assertThat(finishes).containsText("enamel");
+        desk.press("Control+z", "Control+z");
+        assertThat(finishes).not().containsText("own pictures");
+        assertThat(finishes).not().containsText("enamel");
     }
 }

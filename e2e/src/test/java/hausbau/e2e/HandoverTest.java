@@ -119,6 +119,12 @@ class HandoverTest {
     @Test
     void everyPieceIsAFileOfItsOwnAtItsPivot() throws Exception {
         var desk = furnished("Pieced hall");
+        desk.page.getByLabel("With the sheets of their materials").click();
+        try (var zip = new ZipFile(download(desk, "pieces.zip").toFile())) {
+            var sheets = zip.stream().map(e -> e.getName()).filter(name -> name.startsWith("sheets/")).toList();
+            assertThat(sheets).contains("sheets/plaster colour.jpg", "sheets/timber normal.jpg").hasSize(3 * desk.get(desk.site() + "/tally").get("sheets").asInt());
+        }
+        desk.page.getByLabel("With the sheets of their materials").click();
         try (var zip = new ZipFile(download(desk, "pieces.zip").toFile())) {
             var codes = desk.get(desk.site() + "/pieces").valueStream().filter(p -> p.get("count").asInt() > 0).map(p -> p.get("code").asString() + ".glb").toList();
             assertThat(zip.stream().map(e -> e.getName())).containsExactlyInAnyOrderElementsOf(codes);
