@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, provide, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { PieceView } from '../api/client'
 import { useAttempt } from '../massing/attempt'
@@ -109,6 +109,12 @@ function drop(e: DragEvent) {
   void deliveries.deliver([...(e.dataTransfer?.files ?? [])], piece.value?.id)
 }
 onBeforeUnmount(deliveries.leave)
+/** The keyboard goes on where it came from. */
+const bringButton = ref<{ $el: HTMLElement }>()
+watch(
+  () => deliveries.isOpen,
+  (isOpen) => isOpen || void nextTick(() => bringButton.value?.$el.focus()),
+)
 const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
 </script>
 
@@ -127,7 +133,9 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
         <input v-model="wanted" type="search" aria-label="Find a piece" placeholder="Find a piece" />
         <div class="row">
           <Button size="small" type="primary" @click="run(() => create())">New piece</Button>
-          <Button size="small" title="A .glb, .gltf, .obj or .stl with all that belongs to it; or drop it here" @click="choose()">Bring in …</Button>
+          <Button ref="bringButton" size="small" title="A .glb, .gltf, .obj or .stl with all that belongs to it; or drop it here" @click="choose()"
+            >Bring in …</Button
+          >
         </div>
         <p v-if="deliveries.refusal && !deliveries.isOpen" class="fault" role="alert">■ {{ deliveries.refusal }}</p>
       </div>

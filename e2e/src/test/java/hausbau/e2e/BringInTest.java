@@ -173,6 +173,10 @@ class BringInTest {
         desk.page.unroute("**/deliveries?token=*");
         choose(desk, "Bring in …", file("urn.obj", box("urn", "slate", 0.4, 0.9, 0.4, 0)));
         assertThat(side(desk)).containsText("It is closed");
+        // Left, the keyboard is where it came from.
+        desk.button("Leave it").click();
+        assertThat(side(desk)).isHidden();
+        assertThat(desk.button("Bring in …")).isFocused();
     }
 
     /** The picture of a file lies on its piece, on a sheet of its own that is listed with the site's finishes; the piece is seen in it, and where it lies on it. */

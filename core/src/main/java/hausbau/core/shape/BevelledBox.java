@@ -6,10 +6,27 @@ package hausbau.core.shape;
  */
 public final class BevelledBox {
 
+    /** Where a bevel looks. @param axis that it looks along, or -1 */
+    private record Way(Point to, int axis) {
+    }
+
+    /** Along each axis, backward and forward. */
+    private static final Way[][] AXES = new Way[3][2];
+
+    static {
+        for (var axis = 0; axis < 3; axis++) {
+            for (var side = 0; side < 2; side++) {
+                AXES[axis][side] = new Way(along(axis, 2 * side - 1), axis);
+            }
+        }
+    }
+
     private final Faces faces;
     private final Bevel bevel;
     private final double[] lo;
     private final double[] hi;
+    /** Where the flats of each corner begin, by axis: most of a box is made of these. */
+    private final Point[] flats = new Point[24];
 
     private BevelledBox(Faces faces, Bevel bevel, Point lo, Point hi) {
         this.faces = faces;
@@ -43,11 +60,23 @@ public final class BevelledBox {
         }
     }
 
-    /** What lies in this direction from the corner with these signs, where its bevel is centred. */
-    private Point at(int[] sign, Point direction) {
+    /** What lies this way from the corner with these signs, where its bevel is centred. */
+    private Point at(int[] sign, Way way) {
+        if (way.axis < 0) {
+            return from(sign, way.to);
+        }
+        var number = 12 * (sign[0] + 1) / 2 + 6 * (sign[1] + 1) / 2 + 3 * (sign[2] + 1) / 2 + way.axis;
+        var known = flats[number];
+        return known != null ? known : (flats[number] = from(sign, way.to));
+    }
+
+    private Point from(int[] sign, Point to) {
         var w = bevel.width();
-        return new Point((sign[0] < 0 ? lo[0] + w : hi[0] - w) + w * direction.x(), (sign[1] < 0 ? lo[1] + w : hi[1] - w) + w * direction.y(),
-                (sign[2] < 0 ? lo[2] + w : hi[2] - w) + w * direction.z());
+        return new Point((sign[0] < 0 ? lo[0] + w : hi[0] - w) + w * to.x(), (sign[1] < 0 ? lo[1] + w : hi[1] - w) + w * to.y(), (sign[2] < 0 ? lo[2] + w : hi[2] - w) + w * to.z());
+    }
+
+    private static Way axis(int axis, int side) {
+        return AXES[axis][(side + 1) / 2];
     }
 
     private static Point along(int axis, double length) {
@@ -63,7 +92,7 @@ public final class BevelledBox {
     }
 
     private void face(int axis, int side) {
-        var n = along(axis, side);
+        var n = axis(axis, side);
         faces.face(at(signs(axis, side, -side, -1), n), at(signs(axis, side, side, -1), n), at(signs(axis, side, side, 1), n), at(signs(axis, side, -side, 1), n));
     }
 
@@ -74,12 +103,14 @@ public final class BevelledBox {
         for (var k = 0; k < bevel.segments(); k++) {
             var a = quarter(axis, s, t, k);
             var b = quarter(axis, s, t, k + 1);
-            faces.face(new Point[] {at(low, a), at(low, b), at(high, b), at(high, a)}, new Point[] {a, b, b, a});
+            faces.face(new Point[] {at(low, a), at(low, b), at(high, b), at(high, a)}, new Point[] {a.to, b.to, b.to, a.to});
         }
     }
 
-    private Point quarter(int axis, int s, int t, int k) {
-        return along((axis + 1) % 3, s * bevel.cos(k)).plus(along((axis + 2) % 3, t * bevel.sin(k)));
+    private Way quarter(int axis, int s, int t, int k) {
+        var first = (axis + 1) % 3;
+        var second = (axis + 2) % 3;
+        return k == 0 ? axis(first, s) : k == bevel.segments() ? axis(second, t) : new Way(along(first, s * bevel.cos(k)).plus(along(second, t * bevel.sin(k))), -1);
     }
 
     /** An eighth of a ball, in rows from its pole on the Z axis. */
@@ -91,23 +122,28 @@ public final class BevelledBox {
                 var a = ball(sign, row, i);
                 var b = ball(sign, row + 1, i);
                 var c = ball(sign, row + 1, i + 1);
-                var d = ball(sign, row, i + 1);
                 triangle(sign, outward, a, b, c);
                 if (row > 0) {
-                    triangle(sign, outward, a, c, d);
+                    triangle(sign, outward, a, c, ball(sign, row, i + 1));
                 }
             }
         }
     }
 
-    private Point ball(int[] sign, int row, int i) {
-        return row == 0 ? new Point(0, 0, sign[2])
-                : new Point(sign[0] * bevel.sin(row) * bevel.cos(i), sign[1] * bevel.sin(row) * bevel.sin(i), sign[2] * bevel.cos(row));
+    private Way ball(int[] sign, int row, int i) {
+        var n = bevel.segments();
+        if (row == 0) {
+            return axis(2, sign[2]);
+        }
+        if (row == n && (i == 0 || i == n)) {
+            return i == 0 ? axis(0, sign[0]) : axis(1, sign[1]);
+        }
+        return new Way(new Point(sign[0] * bevel.sin(row) * bevel.cos(i), sign[1] * bevel.sin(row) * bevel.sin(i), sign[2] * bevel.cos(row)), -1);
     }
 
-    private void triangle(int[] sign, boolean outward, Point a, Point b, Point c) {
+    private void triangle(int[] sign, boolean outward, Way a, Way b, Way c) {
         var second = outward ? b : c;
         var third = outward ? c : b;
-        faces.face(new Point[] {at(sign, a), at(sign, second), at(sign, third)}, new Point[] {a, second, third});
+        faces.face(new Point[] {at(sign, a), at(sign, second), at(sign, third)}, new Point[] {a.to, second.to, third.to});
     }
 }
