@@ -156,6 +156,10 @@ async function bring() {
           <dt>Triangles</dt>
           <dd class="figures">{{ number(thing.left.triangles) }}</dd>
         </dl>
+        <p v-if="thing.triangles.allowed" :class="thing.triangles.over ? 'caution' : 'right'">
+          {{ thing.triangles.over ? '▲' : '✓' }} With it the set has {{ number(thing.triangles.spent) }} of the {{ number(thing.triangles.allowed) }} triangles
+          in its budget
+        </p>
         <p v-if="off" class="caution">▲ {{ delivery.sized ? `Misses ${piece!.code} by` : 'Off whole steps by' }} {{ off }}</p>
         <p v-for="f in found" :key="f.key" :class="f.right ? 'right' : 'caution'">{{ f.right ? '✓' : '▲' }} {{ f.says }}</p>
         <p v-if="!found.length" class="right">✓ It is closed, and its faces look outward</p>

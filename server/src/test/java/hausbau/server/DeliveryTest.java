@@ -163,6 +163,31 @@ class DeliveryTest {
         assertThat(bench(till).get("parts")).isEqualTo(before.get("parts"));
     }
 
+    /** By hand: a stand-in stands twice, so that a mesh of 24 triangles in its place changes the set by twice the difference; a new piece of a box by 12. */
+    @Test
+    void whatItTakesOfTheBudgetIsTold() {
+        var till = standIn();
+        in.made("/placements", "{\"pieceId\":" + till + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0},\"snap\":false}");
+        in.made("/placements", "{\"pieceId\":" + till + ",\"atMm\":{\"x\":3000,\"y\":1000,\"z\":0},\"snap\":false}");
+        var spent = in.caller.get(in.site + "/tally").json().get("triangles").asLong();
+        var file = obj(1, "body", "oak", box(0, 0, 0, 0.62, 0.3, 0.4), "top", "brass", box(0.1, 0.3, 0.1, 0.5, 0.5, 0.3));
+        assertThat(line(delivered("till.obj", file, "?pieceId=" + till)).get("allowed").asLong()).as("no limit").isZero();
+        var allowed = spent + 11;
+        assertThat(in.caller.call("PATCH", in.site + "/brief", "{\"budget\":{\"triangles\":" + allowed + "}}", null).status()).isLessThan(300);
+        // A stand-in has 44.
+        var instead = line(delivered("till.obj", file, "?pieceId=" + till));
+        assertThat(instead.get("spent").asLong()).isEqualTo(spent + 2 * (24 - 44));
+        assertThat(instead.get("over").asBoolean()).isFalse();
+        var beside = line(delivered("box.obj", obj(1, "body", "oak", box(0, 0, 0, 0.62, 0.3, 0.4)), ""));
+        assertThat(beside.get("spent").asLong()).isEqualTo(spent + 12);
+        assertThat(beside.get("over").asBoolean()).isTrue();
+        assertThat(beside.get("allowed").asLong()).isEqualTo(allowed);
+    }
+
+    private static JsonNode line(JsonNode delivery) {
+        return delivery.get("things").get(0).get("triangles");
+    }
+
     private long standIn() {
         in.made("/piece-list", "{\"code\":\"PRP-TILL\",\"name\":\"till\",\"role\":\"PROP\",\"widthMm\":600,\"depthMm\":400,\"heightMm\":500,\"count\":1}");
         var listed = in.caller.get(in.site + "/piece-list").json();

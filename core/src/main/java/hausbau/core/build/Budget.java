@@ -13,6 +13,7 @@ import java.util.List;
  */
 public record Budget(long triangles, long drawCalls, long textureBytes, long materials, long sheets) {
 
+    public static final String TRIANGLES = "triangles";
     public static final Budget NONE = new Budget(0, 0, 0, 0, 0);
     private static final long MOST = 1_000_000_000_000L;
     private static final long MEBIBYTE = 1024L * 1024;
@@ -46,7 +47,7 @@ public record Budget(long triangles, long drawCalls, long textureBytes, long mat
 
     /** The tally against this budget; textures count as they are before they are compressed. */
     public List<Line> measure(Tally tally) {
-        return List.of(new Line("triangles", tally.triangles(), triangles), new Line("draw calls", tally.drawCalls(), drawCalls),
+        return List.of(new Line(TRIANGLES, tally.triangles(), triangles), new Line("draw calls", tally.drawCalls(), drawCalls),
                 new Line("texture memory", tally.textures().plain(), textureBytes), new Line("materials", tally.materials(), materials), new Line("sheets", tally.materials(), sheets));
     }
 

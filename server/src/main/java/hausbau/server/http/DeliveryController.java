@@ -4,11 +4,13 @@ import hausbau.core.bring.Choices;
 import hausbau.core.bring.Choices.Fix;
 import hausbau.core.bring.Choices.Up;
 import hausbau.core.bring.Report;
+import hausbau.core.build.Budget;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Swatch;
 import hausbau.server.journal.Seen;
+import hausbau.server.http.KitController.BudgetLineView;
 import hausbau.server.work.DeliveryService;
 import hausbau.server.work.DeliveryService.Delivered;
 import hausbau.server.work.DeliveryService.Order;
@@ -78,12 +80,13 @@ class DeliveryController {
         }
     }
 
-    /** @param came as it is in the file, @param left once it is set right as was asked for; @param laidOut whether all of it has UVs of its own */
-    record ThingView(@NotNull int number, @NotNull String name, @NotNull FoundView came, @NotNull FoundView left, @NotNull VecMm.BoxMm boxMm, @NotNull List<String> materials, @NotNull boolean laidOut) {
+    /** @param came as it is in the file, @param left once it is set right as was asked for; @param laidOut whether all of it has UVs of its own, @param triangles that the set would have with it */
+    record ThingView(@NotNull int number, @NotNull String name, @NotNull FoundView came, @NotNull FoundView left, @NotNull VecMm.BoxMm boxMm, @NotNull List<String> materials, @NotNull boolean laidOut,
+            @NotNull BudgetLineView triangles) {
 
-        static ThingView of(DeliveryService.Thing t) {
+        static ThingView of(DeliveryService.Thing t, Budget.Line spent) {
             return new ThingView(t.number(), t.settled().name(), FoundView.of(t.settled().came()), FoundView.of(t.settled().left()), VecMm.BoxMm.of(t.box()), List.copyOf(t.settled().shells().keySet()),
-                    t.settled().shells().values().stream().allMatch(s -> s.isLaidOut()));
+                    t.settled().shells().values().stream().allMatch(s -> s.isLaidOut()), BudgetLineView.of(spent));
         }
     }
 
@@ -97,7 +100,7 @@ class DeliveryController {
         static DeliveryView of(Delivered d) {
             var file = d.file();
             return new DeliveryView(d.id(), file.name(), ChoicesView.of(d.choices()), file.materials().entrySet().stream().map(e -> new MaterialView(e.getKey(), e.getValue())).toList(), List.copyOf(file.textures()),
-                    List.copyOf(file.missing()), file.left(), List.copyOf(file.pictures().keySet()), d.isSized(), d.things().stream().map(ThingView::of).toList(), d.thing());
+                    List.copyOf(file.missing()), file.left(), List.copyOf(file.pictures().keySet()), d.isSized(), d.things().stream().map(t -> ThingView.of(t, d.spent().get(t.number()))).toList(), d.thing());
         }
     }
 

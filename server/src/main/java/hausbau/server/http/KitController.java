@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Seen;
+import hausbau.core.build.Budget;
 import hausbau.core.fit.FixedItem;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitQuestion;
@@ -142,6 +143,10 @@ class KitController {
 
     /** @param allowed 0 is no limit */
     record BudgetLineView(@NotNull String what, @NotNull long spent, @NotNull long allowed, @NotNull boolean over) {
+
+        static BudgetLineView of(Budget.Line l) {
+            return new BudgetLineView(l.what(), l.spent(), l.allowed(), l.isOver());
+        }
     }
 
     @PostMapping("/kit-plans")
@@ -264,6 +269,6 @@ class KitController {
         return new TallyView(t.kinds(), t.placements(), t.drawCalls(), t.triangles(), t.instancedBytes(), t.flatBytes(), t.materials(), t.textures().plain(), t.textures().compressed(),
                 t.largest().stream().map(s -> new SheetCostView(s.material(), s.colourway(), s.side(), s.memory().plain())).toList(),
                 t.heaviest().stream().map(h -> new ShareView(h.what(), h.triangles())).toList(),
-                cost.budget().stream().map(l -> new BudgetLineView(l.what(), l.spent(), l.allowed(), l.isOver())).toList());
+                cost.budget().stream().map(BudgetLineView::of).toList());
     }
 }

@@ -6,6 +6,7 @@ import hausbau.core.bring.Loose;
 import hausbau.core.bring.Loose.Surface;
 import hausbau.core.bring.Settled;
 import hausbau.core.bring.Settling;
+import hausbau.core.build.Budget;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.in.Bundle;
 import hausbau.core.exchange.in.Incoming;
@@ -63,10 +64,11 @@ public class DeliveryService {
     private final TransactionTemplate transaction;
     private final BroughtPictures pictures;
     private final UnderWay underWay;
+    private final KitService kit;
     private final Map<UUID, Incoming> read = new Shelf<>(AT_HAND);
     private final Map<Wanted, Settled> settled = new Shelf<>(16 * AT_HAND);
 
-    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction, BroughtPictures pictures, UnderWay underWay) {
+    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction, BroughtPictures pictures, UnderWay underWay, KitService kit) {
         this.stores = stores;
         this.deliveries = deliveries;
         this.journal = journal;
@@ -74,6 +76,7 @@ public class DeliveryService {
         this.transaction = transaction;
         this.pictures = pictures;
         this.underWay = underWay;
+        this.kit = kit;
     }
 
     /** One thing of a file under some choices, of a size or of none, on the site's step. */
@@ -91,9 +94,10 @@ public class DeliveryService {
 
     /**
      * @param isSized whether the piece whose place it takes says how large it is to be
+     * @param spent   what the set would spend on triangles with each of the things, of what its budget allows
      * @param thing   the number of the one that was taken when it was brought in before; 0 where it was not
      */
-    public record Delivered(UUID id, Incoming file, Choices choices, boolean isSized, List<Thing> things, int thing) {
+    public record Delivered(UUID id, Incoming file, Choices choices, boolean isSized, List<Thing> things, List<Budget.Line> spent, int thing) {
     }
 
     /** What is asked about a delivery; what is null is as is usual for the file, or as it was when the piece was brought in last. */
@@ -168,8 +172,10 @@ public class DeliveryService {
         var of = Optional.ofNullable(question.pieceId()).map(state::piece);
         var before = before(siteId, question.pieceId()).filter(b -> b.file().equals(file.name()));
         var choices = question.choices() != null ? question.choices() : before.map(Brought::choices).orElseGet(() -> usual(file, of.isPresent()));
-        var things = things(file, choices);
-        return new Delivered(id, file, choices, Fitting.size(of).isPresent(), IntStream.range(0, things.size()).mapToObj(n -> thing(id, file, choices, things, n, of, state)).toList(),
+        var loose = things(file, choices);
+        var things = IntStream.range(0, loose.size()).mapToObj(n -> thing(id, file, choices, loose, n, of, state)).toList();
+        var triangles = kit.triangles(siteId, question.pieceId());
+        return new Delivered(id, file, choices, Fitting.size(of).isPresent(), things, things.stream().map(t -> triangles.with(t.settled().left().triangles())).toList(),
                 before.map(Brought::thing).filter(n -> n < things.size()).orElse(0));
     }
 

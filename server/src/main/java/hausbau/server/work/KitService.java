@@ -35,6 +35,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -178,6 +179,30 @@ public class KitService {
         var tally = Tally.of(uses, state.kit().sheets());
         var budget = stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
         return new Cost(tally, budget.measure(tally));
+    }
+
+    /**
+     * What a set spends on triangles apart from some piece.
+     *
+     * @param count how often that piece is seen, or once where it is nowhere yet
+     */
+    public record Triangles(long others, long count, long allowed) {
+
+        /** @param triangles that the piece would have */
+        public Budget.Line with(int triangles) {
+            return new Budget.Line(Budget.TRIANGLES, others + count * triangles, allowed);
+        }
+    }
+
+    /** @param pieceId of a piece that is there; null for one that is not */
+    @Reading
+    public Triangles triangles(long siteId, @Nullable Long pieceId) {
+        var state = sets.current(siteId);
+        var line = cost(siteId).budget().stream().filter(l -> l.what().equals(Budget.TRIANGLES)).findFirst().orElseThrow();
+        var piece = Optional.ofNullable(pieceId).map(state::piece);
+        var count = piece.map(p -> looks.of(state).counts(state.set().counts()).getOrDefault(p.kind(), 0L)).orElse(0L);
+        var own = piece.map(p -> count * meshes.mesh(p, finish(state)).triangles()).orElse(0L);
+        return new Triangles(line.spent() - own, Math.max(1, count), line.allowed());
     }
 
     static Finish finish(SiteState state) {
