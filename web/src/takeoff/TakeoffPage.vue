@@ -56,7 +56,7 @@ function down(e: PointerEvent) {
   const markId = (e.target as SVGElement).closest<SVGElement>('[data-mark]')?.dataset.mark
   const at = tenth(place(e))
   if (e.button !== 0 || spaceHeld) pan = at
-  else if (handle !== undefined) dragged.value = Number(handle)
+  else if (handle !== undefined && !takeoff.keeping) dragged.value = Number(handle)
   else if (takeoff.tool === 'look') {
     takeoff.chosenMark = markId ? Number(markId) : undefined
     if (!markId) pan = at

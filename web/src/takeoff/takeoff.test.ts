@@ -141,6 +141,21 @@ describe('the takeoff of one picture', () => {
     expect(t.draft.value).toBeDefined()
   })
 
+  it('is no longer changed by hand once it is on its way to be kept, and is again when that is refused', async () => {
+    asked = stubServer((_, path) => (path.endsWith('/planes') ? new Response(JSON.stringify({ detail: 'No.' }), { status: 400 }) : {}))
+    const t = open()
+    t.tool.value = 'flat'
+    await nextTick()
+    await t.pick({ x: 10, y: 10 })
+    await t.pick({ x: 90, y: 10 })
+    const kept = t.saveDraft()
+    expect(t.keeping.value).toBe(true)
+    await kept
+    expect(t.keeping.value).toBe(false)
+    expect(t.draft.value).toBeDefined()
+    expect(posts('/planes')).toHaveLength(1)
+  })
+
   it('writes angles and areas in their own units', () => {
     const t = open()
     expect(t.say({ value: 89.96, deviation: 0.31 }, 'ANGLE')).toBe('90.0° ± 0.3°')

@@ -202,7 +202,16 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
     }
   }
 
-  const saveDraft = () => site.inTurn(keepDraft)
+  /** Whether the draft is on its way to be kept: it is no longer changed by hand then. */
+  const keeping = ref(false)
+  async function saveDraft() {
+    keeping.value = true
+    try {
+      await site.inTurn(keepDraft)
+    } finally {
+      keeping.value = false
+    }
+  }
 
   async function keepDraft() {
     const d = draft.value!
@@ -255,6 +264,7 @@ export function useTakeoff(picture: Ref<ItemView | undefined>) {
     finishOutline,
     stamp,
     saveDraft,
+    keeping,
     proposals,
     say,
   }
