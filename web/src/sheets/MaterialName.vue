@@ -1,11 +1,17 @@
 <script setup lang="ts">
+import { computed, provide } from 'vue'
 import type { PlacedView } from '../api/client'
+import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
 import { useMaterials } from './materials'
 
 /** What a material is called, in all colourways and in the files that are handed over. */
 defineProps<{ material: PlacedView['swatch'] }>()
 const materials = useMaterials()
+provide(
+  REFUSED,
+  computed(() => materials.refusal),
+)
 </script>
 
 <template>

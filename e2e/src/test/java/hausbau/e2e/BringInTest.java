@@ -214,6 +214,7 @@ class BringInTest {
         desk.field("Name of the material").fill("Stone");
         desk.press("Enter");
         assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("Another material is called “Stone” already");
+        assertThat(desk.field("Name of the material")).hasValue("board");
         desk.field("Name of the material").fill("enamel");
         desk.press("Enter");
         assertThat(finishes.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("enamel"))).isVisible();
