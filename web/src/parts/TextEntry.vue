@@ -13,7 +13,7 @@ let sent = false
 const refused = inject(REFUSED, undefined)
 watch(
   () => props.value,
-  () => typing || show(),
+  () => show(),
 )
 watch(
   () => refused?.value,

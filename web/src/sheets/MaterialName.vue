@@ -3,7 +3,7 @@ import { computed, provide } from 'vue'
 import type { PlacedView } from '../api/client'
 import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
-import { useMaterials } from './materials'
+import { useMaterials, wordOf } from './materials'
 
 /** What a material is called, in all colourways and in the files that are handed over. */
 defineProps<{ material: PlacedView['swatch'] }>()
@@ -22,6 +22,7 @@ provide(
         :key="material"
         label="Name of the material"
         :value="materials.called(material)"
+        :placeholder="wordOf(material)"
         :maxlength="40"
         @commit="(name) => void materials.call(material, name)"
     /></label>

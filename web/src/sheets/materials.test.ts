@@ -22,7 +22,8 @@ beforeEach(() => {
         { material: 'SHARED', placed: [{ swatch: 'SHARED1', name: 'rail' }] },
         { material: 'SHARED_B', placed: [{ swatch: 'SHARED_B1', name: 'sign' }] },
       ]
-    if (path.endsWith('/materials')) return Object.entries(names).map(([swatch, name]) => ({ swatch, name, pixels: 1024 }))
+    if (path.endsWith('/materials'))
+      return Object.entries(names).map(([swatch, name]) => ({ swatch, name, named: swatch === 'OWN1', pixels: 1024, shared: swatch.startsWith('SHARED') }))
     if (method === 'PATCH') {
       const { name } = body as { name?: string }
       if (name && Object.values(names).includes(name))

@@ -8,18 +8,17 @@ import { useSharedSheets } from './shared'
 export const useMaterials = defineStore('materials', () => {
   const shared = useSharedSheets()
   const { all, refusal, edit } = useListed<SheetMaterialView>('/materials')
-  const isShared = (swatch: PlacedView['swatch']) => swatch.startsWith('SHARED')
 
   /** All that something can be made of: what has a sheet of its own, and what shares one. */
   const swatches = computed(() => [
-    ...all.value.filter((m) => !isShared(m.swatch)).map((m) => ({ value: m.swatch, label: m.name })),
+    ...all.value.filter((m) => !m.shared).map((m) => ({ value: m.swatch, label: m.name })),
     ...shared.all.flatMap((sheet) => sheet.placed.map((p) => ({ value: p.swatch, label: p.name }))),
   ])
   /** What a swatch or a shared sheet is called. */
   const called = (swatch: PlacedView['swatch']) =>
     all.value.find((m) => m.swatch === swatch)?.name ?? swatches.value.find((s) => s.value === swatch)?.label ?? wordOf(swatch)
   /** Whether the site says what it is called. */
-  const isNamed = (swatch: PlacedView['swatch']) => called(swatch) !== wordOf(swatch)
+  const isNamed = (swatch: PlacedView['swatch']) => !!all.value.find((m) => m.swatch === swatch)?.named
 
   /** @param name as its swatch where it is blank */
   const call = (swatch: PlacedView['swatch'], name: string) => edit('Call a material', 'PATCH', `/materials/${swatch}`, () => ({ name }))

@@ -248,8 +248,9 @@ export class BenchScene {
     if (wasSeen && !this.isSeen(box)) this.frame('here')
   }
 
+  /** What lies behind the camera is not, wherever it would fall on the picture. */
   private isSeen(box: Box3) {
-    return corners(box).every((corner) => Math.max(Math.abs(corner.project(this.camera).x), Math.abs(corner.y)) <= 1)
+    return corners(box).every((corner) => Math.max(...corner.project(this.camera).toArray().map(Math.abs)) <= 1)
   }
 
   private extent() {

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Sets of finishes, over HTTP. */
@@ -28,6 +29,8 @@ class ColourwayTest {
     int port;
     @Autowired
     Sets sets;
+    @Autowired
+    JdbcTemplate jdbc;
     BuiltRoom in;
 
     @BeforeEach
@@ -177,7 +180,7 @@ class ColourwayTest {
         var wall = in.piece("WAL-1000");
         var mesh = meshOf("WAL-1000");
         assertThat(in.caller.call("PATCH", in.site + "/materials/PLASTER", "{\"name\":\" Limewash \"}", null).status()).isEqualTo(204);
-        assertThat(in.caller.get(in.site + "/materials").json().get(0).toString()).isEqualTo("{\"swatch\":\"PLASTER\",\"name\":\"Limewash\",\"pixels\":1024}");
+        assertThat(in.caller.get(in.site + "/materials").json().get(0).toString()).isEqualTo("{\"swatch\":\"PLASTER\",\"name\":\"Limewash\",\"named\":true,\"pixels\":1024,\"shared\":false}");
         assertThat(meshOf("WAL-1000")).isEqualTo(mesh);
         var out = in.caller.get(in.site + "/pieces/" + wall + "/piece.glb");
         assertThat(materials(out)).containsExactly("Limewash");
@@ -194,6 +197,20 @@ class ColourwayTest {
         sets.forget(in.id());
         assertThat(in.caller.get(in.site + "/materials").json().get(0).get("name").asString()).isEqualTo("Limewash");
         in.caller.post(in.site + "/undo", null);
+    }
+
+    /** What was written before a material had a name, when its row was called by the size of its sheet, is taken back and made again. */
+    @Test
+    void anEntryFromBeforeTheyHadNamesIsUndone() {
+        assertThat(in.caller.call("PATCH", in.site + "/materials/TILE", "{\"pixels\":512}", null).status()).isEqualTo(204);
+        var rewritten = jdbc.update("update journal set changes = replace(replace(changes, '\"table\":\"MATERIAL\"', '\"table\":\"SHEET_SIZE\"'), ',\"name\":\"\"', '') where site_id = ? and changes like '%\"MATERIAL\"%'", in.id());
+        assertThat(rewritten).isEqualTo(1);
+        assertThat(jdbc.queryForObject("select count(*) from journal where site_id = ? and changes like '%SHEET_SIZE%' and changes not like '%name%'", Long.class, in.id())).isEqualTo(1);
+        assertThat(in.caller.post(in.site + "/undo", null).status()).isEqualTo(200);
+        assertThat(coat(used(), "TILE").get("pixels").asInt()).isEqualTo(1024);
+        assertThat(in.caller.post(in.site + "/redo", null).status()).isEqualTo(200);
+        assertThat(coat(used(), "TILE").get("pixels").asInt()).isEqualTo(512);
+        assertThat(in.caller.get(in.site + "/materials").text()).contains("\"name\":\"tile\"");
     }
 
     private static List<String> materials(Caller.Answer glb) {

@@ -13,7 +13,7 @@ import java.util.List;
  */
 public record Budget(long triangles, long drawCalls, long textureBytes, long materials, long sheets) {
 
-    public static final String TRIANGLES = "triangles";
+    private static final String TRIANGLES = "triangles";
     public static final Budget NONE = new Budget(0, 0, 0, 0, 0);
     private static final long MOST = 1_000_000_000_000L;
     private static final long MEBIBYTE = 1024L * 1024;
@@ -43,6 +43,17 @@ public record Budget(long triangles, long drawCalls, long textureBytes, long mat
         public boolean isOver() {
             return allowed > 0 && spent > allowed;
         }
+    }
+
+    /**
+     * What a set spends on triangles where one of its pieces would have others.
+     *
+     * @param tally of the set as it is, @param had that the piece has now, 0 for a new one
+     * @param count how often the piece is seen; one that is seen nowhere yet counts as one more
+     * @param would that it would have
+     */
+    public Line triangles(Tally tally, long count, int had, int would) {
+        return new Line(TRIANGLES, tally.triangles() + (count == 0 ? would : count * (would - had)), triangles);
     }
 
     /** The tally against this budget; textures count as they are before they are compressed. */

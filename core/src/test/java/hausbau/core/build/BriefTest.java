@@ -63,4 +63,14 @@ class BriefTest {
         assertThatThrownBy(() -> new Brief("i".repeat(4001), "", Budget.Target.OWN, Budget.NONE, each(0), each(0))).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> new Brief("", "f".repeat(301), Budget.Target.OWN, Budget.NONE, each(0), each(0))).isInstanceOf(Refused.class);
     }
+
+    /** By hand: three of a piece that gets 16 more are 48 more; one that is nowhere yet is all of its own more. */
+    @Test
+    void aPieceIsMeasuredAgainstTheTrianglesThatAreLeft() {
+        var budget = new Budget(9_050, 0, 0, 0, 0);
+        assertThat(budget.triangles(TALLY, 3, 44, 60)).isEqualTo(new Budget.Line("triangles", 9_048, 9_050)).matches(line -> !line.isOver());
+        assertThat(budget.triangles(TALLY, 3, 60, 44).spent()).isEqualTo(8_952);
+        assertThat(budget.triangles(TALLY, 0, 44, 60)).isEqualTo(new Budget.Line("triangles", 9_060, 9_050)).matches(Budget.Line::isOver);
+        assertThat(Budget.NONE.triangles(TALLY, 0, 0, 1_000_000).isOver()).isFalse();
+    }
 }

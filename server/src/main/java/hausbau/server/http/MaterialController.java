@@ -28,8 +28,8 @@ class MaterialController {
         this.materials = materials;
     }
 
-    /** @param pixels to a side of its sheet, in all colourways */
-    record SheetMaterialView(@NotNull Swatch swatch, @NotNull String name, @NotNull int pixels) {
+    /** @param named whether the site says what it is called, @param pixels to a side of its sheet, in all colourways, @param shared whether several swatches share it */
+    record SheetMaterialView(@NotNull Swatch swatch, @NotNull String name, @NotNull boolean named, @NotNull int pixels, @NotNull boolean shared) {
     }
 
     /** Only what is told changes. @param name blank is as its swatch, @param pixels 256, 512, 1024, 2048 or 4096 */
@@ -39,7 +39,7 @@ class MaterialController {
     @GetMapping
     @Operation(summary = "What surfaces are drawn in: those with a sheet to themselves, then shared sheets")
     List<SheetMaterialView> all(@PathVariable long siteId) {
-        return materials.all(siteId).stream().map(m -> new SheetMaterialView(m.swatch(), m.name(), m.pixels())).toList();
+        return materials.all(siteId).stream().map(m -> new SheetMaterialView(m.swatch(), m.name(), !m.name().equals(m.swatch().label()), m.pixels(), m.swatch().isSharedSheet())).toList();
     }
 
     @PatchMapping("/{swatch}")

@@ -175,7 +175,7 @@ public class DeliveryService {
         var loose = things(file, choices);
         var things = IntStream.range(0, loose.size()).mapToObj(n -> thing(id, file, choices, loose, n, of, state)).toList();
         var triangles = kit.triangles(siteId, question.pieceId());
-        return new Delivered(id, file, choices, Fitting.size(of).isPresent(), things, things.stream().map(t -> triangles.with(t.settled().left().triangles())).toList(),
+        return new Delivered(id, file, choices, Fitting.size(of).isPresent(), things, things.stream().map(t -> triangles.apply(t.settled().left().triangles())).toList(),
                 before.map(Brought::thing).filter(n -> n < things.size()).orElse(0));
     }
 

@@ -34,6 +34,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.IntFunction;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -170,39 +171,36 @@ public class KitService {
 
     @Reading
     public Cost cost(long siteId) {
-        var state = sets.current(siteId);
+        var tally = tally(sets.current(siteId));
+        return new Cost(tally, budget(siteId).measure(tally));
+    }
+
+    private Tally tally(SiteState state) {
         var finish = finish(state);
         var uses = looks.of(state).drawn(state.set().counts()).entrySet().stream().map(e -> {
             var piece = state.piece(state.id(e.getKey().kind()));
             return new Tally.Use(piece.code(), meshes.mesh(piece, finish), e.getValue(), e.getKey().colourway());
         }).toList();
-        var tally = Tally.of(uses, state.kit().sheets());
-        var budget = stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
-        return new Cost(tally, budget.measure(tally));
+        return Tally.of(uses, state.kit().sheets());
     }
 
-    /**
-     * What a set spends on triangles apart from some piece.
-     *
-     * @param count how often that piece is seen, or once where it is nowhere yet
-     */
-    public record Triangles(long others, long count, long allowed) {
-
-        /** @param triangles that the piece would have */
-        public Budget.Line with(int triangles) {
-            return new Budget.Line(Budget.TRIANGLES, others + count * triangles, allowed);
-        }
+    private Budget budget(long siteId) {
+        return stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
     }
 
-    /** @param pieceId of a piece that is there; null for one that is not */
+    /** What the set would spend on triangles if a piece had so many of them. @param pieceId of one that is there; null for a new one */
     @Reading
-    public Triangles triangles(long siteId, @Nullable Long pieceId) {
+    public IntFunction<Budget.Line> triangles(long siteId, @Nullable Long pieceId) {
         var state = sets.current(siteId);
-        var line = cost(siteId).budget().stream().filter(l -> l.what().equals(Budget.TRIANGLES)).findFirst().orElseThrow();
-        var piece = Optional.ofNullable(pieceId).map(state::piece);
-        var count = piece.map(p -> looks.of(state).counts(state.set().counts()).getOrDefault(p.kind(), 0L)).orElse(0L);
-        var own = piece.map(p -> count * meshes.mesh(p, finish(state)).triangles()).orElse(0L);
-        return new Triangles(line.spent() - own, Math.max(1, count), line.allowed());
+        var budget = budget(siteId);
+        var tally = tally(state);
+        if (pieceId == null) {
+            return would -> budget.triangles(tally, 0, 0, would);
+        }
+        var piece = state.piece(pieceId);
+        var count = looks.of(state).counts(state.set().counts()).getOrDefault(piece.kind(), 0L);
+        var had = meshes.mesh(piece, finish(state)).triangles();
+        return would -> budget.triangles(tally, count, had, would);
     }
 
     static Finish finish(SiteState state) {

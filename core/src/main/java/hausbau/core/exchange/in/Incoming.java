@@ -43,7 +43,7 @@ public record Incoming(String name, List<Loose> things, Choices usual, Map<Strin
     /** The same, where what a site calls so is meant by a name, in whichever colourway, before what it looks like. */
     public Incoming recognising(MaterialNames names) {
         var known = new LinkedHashMap<String, Swatch>();
-        materials.forEach((material, guessed) -> known.put(material, names.called(material).or(() -> names.called(material.split(", ")[0])).orElse(guessed)));
+        materials.forEach((material, guessed) -> known.put(material, names.called(material).or(() -> names.called(material.substring(0, Math.max(0, material.indexOf(", "))))).orElse(guessed)));
         return new Incoming(name, things, usual, known, textures, missing, left, pictures);
     }
 

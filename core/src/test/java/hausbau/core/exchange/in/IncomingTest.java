@@ -131,6 +131,8 @@ class IncomingTest {
         var dressed = read("s.obj", SQUARE + "usemtl oak, closed 1974\nf 1 2 3 4\n");
         assertThat(dressed.materials()).containsEntry("oak, closed 1974", Swatch.TIMBER);
         assertThat(dressed.recognising(names).materials()).containsEntry("oak, closed 1974", Swatch.PLASTER);
+        var nameless = new Incoming("s", dressed.things(), dressed.usual(), Map.of(", ", Swatch.TILE, "", Swatch.STONE), Set.of(), Set.of(), List.of(), Map.of());
+        assertThat(nameless.recognising(names).materials()).isEqualTo(nameless.materials());
     }
 
     private static final String SQUARE = "v 0 0 0\nv 1 0 0\nv 1 0 1\nv 0 0 1\n";
