@@ -11,6 +11,7 @@ import {
   WebGLRenderer,
 } from 'three'
 import { loadShape } from '../space/geometry'
+import { pixelRatio } from '../space/resolution'
 import { ink } from '../styles/theme'
 
 let renderer: WebGLRenderer | undefined
@@ -47,7 +48,7 @@ export async function portrait(url: string, widthM: number, heightM: number, pix
   camera.up.set(0, up === 'y' ? 1 : 0, up === 'z' ? 1 : 0)
   camera.position.set(eye[0], eye[1], eye[2])
   camera.lookAt(0, 0, 0)
-  renderer.setPixelRatio(2)
+  renderer.setPixelRatio(2 * Math.min(1, pixelRatio()))
   renderer.setSize(Math.ceil(widthM * pixelsPerMetre + 4), Math.ceil(heightM * pixelsPerMetre + 4))
   renderer.setClearColor(0x000000, 0)
   renderer.render(scene, camera)

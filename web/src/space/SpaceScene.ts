@@ -40,6 +40,7 @@ import { loadShape, type Shape } from './geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
 import { LayingGroup, type LayingMarks } from './LayingGroup'
 import { Picking } from './Picking'
+import { pixelRatio } from './resolution'
 import type { View } from './walk'
 
 /** What to show: plain data; the scene keeps the meshes to itself. */
@@ -122,7 +123,7 @@ export class SpaceScene {
     this.canvas = this.renderer.domElement
     container.appendChild(this.canvas)
     this.renderer.localClippingEnabled = true
-    this.renderer.setPixelRatio(window.devicePixelRatio)
+    this.renderer.setPixelRatio(pixelRatio())
     this.scene.background = new Color(paper)
     this.camera.up.copy(UP)
     this.renderer.shadowMap.enabled = true

@@ -29,6 +29,7 @@ import { Daylight, outdoors } from '../space/Daylight'
 import { figureMesh } from '../space/figure'
 import { loadShape, type Shape } from '../space/geometry'
 import { paperMaterial } from '../space/materials'
+import { pixelRatio } from '../space/resolution'
 import type { Instead } from '../ticket/seeing'
 import { PaperPass } from '../space/PaperPass'
 import { brick, hairline, ink, paper, plum, verdigris } from '../styles/theme'
@@ -96,7 +97,7 @@ export class BenchScene {
   ) {
     this.canvas = this.renderer.domElement
     container.appendChild(this.canvas)
-    this.renderer.setPixelRatio(window.devicePixelRatio)
+    this.renderer.setPixelRatio(pixelRatio())
     this.scene.background = new Color(paper)
     this.camera.up.set(0, 0, 1)
     const sky = new HemisphereLight('#eaf1f6', '#cfc7b6', 0.9)
@@ -126,7 +127,7 @@ export class BenchScene {
     const { clientWidth: w, clientHeight: h } = this.canvas.parentElement!
     if (!w || !h) return
     this.renderer.setSize(w, h)
-    this.pass.resize(w, h, window.devicePixelRatio)
+    this.pass.resize(w, h, this.renderer.getPixelRatio())
     this.camera.aspect = w / h
     this.camera.updateProjectionMatrix()
     this.draw()

@@ -60,7 +60,7 @@ final class Application implements AutoCloseable {
 
     /** Kills the server hard, as a power cut would. */
     void killServer() throws IOException, InterruptedException {
-        new ProcessBuilder("kill", "-9", Files.readString(home.resolve("server.pid")).strip()).start().waitFor();
+        new ProcessBuilder("kill", "-9", Files.readString(home.resolve("server.pid")).split(" ")[0]).start().waitFor();
         script.waitFor(60, TimeUnit.SECONDS);
     }
 
@@ -68,10 +68,18 @@ final class Application implements AutoCloseable {
         return "http://127.0.0.1:" + port + path;
     }
 
-    /** A page in a window of its own; those opened before are closed, since their drawing would slow this one. */
-    Page page() {
+    /**
+     * A page in a window of its own; those opened before are closed, since their drawing would slow this one.
+     *
+     * @param drawn whether Space is drawn in all its pixels; else a few stand for all, and only counts and picking are right
+     */
+    Page page(boolean drawn) {
         browser.contexts().forEach(BrowserContext::close);
-        return browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+        var context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        if (!drawn) {
+            context.addInitScript("try { localStorage.setItem('hausbau.draw', 'coarse') } catch { /* a page without storage draws nothing */ }");
+        }
+        return context.newPage();
     }
 
     @Override

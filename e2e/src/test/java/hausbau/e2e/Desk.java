@@ -32,8 +32,14 @@ final class Desk {
         PlaywrightAssertions.setDefaultAssertionTimeout(SLOW);
     }
 
+    /** Where nobody looks at the pixels of Space. */
     static Desk at(Application application) {
-        return new Desk(application, application.page());
+        return new Desk(application, application.page(false));
+    }
+
+    /** Where Space is drawn in all its pixels. */
+    static Desk drawn(Application application) {
+        return new Desk(application, application.page(true));
     }
 
     /** The same window with another tab. */

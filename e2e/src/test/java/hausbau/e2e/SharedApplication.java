@@ -14,8 +14,13 @@ final class SharedApplication implements BeforeAllCallback {
                 .computeIfAbsent(Application.class, key -> new Application(), Application.class);
     }
 
-    /** A person at a fresh window of it. */
+    /** A person at a fresh window of it, who does not look at the pixels of Space. */
     static Desk desk() {
         return Desk.at(application);
+    }
+
+    /** A person at a fresh window of it, who does. */
+    static Desk drawnDesk() {
+        return Desk.drawn(application);
     }
 }

@@ -111,7 +111,7 @@ class SheetsTest {
     /** The other colourway: one action, and Space looks otherwise; one step back, and it looks as before. */
     @Test
     void anotherColourwayIsOneActionAndSeenInSpace() throws IOException {
-        var desk = SharedApplication.desk().hall("Two colourways");
+        var desk = SharedApplication.drawnDesk().hall("Two colourways");
         withRedPlaster(desk);
         var before = reddish(desk);
         var worn = coats(desk);
@@ -133,7 +133,7 @@ class SheetsTest {
     /** A room in other finishes than its site, chosen beside its pattern; what stands in it by hand is dressed by hand: worn, and tinted. Each is one step back. */
     @Test
     void aRoomAndWhatStandsInItAreDressedByHand() throws IOException {
-        var desk = SharedApplication.desk().hall("Dressed by hand");
+        var desk = SharedApplication.drawnDesk().hall("Dressed by hand");
         withRedPlaster(desk);
         var before = reddish(desk);
         var worn = coats(desk);
@@ -269,7 +269,7 @@ class SheetsTest {
     /** Two pictures at once become swatches where there is room; moved by keys faster than the server answers, dragged, typed, packed; what is made of one is seen so. */
     @Test
     void aSheetIsPutTogetherAndWhatLiesOnItFollows() throws IOException {
-        var desk = SharedApplication.desk().hall("Shared hall");
+        var desk = SharedApplication.drawnDesk().hall("Shared hall");
         open(desk);
         finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet").setExact(true)).click();
         assertThat(desk.page.getByText("Nothing lies here yet.")).isVisible();
@@ -356,7 +356,7 @@ class SheetsTest {
     /** How finely pictures lie: all in the colour of the site's density, and it says so. */
     @Test
     void densitiesAreSeenInSpace() throws IOException {
-        var desk = SharedApplication.desk().hall("Densities");
+        var desk = SharedApplication.drawnDesk().hall("Densities");
         desk.press("p");
         desk.until(DRESSED, null);
         desk.button("Density").click();
@@ -376,7 +376,7 @@ class SheetsTest {
     /** Twice the pixels are twice the width at one density, and Space stays as fine; a second shared sheet is begun with a size of its own, and taken away. */
     @Test
     void sheetsHaveSizesOfTheirOwn() throws IOException {
-        var desk = SharedApplication.desk().hall("Sizes of sheets");
+        var desk = SharedApplication.drawnDesk().hall("Sizes of sheets");
         open(desk);
         finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("plaster")).click();
         assertThat(desk.page.getByText("4 m square, 1024 pixels")).isVisible();

@@ -18,7 +18,7 @@ public final class Shots {
     /** @param args the folder for the pictures */
     public static void main(String[] args) {
         try (var application = new Application()) {
-            new Shots(Desk.at(application), Path.of(args[0])).take();
+            new Shots(Desk.drawn(application), Path.of(args[0])).take();
         }
     }
 

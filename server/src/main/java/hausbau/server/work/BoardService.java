@@ -60,7 +60,7 @@ public class BoardService {
         return transaction.execute(status -> lay(siteId, seen, name, picture, x, y));
     }
 
-    BoardItemRow lay(long siteId, Seen seen, String name, PictureFile picture, double x, double y) {
+    public BoardItemRow lay(long siteId, Seen seen, String name, PictureFile picture, double x, double y) {
         return journal.edit(siteId, seen, edit -> {
             var plain = name.replaceAll("\\p{Cntrl}", " ").strip();
             var title = cut(plain.isEmpty() ? "picture" : plain, 200);

@@ -28,7 +28,7 @@ import javax.imageio.ImageWriteParam;
  * @param type     of what is kept, {@code image/png} or {@code image/jpeg}
  * @param original all pixels, @param preview a JPEG of at most 512 pixels a side
  */
-record PictureFile(String type, int width, int height, byte[] original, byte[] preview) {
+public record PictureFile(String type, int width, int height, byte[] original, byte[] preview) {
 
     static final int MOST_BYTES = 64 * 1024 * 1024;
     static final long MOST_PIXELS = 64_000_000;
@@ -36,7 +36,7 @@ record PictureFile(String type, int width, int height, byte[] original, byte[] p
     private static final Map<String, String> READERS = Map.of("png", "image/png", "jpeg", "image/jpeg", "webp", "image/webp");
 
     /** @throws Refused if the file is no whole PNG, JPEG or WebP picture, or too large, with the reason */
-    static PictureFile read(byte[] file) {
+    public static PictureFile read(byte[] file) {
         var format = format(file);
         if (isCutShort(format, file)) {
             throw new Refused("file", "The file ends before the picture does. Save or copy it again.");
@@ -187,7 +187,7 @@ record PictureFile(String type, int width, int height, byte[] original, byte[] p
         return flat;
     }
 
-    static byte[] png(BufferedImage image) {
+    public static byte[] png(BufferedImage image) {
         var out = new ByteArrayOutputStream();
         try {
             ImageIO.write(image, "png", out);

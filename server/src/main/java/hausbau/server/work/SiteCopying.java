@@ -32,24 +32,35 @@ class SiteCopying {
     @Transactional
     long copy(long id, String name) {
         // Held, so that no edit falls between one table and the next.
-        var from = stores.sites().lockedSite(id);
+        return copy(stores.sites().lockedSite(id), name, "");
+    }
+
+    /**
+     * Copies a site whose rows stand in tables of the same columns, called as those of the aggregates with something before it.
+     *
+     * @return the id of the copy
+     */
+    @Transactional
+    long copy(SiteRow from, String name, String prefix) {
+        long id = from.getId();
         var copy = new SiteRow(stores.nextId(), name, from.settings());
         from.kit().ifPresent(copy::set);
         copy.nameGround(from.groundName());
         stores.sites().add(copy);
+        jdbc.execute("drop table if exists new_id");
         jdbc.execute("create temporary table new_id (old bigint primary key, fresh bigint) on commit drop");
         for (var aggregate : Aggregate.values()) {
             if (aggregate != Aggregate.SITE && aggregate.hasIds()) {
                 // One value of the sequence stands for a block of 100 ids; ids of a block stay together.
                 jdbc.update("insert into new_id select id, base + row_number() over (partition by block order by id) - 1 from (select id, block, "
                         + "first_value(value) over (partition by block order by id) as base from (select id, (row_number() over (order by id) - 1) / 100 as block, "
-                        + "case when (row_number() over (order by id) - 1) % 100 = 0 then nextval('hausbau_id') end as value from " + aggregate.table()
+                        + "case when (row_number() over (order by id) - 1) % 100 = 0 then nextval('hausbau_id') end as value from " + prefix + aggregate.table()
                         + " where site_id = ?) numbered) based", id);
             }
         }
         for (var aggregate : Aggregate.values()) {
             if (aggregate != Aggregate.SITE) {
-                copyRows(aggregate, id, copy.getId());
+                copyRows(aggregate, prefix, id, copy.getId());
             }
         }
         rename(copy.getId());
@@ -57,14 +68,14 @@ class SiteCopying {
         return copy.getId();
     }
 
-    private void copyRows(Aggregate aggregate, long from, long to) {
+    private void copyRows(Aggregate aggregate, String prefix, long from, long to) {
         var columns = jdbc.queryForList("select column_name from information_schema.columns where table_schema = current_schema() and table_name = ? "
                 + "order by ordinal_position", String.class, aggregate.table());
         var values = columns.stream().map(column -> column.equals("id") ? fresh(column)
                 : column.equals("site_id") ? String.valueOf(to)
                 : aggregate.references().contains(column) ? "coalesce(" + fresh(column) + ", 0)"
                 : column.equals("tag_ids") ? "array(select fresh from new_id where old = any(t.tag_ids) order by fresh)" : "t." + column).collect(Collectors.joining(", "));
-        jdbc.update("insert into " + aggregate.table() + " (" + String.join(", ", columns) + ") select " + values + " from " + aggregate.table()
+        jdbc.update("insert into " + aggregate.table() + " (" + String.join(", ", columns) + ") select " + values + " from " + prefix + aggregate.table()
                 + " t where t.site_id = ?", from);
     }
 

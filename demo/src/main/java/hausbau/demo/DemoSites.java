@@ -1,5 +1,12 @@
-package hausbau.server.work;
+package hausbau.demo;
 
+import hausbau.server.work.KitService;
+import hausbau.server.work.LevelService;
+import hausbau.server.work.MassingService;
+import hausbau.server.work.PlacementService;
+import hausbau.server.work.RepeatService;
+import hausbau.server.work.SiteService;
+import hausbau.server.work.StairService;
 import hausbau.core.build.Clinging;
 import hausbau.core.build.Repeat;
 import hausbau.core.build.Stance;
@@ -19,25 +26,18 @@ import hausbau.core.repeat.Course;
 import hausbau.core.repeat.Pace;
 import hausbau.core.repeat.Variation;
 import hausbau.server.journal.Seen;
-import hausbau.server.store.Stores;
 import hausbau.server.store.set.RuleWords;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
 
-/** Loads the demo sites that are not there, through the same services that people use. All of it is invented. */
+/** Makes the demo sites, through the same services that people use. All of it is invented. */
 @Component
-@ConditionalOnBooleanProperty("hausbau.demo")
-class DemoSites implements ApplicationRunner {
+public class DemoSites {
 
     private static final String BATHS = "Ottersteg Baths";
     private static final Seen NOT_TOLD = Seen.NOT_TOLD;
 
-    private final Stores store;
     private final SiteService sites;
     private final MassingService massing;
     private final LevelService levels;
@@ -48,11 +48,9 @@ class DemoSites implements ApplicationRunner {
     private final DemoBoard board;
     private final DemoDressing dressing;
     private final DemoEstates estates;
-    private final TransactionTemplate transaction;
 
-    DemoSites(Stores store, SiteService sites, MassingService massing, LevelService levels, StairService stairs, KitService kit, PlacementService placements,
-            RepeatService repeats, DemoBoard board, DemoDressing dressing, DemoEstates estates, TransactionTemplate transaction) {
-        this.store = store;
+    DemoSites(SiteService sites, MassingService massing, LevelService levels, StairService stairs, KitService kit, PlacementService placements,
+            RepeatService repeats, DemoBoard board, DemoDressing dressing, DemoEstates estates) {
         this.sites = sites;
         this.massing = massing;
         this.levels = levels;
@@ -63,24 +61,14 @@ class DemoSites implements ApplicationRunner {
         this.board = board;
         this.dressing = dressing;
         this.estates = estates;
-        this.transaction = transaction;
     }
 
-    @Override
-    public void run(ApplicationArguments args) {
-        make(BATHS, this::makeBaths);
-        make(DemoEstates.ARCADE, estates::makeArcade);
-        make(DemoEstates.TERRACE, estates::makeTerrace);
+    /** @return the ids of the sites, in a fixed order */
+    public List<Long> make() {
+        return List.of(makeBaths(), estates.makeArcade(), estates.makeTerrace());
     }
 
-    /** All of a site or nothing of it, should the process be stopped meanwhile. */
-    private void make(String name, Runnable work) {
-        if (store.sites().sites().stream().noneMatch(site -> site.name().equals(name))) {
-            transaction.executeWithoutResult(status -> work.run());
-        }
-    }
-
-    private void makeBaths() {
+    private long makeBaths() {
         var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false, false, mm(1500), Corners.POSTS);
         var id = sites.create(BATHS, usual -> settings).site().getId();
         var hall = massing.addRoom(id, NOT_TOLD, (roomId, standing) -> new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200))).id();
@@ -98,6 +86,7 @@ class DemoSites implements ApplicationRunner {
         furnishBaths(id);
         board.fill(id);
         dressing.dress(id);
+        return id;
     }
 
     private void build(long id) {

@@ -1,4 +1,4 @@
-package hausbau.server.work;
+package hausbau.demo;
 
 import java.awt.BasicStroke;
 import java.awt.Color;

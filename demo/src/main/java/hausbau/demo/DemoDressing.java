@@ -1,5 +1,19 @@
-package hausbau.server.work;
+package hausbau.demo;
 
+import hausbau.server.work.AssemblyService;
+import hausbau.server.work.ColourwayService;
+import hausbau.server.work.DeliveryService;
+import hausbau.server.work.DisorderService;
+import hausbau.server.work.DressService;
+import hausbau.server.work.KitService;
+import hausbau.server.work.MassingService;
+import hausbau.server.work.PatternService;
+import hausbau.server.work.PieceListService;
+import hausbau.server.work.PlacementService;
+import hausbau.server.work.RepeatService;
+import hausbau.server.work.SharedSheetService;
+import hausbau.server.work.TraitService;
+import hausbau.server.work.WorkshopService;
 import hausbau.core.build.Clinging;
 import hausbau.core.build.Disorder;
 import hausbau.core.build.Place;

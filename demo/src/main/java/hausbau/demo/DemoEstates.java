@@ -1,5 +1,12 @@
-package hausbau.server.work;
+package hausbau.demo;
 
+import hausbau.server.work.AssemblyService;
+import hausbau.server.work.KitService;
+import hausbau.server.work.LevelService;
+import hausbau.server.work.MassingService;
+import hausbau.server.work.PlacementService;
+import hausbau.server.work.RepeatService;
+import hausbau.server.work.SiteService;
 import hausbau.core.build.Place;
 import hausbau.core.build.Repeat;
 import hausbau.core.build.Source;
@@ -81,7 +88,7 @@ class DemoEstates {
     }
 
     /** A passage of six bays under glass between two fronts of three storeys: shops below, workrooms above, all looking into it. */
-    void makeArcade() {
+    long makeArcade() {
         var id = site(ARCADE);
         var length = BAYS * BAY - 200;
         var passage = room(id, "Passage", 0, 0, 0, 0, WIDE, length, 3 * STOREY);
@@ -96,6 +103,7 @@ class DemoEstates {
         glass(id);
         build(id);
         bays(id);
+        return id;
     }
 
     private void shops(long id, long passage, int bay) {
@@ -163,7 +171,7 @@ class DemoEstates {
     }
 
     /** One house with everything in it is an assembly; a field of it stands along its streets, with paving of single slabs before it. */
-    void makeTerrace() {
+    long makeTerrace() {
         var id = site(TERRACE);
         var house = room(id, "House", 0, 0, 0, 0, 5_600, 7_600, 3_000);
         open(id, house, Opening.Kind.DOOR, Side.SOUTH, 800, 1_200, 2_200, 0);
@@ -190,6 +198,7 @@ class DemoEstates {
         var paved = Region.of(new Rect(0, -56_000_000, 100_000_000, -5_000_000));
         var paving = new Field(paved, 0, Length.ZERO, Length.ZERO, true, 40, mm(1_000), 0, Length.ZERO, 1, 2, 7);
         name(id, "Paving", repeats.add(id, NOT_TOLD, new RepeatService.Wanted(List.of(dressing.piece(id, "PRP-SLAB")), List.of(), RuleWords.of(paving), Optional.empty())));
+        return id;
     }
 
     private void name(long id, String name, Repeat made) {

@@ -1,5 +1,11 @@
-package hausbau.server.work;
+package hausbau.demo;
 
+import hausbau.server.work.BoardService;
+import hausbau.server.work.BriefService;
+import hausbau.server.work.MarkService;
+import hausbau.server.work.PictureFile;
+import hausbau.server.work.PieceListService;
+import hausbau.server.work.TakeoffService;
 import hausbau.server.store.takeoff.MarkRow;
 import hausbau.core.build.Brief;
 import hausbau.core.build.Budget;
@@ -27,7 +33,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.function.Predicate;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnBooleanProperty;
 import org.springframework.stereotype.Component;
 
 /**
@@ -35,7 +40,6 @@ import org.springframework.stereotype.Component;
  * would, a pixel off here and there; the brief, and the list of pieces. All of it is invented.
  */
 @Component
-@ConditionalOnBooleanProperty("hausbau.demo")
 class DemoBoard {
 
     private static final Seen NOT_TOLD = Seen.NOT_TOLD;
