@@ -1,3 +1,4 @@
+import { written } from '../measure/length'
 import type { components } from './schema'
 
 type Schemas = components['schemas']
@@ -115,7 +116,7 @@ export async function send<T>(method: string, path: string, body?: unknown, { re
   if (body !== undefined) headers['Content-Type'] = 'application/json'
   if (revision !== undefined) headers['If-Match'] = `"${revision}"`
   if (key !== undefined) headers['Idempotency-Key'] = key
-  return answer<T>(await call(path, { method, headers, body: body === undefined ? undefined : JSON.stringify(body), signal }))
+  return answer<T>(await call(path, { method, headers, body: body === undefined ? undefined : JSON.stringify(written(body)), signal }))
 }
 
 async function call(path: string, init: RequestInit): Promise<Response> {

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { send, type PlacementView, type PreviewView, type VecMm } from '../api/client'
+import { minus, onStep, plus, pointOnStep } from '../measure/length'
 import { tell, useSite } from '../site/site'
 
 /** What the hand holds: a piece or an assembly to set down, or placements picked up. */
@@ -9,9 +10,9 @@ type Held =
   | { kind: 'assembly'; assemblyId: number; quarterTurns: number; mirrored: boolean }
   | { kind: 'placements'; ids: string[]; first: PlacementView; copy: boolean }
 
+/** A pointer is no finer than this. */
+const FINEST_MM = 0.1
 const zero: VecMm = { x: 0, y: 0, z: 0 }
-export const minus = (a: VecMm, b: VecMm): VecMm => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z })
-export const plus = (a: VecMm, b: VecMm): VecMm => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z })
 
 /**
  * Placing by hand. The server says where a held piece would come to stand (the ghost) and what holds it there; this
@@ -96,7 +97,7 @@ export const usePlacing = defineStore('placing', () => {
   function point(at: VecMm) {
     pointed = at
     if (held.value?.kind === 'assembly') {
-      spot.value = onStep(at)
+      spot.value = snapped(at)
       return
     }
     if (answering) {
@@ -136,7 +137,7 @@ export const usePlacing = defineStore('placing', () => {
   const kept = () => ({ heightMm: heightMm.value, offMm: offMm.value })
 
   /** To a tenth of a millimetre: a pointer is no finer than that. */
-  const whole = (v: VecMm): VecMm => ({ x: Math.round(v.x * 10) / 10, y: Math.round(v.y * 10) / 10, z: Math.round(v.z * 10) / 10 })
+  const whole = (v: VecMm): VecMm => ({ x: onStep(v.x, FINEST_MM), y: onStep(v.y, FINEST_MM), z: onStep(v.z, FINEST_MM) })
 
   /** From where the ghost stands: one nudge after the other, however fast they come. */
   async function nudge(by: VecMm) {
@@ -194,10 +195,7 @@ export const usePlacing = defineStore('placing', () => {
   }
 
   /** The server takes it to the step; this only shows where that will be. */
-  const onStep = (v: VecMm): VecMm => {
-    const step = snaps.value ? (site.site?.stepMm ?? 1) : 0.1
-    return { x: Math.round(v.x / step) * step, y: Math.round(v.y / step) * step, z: v.z }
-  }
+  const snapped = (v: VecMm): VecMm => ({ ...pointOnStep(v, snaps.value ? (site.site?.stepMm ?? 1) : FINEST_MM), z: v.z })
 
   function remember(placed: PlacementView) {
     const before = again.value

@@ -1,6 +1,7 @@
 import { ref, type Ref } from 'vue'
 import type { BoxMm, GapView, LevelView, MassingView, RoomView, MassView, StairView } from '../api/client'
 import { cornerNear, edgeNear, isIn, outward, type Edge, type Point } from '../massing/edges'
+import { onStep } from '../measure/length'
 import { onLevel, solidsOn, stairsOn } from './level'
 
 /** What a hand can take hold of in the massing. */
@@ -42,12 +43,12 @@ export function useHand(ground: () => Ground, done: (deed: Deed) => void) {
   /** Sizes typed while ground is drawn, such as `6x4`. */
   const typed = ref('')
 
-  const onStep = (v: number) => Math.round(v / ground().stepMm) * ground().stepMm
+  const stepped = (v: number) => onStep(v, ground().stepMm)
 
   /** @returns whether something is held now */
   function take(at: Point, drawing: '' | 'ground' | 'line'): boolean {
     typed.value = ''
-    if (drawing === 'ground') room.value = { x0: onStep(at.x), y0: onStep(at.y), x1: onStep(at.x), y1: onStep(at.y) }
+    if (drawing === 'ground') room.value = { x0: stepped(at.x), y0: stepped(at.y), x1: stepped(at.x), y1: stepped(at.y) }
     else if (drawing === 'line') line.value = { from: at, to: at }
     else if (corner.value) corner.value = { ...corner.value, start: at }
     else if (opening.value) opening.value = { ...opening.value, start: at }
@@ -70,17 +71,17 @@ export function useHand(ground: () => Ground, done: (deed: Deed) => void) {
 
   /** @returns whether something is held */
   function drag(at: Point): boolean {
-    if (room.value) room.value = { ...room.value, x1: onStep(at.x), y1: onStep(at.y) }
+    if (room.value) room.value = { ...room.value, x1: stepped(at.x), y1: stepped(at.y) }
     else if (line.value) line.value = { ...line.value, to: at }
     else if (corner.value?.start) {
       const { edge: of, start } = corner.value
-      corner.value = { edge: of, start, by: { x: onStep(at.x - start.x), y: onStep(at.y - start.y) } }
+      corner.value = { edge: of, start, by: { x: stepped(at.x - start.x), y: stepped(at.y - start.y) } }
     } else if (opening.value?.start) {
       const { gap, start } = opening.value
       const lies = gap.side === 'NORTH' || gap.side === 'SOUTH'
-      opening.value = { gap, start, by: lies ? { x: onStep(at.x - start.x), y: 0 } : { x: 0, y: onStep(at.y - start.y) } }
-    } else if (edge.value?.held) edge.value = { ...edge.value, byMm: onStep(outward(edge.value.edge, at)) }
-    else if (body.value) body.value = { ...body.value, by: { x: onStep(at.x - body.value.start.x), y: onStep(at.y - body.value.start.y) } }
+      opening.value = { gap, start, by: lies ? { x: stepped(at.x - start.x), y: 0 } : { x: 0, y: stepped(at.y - start.y) } }
+    } else if (edge.value?.held) edge.value = { ...edge.value, byMm: stepped(outward(edge.value.edge, at)) }
+    else if (body.value) body.value = { ...body.value, by: { x: stepped(at.x - body.value.start.x), y: stepped(at.y - body.value.start.y) } }
     else return false
     return true
   }

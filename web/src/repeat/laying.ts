@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal, send, type FollowingView, type RepeatPreview, type RepeatView, type RuleWords } from '../api/client'
 import { usePlacing } from '../build/placing'
 import type { Point } from '../massing/edges'
+import { pointOnStep } from '../measure/length'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { brushedWith, DRAWN, dragged, groundBetween, handles, heightOf, laid, stroked, USUAL, usualPoints, type Handle, type Laid, type What } from './rules'
@@ -83,10 +84,7 @@ export const useLaying = defineStore('laying', () => {
     held.value = undefined
   }
 
-  const onStep = (p: Point): Point => {
-    const step = site.site!.stepMm
-    return { x: Math.round(p.x / step) * step, y: Math.round(p.y / step) * step }
-  }
+  const onStep = (p: Point): Point => pointOnStep(p, site.site!.stepMm)
 
   function press(at: Point, z: number) {
     floor.value = z

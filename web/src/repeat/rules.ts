@@ -1,5 +1,6 @@
 import type { FollowingView, RoomView, RuleWords, VecMm } from '../api/client'
 import { edgeNear, isIn, outward, type Point } from '../massing/edges'
+import { onStep, pointOnStep } from '../measure/length'
 
 export type What = NonNullable<RuleWords['what']>
 
@@ -73,7 +74,7 @@ export function laid(what: What, points: Point[], z: number, stepMm: number, roo
     }
     case 'RING': {
       const centre = centred(rooms, from)
-      const radiusMm = Math.round(Math.hypot(to.x - centre.x, to.y - centre.y) / stepMm) * stepMm
+      const radiusMm = onStep(Math.hypot(to.x - centre.x, to.y - centre.y), stepMm)
       return radiusMm > 0 ? { rule: { ...standing, what, fromMm: flat(centre), radiusMm }, following: within } : undefined
     }
     case 'FIELD':
@@ -90,13 +91,12 @@ export function laid(what: What, points: Point[], z: number, stepMm: number, roo
 
 /** Points that lay something of a person's size in the middle of a room: where laying begins without the mouse. */
 export function usualPoints(what: What, room: RoomView, stepMm: number): Point[] {
-  const onStep = (v: number) => Math.round(v / stepMm) * stepMm
-  const [x, y] = [onStep(room.cornerMm.x + room.widthMm / 2), onStep(room.cornerMm.y + room.depthMm / 2)]
-  const [across, deep] = [onStep(Math.min(1500, room.widthMm / 3)), onStep(Math.min(1000, room.depthMm / 3))]
+  const { x, y } = pointOnStep({ x: room.cornerMm.x + room.widthMm / 2, y: room.cornerMm.y + room.depthMm / 2 }, stepMm)
+  const [across, deep] = [onStep(Math.min(1500, room.widthMm / 3), stepMm), onStep(Math.min(1000, room.depthMm / 3), stepMm)]
   if (what === 'RING')
     return [
       { x, y },
-      { x: x + onStep(Math.min(across, deep)), y },
+      { x: x + Math.min(across, deep), y },
     ]
   if (what === 'FIELD' || what === 'SCATTER')
     return [
@@ -184,7 +184,7 @@ export function dragged(rule: RuleWords, key: string, to: Point, stepMm: number)
   const z = rule.fromMm?.z ?? 0
   if (key === 'from') return { fromMm: { ...to, z } }
   if (key === 'to') return { toMm: { ...to, z: rule.toMm?.z ?? z } }
-  if (key === 'radius') return { radiusMm: Math.max(stepMm, Math.round(Math.hypot(to.x - rule.fromMm!.x, to.y - rule.fromMm!.y) / stepMm) * stepMm) }
+  if (key === 'radius') return { radiusMm: Math.max(stepMm, onStep(Math.hypot(to.x - rule.fromMm!.x, to.y - rule.fromMm!.y), stepMm)) }
   if (key === 'low' || key === 'high') {
     const a = rule.areaMm![0]!
     const [x0, x1] = key === 'low' ? [Math.min(to.x, a.x1 - stepMm), a.x1] : [a.x0, Math.max(to.x, a.x0 + stepMm)]

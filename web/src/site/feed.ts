@@ -1,3 +1,5 @@
+const REOPEN_MS = 3000
+
 /** Hears of new revisions as the server tells them. All pages of one browser share one connection: it allows only a few. */
 export function openFeed(siteId: number, heard: () => void, away: (isAway: boolean) => void): () => void {
   const name = `hausbau-feed-${siteId}`
@@ -16,19 +18,30 @@ export function openFeed(siteId: number, heard: () => void, away: (isAway: boole
     hear(word)
   }
 
+  /** A source that the browser has closed for good, as after an answer that is no stream, is opened again after a while. */
   function listen(): Promise<void> {
     return new Promise((done) => {
-      const source = new EventSource(`/api/sites/${siteId}/feed`)
+      let source: EventSource
       let isAway = false
-      source.addEventListener('revision', () => {
-        tell(isAway ? 'back' : 'news')
-        isAway = false
-      })
-      source.onerror = () => {
-        isAway = true
-        tell('away')
+      let retry: ReturnType<typeof setTimeout> | undefined
+      const open = () => {
+        source = new EventSource(`/api/sites/${siteId}/feed`)
+        source.addEventListener('revision', () => {
+          tell(isAway ? 'back' : 'news')
+          isAway = false
+        })
+        source.onerror = () => {
+          isAway = true
+          tell('away')
+          if (source.readyState === EventSource.CLOSED) {
+            clearTimeout(retry)
+            retry = setTimeout(open, REOPEN_MS)
+          }
+        }
       }
+      open()
       giveUp.signal.addEventListener('abort', () => {
+        clearTimeout(retry)
         source.close()
         done()
       })

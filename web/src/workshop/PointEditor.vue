@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { onStep } from '../measure/length'
 
 /**
  * A line that is drawn: points are dragged, a click on a stretch sets a new one there, Delete takes one out. Millimetres; up is up.
@@ -35,10 +36,9 @@ const stretches = computed(() =>
 
 function mm(e: PointerEvent) {
   const box = svg.value!.getBoundingClientRect()
-  const round = (v: number) => Math.round(v / props.stepMm) * props.stepMm
   return {
-    x: round(frame.value.x + ((e.clientX - box.left) / box.width) * SIZE * frame.value.mm),
-    y: round(frame.value.y - ((e.clientY - box.top) / box.height) * SIZE * frame.value.mm),
+    x: onStep(frame.value.x + ((e.clientX - box.left) / box.width) * SIZE * frame.value.mm, props.stepMm),
+    y: onStep(frame.value.y - ((e.clientY - box.top) / box.height) * SIZE * frame.value.mm, props.stepMm),
   }
 }
 function take(e: PointerEvent, at: number) {

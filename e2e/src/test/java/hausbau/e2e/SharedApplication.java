@@ -3,15 +3,18 @@ package hausbau.e2e;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 
-/** Starts one application for all tests that leave it running, and stops it after the last of them. */
+/** One application for all tests of this process that leave it running; it stops with the process. */
 final class SharedApplication implements BeforeAllCallback {
 
     private static Application application;
 
+    /** Test classes are run one by one, so JUnit's own store would close it after each. */
     @Override
-    public void beforeAll(ExtensionContext context) {
-        application = context.getRoot().getStore(ExtensionContext.Namespace.GLOBAL)
-                .computeIfAbsent(Application.class, key -> new Application(), Application.class);
+    public synchronized void beforeAll(ExtensionContext context) {
+        if (application == null) {
+            application = new Application();
+            Runtime.getRuntime().addShutdownHook(new Thread(application::close));
+        }
     }
 
     /** A person at a fresh window of it, who does not look at the pixels of Space. */

@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import hausbau.core.measure.Refused;
+import hausbau.server.journal.Maker;
 import hausbau.server.journal.Seen;
 import hausbau.core.build.Budget;
 import hausbau.core.fit.FixedItem;
@@ -207,7 +208,7 @@ class KitController {
     SiteController.SiteView choose(@PathVariable long siteId, Seen seen,
             @Valid @RequestBody ChoiceBody body) {
         kit.choose(siteId, seen, body.kindsMm(), body.minPieceMm(), body.maxPieceMm());
-        return SiteController.SiteView.of(sites.find(siteId));
+        return SiteController.SiteView.of(sites.find(siteId, new Maker(seen.maker())));
     }
 
     @GetMapping("/sites/{siteId}/pieces")

@@ -1,6 +1,7 @@
 package hausbau.server.http;
 
 import hausbau.core.measure.Refused;
+import hausbau.server.journal.Maker;
 import hausbau.server.journal.Seen;
 import io.swagger.v3.oas.models.media.BooleanSchema;
 import io.swagger.v3.oas.models.media.StringSchema;
@@ -24,15 +25,17 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
  * What the maker of an edit tells about it: the revision they saw, from {@code If-Match} (RFC 9110), {@code "12"}; their
- * word for the edit, from {@code Idempotency-Key}; and whether they only ask, {@code ?trial=true}.
+ * word for the edit, from {@code Idempotency-Key}; who they are, from {@code Hausbau-Maker}; and whether they only ask,
+ * {@code ?trial=true}.
  */
 @Configuration
 class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
 
+    private static final String MAKER = "Hausbau-Maker";
     private static final String KEY = "[\\x21-\\x7E]{1,80}";
 
     static {
-        SpringDocUtils.getConfig().addRequestWrapperToIgnore(Seen.class);
+        SpringDocUtils.getConfig().addRequestWrapperToIgnore(Seen.class, Maker.class);
     }
 
     @Override
@@ -48,11 +51,20 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
 
     @Override
     public boolean supportsParameter(MethodParameter parameter) {
-        return parameter.getParameterType() == Seen.class;
+        return parameter.getParameterType() == Seen.class || parameter.getParameterType() == Maker.class;
     }
 
     @Override
-    public Seen resolveArgument(MethodParameter parameter, ModelAndViewContainer container, NativeWebRequest request, WebDataBinderFactory binders) {
+    public Object resolveArgument(MethodParameter parameter, ModelAndViewContainer container, NativeWebRequest request, WebDataBinderFactory binders) {
+        var maker = request.getHeader(MAKER);
+        if (maker != null && !maker.matches(KEY)) {
+            throw new Refused(MAKER, "A " + MAKER + " takes 1 to 80 printable characters without a space.");
+        }
+        var name = maker == null ? "" : maker;
+        return parameter.getParameterType() == Maker.class ? new Maker(name) : seen(request, name);
+    }
+
+    private static Seen seen(NativeWebRequest request, String maker) {
         var key = request.getHeader("Idempotency-Key");
         if (key != null && !key.matches(KEY)) {
             throw new Refused("Idempotency-Key", "An Idempotency-Key takes 1 to 80 printable characters without a space.");
@@ -61,7 +73,7 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
         if (trial != null && !trial.equals("true") && !trial.equals("false")) {
             throw new Refused("trial", "A trial is true or false.");
         }
-        return new Seen(revision(request.getHeader("If-Match")), key == null ? "" : key, "true".equals(trial));
+        return new Seen(revision(request.getHeader("If-Match")), key == null ? "" : key, "true".equals(trial), maker);
     }
 
     private static OptionalLong revision(String ifMatch) {
@@ -77,6 +89,10 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
     @Bean
     OperationCustomizer editHeaders() {
         return (operation, method) -> {
+            if (Arrays.stream(method.getMethodParameters()).anyMatch(p -> p.getParameterType() == Seen.class || p.getParameterType() == Maker.class)) {
+                operation.addParametersItem(new Parameter().in("header").name(MAKER).required(false).schema(new StringSchema().maxLength(80))
+                        .description("Who asks: a browser's window says so by a word of its own. Undo takes back one's own last step; all who say nothing are one"));
+            }
             if (Arrays.stream(method.getMethodParameters()).anyMatch(p -> p.getParameterType() == Seen.class)) {
                 operation.addParametersItem(new Parameter().in("header").name("If-Match").required(false).schema(new StringSchema().pattern("^\"\\d{1,18}\"$"))
                         .description("The revision its maker saw, in quotes; 412 where what the edit touches has changed since"));

@@ -14,6 +14,7 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.server.journal.Journal;
+import hausbau.server.journal.Maker;
 import hausbau.server.work.SiteService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -66,14 +67,15 @@ class SiteController {
 
     /**
      * @param kit  absent until one is chosen
-     * @param undo what undo would undo; empty if nothing
+     * @param undo what undo would undo, one's own last step; empty if nothing
      * @param redo what redo would do again; empty if nothing
+     * @param others the last step of all where another made it, which is undone with {@code anyones=true}; empty else
      * @param leftOut derived pieces that a hand took away
      * @param lost what a hand changed and whose place is gone
      */
     record SiteView(@NotNull long id, @NotNull String name, @NotNull long revision, @NotNull Unit unit, @NotNull Length stepMm,
             @NotNull Length wallMm, @NotNull Length storeyMm, @NotNull int pixelsPerMetre, @NotNull boolean tilesByCentre, @NotNull boolean skins, @NotNull Length guardDropMm, @NotNull Corners.Kind corners, @NotNull Length cornerLegMm,
-            KitView kit, @NotNull String undo, @NotNull String redo, @NotNull long leftOut, @NotNull long lost) {
+            KitView kit, @NotNull String undo, @NotNull String redo, @NotNull String others, @NotNull long leftOut, @NotNull long lost) {
 
         static SiteView of(SiteService.Standing standing) {
             var site = standing.site();
@@ -81,7 +83,7 @@ class SiteController {
             return new SiteView(site.getId(), site.name(), site.revision(), s.unit(), s.step(), s.wall(), s.storey(),
                     s.pixelsPerMetre(), s.tilesByCentre(), s.skins(), s.guardDrop(), s.corners().kind(), s.corners().leg(),
                     site.kit().map(k -> new KitView(k.step(), k.kinds(), k.tiles(), k.minPiece(), k.maxPiece())).orElse(null),
-                    standing.undo(), standing.redo(), standing.leftOut(), standing.lost());
+                    standing.steps().undo(), standing.steps().redo(), standing.steps().others(), standing.leftOut(), standing.lost());
         }
     }
 
@@ -130,8 +132,8 @@ class SiteController {
     }
 
     @GetMapping("/{id}")
-    SiteView find(@PathVariable long id) {
-        return SiteView.of(sites.find(id));
+    SiteView find(@PathVariable long id, Maker maker) {
+        return SiteView.of(sites.find(id, maker));
     }
 
     @PatchMapping("/{id}")
@@ -142,8 +144,8 @@ class SiteController {
 
     @PostMapping("/{id}/copies")
     @ResponseStatus(HttpStatus.CREATED)
-    SiteView copy(@PathVariable long id, @Valid @RequestBody NameBody body) {
-        return SiteView.of(sites.copy(id, body.name()));
+    SiteView copy(@PathVariable long id, Maker maker, @Valid @RequestBody NameBody body) {
+        return SiteView.of(sites.copy(id, body.name(), maker));
     }
 
     @DeleteMapping("/{id}")
@@ -154,8 +156,8 @@ class SiteController {
 
     @GetMapping("/{id}/news")
     @Operation(summary = "What has changed since a revision")
-    NewsView news(@PathVariable long id, @RequestParam long since) {
-        var news = sites.newsSince(id, since);
+    NewsView news(@PathVariable long id, @RequestParam long since, Maker maker) {
+        var news = sites.newsSince(id, since, maker);
         return new NewsView(SiteView.of(news.standing()), news.parts().map(List::copyOf).orElse(null),
                 news.chunks().stream().map(c -> new ChunkView(c.name(), c.digest().toString(), c.size())).toList(), news.gone(), news.all());
     }
@@ -175,7 +177,7 @@ class SiteController {
     @GetMapping(path = "/{id}/feed", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     @Operation(summary = "Server-sent events: the number of each new revision as it is made; -1 where some may have been missed")
     SseEmitter feed(@PathVariable long id) {
-        return feed.listenTo(id, sites.find(id).site().revision());
+        return feed.listenTo(id, () -> sites.revision(id));
     }
 
     @GetMapping(path = "/{id}/plan.svg", produces = "image/svg+xml")
@@ -186,18 +188,18 @@ class SiteController {
     }
 
     @PostMapping("/{id}/undo")
-    @Operation(summary = "Undoes the last edit; 204 if there is none")
-    ResponseEntity<SiteView> undo(@PathVariable long id, Seen seen) {
-        return answer(id, journal.undo(id, seen));
+    @Operation(summary = "Undoes one's own last edit, or with anyones=true the last one whoever made it; 204 if there is none; 412 where what it touched has been changed since")
+    ResponseEntity<SiteView> undo(@PathVariable long id, Seen seen, @RequestParam(defaultValue = "false") boolean anyones) {
+        return answer(id, journal.undo(id, seen, anyones), seen);
     }
 
     @PostMapping("/{id}/redo")
-    @Operation(summary = "Does the last undone edit again; 204 if there is none")
+    @Operation(summary = "Does one's own last undone edit again; 204 if there is none; 412 where what it touches has been changed since")
     ResponseEntity<SiteView> redo(@PathVariable long id, Seen seen) {
-        return answer(id, journal.redo(id, seen));
+        return answer(id, journal.redo(id, seen), seen);
     }
 
-    private ResponseEntity<SiteView> answer(long id, Optional<String> done) {
-        return done.isEmpty() ? ResponseEntity.noContent().build() : ResponseEntity.ok(find(id));
+    private ResponseEntity<SiteView> answer(long id, Optional<String> done, Seen seen) {
+        return done.isEmpty() ? ResponseEntity.noContent().build() : ResponseEntity.ok(SiteView.of(sites.find(id, new Maker(seen.maker()))));
     }
 }

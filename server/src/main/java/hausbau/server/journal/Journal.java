@@ -11,12 +11,14 @@ import hausbau.server.store.Stores;
 import hausbau.server.store.site.SiteRow;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,7 +64,7 @@ public class Journal {
             var edit = new Edit(site, stores, rows, snapshots, sets.within(site));
             var result = work.apply(edit);
             edit.carry();
-            finish(edit, seen, site.journalEnd() + 1, true);
+            finish(edit, seen, OptionalLong.empty(), false);
             return result;
         } catch (NotFound | Refused | StaleRevision e) {
             // What it names may be gone because it was made already.
@@ -71,38 +73,75 @@ public class Journal {
         }
     }
 
-    /** @return what was undone, or empty if there is nothing to undo */
+    /**
+     * Takes back the last step of its maker that is in force.
+     *
+     * @param anyones whether the last step of whoever made it is meant
+     * @return what was undone, or empty if there is nothing to undo
+     * @throws StaleRevision if what it touched was changed by a later step, or something now belongs to what it made
+     */
     @Transactional
-    public Optional<String> undo(long siteId, Seen seen) {
+    public Optional<String> undo(long siteId, Seen seen, boolean anyones) {
         var site = stores.sites().lockedSite(siteId);
         revisions.refuseAgain(siteId, seen.token());
-        return entry(siteId, site.journalEnd()).map(entry -> {
+        return (anyones ? lastInForce(siteId) : ownInForce(siteId, seen.maker())).map(entry -> {
             var changes = new ArrayList<>(snapshots.read(entry).stream().map(Change::reversed).toList());
             Collections.reverse(changes);
-            walk(site, seen, changes, site.journalEnd() - 1);
+            refuseChangedLater(site, entry, changes);
+            walk(site, seen, changes, entry.seq(), true);
             return entry.label();
         });
     }
 
-    /** @return what was done again, or empty if there is nothing to redo */
+    /**
+     * Does the step again that its maker undid last.
+     *
+     * @return what was done again, or empty if there is nothing to redo
+     * @throws StaleRevision if what it touches was changed by another since it was undone
+     */
     @Transactional
     public Optional<String> redo(long siteId, Seen seen) {
         var site = stores.sites().lockedSite(siteId);
         revisions.refuseAgain(siteId, seen.token());
-        return entry(siteId, site.journalEnd() + 1).map(entry -> {
-            walk(site, seen, snapshots.read(entry), site.journalEnd() + 1);
+        return ownUndone(siteId, seen.maker()).map(entry -> {
+            var changes = snapshots.read(entry);
+            if (!seen.maker().isEmpty() && revisions.isTouchedSince(site, entry.undoneAt(), ids(changes), seen.maker())) {
+                throw new StaleRevision(site.revision(), "“" + entry.label() + "” cannot be done again: what it touches was changed by another since. Nothing was done.");
+            }
+            walk(site, seen, changes, entry.seq(), false);
             return entry.label();
         });
     }
 
-    private void walk(SiteRow site, Seen seen, List<Change> changes, long journalEnd) {
+    private static Long[] ids(List<Change> changes) {
+        return changes.stream().map(Change::id).distinct().toArray(Long[]::new);
+    }
+
+    /** A step can be taken back while all later steps in force touch other rows, and none of them refers to what it would remove. */
+    private void refuseChangedLater(SiteRow site, JournalRow entry, List<Change> back) {
+        if (entry.seq() == site.journalTop()) {
+            return;
+        }
+        var later = stores.sites().laterStep(site.getId(), entry.seq(), ids(back));
+        if (later.isPresent()) {
+            throw new StaleRevision(site.revision(), "“" + entry.label() + "” cannot be taken back: what it touched was changed since by “" + later.get() + "”. Nothing was done.");
+        }
+        var removed = back.stream().filter(c -> c.after().isNull()).map(Change::id).distinct().toArray(Long[]::new);
+        var user = removed.length == 0 ? Optional.<Aggregate>empty()
+                : Arrays.stream(Aggregate.values()).filter(a -> stores.sites().refersTo(a, site.getId(), removed)).findFirst();
+        if (user.isPresent()) {
+            throw new StaleRevision(site.revision(), "“" + entry.label() + "” cannot be taken back: " + user.get().label() + " made since belongs to what it made. Nothing was done.");
+        }
+    }
+
+    private void walk(SiteRow site, Seen seen, List<Change> changes, long seq, boolean undone) {
         var edit = new Edit(site, stores, rows, snapshots, sets.within(site));
         apply(changes, edit);
-        finish(edit, seen, journalEnd, false);
+        finish(edit, seen, OptionalLong.of(seq), undone);
         revisions.walked(site.getId(), seen.token());
     }
 
-    private void finish(Edit edit, Seen seen, long journalEnd, boolean isNew) {
+    private void finish(Edit edit, Seen seen, OptionalLong walked, boolean undone) {
         if (edit.changes().isEmpty()) {
             if (seen.isTrial()) {
                 throw new Trial(new StandingSet.Difference(0, 0, 0));
@@ -117,8 +156,8 @@ public class Journal {
         if (seen.isTrial()) {
             throw new Trial(state.set() == before.set() ? new StandingSet.Difference(0, 0, 0) : StandingSet.Difference.between(before.set(), state.set()));
         }
-        var entry = isNew ? Optional.of(new Revisions.Entry(edit.label(), snapshots.write(edit.changes()), seen.token())) : Optional.<Revisions.Entry>empty();
-        revisions.advance(site, journalEnd, entry, edit.changes());
+        var entry = walked.isPresent() ? Revisions.Entry.walked(walked.getAsLong(), undone, seen) : Revisions.Entry.added(edit.label(), snapshots.write(edit.changes()), seen);
+        revisions.advance(site, entry, edit.changes(), state.set().size());
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
@@ -127,18 +166,41 @@ public class Journal {
         });
     }
 
-    /** What undo would undo. */
-    public Optional<String> undoLabel(SiteRow site) {
-        return entry(site.getId(), site.journalEnd()).map(JournalRow::label);
+    /**
+     * What can be taken back and done again.
+     *
+     * @param undo   one's own last step, empty if there is none
+     * @param redo   one's own step that was undone last, empty if there is none
+     * @param others the last step of all, where it is another's; else empty
+     */
+    public record Steps(String undo, String redo, String others) {
+
+        public static final Steps NONE = new Steps("", "", "");
     }
 
-    /** What redo would do again. */
-    public Optional<String> redoLabel(SiteRow site) {
-        return entry(site.getId(), site.journalEnd() + 1).map(JournalRow::label);
+    public Steps steps(long siteId, Maker maker) {
+        var last = lastInForce(siteId);
+        var own = last.filter(e -> e.maker().equals(maker.name())).or(() -> last.flatMap(e -> ownInForce(siteId, maker.name())));
+        return new Steps(own.map(JournalRow::label).orElse(""), ownUndone(siteId, maker.name()).map(JournalRow::label).orElse(""),
+                last.filter(e -> !e.maker().equals(maker.name())).map(JournalRow::label).orElse(""));
     }
 
-    private Optional<JournalRow> entry(long siteId, long seq) {
-        return Optional.ofNullable(rows.find(JournalRow.class, new JournalRow.Key(siteId, seq)));
+    private Optional<JournalRow> lastInForce(long siteId) {
+        return first("from JournalRow where key.siteId = :site and undoneAt is null order by key.seq desc", siteId, Optional.empty());
+    }
+
+    private Optional<JournalRow> ownInForce(long siteId, String maker) {
+        return first("from JournalRow where key.siteId = :site and maker = :maker and undoneAt is null order by key.seq desc", siteId, Optional.of(maker));
+    }
+
+    private Optional<JournalRow> ownUndone(long siteId, String maker) {
+        return first("from JournalRow where key.siteId = :site and maker = :maker and undoneAt is not null order by undoneAt desc, key.seq", siteId, Optional.of(maker));
+    }
+
+    private Optional<JournalRow> first(String question, long siteId, Optional<String> maker) {
+        var query = rows.createQuery(question, JournalRow.class).setParameter("site", siteId).setMaxResults(1);
+        maker.ifPresent(m -> query.setParameter("maker", m));
+        return query.getResultList().stream().findFirst();
     }
 
     /** Adds and changes from sites down to placements, then removes from placements up. */

@@ -5,9 +5,14 @@ public final class StaleRevision extends RuntimeException {
 
     private final long current;
 
-    StaleRevision(long current) {
-        super("What this touches has been changed meanwhile. Nothing was done; look at it as it stands now and try again.");
+    /** @param why in words that a person can act on */
+    StaleRevision(long current, String why) {
+        super(why);
         this.current = current;
+    }
+
+    StaleRevision(long current) {
+        this(current, "What this touches has been changed meanwhile. Nothing was done; look at it as it stands now and try again.");
     }
 
     public long current() {

@@ -97,6 +97,11 @@ public enum Aggregate {
         return table;
     }
 
+    /** As a person is told of one of them. */
+    public String label() {
+        return "a " + table.replace('_', ' ');
+    }
+
     public Part part() {
         return part;
     }

@@ -7,6 +7,7 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Unit;
 import hausbau.server.journal.Journal;
+import hausbau.server.journal.Maker;
 import hausbau.server.journal.Revisions;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.Sets;
@@ -19,12 +20,15 @@ import hausbau.server.store.site.SiteRow;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Sites as wholes: making, renaming, setting up, copying, deleting, and telling what has changed. */
 @Service
@@ -37,8 +41,9 @@ public class SiteService {
     private final Previews previews;
     private final EntityManager rows;
     private final SiteCopying copying;
+    private final TransactionTemplate reading;
 
-    SiteService(Stores store, Journal journal, Revisions revisions, Sets sets, Previews previews, EntityManager rows, SiteCopying copying) {
+    SiteService(Stores store, Journal journal, Revisions revisions, Sets sets, Previews previews, EntityManager rows, SiteCopying copying, PlatformTransactionManager transactions) {
         this.store = store;
         this.journal = journal;
         this.revisions = revisions;
@@ -46,6 +51,8 @@ public class SiteService {
         this.previews = previews;
         this.rows = rows;
         this.copying = copying;
+        this.reading = new TransactionTemplate(transactions);
+        reading.setReadOnly(true);
     }
 
     /** A site as the list of sites shows it. */
@@ -53,11 +60,11 @@ public class SiteService {
     }
 
     /**
-     * A site with what undo would undo and redo would do again; empty where there is nothing.
+     * A site with what can be taken back and done again by whoever asks.
      *
      * @param leftOut derived pieces that a hand took away, @param lost what a hand changed and whose place is gone
      */
-    public record Standing(SiteRow site, String undo, String redo, long leftOut, long lost) {
+    public record Standing(SiteRow site, Journal.Steps steps, long leftOut, long lost) {
     }
 
     /**
@@ -71,35 +78,49 @@ public class SiteService {
     public record News(Standing standing, Optional<Set<Aggregate.Part>> parts, List<Chunk> chunks, List<String> gone, boolean all) {
     }
 
-    @Reading
+    /** Of a site whose number of pieces is not known yet, it is worked out once. */
     public List<Overview> list() {
+        var sites = Objects.requireNonNull(reading.execute(status -> overviews()));
+        return sites.stream().map(o -> o.placements() >= 0 ? o : counted(o)).toList();
+    }
+
+    private Overview counted(Overview o) {
+        var state = sets.current(o.id());
+        store.sites().keepStanding(o.id(), state.revision(), state.set().size());
+        return new Overview(o.id(), o.name(), o.revision(), o.unit(), o.changedAt(), o.rooms(), state.set().size());
+    }
+
+    private List<Overview> overviews() {
         var rooms = rows.createQuery("select siteId, count(*) from RoomRow group by siteId", Object[].class).getResultList()
                 .stream().collect(Collectors.toMap(pair -> (Long) pair[0], pair -> (Long) pair[1]));
-        return store.sites().sites().stream().map(site -> {
-            var known = sets.current(site.getId());
-            return new Overview(site.getId(), site.name(), site.revision(), site.settings().unit(), site.changedAt(),
-                    rooms.getOrDefault(site.getId(), 0L), known.set().size());
-        }).toList();
+        return store.sites().sites().stream().map(site -> new Overview(site.getId(), site.name(), site.revision(), site.settings().unit(), site.changedAt(),
+                rooms.getOrDefault(site.getId(), 0L), site.standing().orElse(-1))).toList();
+    }
+
+    /** @throws NotFound if there is no such site */
+    @Reading
+    public long revision(long id) {
+        return store.sites().site(id).revision();
     }
 
     @Reading
-    public Standing find(long id) {
-        return standing(store.sites().site(id));
+    public Standing find(long id, Maker maker) {
+        return standing(store.sites().site(id), maker);
     }
 
-    private Standing standing(SiteRow site) {
+    private Standing standing(SiteRow site, Maker maker) {
         var state = sets.current(site.getId());
         var lost = state.set().lost();
         var leftOut = state.decisions().allDepartures().stream().filter(Departure.LeftOut.class::isInstance).count()
                 - lost.stream().filter(Departure.LeftOut.class::isInstance).count();
-        return new Standing(site, journal.undoLabel(site).orElse(""), journal.redoLabel(site).orElse(""), leftOut, lost.size());
+        return new Standing(site, journal.steps(site.getId(), maker), leftOut, lost.size());
     }
 
     @Transactional
     public Standing create(String name, UnaryOperator<SiteSettings> setUp) {
         var site = new SiteRow(store.nextId(), checkedName(name), setUp.apply(SiteSettings.USUAL));
         store.sites().add(site);
-        return new Standing(site, "", "", 0, 0);
+        return new Standing(site, Journal.Steps.NONE, 0, 0);
     }
 
     static String checkedName(String name) {
@@ -125,12 +146,12 @@ public class SiteService {
             });
             return null;
         });
-        return find(id);
+        return find(id, new Maker(seen.maker()));
     }
 
     /** A new site with everything in it, but without the journal. */
-    public Standing copy(long id, String name) {
-        return find(copying.copy(id, checkedName(name)));
+    public Standing copy(long id, String name, Maker maker) {
+        return find(copying.copy(id, checkedName(name)), maker);
     }
 
     @Transactional
@@ -141,7 +162,7 @@ public class SiteService {
     }
 
     @Reading
-    public News newsSince(long id, long revision) {
+    public News newsSince(long id, long revision, Maker maker) {
         var site = store.sites().site(id);
         if (revision > site.revision() || revision < 0) {
             throw new NotFound("Site " + id + " has no revision " + revision + " yet.");
@@ -150,14 +171,14 @@ public class SiteService {
         var parts = revisions.partsSince(site, revision);
         var before = sets.past(id, revision).filter(past -> parts.isPresent());
         if (before.isEmpty()) {
-            return new News(standing(site), parts, state.set().chunks(), List.of(), true);
+            return new News(standing(site, maker), parts, state.set().chunks(), List.of(), true);
         }
         var was = before.get().set().chunks().stream().collect(Collectors.toMap(Chunk::name, c -> c));
         var changed = state.set().chunks().stream().filter(c -> {
             var stood = was.remove(c.name());
             return stood == null || !stood.digest().equals(c.digest());
         }).toList();
-        return new News(standing(site), parts, changed, List.copyOf(was.keySet()), false);
+        return new News(standing(site, maker), parts, changed, List.copyOf(was.keySet()), false);
     }
 
     /** The site and a chunk of its set. */

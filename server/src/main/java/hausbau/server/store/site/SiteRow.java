@@ -17,6 +17,8 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "site")
@@ -48,13 +50,14 @@ public class SiteRow implements Row {
     @JsonIgnore
     @Column(updatable = false)
     long revision;
-    @JsonIgnore
-    @Column(updatable = false)
-    long journalEnd;
-    /** The last entry of the journal; those after {@link #journalEnd} are undone. */
+    /** The last entry of the journal, undone or not. */
     @JsonIgnore
     @Column(updatable = false)
     long journalTop;
+    /** Pieces that stand; absent until it is worked out. */
+    @JsonIgnore
+    @Column(updatable = false)
+    @Nullable Long standing;
     @JsonIgnore
     @Column(updatable = false)
     Instant changedAt;
@@ -130,27 +133,24 @@ public class SiteRow implements Row {
         return revision;
     }
 
-    public long journalEnd() {
-        return journalEnd;
-    }
-
     public Instant changedAt() {
         return changedAt;
     }
 
-    public boolean hasUndone() {
-        return journalTop > journalEnd;
+    /** How many pieces stand, if that has been worked out. */
+    public OptionalLong standing() {
+        return standing == null ? OptionalLong.empty() : OptionalLong.of(standing);
     }
 
     public long journalTop() {
         return journalTop;
     }
 
-    /** @param isNew whether the entry at the end is the journal's last, so that nothing is undone */
-    public void advance(long newJournalEnd, boolean isNew) {
+    /** @param newJournalTop the last entry of the journal from now on, @param nowStanding pieces */
+    public void advance(long newJournalTop, long nowStanding) {
         revision++;
-        journalTop = isNew ? newJournalEnd : journalTop;
-        journalEnd = newJournalEnd;
+        journalTop = newJournalTop;
+        standing = nowStanding;
         changedAt = Instant.now();
     }
 }

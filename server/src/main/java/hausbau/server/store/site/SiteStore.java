@@ -1,5 +1,6 @@
 package hausbau.server.store.site;
 
+import hausbau.server.store.Aggregate;
 import hausbau.server.store.NotFound;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
@@ -7,6 +8,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
 
@@ -56,6 +58,23 @@ public class SiteStore {
             throw new NotFound("There is no site " + id + ".");
         }
         return site;
+    }
+
+    /** What a step in force after another one is called that touched one of these rows. */
+    public Optional<String> laterStep(long siteId, long seq, Long[] ids) {
+        return jdbc.queryForList("select label from journal where site_id = ? and seq > ? and undone_at is null and touched && ? order by seq desc limit 1",
+                String.class, siteId, seq, ids).stream().findFirst();
+    }
+
+    /** Whether a row of the site refers to one of these and is none of them. */
+    public boolean refersTo(Aggregate aggregate, long siteId, Long[] ids) {
+        return aggregate.hasIds() && aggregate.references().stream().anyMatch(column -> Boolean.TRUE.equals(jdbc.queryForObject(
+                "select exists (select 1 from " + aggregate.table() + " where site_id = ? and " + column + " = any (?) and id <> all (?))", Boolean.class, siteId, ids, ids)));
+    }
+
+    /** Keeps how many pieces of a site stand, if that is still its revision. */
+    public void keepStanding(long siteId, long revision, long standing) {
+        jdbc.update("update site set standing = ? where id = ? and revision = ?", standing, siteId, revision);
     }
 
     public void add(SiteRow site) {
