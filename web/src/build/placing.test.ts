@@ -4,7 +4,8 @@ import type { PieceView, PlacementView, SiteView, VecMm } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
 import { oneStanding } from '../test/standing'
-import { minus, plus, usePlacing } from './placing'
+import { minus, plus } from '../measure/length'
+import { usePlacing } from './placing'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })

@@ -1,28 +1,30 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import BoardPage from '../board/BoardPage.vue'
-import BriefStage from '../brief/BriefStage.vue'
-import PinnedPicture from '../board/PinnedPicture.vue'
-import BuildPanel from '../build/BuildPanel.vue'
 import { useKeys } from '../build/keys'
 import { useLaying } from '../repeat/laying'
 import { usePlacing } from '../build/placing'
-import HandoverStage from '../handover/HandoverStage.vue'
-import KitStage from '../kit/KitStage.vue'
 import { useDeeds } from '../massing/deeds'
-import LineUp from '../lineup/LineUp.vue'
-import MassingPanel from '../massing/MassingPanel.vue'
 import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
-import SurveyPanel from '../survey/SurveyPanel.vue'
 import { useTable } from '../table/table'
-import TableView from '../table/TableView.vue'
 import { useStageClock } from './clock'
 import HeaderBar from './HeaderBar.vue'
 import KeysSheet from './KeysSheet.vue'
 import SpineNav from './SpineNav.vue'
 import { STAGES, type StageName } from './stages'
+
+/** Each stage, and what it takes, is fetched when it is first entered. */
+const BoardPage = defineAsyncComponent(() => import('../board/BoardPage.vue'))
+const BriefStage = defineAsyncComponent(() => import('../brief/BriefStage.vue'))
+const PinnedPicture = defineAsyncComponent(() => import('../board/PinnedPicture.vue'))
+const BuildPanel = defineAsyncComponent(() => import('../build/BuildPanel.vue'))
+const HandoverStage = defineAsyncComponent(() => import('../handover/HandoverStage.vue'))
+const KitStage = defineAsyncComponent(() => import('../kit/KitStage.vue'))
+const LineUp = defineAsyncComponent(() => import('../lineup/LineUp.vue'))
+const MassingPanel = defineAsyncComponent(() => import('../massing/MassingPanel.vue'))
+const SurveyPanel = defineAsyncComponent(() => import('../survey/SurveyPanel.vue'))
+const TableView = defineAsyncComponent(() => import('../table/TableView.vue'))
 
 const route = useRoute()
 const router = useRouter()
@@ -41,11 +43,16 @@ const stage = computed<StageName>(() => {
   return told ?? (site.placements.size ? 'build' : 'massing')
 })
 
-/** The board in a window of its own, for a second screen. */
 /** Whether the stage is worked at the Table. */
 const hasTable = computed(() => !['brief', 'kit', 'handover'].includes(stage.value))
 /** The Workshop lists the pieces itself. */
 const hasLineUp = computed(() => stage.value !== 'brief' && !(stage.value === 'kit' && (route.params.view === 'workshop' || route.params.view === 'sheets')))
+/** Both are made when they are first needed, and stay. */
+const tableIsMade = ref(false)
+const lineUpIsMade = ref(false)
+watch(hasTable, (now) => (tableIsMade.value ||= now), { immediate: true })
+watch(hasLineUp, (now) => (lineUpIsMade.value ||= now), { immediate: true })
+/** The board in a window of its own, for a second screen. */
 const alone = computed(() => route.query.alone !== undefined)
 useStageClock(stage)
 
@@ -94,7 +101,7 @@ useKeys((key) => {
         <BriefStage v-if="stage === 'brief'" />
         <KitStage v-else-if="stage === 'kit'" />
         <HandoverStage v-else-if="stage === 'handover'" />
-        <div v-show="hasTable" class="work">
+        <div v-if="tableIsMade" v-show="hasTable" class="work">
           <TableView :massing="stage === 'massing'" @deed="deeds.finish" />
           <aside class="side" aria-label="Details">
             <MassingPanel v-if="stage === 'massing'" />
@@ -103,7 +110,7 @@ useKeys((key) => {
           </aside>
         </div>
         <PinnedPicture v-if="stage !== 'brief'" />
-        <LineUp v-show="hasLineUp" :can-take="stage === 'build'" />
+        <LineUp v-if="lineUpIsMade" v-show="hasLineUp" :can-take="stage === 'build'" />
       </main>
     </div>
     <KeysSheet v-model:open="keys" />

@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -37,14 +38,18 @@ final class Application implements AutoCloseable {
         start();
         playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
-                .setArgs(List.of("--no-sandbox", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic", "--disable-background-networking")));
+                .setArgs(List.of("--no-sandbox", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic", "--disable-background-networking",
+                        // The page itself is painted without the software graphics card, which is slower at that.
+                        "--disable-gpu-compositing", "--disable-gpu-rasterization")));
     }
 
     /** Starts server and database and waits for the line that says they are ready. */
     void start() {
         try {
             var builder = new ProcessBuilder("./hausbau", "demo").directory(ROOT.toFile()).redirectError(ProcessBuilder.Redirect.INHERIT);
-            builder.environment().putAll(Map.of("HAUSBAU_HOME", home.toString(), "HAUSBAU_PORT", String.valueOf(port), "HAUSBAU_BUILT", "1"));
+            builder.environment().putAll(Map.of("HAUSBAU_HOME", home.toString(), "HAUSBAU_PORT", String.valueOf(port), "HAUSBAU_BUILT", "1",
+                    // It lives for minutes: compiling thoroughly would cost more than it brings.
+                    "HAUSBAU_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1 -XX:+UseSerialGC"));
             script = builder.start();
             var lines = script.inputReader();
             for (var line = lines.readLine(); line != null; line = lines.readLine()) {
@@ -75,7 +80,7 @@ final class Application implements AutoCloseable {
      */
     Page page(boolean drawn) {
         browser.contexts().forEach(BrowserContext::close);
-        var context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        var context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setReducedMotion(drawn ? ReducedMotion.NO_PREFERENCE : ReducedMotion.REDUCE));
         if (!drawn) {
             context.addInitScript("try { localStorage.setItem('hausbau.draw', 'coarse') } catch { /* a page without storage draws nothing */ }");
         }
