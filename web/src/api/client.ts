@@ -110,9 +110,20 @@ interface Sending {
   signal?: AbortSignal
 }
 
+const MAKER = 'hausbau.maker'
+
+/** Who this window is to the server: its steps are its own to take back, over a reload too. */
+function maker(): string {
+  const known = sessionStorage.getItem(MAKER)
+  if (known) return known
+  const made = crypto.randomUUID()
+  sessionStorage.setItem(MAKER, made)
+  return made
+}
+
 /** Sends a request; answers with the parsed body, or throws a Refusal or NoAnswer. */
 export async function send<T>(method: string, path: string, body?: unknown, { revision, key, signal }: Sending = {}): Promise<T> {
-  const headers: Record<string, string> = {}
+  const headers: Record<string, string> = { 'Hausbau-Maker': maker() }
   if (body !== undefined) headers['Content-Type'] = 'application/json'
   if (revision !== undefined) headers['If-Match'] = `"${revision}"`
   if (key !== undefined) headers['Idempotency-Key'] = key

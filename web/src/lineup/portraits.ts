@@ -11,7 +11,7 @@ import {
   WebGLRenderer,
 } from 'three'
 import { loadShape } from '../space/geometry'
-import { pixelRatio } from '../space/resolution'
+import { isCounting } from '../space/Drawing'
 import { ink } from '../styles/theme'
 
 let renderer: WebGLRenderer | undefined
@@ -25,9 +25,13 @@ export const SIDES = {
   top: { eye: [0, 0, 100], right: 'x', up: 'y' },
 } as const
 
+/** A transparent pixel. */
+const NOTHING = 'data:image/gif;base64,R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7'
+
 /** Draws a piece in elevation or from above, at so many pixels a metre; answers with a picture. */
 export async function portrait(url: string, widthM: number, heightM: number, pixelsPerMetre: number, from: keyof typeof SIDES = 'front'): Promise<string> {
   const shape = await loadShape(url)
+  if (isCounting()) return NOTHING
   renderer ??= new WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true })
   const scene = new Scene()
   scene.background = null
@@ -48,7 +52,7 @@ export async function portrait(url: string, widthM: number, heightM: number, pix
   camera.up.set(0, up === 'y' ? 1 : 0, up === 'z' ? 1 : 0)
   camera.position.set(eye[0], eye[1], eye[2])
   camera.lookAt(0, 0, 0)
-  renderer.setPixelRatio(2 * Math.min(1, pixelRatio()))
+  renderer.setPixelRatio(2)
   renderer.setSize(Math.ceil(widthM * pixelsPerMetre + 4), Math.ceil(heightM * pixelsPerMetre + 4))
   renderer.setClearColor(0x000000, 0)
   renderer.render(scene, camera)

@@ -23,6 +23,15 @@ const saved = computed(() => (edits.away ? 'not answered' : edits.count ? 'savin
 const over = computed(() => site.tally?.budget.filter((l) => l.over).map((l) => l.what) ?? [])
 const run = (work: () => Promise<unknown>) => void site.inTurn(work).catch(tell)
 
+function undoAnothers() {
+  Modal.confirm({
+    title: 'Take back another’s step?',
+    content: `“${site.site!.others}” was made in another window. Whoever made it can do it again.`,
+    okText: 'Take it back',
+    onOk: () => site.inTurn(site.undoAnothers).catch(tell),
+  })
+}
+
 function open() {
   const s = site.site!
   body.value = {
@@ -79,6 +88,15 @@ async function save() {
           ↷ <span class="what">{{ site.site.redo || 'redo' }}</span>
         </button>
       </Tooltip>
+      <button
+        v-if="site.site.others"
+        type="button"
+        class="plain"
+        title="The last step was made in another window"
+        :aria-label="`Undo another’s step: ${site.site.others}`"
+        @click="undoAnothers">
+        ↶ another’s
+      </button>
     </span>
     <span class="saved figures" role="status">{{ saved }}</span>
     <RouterLink v-if="over.length" class="fault over" :to="`/sites/${site.site.id}/brief/intent`" :title="`Over the budget: ${over.join(', ')}`"

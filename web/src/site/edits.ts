@@ -11,15 +11,24 @@ export interface PendingEdit {
   body?: unknown
   /** Its own word: sent again under it, it is not made twice. */
   key: string
-  /** The revision it was first sent against. */
-  revision?: number
+  /** The revision that its maker saw. */
+  revision: number
 }
 
 const KEPT = 'hausbau.kept-edits'
 const RETRY_MS = 1500
 
+/** The site that is open. */
+interface Hooks {
+  shows: (siteId: number) => boolean
+  /** Fetches what has changed since the revision that is shown, and shows it. */
+  catchUp: () => Promise<void>
+}
+
 interface Waiting {
   edit: PendingEdit
+  /** Whether it went out before, though no answer came. */
+  sent: boolean
   resolve: (value: unknown) => void
   reject: (reason: unknown) => void
 }
@@ -27,7 +36,8 @@ interface Waiting {
 const kept = (): PendingEdit[] => JSON.parse(sessionStorage.getItem(KEPT) ?? '[]') as PendingEdit[]
 
 /**
- * Sends edits one after the other. While the server does not answer, it keeps them (over a reload too) and tries
+ * Sends edits one after the other, of whatever site, each with the revision that its maker saw: what they did themselves since
+ * is no reason for the server to refuse it. While the server does not answer, it keeps them (over a reload too) and tries
  * again; an edit that the server refuses is dropped, and whoever made it is told why.
  */
 export const useEdits = defineStore('edits', () => {
@@ -35,16 +45,12 @@ export const useEdits = defineStore('edits', () => {
   const away = ref(false)
   const count = computed(() => waiting.value.length)
   let running = false
-  /** A made edit that is not shown yet: the next one must not go out against an older revision. */
-  let behind = false
-  let hooks = { revision: () => 0, catchUp: async () => {} }
+  let hooks: Hooks = { shows: () => false, catchUp: async () => {} }
   let onRefused = (_label: string, _why: string) => {}
 
-  /** @param h tells the revision that is shown, and fetches what has changed since */
-  function attach(h: typeof hooks, refused: typeof onRefused) {
+  function attach(h: Hooks, refused: typeof onRefused) {
     hooks = h
     onRefused = refused
-    behind = false
   }
 
   /** Keeps what waits, beside what was kept for sites that are not open. */
@@ -64,7 +70,7 @@ export const useEdits = defineStore('edits', () => {
     const own = kept().filter((e) => e.siteId === siteId)
     if (taken.has(siteId)) return
     taken.add(siteId)
-    for (const edit of own) enqueue(edit).catch(() => {})
+    for (const edit of own) enqueue(edit, true).catch(() => {})
   }
 
   const make = <T>(edit: Omit<PendingEdit, 'key'>): Promise<T> => {
@@ -72,9 +78,9 @@ export const useEdits = defineStore('edits', () => {
     return enqueue<T>({ ...edit, key: crypto.randomUUID() })
   }
 
-  function enqueue<T>(edit: PendingEdit): Promise<T> {
+  function enqueue<T>(edit: PendingEdit, wasKept = false): Promise<T> {
     return new Promise<T>((resolve, reject) => {
-      waiting.value.push({ edit, resolve: resolve as (value: unknown) => void, reject })
+      waiting.value.push({ edit, sent: wasKept, resolve: resolve as (value: unknown) => void, reject })
       keep()
       void run()
     })
@@ -98,28 +104,24 @@ export const useEdits = defineStore('edits', () => {
     running = false
   }
 
-  /** Shows what has been made; where that cannot be fetched now, it is tried again before the next edit. */
-  async function show() {
-    behind = true
-    await hooks.catchUp()
-    behind = false
+  /** Shows what has been made, if its site is open still. */
+  async function show(edit: PendingEdit) {
+    if (hooks.shows(edit.siteId)) await hooks.catchUp().catch(() => {})
   }
 
   /** Throws only when no answer came. */
   async function attempt(next: Waiting) {
-    if (behind) await show()
-    const again = next.edit.revision !== undefined
+    const again = next.sent
     try {
-      next.edit.revision ??= hooks.revision()
-      keep()
+      next.sent = true
       const result = await send(next.edit.method, next.edit.path, next.edit.body, { revision: next.edit.revision, key: next.edit.key })
       // It is made, whatever becomes of looking at it.
-      await show().catch(() => {})
+      await show(next.edit)
       next.resolve(result)
     } catch (e) {
       if (e instanceof NoAnswer) throw e
       if (e instanceof Refusal && e.status === 412) {
-        await show().catch(() => {})
+        await show(next.edit)
         onRefused(next.edit.label, again ? 'What it touches was changed while the server was away. Look at the set as it stands now.' : e.message)
       }
       next.reject(e)

@@ -96,6 +96,23 @@ describe('catching up with the server', () => {
     expect(shown()).toBe(3000)
   })
 
+  it('a chunk that an edit overtook is no missing site: there are newer news', async () => {
+    const site = useSite()
+    await site.open(7)
+    revision = 2
+    // The news say that there is a chunk of revision 2; by the time it is asked for, there is one of revision 3.
+    const answered = vi.fn(answer)
+    vi.stubGlobal('fetch', (path: string) =>
+      Promise.resolve().then(() => {
+        if (path.includes('digest-2')) revision = 3
+        return answered(path)
+      }),
+    )
+    await site.catchUp()
+    expect(shown()).toBe(3000)
+    expect(site.missing).toBe(false)
+  })
+
   it('fetches no chunk twice that is alike', async () => {
     const site = useSite()
     await site.open(7)

@@ -50,6 +50,8 @@ const noLooks: LooksView = { all: [], dealt: [] }
 const noAssemblies: AssembliesView = { assemblies: [], uses: [] }
 const nothingFound: SurveyView = { faults: 0, cautions: 0, accepted: 0, findings: [], revision: 0 }
 const RECKON_MS = 120
+/** So often at most a chunk of the news may be gone by the time it is fetched. */
+const MOST_OVERTAKEN = 3
 
 /** The open site as the server has it, and the edits a person makes to it. Nothing here decides: it asks and shows. */
 export const useSite = defineStore('site', () => {
@@ -91,7 +93,7 @@ export const useSite = defineStore('site', () => {
   async function open(id: number) {
     close()
     missing.value = false
-    edits.attach({ revision: () => site.value?.revision ?? 0, catchUp }, (label, why) => {
+    edits.attach({ shows: (of) => opened === of, catchUp }, (label, why) => {
       void message.warning({ content: `“${label}” was not done. ${why}`, duration: 8 })
     })
     opened = id
@@ -111,11 +113,20 @@ export const useSite = defineStore('site', () => {
 
   let opened: number | undefined
 
-  function meet(e: unknown) {
-    if (e instanceof Refusal && e.status === 404) missing.value = true
-    else if (e instanceof NoAnswer) edits.away = true
-    else throw e
+  /** A 404 may be of a chunk that was overtaken by an edit: only what the site itself answers tells whether it is gone. */
+  async function meet(e: unknown): Promise<void> {
+    if (e instanceof NoAnswer) edits.away = true
+    else if (e instanceof Refusal && e.status === 404) {
+      if (opened === undefined || (await isThere(opened))) return tell(e)
+      missing.value = true
+    } else throw e
   }
+
+  const isThere = (id: number) =>
+    get(`/api/sites/${id}`).then(
+      () => true,
+      (e) => !(e instanceof Refusal && e.status === 404),
+    )
 
   function close() {
     closeFeed?.()
@@ -156,14 +167,19 @@ export const useSite = defineStore('site', () => {
     return catching
   }
 
-  async function fetchNews() {
+  async function fetchNews(overtaken = 0): Promise<void> {
     const id = opened
     if (id === undefined) return
     const since = site.value?.revision
     const news = await get<NewsView>(`/api/sites/${id}/news?since=${since ?? 0}`)
     if (since !== undefined && news.site.revision <= since) return
     const all = since === undefined || !news.parts
-    const set = await fetchChunks(id, news)
+    const set = await fetchChunks(id, news).catch((e) => {
+      // A chunk that is no more was overtaken by an edit made meanwhile: there are newer news.
+      if (e instanceof Refusal && e.status === 404 && overtaken < MOST_OVERTAKEN) return undefined
+      throw e
+    })
+    if (!set) return fetchNews(overtaken + 1)
     const parts = new Set(news.parts)
     const changed = all || parts.has('SITE') || parts.has('MASSING')
     const [m, p, r, a, w, n, h] = await Promise.all([
@@ -248,12 +264,13 @@ export const useSite = defineStore('site', () => {
   }
 
   const make = <T = void>(label: string, method: string, path: string, body?: unknown) =>
-    edits.make<T>({ siteId: site.value!.id, label, method, path: `${base()}${path}`, body })
+    edits.make<T>({ siteId: site.value!.id, label, method, path: `${base()}${path}`, body, revision: site.value!.revision })
 
   const ids = () => [...selection.value]
 
   const undo = () => make('Undo', 'POST', '/undo')
   const redo = () => make('Redo', 'POST', '/redo')
+  const undoAnothers = () => make('Undo another’s step', 'POST', '/undo?anyones=true')
   const arrange = (label: string, how: { byMm?: VecMm; quarterTurns?: number; freeDegrees?: number; mirror?: boolean }) =>
     make(label, 'POST', '/placements/arrange', { ids: ids(), ...how })
   const plumb = () => make('Plumb', 'POST', '/placements/plumb', { ids: ids() })
@@ -317,6 +334,7 @@ export const useSite = defineStore('site', () => {
     make,
     undo,
     redo,
+    undoAnothers,
     arrange,
     plumb,
     line,

@@ -88,7 +88,7 @@ export class PaperPass {
   }
 
   resize(width: number, height: number, ratio: number) {
-    this.target.setSize(Math.max(1, Math.round(width * ratio)), Math.max(1, Math.round(height * ratio)))
+    this.target.setSize(Math.round(width * ratio), Math.round(height * ratio))
     ;(this.material.uniforms.pixel!.value as Vector2).set(1 / (width * ratio), 1 / (height * ratio))
     this.material.uniforms.line!.value = ratio
   }

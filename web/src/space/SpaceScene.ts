@@ -14,14 +14,12 @@ import {
   type MeshLambertMaterial,
   MOUSE,
   Object3D,
-  PCFShadowMap,
   PerspectiveCamera,
   Plane,
   Raycaster,
   Scene,
   Vector2,
   Vector3,
-  WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm, PreviewView, VecMm } from '../api/client'
@@ -31,16 +29,15 @@ import type { Look } from '../ticket/seeing'
 import type { Pose } from '../site/pose'
 import { Batches, turned, type Batch, type Far, type Shaped, type Wear } from './Batches'
 import { Coats, type Against, type CoatLook, type Finishing } from './Coats'
-import { Daylight, outdoors, type Sun } from './Daylight'
+import { Daylight, type Sun } from './Daylight'
 import type { Instead } from '../ticket/seeing'
-import { PaperPass } from './PaperPass'
+import { newDrawing } from './Drawing'
 import { BlockOut } from './BlockOut'
 import { figureMesh } from './figure'
 import { loadShape, type Shape } from './geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
 import { LayingGroup, type LayingMarks } from './LayingGroup'
 import { Picking } from './Picking'
-import { pixelRatio } from './resolution'
 import type { View } from './walk'
 
 /** What to show: plain data; the scene keeps the meshes to itself. */
@@ -89,7 +86,7 @@ const MOST_TRIANGLES = 10_000_000
 /** The set in three dimensions. It draws only when something has changed. */
 export class SpaceScene {
   readonly canvas: HTMLCanvasElement
-  private readonly renderer: WebGLRenderer
+  private readonly drawing = newDrawing({ clips: true, shadows: true })
   private readonly scene = new Scene()
   private readonly camera = new PerspectiveCamera(45, 1, 0.05, 5000)
   private readonly controls: OrbitControls
@@ -108,7 +105,6 @@ export class SpaceScene {
   private readonly batches = new Batches(this.set, (swatch, finishing) => this.surface(swatch, finishing), this.ink)
   private readonly blockOut = new BlockOut(this.paper('plaster'), [cut.plane, cut.base])
   private readonly daylight = new Daylight()
-  private readonly paperPass = new PaperPass()
   private drawn = { calls: 0, triangles: 0 }
   private readonly picking = new Picking(this.batches)
   private due = 0
@@ -119,16 +115,10 @@ export class SpaceScene {
     container: HTMLElement,
     private readonly onDraw: (scene: SpaceScene) => void,
   ) {
-    this.renderer = new WebGLRenderer({ preserveDrawingBuffer: true })
-    this.canvas = this.renderer.domElement
+    this.canvas = this.drawing.canvas
     container.appendChild(this.canvas)
-    this.renderer.localClippingEnabled = true
-    this.renderer.setPixelRatio(pixelRatio())
     this.scene.background = new Color(paper)
     this.camera.up.copy(UP)
-    this.renderer.shadowMap.enabled = true
-    this.renderer.shadowMap.type = PCFShadowMap
-    this.renderer.shadowMap.autoUpdate = false
     this.scene.add(this.daylight.group, this.ground, this.set, this.ghost, this.marks, this.laying.group, this.figure, this.blockOut.group)
     this.controls = new OrbitControls(this.camera, this.canvas)
     this.controls.zoomToCursor = true
@@ -155,9 +145,7 @@ export class SpaceScene {
     this.coats.dispose()
     this.blockOut.dispose()
     this.daylight.dispose()
-    this.paperPass.dispose()
-    this.renderer.dispose()
-    this.canvas.remove()
+    this.drawing.dispose()
   }
 
   /** While Space is held, the left button pans. */
@@ -168,8 +156,7 @@ export class SpaceScene {
   resize() {
     const { clientWidth: w, clientHeight: h } = this.canvas.parentElement!
     if (w === 0 || h === 0) return
-    this.renderer.setSize(w, h)
-    this.paperPass.resize(w, h, this.renderer.getPixelRatio())
+    this.drawing.resize(w, h)
     this.camera.aspect = w / h
     this.camera.updateProjectionMatrix()
     this.draw()
@@ -179,7 +166,7 @@ export class SpaceScene {
     if (this.due) return
     this.due = requestAnimationFrame(() => {
       this.due = 0
-      this.drawn = this.paperPass.render(this.renderer, this.scene, this.camera)
+      this.drawn = this.drawing.render(this.scene, this.camera, true)
       this.onDraw(this)
     })
   }
@@ -296,7 +283,7 @@ export class SpaceScene {
   private shine(sun: Sun | undefined, changed: boolean) {
     if (sun === this.sun && !changed) return
     this.sun = sun
-    this.renderer.shadowMap.needsUpdate = this.daylight.shine(sun, this.extent)
+    if (this.daylight.shine(sun, this.extent)) this.drawing.castAnew()
   }
 
   private cutAt(mm: number | undefined, lowMm: number | undefined) {
@@ -326,12 +313,12 @@ export class SpaceScene {
     this.coats.show(coats, instead, against)
     if (this.finished === on) return
     this.finished = on
-    if (on) this.scene.environment ??= outdoors(this.renderer)
+    if (on) this.scene.environment ??= this.drawing.outside()
     this.scene.environmentIntensity = 0.6
     this.daylight.shineOn(on ? 'finishes' : 'paper')
     // Selected edges stay.
     this.ink.uniforms.inked!.value = on ? 0 : 1
-    this.paperPass.inked = !on
+    this.drawing.inked = !on
     this.ground.visible = !on
     cut.hatch.value = on ? 0 : 1
     this.batches.redress()

@@ -20,18 +20,16 @@ import {
   ShaderMaterial,
   Vector2,
   Vector3,
-  WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm } from '../api/client'
 import { Coats, type Against, type CoatLook } from '../space/Coats'
-import { Daylight, outdoors } from '../space/Daylight'
+import { Daylight } from '../space/Daylight'
+import { newDrawing } from '../space/Drawing'
 import { figureMesh } from '../space/figure'
 import { loadShape, type Shape } from '../space/geometry'
 import { paperMaterial } from '../space/materials'
-import { pixelRatio } from '../space/resolution'
 import type { Instead } from '../ticket/seeing'
-import { PaperPass } from '../space/PaperPass'
 import { brick, hairline, ink, paper, plum, verdigris } from '../styles/theme'
 
 export type BenchLook = 'paper' | 'finished' | Instead | 'facing'
@@ -69,7 +67,7 @@ const corners = ({ min, max }: Box3) => [min.x, max.x].flatMap((x) => [min.y, ma
 /** A piece on the bench, beside the figure. It draws only when something has changed. */
 export class BenchScene {
   readonly canvas: HTMLCanvasElement
-  private readonly renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true })
+  private readonly drawing = newDrawing({ antialias: true })
   private readonly scene = new Scene()
   private readonly camera = new PerspectiveCamera(35, 1, 0.02, 2000)
   private readonly controls: OrbitControls
@@ -79,7 +77,6 @@ export class BenchScene {
   private readonly figure = figureMesh()
   private readonly light = new Daylight()
   private readonly outside = new Group()
-  private readonly pass = new PaperPass()
   private readonly coats = new Coats(() => this.draw(), false)
   private readonly papers = new Map<string, MeshLambertMaterial>()
   private readonly shapes = new Map<string, Shape>()
@@ -95,9 +92,8 @@ export class BenchScene {
     container: HTMLElement,
     private readonly onDraw: () => void,
   ) {
-    this.canvas = this.renderer.domElement
+    this.canvas = this.drawing.canvas
     container.appendChild(this.canvas)
-    this.renderer.setPixelRatio(pixelRatio())
     this.scene.background = new Color(paper)
     this.camera.up.set(0, 0, 1)
     const sky = new HemisphereLight('#eaf1f6', '#cfc7b6', 0.9)
@@ -118,16 +114,13 @@ export class BenchScene {
     cancelAnimationFrame(this.due)
     this.controls.dispose()
     this.coats.dispose()
-    this.pass.dispose()
-    this.renderer.dispose()
-    this.canvas.remove()
+    this.drawing.dispose()
   }
 
   resize() {
     const { clientWidth: w, clientHeight: h } = this.canvas.parentElement!
     if (!w || !h) return
-    this.renderer.setSize(w, h)
-    this.pass.resize(w, h, this.renderer.getPixelRatio())
+    this.drawing.resize(w, h)
     this.camera.aspect = w / h
     this.camera.updateProjectionMatrix()
     this.draw()
@@ -181,7 +174,7 @@ export class BenchScene {
     this.piece.clear()
     const finished = sight.look !== 'paper' && sight.look !== 'facing'
     if (finished) {
-      this.scene.environment ??= outdoors(this.renderer)
+      this.scene.environment ??= this.drawing.outside()
       this.scene.environmentIntensity = 0.6
       this.coats.show(sight.coats, sight.look === 'checker' || sight.look === 'density' ? sight.look : undefined, sight.against)
     }
@@ -297,11 +290,7 @@ export class BenchScene {
     cancelAnimationFrame(this.due)
     this.due = requestAnimationFrame(() => {
       const look = this.sight?.look ?? 'paper'
-      if (look === 'paper') this.drawn = { look, ...this.pass.render(this.renderer, this.scene, this.camera) }
-      else {
-        this.renderer.render(this.scene, this.camera)
-        this.drawn = { look, triangles: this.renderer.info.render.triangles }
-      }
+      this.drawn = { look, triangles: this.drawing.render(this.scene, this.camera, look === 'paper').triangles }
       this.onDraw()
     })
   }

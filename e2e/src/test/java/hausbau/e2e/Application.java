@@ -76,13 +76,13 @@ final class Application implements AutoCloseable {
     /**
      * A page in a window of its own; those opened before are closed, since their drawing would slow this one.
      *
-     * @param drawn whether Space is drawn in all its pixels; else a few stand for all, and only counts and picking are right
+     * @param drawn whether Space is drawn in all its pixels; else nothing is, and only counts and picking are right
      */
     Page page(boolean drawn) {
         browser.contexts().forEach(BrowserContext::close);
         var context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setReducedMotion(drawn ? ReducedMotion.NO_PREFERENCE : ReducedMotion.REDUCE));
         if (!drawn) {
-            context.addInitScript("try { localStorage.setItem('hausbau.draw', 'coarse') } catch { /* a page without storage draws nothing */ }");
+            context.addInitScript("try { localStorage.setItem('hausbau.draw', 'count') } catch { /* not a page of ours */ }");
         }
         return context.newPage();
     }

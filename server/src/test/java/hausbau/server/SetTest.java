@@ -2,8 +2,8 @@ package hausbau.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import hausbau.server.jobs.Jobs;
 import hausbau.server.standing.Sets;
-import hausbau.server.work.KitService;
 import java.io.IOException;
 import java.net.Socket;
 import java.net.URI;
@@ -37,7 +37,7 @@ class SetTest {
     @Autowired
     Sets sets;
     @Autowired
-    KitService plans;
+    Jobs jobs;
     @Autowired
     JdbcTemplate jdbc;
     Caller caller;
@@ -362,14 +362,14 @@ class SetTest {
         var hand = Executors.newSingleThreadExecutor();
         try {
             var answer = hand.submit(() -> caller.post("/api/kit-plans?token=mine", question));
-            while (plans.plansUnderWay() == 0 && !answer.isDone()) {
+            while (!jobs.isUnderWay("mine") && !answer.isDone()) {
                 Thread.sleep(20);
             }
             assertThat(caller.call("DELETE", "/api/kit-plans/mine", null, null).status()).isEqualTo(204);
             var told = answer.get(20, TimeUnit.SECONDS);
             assertThat(told.status()).as(told.text()).isEqualTo(400);
             assertThat(told.text()).contains("called off");
-            assertThat(plans.plansUnderWay()).isZero();
+            assertThat(jobs.isUnderWay("mine")).isFalse();
         } finally {
             hand.shutdownNow();
         }

@@ -24,6 +24,11 @@ public record Loose(String name, List<Surface> surfaces, boolean uneven, int str
         public int triangles() {
             return indices.length / 3;
         }
+
+        /** What its numbers take in memory. */
+        public long bytes() {
+            return 8L * places.length + 4L * (normals.length + uvs.length + indices.length);
+        }
     }
 
     public int triangles() {

@@ -48,6 +48,11 @@ public final class Shell {
         this.box = boxOf();
     }
 
+    /** What its numbers take in memory. */
+    public long bytes() {
+        return 4L * (places.length + normals.length + uvs.length + indices.length);
+    }
+
     private Box boxOf() {
         int[] low = {Integer.MAX_VALUE, Integer.MAX_VALUE, Integer.MAX_VALUE};
         int[] high = {Integer.MIN_VALUE, Integer.MIN_VALUE, Integer.MIN_VALUE};

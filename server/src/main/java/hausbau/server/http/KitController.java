@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import hausbau.core.measure.Refused;
+import hausbau.server.jobs.Jobs;
 import hausbau.server.journal.Maker;
 import hausbau.server.journal.Seen;
 import hausbau.core.build.Budget;
@@ -46,8 +47,10 @@ class KitController {
 
     private final KitService kit;
     private final SiteService sites;
+    private final Jobs jobs;
 
-    KitController(KitService kit, SiteService sites) {
+    KitController(KitService kit, SiteService sites, Jobs jobs) {
+        this.jobs = jobs;
         this.kit = kit;
         this.sites = sites;
     }
@@ -195,7 +198,7 @@ class KitController {
     @Operation(summary = "Calls off the plan that is being worked out under this token")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void callOff(@PathVariable String token) {
-        kit.callOff(token);
+        jobs.callOff(token);
     }
 
     private static List<UnfillableView> unfillable(KitPlan plan) {

@@ -1,6 +1,20 @@
 package hausbau.server.http;
 
+import jakarta.persistence.PersistenceException;
+import java.nio.charset.IllegalCharsetNameException;
+import java.nio.charset.UnsupportedCharsetException;
+import java.sql.SQLException;
+import java.util.Objects;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.InvalidMediaTypeException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.apache.tomcat.util.http.InvalidParameterException;
+import hausbau.server.jobs.Busy;
+import hausbau.server.jobs.CalledOff;
 import hausbau.server.journal.Trial;
 import hausbau.server.journal.AlreadyMade;
 import hausbau.core.measure.OutOfBounds;
@@ -38,6 +52,10 @@ import tools.jackson.databind.exc.UnrecognizedPropertyException;
 class Problems extends ResponseEntityExceptionHandler {
 
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+    private static final String NO_SUCH_CHARACTER = "22021";
+    private static final String DISK_FULL = "53100";
+    private static final String DISK_IS_FULL = "The server's disk is full. Nothing was changed; what is there can still be looked at. Make room on it, then try again.";
 
     private static ProblemDetail bad(List<Fault> faults) {
         var problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST,
@@ -78,6 +96,17 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ProblemDetail calledOff(CalledOff e) {
+        return bad(List.of(new Fault("token", e.getMessage())));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> busy(Busy e) {
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).header(HttpHeaders.RETRY_AFTER, String.valueOf(e.seconds()))
+                .body(ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage()));
+    }
+
+    @ExceptionHandler
     ProblemDetail notFound(NotFound notFound) {
         return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, notFound.getMessage());
     }
@@ -108,22 +137,85 @@ class Problems extends ResponseEntityExceptionHandler {
                 .map(v -> new Fault(v.getPropertyPath().toString(), v.getPropertyPath() + " " + v.getMessage() + ".")).toList());
     }
 
-    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    @ExceptionHandler({DataAccessException.class, TransactionException.class, PersistenceException.class})
     ProblemDetail database(Exception e) {
         // A repository's own complaint about a value is wrapped as if the database had made it.
         if (e.getCause() instanceof OutOfBounds outOfBounds) {
             return outOfBounds(outOfBounds);
         }
+        var state = sqlState(e);
+        if (state.equals(NO_SUCH_CHARACTER)) {
+            return bad(List.of(new Fault("", "A text holds a character that no text may hold (U+0000).")));
+        }
         LOG.error("The database failed", e);
+        if (state.equals(DISK_FULL)) {
+            return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, DISK_IS_FULL);
+        }
         return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE,
                 "The database does not answer as it should. Nothing was changed; try again in a moment.");
+    }
+
+    private static String sqlState(Throwable e) {
+        return causes(e).filter(SQLException.class::isInstance).map(c -> ((SQLException) c).getSQLState()).filter(Objects::nonNull).findFirst().orElse("");
+    }
+
+    private static Stream<Throwable> causes(Throwable e) {
+        return Stream.iterate(e, Objects::nonNull, Throwable::getCause).limit(20);
+    }
+
+    /** A form that is cut short, or whose boundary is missing or no boundary. */
+    @ExceptionHandler
+    ProblemDetail multipart(MultipartException e) {
+        if (isDiskFull(e)) {
+            return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, DISK_IS_FULL);
+        }
+        return bad(List.of(new Fault("", "The form cannot be read: it is cut short, too large, or its parts are not divided as its type says.")));
+    }
+
+    @ExceptionHandler({IllegalCharsetNameException.class, UnsupportedCharsetException.class, InvalidMediaTypeException.class})
+    ProblemDetail charset(RuntimeException e) {
+        return bad(List.of(new Fault("Content-Type", "The type of the body, or its character set, is not known here. UTF-8 always is.")));
+    }
+
+    private static boolean isDiskFull(Throwable e) {
+        return causes(e).map(Throwable::getMessage).anyMatch(m -> m != null && m.contains("No space left on device"));
     }
 
     @ExceptionHandler
     ProblemDetail unexpected(RuntimeException e) {
         LOG.error("Unexpected", e);
+        if (isDiskFull(e)) {
+            return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, DISK_IS_FULL);
+        }
         return ProblemDetail.forStatusAndDetail(HttpStatus.INTERNAL_SERVER_ERROR,
                 "Something went wrong in the server; nothing was changed. Its log says more.");
+    }
+
+    /** Whatever else is bad input says which field is at fault, as all of it does. */
+    @Override
+    protected ResponseEntity<Object> createResponseEntity(@Nullable Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        if (body instanceof ProblemDetail problem && status.value() == HttpStatus.BAD_REQUEST.value() && (problem.getProperties() == null || !problem.getProperties().containsKey("errors"))) {
+            problem.setProperty("errors", List.of(new Fault("", String.valueOf(problem.getDetail()))));
+        }
+        return super.createResponseEntity(body, headers, status, request);
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMissingServletRequestParameter(MissingServletRequestParameterException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.badRequest().body(bad(List.of(new Fault(e.getParameterName(), e.getParameterName() + " is missing."))));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMissingServletRequestPart(MissingServletRequestPartException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.badRequest().body(bad(List.of(new Fault(e.getRequestPartName(), e.getRequestPartName() + " is missing."))));
+    }
+
+    /** A parameter that is out of bounds, such as a token that is too long. */
+    @Override
+    protected ResponseEntity<Object> handleHandlerMethodValidationException(HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        var faults = e.getParameterValidationResults().stream().flatMap(r -> r.getResolvableErrors().stream()
+                .map(error -> new Fault(String.valueOf(r.getMethodParameter().getParameterName()), r.getMethodParameter().getParameterName() + " " + error.getDefaultMessage() + "."))).toList();
+        return ResponseEntity.badRequest().body(bad(faults));
     }
 
     @Override

@@ -1,6 +1,6 @@
 package hausbau.server.http;
 
-import hausbau.server.work.UnderWay;
+import hausbau.server.jobs.Jobs;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
@@ -17,10 +17,10 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Under way")
 class UnderWayController {
 
-    private final UnderWay underWay;
+    private final Jobs jobs;
 
-    UnderWayController(UnderWay underWay) {
-        this.underWay = underWay;
+    UnderWayController(Jobs jobs) {
+        this.jobs = jobs;
     }
 
     record HowFarView(@NotNull double share) {
@@ -29,13 +29,13 @@ class UnderWayController {
     @GetMapping
     @Operation(summary = "How far the work under this word is, 0 to 1: the reading of files, or the making of those that are handed over")
     HowFarView share(@PathVariable String token) {
-        return new HowFarView(underWay.share(token));
+        return new HowFarView(jobs.share(token));
     }
 
     @DeleteMapping
-    @Operation(summary = "Calls the work under this word off")
+    @Operation(summary = "Calls the work under this word off; if it is not asked for yet, it will not begin")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void callOff(@PathVariable String token) {
-        underWay.callOff(token);
+        jobs.callOff(token);
     }
 }

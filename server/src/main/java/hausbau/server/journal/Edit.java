@@ -204,7 +204,7 @@ public final class Edit {
 
     /** Takes up the kit as the edit leaves it, and tells whether a piece is another kind than it was. */
     private boolean isMadeOtherwise() {
-        kit = stores.kits().kit(site.getId(), before.settings().unit());
+        kit = stores.kits().kit(site.getId(), site.settings().unit());
         return before.kit().pieces().entrySet().stream().anyMatch(e -> !kit.piece(e.getKey()).orElseThrow().kind().equals(e.getValue().kind()));
     }
 
@@ -240,6 +240,10 @@ public final class Edit {
         stores.sets().remove(id, removed);
         var was = before.decisions();
         var massing = massing();
+        if (site.settings().unit() != before.settings().unit()) {
+            // Names of pieces are written in it.
+            kit = stores.kits().kit(id, site.settings().unit());
+        }
         // What stands is kept by the ids of its pieces: where one of those is made otherwise, all of it is read again.
         var anew = (touches(Aggregate.PIECE) || touches(Aggregate.PATTERN) || touches(Aggregate.SHARED_SHEET) || touches(Aggregate.MATERIAL)) && isMadeOtherwise();
         var departures = anew || touches(Aggregate.DEPARTURE)

@@ -17,8 +17,10 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -57,6 +59,7 @@ public class Sets {
     private final JdbcTemplate jdbc;
     private final TransactionTemplate reading;
     private final TransactionTemplate writing;
+    private final Map<Long, Object> computing = new ConcurrentHashMap<>();
     private final Map<Long, Kept> kept = new LinkedHashMap<>(16, 0.75f, true);
 
     Sets(Stores stores, JdbcTemplate jdbc, PlatformTransactionManager transactions) {
@@ -64,7 +67,6 @@ public class Sets {
         this.jdbc = jdbc;
         this.reading = new TransactionTemplate(transactions);
         reading.setReadOnly(true);
-        reading.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
         this.writing = new TransactionTemplate(transactions);
         writing.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
@@ -79,27 +81,56 @@ public class Sets {
             // What is not yet in the database for good is not kept.
             return within(stores.sites().site(siteId));
         }
-        var read = reading.execute(status -> {
-            var site = stores.sites().site(siteId);
-            return find(siteId, site.revision()).map(Read::of).orElseGet(() -> new Read(load(site), site));
-        });
-        if (read.site() == null || read.state().kit().unnamed(read.state().set().kinds()).isEmpty()) {
-            return read.site() == null ? read.state() : publish(read.state());
-        }
-        // Kinds that no edit has named yet: the site was made by an earlier version.
-        return publish(writing.execute(status -> named(load(stores.sites().lockedSite(siteId)))));
+        var read = Objects.requireNonNull(reading.execute(status -> read(stores.sites().site(siteId))));
+        return read.state().isPresent() ? read.state().get() : computed(siteId);
     }
 
-    private record Read(SiteState state, @Nullable SiteRow site) {
-
-        static Read of(SiteState state) {
-            return new Read(state, null);
+    /** One computes it, however many ask; what is computed holds no connection. */
+    private SiteState computed(long siteId) {
+        synchronized (computing.computeIfAbsent(siteId, id -> new Object())) {
+            try {
+                var read = Objects.requireNonNull(reading.execute(status -> read(stores.sites().site(siteId))));
+                var state = read.state().orElseGet(() -> read.loaded().compute());
+                if (state.kit().unnamed(state.set().kinds()).isEmpty()) {
+                    return publish(state);
+                }
+                // Kinds that no edit has named yet: the site was made by an earlier version.
+                return publish(Objects.requireNonNull(writing.execute(status -> named(load(stores.sites().lockedSite(siteId)).compute()))));
+            } finally {
+                computing.remove(siteId);
+            }
         }
+    }
+
+    /** What is known of a site, or what was decided about it, of which it is computed. */
+    private record Read(Optional<SiteState> state, Loaded loaded) {
+    }
+
+    private Read read(SiteRow site) {
+        var known = find(site.getId(), site.revision());
+        return new Read(known, known.isPresent() ? Loaded.NOTHING : load(site));
+    }
+
+    /** What was decided, and how the set follows from it. */
+    private interface Loaded {
+
+        Loaded NOTHING = () -> {
+            throw new IllegalStateException("nothing was loaded");
+        };
+
+        SiteState compute();
     }
 
     /** The same for a site that the transaction holds. */
     public SiteState within(SiteRow locked) {
-        return find(locked.getId(), locked.revision()).orElseGet(() -> named(load(locked)));
+        return find(locked.getId(), locked.revision()).orElseGet(() -> named(load(locked).compute()));
+    }
+
+    private @Nullable SiteState known(long siteId) {
+        synchronized (kept) {
+            var known = kept.get(siteId);
+            return known == null ? null : known.state;
+        }
     }
 
     private Optional<SiteState> find(long siteId, long revision) {
@@ -122,12 +153,9 @@ public class Sets {
     }
 
     /** Reads what was decided. From a state that is known only the placements that changed since are read. */
-    private SiteState load(SiteRow site) {
-        SiteState before;
-        synchronized (kept) {
-            var known = kept.get(site.getId());
-            before = known == null ? null : known.state;
-        }
+    private Loaded load(SiteRow site) {
+        long siteId = site.getId();
+        var before = known(siteId);
         if (before != null && before.revision() < site.revision()) {
             var caughtUp = catchUp(before, site);
             if (caughtUp.isPresent()) {
@@ -141,11 +169,12 @@ public class Sets {
         var repeats = stores.sets().repeats(site.getId()).stream().map(r -> r.toRepeat(kit)).toList();
         var decisions = new Decisions(massing, site.kit(), hands, repeats, stores.sets().assemblies(site.getId(), kit), stores.sets().twins(site.getId()),
                 stores.sets().traits(site.getId(), kit), stores.sets().dresses(site.getId()), departures);
-        var set = before == null ? StandingSet.of(decisions) : before.set().next(decisions);
-        return new SiteState(site.getId(), site.revision(), set, kit);
+        var revision = site.revision();
+        return () -> new SiteState(siteId, revision, before == null ? StandingSet.of(decisions) : before.set().next(decisions), kit);
     }
 
-    private Optional<SiteState> catchUp(SiteState before, SiteRow site) {
+    private Optional<Loaded> catchUp(SiteState before, SiteRow site) {
+        var revision = site.revision();
         var ids = new HashSet<Long>();
         var parts = new HashSet<String>();
         var known = new long[1];
@@ -159,7 +188,7 @@ public class Sets {
             return Optional.empty();
         }
         if (parts.isEmpty()) {
-            return Optional.of(new SiteState(site.getId(), site.revision(), before.set(), before.kit()));
+            return Optional.of(() -> new SiteState(before.siteId(), revision, before.set(), before.kit()));
         }
         var kit = stores.kits().kit(site.getId(), site.settings().unit());
         var changed = stores.sets().placements(site.getId(), kit, ids);
@@ -175,7 +204,7 @@ public class Sets {
                 assemblies.equals(before.decisions().assemblies()) ? before.decisions().assemblies() : assemblies,
                 twins.equals(before.decisions().twins()) ? before.decisions().twins() : twins, stores.sets().traits(site.getId(), kit), stores.sets().dresses(site.getId()),
                 same ? before.decisions().departures() : Decisions.bySource(departures));
-        return Optional.of(new SiteState(site.getId(), site.revision(), before.set().next(to), kit));
+        return Optional.of(() -> new SiteState(before.siteId(), revision, before.set().next(to), kit));
     }
 
     /** Keeps a state that is in the database for good. */

@@ -99,7 +99,7 @@ public enum Aggregate {
 
     /** As a person is told of one of them. */
     public String label() {
-        return "a " + table.replace('_', ' ');
+        return (table.matches("[aeiou].*") ? "an " : "a ") + table.replace('_', ' ');
     }
 
     public Part part() {

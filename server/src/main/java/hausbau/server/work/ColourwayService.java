@@ -4,6 +4,7 @@ import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.SheetFiles;
 import hausbau.core.finish.Coat;
 import hausbau.core.finish.Colourway;
+import hausbau.core.finish.SharedSheet;
 import hausbau.core.measure.Fault;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Finish;
@@ -185,23 +186,31 @@ public class ColourwayService {
         return sheets.png(made.coat(), side, made.sheet());
     }
 
-    /** What swatches are handed over in, by colourway, each sheet of its own pixels. @param materials that are in use, @param others colourways that are looked at beside the site's own; what is not known any more is the site's, @param howFar told with each sheet, 0 to 1 */
-    public Map<Long, Finishes> handedOver(long siteId, Set<Swatch> materials, Collection<Long> others, DoubleConsumer howFar) {
-        var finish = finish(siteId);
-        var wanted = all(siteId).stream().filter(k -> k.isUsed() || k.id() != USUAL && others.contains(k.id())).toList();
-        var shared = stores.kits().sharedSheets(siteId).stream().filter(s -> materials.contains(s.material())).toList();
-        var coated = Swatch.coated().stream().filter(materials::contains).toList();
-        var count = wanted.size() * coated.size() + shared.size();
+    /** What has to be made of finishes for a handover: all that is read for it. */
+    public record Wanted(Finish finish, List<Known> colourways, List<SharedSheet> shared, List<Swatch> coated) {
+    }
+
+    /** @param materials that are in use, @param others colourways that are looked at beside the site's own; what is not known any more is the site's */
+    @Reading
+    public Wanted wanted(long siteId, Set<Swatch> materials, Collection<Long> others) {
+        return new Wanted(finish(siteId), all(siteId).stream().filter(k -> k.isUsed() || k.id() != USUAL && others.contains(k.id())).toList(),
+                stores.kits().sharedSheets(siteId).stream().filter(s -> materials.contains(s.material())).toList(), Swatch.coated().stream().filter(materials::contains).toList());
+    }
+
+    /** What swatches are handed over in, by colourway, each sheet of its own pixels. @param howFar told with each sheet, 0 to 1; what it throws ends it */
+    public Map<Long, Finishes> make(Wanted wanted, DoubleConsumer howFar) {
+        var finish = wanted.finish();
+        var count = wanted.colourways().size() * wanted.coated().size() + wanted.shared().size();
         var made = 0;
         var together = new EnumMap<Swatch, SheetFiles>(Swatch.class);
-        for (var sheet : shared) {
+        for (var sheet : wanted.shared()) {
             together.put(sheet.material(), sheets.jpeg(sheet, sheet.side()));
             howFar.accept((double) ++made / count);
         }
         var finishes = new LinkedHashMap<Long, Finishes>();
-        for (var known : wanted) {
+        for (var known : wanted.colourways()) {
             var files = new EnumMap<Swatch, SheetFiles>(together);
-            for (var swatch : coated) {
+            for (var swatch : wanted.coated()) {
                 files.put(swatch, sheets.jpeg(known.colourway().coat(swatch), finish.sheets().side(swatch), finish.sheetWidth(swatch)));
                 howFar.accept((double) ++made / count);
             }

@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import com.github.benmanes.caffeine.cache.Cache;
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Fitting;
 import hausbau.core.bring.Loose;
@@ -23,7 +24,10 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.MaterialNames;
+import hausbau.core.shape.Shell;
 import hausbau.core.shape.Swatch;
+import hausbau.server.jobs.Job;
+import hausbau.server.jobs.Jobs;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -53,7 +57,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class DeliveryService {
 
-    private static final int AT_HAND = 3;
     private static final int MOST_THINGS = 300;
     private static final int MOST_MODELS = 40;
 
@@ -63,19 +66,21 @@ public class DeliveryService {
     private final Sets sets;
     private final TransactionTemplate transaction;
     private final BroughtPictures pictures;
-    private final UnderWay underWay;
+    private final Jobs jobs;
     private final KitService kit;
-    private final Map<UUID, Incoming> read = new Shelf<>(AT_HAND);
-    private final Map<Wanted, Settled> settled = new Shelf<>(16 * AT_HAND);
+    /** Files that were read, up to 256 MiB of their surfaces; a miss reads the file again. */
+    private final Cache<UUID, Incoming> read = Weighed.upTo(256, (id, file) -> file.things().stream().flatMap(t -> t.surfaces().stream()).mapToLong(Surface::bytes).sum());
+    /** Things set right, up to 256 MiB; a miss works one out again. */
+    private final Cache<Wanted, Settled> settled = Weighed.upTo(256, (wanted, it) -> it.shells().values().stream().mapToLong(Shell::bytes).sum());
 
-    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction, BroughtPictures pictures, UnderWay underWay, KitService kit) {
+    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction, BroughtPictures pictures, Jobs jobs, KitService kit) {
         this.stores = stores;
         this.deliveries = deliveries;
         this.journal = journal;
         this.sets = sets;
         this.transaction = transaction;
         this.pictures = pictures;
-        this.underWay = underWay;
+        this.jobs = jobs;
         this.kit = kit;
     }
 
@@ -116,45 +121,44 @@ public class DeliveryService {
      * @throws Refused if one of them cannot be read, or there are too many, or it was called off; nothing of it is kept then
      */
     public List<Delivered> deliver(long siteId, Map<String, byte[]> files, String token, @Nullable Long pieceId) {
-        try (var reading = underWay.begin(token)) {
-            sets.current(siteId);
-            var bundle = new Bundle(files);
-            var models = bundle.models();
-            if (models.size() > MOST_MODELS) {
-                throw new Refused("file", "There are " + models.size() + " models among them; at most " + MOST_MODELS + " are taken at once. Bring them in by parts.");
-            }
-            var called = called(siteId);
-            var all = new LinkedHashMap<UUID, Incoming>();
-            var names = new LinkedHashMap<UUID, String>();
-            for (var i = 0; i < models.size(); i++) {
-                var done = (double) i / models.size();
-                var id = UUID.randomUUID();
-                names.put(id, models.get(i));
-                all.put(id, Incoming.read(bundle, models.get(i), share -> reading.reach(done + share / models.size())).recognising(called));
-            }
-            var looks = all.entrySet().stream().map(e -> look(siteId, e.getKey(), e.getValue(), new Question(null, pieceId))).toList();
-            transaction.executeWithoutResult(status -> deliveries.keep(siteId, names, files));
-            synchronized (read) {
-                read.putAll(all);
-            }
-            return looks;
-        } catch (CalledOff e) {
+        sets.current(siteId);
+        try {
+            return jobs.run(siteId, token, null, job -> read(siteId, files, job, pieceId));
+        } catch (hausbau.server.jobs.CalledOff | CalledOff e) {
             throw new Refused("token", "It was called off; nothing was brought in.");
         }
     }
 
+    private List<Delivered> read(long siteId, Map<String, byte[]> files, Job job, @Nullable Long pieceId) {
+        var bundle = new Bundle(files);
+        var models = bundle.models();
+        if (models.size() > MOST_MODELS) {
+            throw new Refused("file", "There are " + models.size() + " models among them; at most " + MOST_MODELS + " are taken at once. Bring them in by parts.");
+        }
+        var called = called(siteId);
+        var all = new LinkedHashMap<UUID, Incoming>();
+        var names = new LinkedHashMap<UUID, String>();
+        for (var i = 0; i < models.size(); i++) {
+            var done = (double) i / models.size();
+            var id = UUID.randomUUID();
+            names.put(id, models.get(i));
+            all.put(id, Incoming.read(bundle, models.get(i), share -> job.reach(done + share / models.size())).recognising(called));
+        }
+        var looks = all.entrySet().stream().map(e -> look(siteId, e.getKey(), e.getValue(), new Question(null, pieceId))).toList();
+        job.reachOrStop(1);
+        transaction.executeWithoutResult(status -> deliveries.keep(siteId, names, files));
+        read.putAll(all);
+        return looks;
+    }
+
     private Incoming file(long siteId, UUID id) {
         var model = deliveries.model(siteId, id);
-        synchronized (read) {
-            var known = read.get(id);
-            if (known != null) {
-                return known;
-            }
+        var known = read.getIfPresent(id);
+        if (known != null) {
+            return known;
         }
         var file = Incoming.read(new Bundle(deliveries.files(id)), model, share -> true).recognising(called(siteId));
-        synchronized (read) {
-            read.put(id, file);
-        }
+        read.put(id, file);
         return file;
     }
 
@@ -198,26 +202,20 @@ public class DeliveryService {
     }
 
     private Thing thing(UUID id, Incoming file, Choices choices, List<Loose> things, int number, Optional<Piece> of, SiteState state) {
-        if (number < 0 || number >= things.size()) {
-            throw new Refused("things", "The file has no thing " + number + ".");
-        }
+        requireThing(things, number);
         var result = settled(new Wanted(id, choices, number, Fitting.size(of), state.settings().step()), things.get(number));
         var parts = Fitting.parts(result, file.materials(), true, Set.of(), of);
         return new Thing(number, result, of.orElseGet(() -> new Piece(result.name(), result.name(), Role.PROP, new Recipe.Made(0, parts), Pivot.BASE_CENTRE)).madeOf(0, parts));
     }
 
+    private static void requireThing(List<Loose> things, int number) {
+        if (number < 0 || number >= things.size()) {
+            throw new Refused("things", "The file has no thing " + number + ".");
+        }
+    }
+
     private Settled settled(Wanted wanted, Loose thing) {
-        synchronized (settled) {
-            var known = settled.get(wanted);
-            if (known != null) {
-                return known;
-            }
-        }
-        var result = new Settling(wanted.choices(), wanted.step()).settle(thing, wanted.size());
-        synchronized (settled) {
-            settled.put(wanted, result);
-        }
-        return result;
+        return Objects.requireNonNull(settled.get(wanted, w -> new Settling(w.choices(), w.step()).settle(thing, w.size())));
     }
 
     /** It as it would be brought in, for a look. */
@@ -245,6 +243,7 @@ public class DeliveryService {
     public List<Long> bring(long siteId, UUID id, Seen seen, Order order) {
         var file = file(siteId, id);
         var loose = things(file, order.choices());
+        order.things().forEach(t -> requireThing(loose, t.number()));
         var swatches = new LinkedHashMap<>(file.materials());
         swatches.putAll(order.swatches());
         var pictured = order.pictures() ? pictures.read(file, order.things().stream().flatMap(t -> loose.get(t.number()).surfaces().stream()).map(Surface::material).collect(Collectors.toSet())) : Map.<String, Map<Coat.Layer, PictureFile>>of();
@@ -290,8 +289,6 @@ public class DeliveryService {
     /** Lets go of files that are not wanted, or are brought in. */
     public void remove(long siteId, UUID id) {
         transaction.executeWithoutResult(status -> deliveries.remove(siteId, id));
-        synchronized (read) {
-            read.remove(id);
-        }
+        read.invalidate(id);
     }
 }

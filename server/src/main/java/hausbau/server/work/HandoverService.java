@@ -6,6 +6,10 @@ import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
 import hausbau.core.exchange.Schedules;
 import hausbau.core.variety.Looks;
+import hausbau.core.shape.MaterialNames;
+import hausbau.core.shape.Swatch;
+import hausbau.server.jobs.Job;
+import hausbau.server.jobs.Jobs;
 import hausbau.server.standing.LookShelf;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
@@ -16,9 +20,13 @@ import hausbau.server.work.ColourwayService.Finishes;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The files that a site is handed over in; each is of one state of the site. */
 @Service
@@ -31,9 +39,10 @@ public class HandoverService {
     private final LookShelf looks;
     private final ColourwayService colourways;
     private final WorkshopService workshop;
-    private final UnderWay underWay;
+    private final Jobs jobs;
+    private final TransactionTemplate reading;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, LevelService levels, LookShelf looks, ColourwayService colourways, WorkshopService workshop, UnderWay underWay) {
+    public HandoverService(Stores stores, Sets sets, KitService kit, LevelService levels, LookShelf looks, ColourwayService colourways, WorkshopService workshop, Jobs jobs, PlatformTransactionManager transactions) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
@@ -41,7 +50,9 @@ public class HandoverService {
         this.looks = looks;
         this.colourways = colourways;
         this.workshop = workshop;
-        this.underWay = underWay;
+        this.jobs = jobs;
+        this.reading = new TransactionTemplate(transactions);
+        reading.setReadOnly(true);
     }
 
     @Reading
@@ -54,22 +65,22 @@ public class HandoverService {
      *
      * @param token under which it can be asked how far it is, and called off; may be empty
      */
-    @Reading
     public byte[] scene(long siteId, String token) {
-        try (var work = underWay.begin(token)) {
-            return scene(siteId, work);
-        }
+        var state = sets.current(siteId);
+        return jobs.run(siteId, token, List.of("scene", siteId, state.revision()), job -> scene(state, job));
     }
 
-    private byte[] scene(long siteId, UnderWay.Work work) {
-        var state = sets.current(siteId);
+    private byte[] scene(SiteState state, Job job) {
+        var siteId = state.siteId();
         var given = looks.of(state);
         var materials = Stream.concat(state.set().kinds().stream(), given.all().stream().map(Looks.Guise::kind)).distinct()
                 .flatMap(kind -> state.piece(state.id(kind)).parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
-        var finishes = colourways.handedOver(siteId, materials, given.all().stream().map(Looks.Guise::colourway).toList(), work::reachOrStop);
-        var scene = GltfScene.inColourways(name(siteId), KitService.finish(state), stores.kits().materialNames(siteId), finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
+        var read = read(siteId, materials, given.all().stream().map(Looks.Guise::colourway).toList());
+        var finishes = colourways.make(read.wanted(), job::reachOrStop);
+        var scene = GltfScene.inColourways(read.name(), KitService.finish(state), read.names(), finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
         var names = new NodeNames(state.decisions().massing());
         for (var chunk : state.set().chunks()) {
+            job.reachOrStop(1);
             for (var row = 0; row < chunk.size(); row++) {
                 var standing = chunk.standing(row);
                 var look = given.look(chunk, row);
@@ -78,6 +89,14 @@ public class HandoverService {
             }
         }
         return scene.toBytes();
+    }
+
+    /** What is read for it, in one transaction. */
+    private record Read(String name, MaterialNames names, ColourwayService.Wanted wanted) {
+    }
+
+    private Read read(long siteId, Set<Swatch> materials, List<Long> others) {
+        return Objects.requireNonNull(reading.execute(status -> new Read(stores.sites().site(siteId).name(), stores.kits().materialNames(siteId), colourways.wanted(siteId, materials, others))));
     }
 
     private static GltfScene.Look look(Looks.Guise of, Map<Long, Finishes> finishes) {
@@ -96,24 +115,24 @@ public class HandoverService {
     }
 
     /** A piece as a file of its own, with both sets of UVs; one that is worn somewhere has its mask beside it, {@code CODE wear}. */
-    @Reading
     public byte[] pieces(long siteId, Wanted wanted, String token) {
-        try (var work = underWay.begin(token)) {
-            return pieces(siteId, wanted, work);
-        }
+        var state = sets.current(siteId);
+        return jobs.run(siteId, token, List.of("pieces", siteId, state.revision(), wanted), job -> pieces(state, wanted, job));
     }
 
-    private byte[] pieces(long siteId, Wanted wanted, UnderWay.Work work) {
-        var state = sets.current(siteId);
+    private byte[] pieces(SiteState state, Wanted wanted, Job job) {
+        var siteId = state.siteId();
         var files = new LinkedHashMap<String, byte[]>();
         var finish = KitService.finish(state);
-        var names = stores.kits().materialNames(siteId);
         var given = looks.of(state).all();
         var worn = given.stream().filter(g -> g.wear() > 0).map(Looks.Guise::kind).collect(Collectors.toSet());
         var all = uses(state, wanted.unused());
+        var materials = all.stream().flatMap(use -> use.piece().parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
+        var read = read(siteId, materials, given.stream().map(Looks.Guise::colourway).toList());
+        var names = read.names();
         var share = wanted.sheets() ? 0.5 : 1;
         for (var i = 0; i < all.size(); i++) {
-            work.reachOrStop(share * i / all.size());
+            job.reachOrStop(share * i / all.size());
             var use = all.get(i);
             var code = use.piece().code();
             files.put(code + ".glb", GltfScene.handedOver(use.piece(), finish, names));
@@ -130,15 +149,14 @@ public class HandoverService {
             }
         }
         if (wanted.sheets()) {
-            var materials = all.stream().flatMap(use -> use.piece().parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
-            var finishes = colourways.handedOver(siteId, materials, given.stream().map(Looks.Guise::colourway).toList(), done -> work.reachOrStop(share + (1 - share) * done));
+            var finishes = colourways.make(read.wanted(), done -> job.reachOrStop(share + (1 - share) * done));
             finishes.values().forEach(in -> in.sheets().forEach((material, pictures) -> pictures.named(GltfScene.called(names.of(material), in.name())).forEach((name, file) -> files.put("sheets/" + name, file))));
         }
         return Zip.of(files);
     }
 
     private List<KitService.PieceUse> uses(SiteState state, boolean unused) {
-        return kit.pieces(state.siteId()).stream().filter(use -> unused || use.count() > 0).toList();
+        return Objects.requireNonNull(reading.execute(status -> kit.pieces(state))).stream().filter(use -> unused || use.count() > 0).toList();
     }
 
     @Reading

@@ -19,6 +19,7 @@ import hausbau.core.shape.Finish;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Unwrapped;
 import hausbau.core.shape.WearMask;
+import hausbau.server.jobs.Jobs;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.LookShelf;
@@ -29,16 +30,14 @@ import hausbau.server.store.Stores;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Semaphore;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.Objects;
 import java.util.function.IntFunction;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The kit: working it out, choosing it, and what it costs. */
 @Service
@@ -51,17 +50,18 @@ public class KitService {
     private final Sets sets;
     private final MeshShelf meshes;
     private final LookShelf looks;
-    /** Plans are worked out two at a time: each keeps a core busy. */
-    private final Semaphore desks = new Semaphore(2);
-    /** Plans under way that their makers may call off, by their makers' word. */
-    private final Map<String, AtomicBoolean> underWay = new ConcurrentHashMap<>();
+    private final Jobs jobs;
+    private final TransactionTemplate reading;
 
-    public KitService(Stores stores, Journal journal, Sets sets, MeshShelf meshes, LookShelf looks) {
+    public KitService(Stores stores, Journal journal, Sets sets, MeshShelf meshes, LookShelf looks, Jobs jobs, PlatformTransactionManager transactions) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
         this.meshes = meshes;
         this.looks = looks;
+        this.jobs = jobs;
+        this.reading = new TransactionTemplate(transactions);
+        reading.setReadOnly(true);
     }
 
     /** @param runs the runs laid out with an option's kinds */
@@ -82,38 +82,15 @@ public class KitService {
 
     /** Answers a question that belongs to no site. */
     public Planned plan(KitQuestion question, String token) {
-        return new Planned(question, work(question, token), List.of());
+        return new Planned(question, work("plans of no site", question, token), List.of());
     }
 
-    private KitPlan work(KitQuestion question, String token) {
-        var cancelled = new AtomicBoolean();
-        if (!token.isEmpty()) {
-            underWay.put(token, cancelled);
-        }
-        desks.acquireUninterruptibly();
-        try {
-            if (cancelled.get()) {
-                throw new Refused("token", "This plan was called off.");
-            }
-            var plan = new KitPlanner(PATIENCE, cancelled::get).plan(question);
-            if (cancelled.get()) {
-                throw new Refused("token", "This plan was called off.");
-            }
+    private KitPlan work(Object asker, KitQuestion question, String token) {
+        return jobs.run(asker, token, question, job -> {
+            var plan = new KitPlanner(PATIENCE, () -> !job.isWanted()).plan(question);
+            job.reachOrStop(1);
             return plan;
-        } finally {
-            desks.release();
-            underWay.remove(token);
-        }
-    }
-
-    /** Calls off the plan that is being worked out under this word, if there is one. */
-    public void callOff(String token) {
-        Optional.ofNullable(underWay.get(token)).ifPresent(cancelled -> cancelled.set(true));
-    }
-
-    /** How many plans are being worked out or wait for it. */
-    public int plansUnderWay() {
-        return underWay.size();
+        });
     }
 
     /**
@@ -124,7 +101,7 @@ public class KitService {
     public Planned plan(long siteId, Length minPiece, Length maxPiece, int maxKinds, String token) {
         var massing = sets.current(siteId).decisions().massing();
         var question = KitChoice.question(massing, minPiece, maxPiece, maxKinds);
-        return new Planned(question, work(question, token), massing.runs());
+        return new Planned(question, work(siteId, question, token), massing.runs());
     }
 
     /**
@@ -169,7 +146,7 @@ public class KitService {
     public record Cost(Tally tally, List<Budget.Line> budget) {
     }
 
-    @Reading
+    /** No transaction stands open while meshes are made. */
     public Cost cost(long siteId) {
         var tally = tally(sets.current(siteId));
         return new Cost(tally, budget(siteId).measure(tally));
@@ -185,11 +162,14 @@ public class KitService {
     }
 
     private Budget budget(long siteId) {
+        return Objects.requireNonNull(reading.execute(status -> budgetNow(siteId)));
+    }
+
+    private Budget budgetNow(long siteId) {
         return stores.briefs().brief(siteId).map(row -> row.toBrief().budget()).orElse(Budget.NONE);
     }
 
     /** What the set would spend on triangles if a piece had so many of them. @param pieceId of one that is there; null for a new one */
-    @Reading
     public IntFunction<Budget.Line> triangles(long siteId, @Nullable Long pieceId) {
         var state = sets.current(siteId);
         var budget = budget(siteId);
@@ -234,18 +214,20 @@ public class KitService {
         return SheetFiles.png(mask.side(), mask.pixels());
     }
 
+    private MaterialNames names(long siteId) {
+        return Objects.requireNonNull(reading.execute(status -> stores.kits().materialNames(siteId)));
+    }
+
     /** One piece with both sets of UVs, its materials named as the site calls them: where modelling it elsewhere begins. */
-    @Reading
     public byte[] takenOut(long siteId, long pieceId) {
         var state = sets.current(siteId);
-        return GltfScene.handedOver(state.piece(pieceId), finish(state), stores.kits().materialNames(siteId));
+        return GltfScene.handedOver(state.piece(pieceId), finish(state), names(siteId));
     }
 
     /** The same as OBJ with its materials, zipped. */
-    @Reading
     public byte[] obj(long siteId, long pieceId) {
         var state = sets.current(siteId);
-        var taken = ObjPiece.of(state.piece(pieceId), finish(state), stores.kits().materialNames(siteId));
+        var taken = ObjPiece.of(state.piece(pieceId), finish(state), names(siteId));
         var files = new LinkedHashMap<String, byte[]>();
         files.put(taken.name() + ".obj", taken.obj());
         files.put(taken.name() + ".mtl", taken.mtl());

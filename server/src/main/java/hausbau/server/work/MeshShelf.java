@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import com.github.benmanes.caffeine.cache.Cache;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Part;
@@ -9,31 +10,28 @@ import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
-/** Keeps the meshes made last, since a piece's mesh depends on nothing but what it is made of and the finish. */
+/** Keeps the meshes used last, 512 MiB at most in all, since a piece's mesh depends on nothing but what it is made of and the finish. A miss makes it again. */
 @Component
 public class MeshShelf {
 
-    private static final int PLACES = 500;
     /** Raised when the same piece is made otherwise, since browsers keep what they were sent. */
     private static final int VERSION = 5;
 
     private record Key(Object of, Finish finish) {
     }
 
-    private final Map<Key, Mesh> meshes = new Shelf<>(PLACES);
-    private final Map<Key, byte[]> files = new Shelf<>(PLACES);
-    private final Map<Key, List<Detail>> details = new Shelf<>(PLACES);
+    private final Cache<Key, Mesh> meshes = Weighed.upTo(256, (key, mesh) -> mesh.bytes());
+    private final Cache<Key, byte[]> files = Weighed.upTo(128, (key, file) -> file.length);
+    private final Cache<Key, List<Detail>> details = Weighed.upTo(128, (key, levels) -> levels.stream().mapToLong(level -> level.mesh().bytes()).sum());
 
-    private static <V> V get(Map<Key, V> shelf, Object of, Finish finish, Supplier<V> make) {
-        synchronized (shelf) {
-            return shelf.computeIfAbsent(new Key(of, finish), key -> make.get());
-        }
+    private static <V> V get(Cache<Key, V> cache, Object of, Finish finish, Supplier<V> make) {
+        return Objects.requireNonNull(cache.get(new Key(of, finish), key -> make.get()));
     }
 
     /** What of a finish a piece's mesh depends on. */

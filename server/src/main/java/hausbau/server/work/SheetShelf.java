@@ -1,5 +1,6 @@
 package hausbau.server.work;
 
+import com.github.benmanes.caffeine.cache.Cache;
 import hausbau.core.exchange.SheetFiles;
 import hausbau.core.finish.Coat;
 import hausbau.core.finish.Coating;
@@ -8,21 +9,16 @@ import hausbau.core.finish.Picture;
 import hausbau.core.finish.SharedSheet;
 import hausbau.server.store.board.BoardStore;
 import java.nio.charset.StandardCharsets;
-import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.FutureTask;
 import java.util.concurrent.Semaphore;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
-/** Keeps the sheets made last, since a sheet depends on nothing but its coat and size. One that is being made is made once, and holds up no other. */
+/** Keeps the sheets used last, 192 MiB at most, since a sheet depends on nothing but its coat and size. One that is being made is made once, and holds up no other. */
 @Component
 public class SheetShelf {
 
-    private static final int PLACES = 64;
-    /** Pixels to a side: what is larger is not kept, since so many of them would fill the memory. */
-    private static final int MOST_KEPT = 1024;
     /** Raised when the same coat is made otherwise, since browsers keep what they were sent. */
     private static final int VERSION = 1;
 
@@ -40,7 +36,7 @@ public class SheetShelf {
     private record Key(Object of, int side, double sheet, String as) {
     }
 
-    private final Map<Key, FutureTask<SheetFiles>> made = new Shelf<>(PLACES);
+    private final Cache<Key, SheetFiles> made = Weighed.upTo(192, (key, sheet) -> sheet.files().values().stream().mapToLong(file -> file.length).sum());
 
     /** Tells one sheet from another without making it. @param coat or a sheet that several share */
     public static String tag(Object coat, double sheet) {
@@ -71,35 +67,15 @@ public class SheetShelf {
         return key.of() instanceof SharedSheet shared ? shared.maps(key.side(), this::picture) : Coating.of((Coat) key.of(), key.side(), key.sheet(), this::picture);
     }
 
+    /** Whatever cannot be made of a picture is refused as it is: nothing is kept then. */
     private SheetFiles get(Key key, Function<Maps, SheetFiles> write) {
-        FutureTask<SheetFiles> task;
-        synchronized (made) {
-            task = made.computeIfAbsent(key, k -> new FutureTask<>(() -> {
-                hands.acquire();
-                try {
-                    return write.apply(make(k));
-                } finally {
-                    hands.release();
-                }
-            }));
-        }
-        task.run();
-        try {
-            var files = task.get();
-            if (key.side() > MOST_KEPT) {
-                synchronized (made) {
-                    made.remove(key);
-                }
+        return Objects.requireNonNull(made.get(key, k -> {
+            hands.acquireUninterruptibly();
+            try {
+                return write.apply(make(k));
+            } finally {
+                hands.release();
             }
-            return files;
-        } catch (ExecutionException e) {
-            synchronized (made) {
-                made.remove(key);
-            }
-            throw new IllegalStateException("a sheet could not be made", e.getCause());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException("stopped while a sheet was made", e);
-        }
+        }));
     }
 }

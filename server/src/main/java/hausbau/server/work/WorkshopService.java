@@ -34,10 +34,12 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Where pieces are made: from parts, each edit journalled and followed by all that stands. */
 @Service
@@ -47,12 +49,14 @@ public class WorkshopService {
     private final Journal journal;
     private final Sets sets;
     private final MeshShelf meshes;
+    private final TransactionTemplate transaction;
 
-    public WorkshopService(Stores stores, Journal journal, Sets sets, MeshShelf meshes) {
+    public WorkshopService(Stores stores, Journal journal, Sets sets, MeshShelf meshes, TransactionTemplate transaction) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
         this.meshes = meshes;
+        this.transaction = transaction;
     }
 
     /**
@@ -90,7 +94,7 @@ public class WorkshopService {
     public record Details(Piece piece, List<Integer> percents, List<Detail> levels, Mesh hull) {
     }
 
-    @Reading
+    /** No transaction stands open while they are worked out. */
     public Details details(long siteId, long pieceId) {
         var state = sets.current(siteId);
         return details(state, pieceId);
@@ -99,12 +103,11 @@ public class WorkshopService {
     private Details details(SiteState state, long pieceId) {
         var piece = state.piece(pieceId);
         var finish = KitService.finish(state);
-        var percents = stores.kits().row(state.siteId(), pieceId).details();
+        var percents = Objects.requireNonNull(transaction.execute(status -> stores.kits().row(state.siteId(), pieceId).details()));
         return new Details(piece, percents, meshes.details(piece, finish, percents), new Hull(finish).about(meshes.mesh(piece, finish)));
     }
 
     /** A level of detail as a file, from 0; −1 is the hull. */
-    @Reading
     public byte[] detail(long siteId, long pieceId, int level) {
         var state = sets.current(siteId);
         var details = details(state, pieceId);

@@ -68,7 +68,7 @@ final class GltfIn {
             if (e instanceof Refused || e instanceof CalledOff) {
                 throw (RuntimeException) e;
             }
-            throw new Refused("file", "“" + model + "” is no glTF 2.0, or is damaged: " + Bundle.cut(String.valueOf(e.getMessage())) + ".");
+            throw new Refused("file", "“" + model + "” is no glTF 2.0, or it is damaged.");
         }
     }
 

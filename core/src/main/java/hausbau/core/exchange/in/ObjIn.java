@@ -31,6 +31,11 @@ import org.jspecify.annotations.Nullable;
 /** Reads Wavefront OBJ with its materials: objects and groups become things. The format says neither unit nor axis; Y up and metres are usual. */
 final class ObjIn {
 
+    /** Of one face: cutting it into triangles takes a time that grows with their square. */
+    private static final int MOST_CORNERS = 4_000;
+    /** Faces between one question whether it is still wanted and the next. */
+    private static final int SOME = 2_000;
+
     private final Bundle bundle;
     private final String model;
     private final Progress progress;
@@ -64,7 +69,7 @@ final class ObjIn {
             if (e instanceof CalledOff calledOff) {
                 throw calledOff;
             }
-            throw new Refused("file", "“" + model + "” cannot be read: " + Bundle.cut(String.valueOf(e.getMessage())) + ".");
+            throw new Refused("file", "“" + model + "” cannot be read: a line of it is no Wavefront OBJ, or has a number that is none.");
         }
     }
 
@@ -105,7 +110,7 @@ final class ObjIn {
             try (InputStream in = new ByteArrayInputStream(file.get())) {
                 MtlReader.read(in).forEach(m -> materials.put(m.getName(), m));
             } catch (IOException | RuntimeException e) {
-                throw new Refused("file", "“" + library + "” cannot be read: " + Bundle.cut(String.valueOf(e.getMessage())) + ".");
+                throw new Refused("file", "“" + library + "” cannot be read: a line of it is no Wavefront MTL, or has a number that is none.");
             }
         }
         return materials;
@@ -131,7 +136,11 @@ final class ObjIn {
             var indices = new int[3 * triangles];
             var corner = 0;
             var end = 0;
+            var done = 0;
             for (var face : faces) {
+                if (done++ % SOME == 0) {
+                    goOn();
+                }
                 var first = corner;
                 for (var k = 0; k < face.getNumVertices(); k++, corner++) {
                     var p = obj.getVertex(face.getVertexIndex(k));
@@ -159,6 +168,12 @@ final class ObjIn {
         }
     }
 
+    private void goOn() {
+        if (!progress.at(0.9)) {
+            throw new CalledOff();
+        }
+    }
+
     private float number(float value) {
         if (!(Math.abs(value) <= 1e9)) {
             throw new Refused("file", "“" + model + "” has a corner whose place is no number, or beyond all bounds.");
@@ -167,6 +182,9 @@ final class ObjIn {
     }
 
     private void requireCorners(Obj obj, ObjFace face) {
+        if (face.getNumVertices() > MOST_CORNERS) {
+            throw new Refused("file", "“" + model + "” has a face of " + face.getNumVertices() + " corners; at most " + MOST_CORNERS + " are taken. Cut it into smaller faces.");
+        }
         if (face.getNumVertices() < 3) {
             throw new Refused("file", "“" + model + "” has a face with fewer than three corners.");
         }
@@ -198,6 +216,9 @@ final class ObjIn {
             var named = obj.getActivatedMaterialGroupName(face);
             material = named == null ? material : named;
             requireCorners(obj, face);
+            if (i % SOME == 0) {
+                goOn();
+            }
             things.computeIfAbsent(thing, t -> new LinkedHashMap<>()).computeIfAbsent(material, m -> new Gathered()).add(face);
             for (var k = 0; k < face.getNumVertices(); k++) {
                 used[face.getVertexIndex(k)] = true;
