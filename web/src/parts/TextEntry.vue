@@ -13,7 +13,7 @@ let sent = false
 const refused = inject(REFUSED, undefined)
 watch(
   () => props.value,
-  () => show(),
+  () => typing || show(),
 )
 watch(
   () => refused?.value,

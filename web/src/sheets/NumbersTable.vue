@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { ColourwayView } from '../api/client'
 import NumberField from '../parts/NumberField.vue'
-import { shownOf, useColourways, type Swatch } from './colourways'
+import { useColourways, type Swatch } from './colourways'
 import { useMaterials } from './materials'
 import { NUMBERS } from './words'
 
@@ -10,7 +10,7 @@ import { NUMBERS } from './words'
 const props = defineProps<{ colourway: ColourwayView }>()
 const colourways = useColourways()
 const materials = useMaterials()
-const shown = computed(() => shownOf(props.colourway.coats, materials.isNamed))
+const shown = computed(() => props.colourway.coats)
 type Key = (typeof NUMBERS)[number]['key']
 const set = (swatches: Swatch[], key: Key, value: number) =>
   void colourways.change(props.colourway.id, Object.fromEntries(swatches.map((s) => [s, { [key]: value }])))

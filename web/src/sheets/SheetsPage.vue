@@ -8,7 +8,7 @@ import { formatBytes } from '../measure/format'
 import { useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../space/figure'
 import CoatFields from './CoatFields.vue'
-import { shownOf, SIDES, useColourways, type Picture, type Swatch } from './colourways'
+import { SIDES, useColourways, type Picture, type Swatch } from './colourways'
 import MaterialName from './MaterialName.vue'
 import { useMaterials, wordOf } from './materials'
 import NumbersTable from './NumbersTable.vue'
@@ -31,9 +31,10 @@ const swatch = ref<Swatch>('TILE')
 /** Which of the shared sheets is looked at, if one is. */
 const sharedId = ref<Material>()
 const sheet = computed(() => shared.all.find((s) => s.material === sharedId.value))
-const coat = computed(() => colourway.value?.coats.find((c) => c.swatch === swatch.value))
+/** The one that was chosen; the first where that was taken away. */
+const coat = computed(() => shown.value.find((c) => c.swatch === swatch.value) ?? shown.value[0])
 const picture = ref<Picture>('COLOUR')
-const shown = computed(() => shownOf(colourway.value?.coats ?? [], materials.isNamed))
+const shown = computed(() => colourway.value?.coats ?? [])
 /** The figure stands beside the sheet, to scale. */
 const FIGURE_MM = 1800
 const isOwn = computed(() => !!colourway.value?.id)
@@ -50,6 +51,15 @@ function choose(of: Swatch) {
   sharedId.value = undefined
   swatch.value = of
 }
+async function add() {
+  const made = await materials.add()
+  if (made) choose(made.swatch)
+}
+async function removeMaterial() {
+  const at = place.value
+  if (await materials.remove(coat.value!.swatch)) choose(shown.value[Math.max(0, at - 1)]!.swatch)
+}
+const place = computed(() => shown.value.findIndex((c) => c.swatch === coat.value?.swatch))
 async function begin() {
   const made = await shared.begin()
   if (made) sharedId.value = made.material
@@ -81,11 +91,12 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         :key="c.swatch"
         type="button"
         class="plain entry coat"
-        :class="{ here: !sheet && c.swatch === swatch }"
-        :aria-pressed="!sheet && c.swatch === swatch"
+        :class="{ here: !sheet && c.swatch === coat.swatch }"
+        :aria-pressed="!sheet && c.swatch === coat.swatch"
         @click="choose(c.swatch)">
         <img :src="colourways.url(colourway.id, c, 'COLOUR', 128)" alt="" /><span>{{ materials.called(c.swatch) }}</span>
       </button>
+      <button type="button" class="plain entry more" @click="add">+ new material</button>
       <p class="caps">in all colourways</p>
       <button
         v-for="s in shared.all"
@@ -97,7 +108,7 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         @click="sharedId = s.material">
         <img :src="shared.url(s, 'COLOUR', 128)" alt="" /><span>{{ sheetName(s.material) }}</span>
       </button>
-      <button v-if="shared.all.length < 4" type="button" class="plain entry more" @click="begin">+ another shared sheet</button>
+      <button type="button" class="plain entry more" @click="begin">+ another shared sheet</button>
     </nav>
     <SharedSheet v-if="sheet" :key="sheet.material" :sheet="sheet" @gone="sharedId = undefined" />
     <div v-if="!sheet" class="middle">
@@ -139,13 +150,19 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
       <section>
         <h3>{{ materials.called(coat.swatch) }}</h3>
         <MaterialName :material="coat.swatch" />
+        <div class="row order">
+          <Button size="small" :disabled="place < 1" aria-label="Move the material up" @click="materials.order(coat.swatch, place - 1)">↑</Button>
+          <Button size="small" :disabled="place >= shown.length - 1" aria-label="Move the material down" @click="materials.order(coat.swatch, place + 1)">↓</Button>
+          <Button size="small" :disabled="shown.length < 2" @click="removeMaterial">Remove material</Button>
+        </div>
+        <p v-if="materials.refusal?.about('swatch')" class="fault" role="alert">■ {{ materials.refusal.about('swatch') }}</p>
         <label class="field"
           ><span>Size, in all colourways</span
           ><Choice label="Pixels of the sheet" :value="coat.pixels" :options="SIDES" @change="(pixels) => void materials.setPixels(coat!.swatch, pixels)"
         /></label>
       </section>
       <section class="bare" :inert="!isOwn">
-        <CoatFields :key="`${colourway.id} ${swatch}`" :colourway-id="colourway.id" :coat="coat" />
+        <CoatFields :key="`${colourway.id} ${coat.swatch}`" :colourway-id="colourway.id" :coat="coat" />
       </section>
       <section v-if="site.tally" aria-label="What it takes">
         <h3>what it takes</h3>
@@ -223,6 +240,9 @@ h3 {
 .row {
   display: flex;
   gap: 8px;
+}
+.order {
+  margin: 6px 0;
 }
 [inert] {
   opacity: 0.55;

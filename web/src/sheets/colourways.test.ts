@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { CoatWords, SiteView } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
-import { shownOf, useColourways } from './colourways'
+import { useColourways } from './colourways'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
@@ -98,12 +98,5 @@ describe('colourways', () => {
     expect(ways.refusal?.about('coats.PAINT.roughness')).toBeUndefined()
     await ways.change(5, { TILE: { roughness: 30 } })
     expect(ways.refusal).toBeUndefined()
-  })
-
-  it('shows swatches of one’s own that have pictures or a name, and one more', () => {
-    const coat = (swatch: string, grain: string) => ({ swatch, words: { grain } }) as unknown as Parameters<typeof shownOf>[0][number]
-    const all = [coat('TILE', 'TILES'), coat('OWN1', 'PICTURES'), coat('OWN2', 'PLAIN'), coat('OWN3', 'PLAIN'), coat('OWN4', 'PICTURES')]
-    expect(shownOf(all, () => false).map((c) => c.swatch)).toEqual(['TILE', 'OWN1', 'OWN2', 'OWN4'])
-    expect(shownOf(all, (swatch) => swatch === 'OWN2').map((c) => c.swatch)).toEqual(['TILE', 'OWN1', 'OWN2', 'OWN3', 'OWN4'])
   })
 })

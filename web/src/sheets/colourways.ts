@@ -12,13 +12,6 @@ export const SIDES = [256, 512, 1024, 2048, 4096].map((value) => ({ value, label
 /** Pixels to a side: sheets are looked at no larger, whatever they have. */
 const MOST_SHOWN = 1024
 
-/** Swatches of one's own are shown once they have pictures or a name, with one more to begin with. */
-export function shownOf(coats: readonly CoatView[], isNamed: (swatch: Swatch) => boolean): CoatView[] {
-  const isTaken = (c: CoatView) => c.words.grain === 'PICTURES' || isNamed(c.swatch)
-  const free = coats.find((c) => c.swatch.startsWith('OWN') && !isTaken(c))
-  return coats.filter((c) => !c.swatch.startsWith('OWN') || isTaken(c) || c === free)
-}
-
 /** The site's sets of finishes. */
 export const useColourways = defineStore('colourways', () => {
   const site = useSite()

@@ -24,7 +24,17 @@ export const useMaterials = defineStore('materials', () => {
   const call = (swatch: PlacedView['swatch'], name: string) => edit('Call a material', 'PATCH', `/materials/${swatch}`, () => ({ name }))
   const setPixels = (swatch: PlacedView['swatch'], pixels: number) => edit('The pixels of a sheet', 'PATCH', `/materials/${swatch}`, () => ({ pixels }))
 
-  return { all, refusal, swatches, called, isNamed, call, setPixels }
+  /** One more of the site's own. */
+  const add = (name = '') => edit<{ swatch: string }>('Add a material', 'POST', '/materials', () => ({ name }))
+  /** @returns whether it is gone: what something is made of stays */
+  const remove = async (swatch: PlacedView['swatch']) => {
+    await edit('Take a material away', 'DELETE', `/materials/${swatch}`, () => undefined)
+    return !all.value.some((m) => m.swatch === swatch)
+  }
+  /** @param place in lists, from 0 */
+  const order = (swatch: PlacedView['swatch'], place: number) => edit('Order the materials', 'PATCH', `/materials/${swatch}`, () => ({ place }))
+
+  return { all, refusal, swatches, called, isNamed, call, setPixels, add, remove, order }
 })
 
 /** What a mesh's materials are named: whatever a site calls them. */

@@ -16,6 +16,12 @@ const site = useSite()
 const router = useRouter()
 const work = useDeliveries()
 const materials = useMaterials()
+/** A new material of the site's, in the colour that the file has. */
+const AS_IN_FILE = 'as in its file'
+function choose(material: string, swatch: string) {
+  const { [material]: _, ...others } = work.swatches
+  work.swatches = swatch === AS_IN_FILE ? others : { ...others, [material]: swatch }
+}
 const delivery = computed(() => work.delivery)
 const thing = computed(() => delivery.value?.things[work.thing])
 const piece = computed(() => site.pieces.find((p) => p.id === work.pieceId))
@@ -179,9 +185,9 @@ async function bring() {
         <label v-for="m in delivery.materials" :key="m.name" class="material">
           <span>{{ m.name }}</span><Choice
             :label="`Finish of ${m.name}`"
-            :value="work.swatches[m.name] ?? m.swatch"
-            :options="materials.swatches"
-            @change="(s) => (work.swatches = { ...work.swatches, [m.name]: s })" />
+            :value="work.swatches[m.name] ?? (m.colour ? AS_IN_FILE : m.swatch)"
+            :options="m.colour ? [{ value: AS_IN_FILE, label: `new: ${m.colour}` }, ...materials.swatches] : materials.swatches"
+            @change="(s) => choose(m.name, s)" />
         </label>
         <Checkbox
           v-if="thing.laidOut"

@@ -10,6 +10,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ThreadLocalRandom;
@@ -24,6 +25,7 @@ final class Application implements AutoCloseable {
     private final int port;
     private final Playwright playwright;
     private final Browser browser;
+    private final Map<Boolean, BrowserContext> contexts = new HashMap<>();
     private Process script;
 
     Application() {
@@ -74,17 +76,22 @@ final class Application implements AutoCloseable {
     }
 
     /**
-     * A page in a window of its own; those opened before are closed, since their drawing would slow this one.
+     * A page in a window of its own; those opened before are closed, since their drawing would slow this one. What the
+     * browser has fetched and compiled stays; what a window keeps for itself does not.
      *
      * @param drawn whether Space is drawn in all its pixels; else nothing is, and only counts and picking are right
      */
     Page page(boolean drawn) {
-        browser.contexts().forEach(BrowserContext::close);
+        browser.contexts().forEach(context -> context.pages().forEach(Page::close));
+        return contexts.computeIfAbsent(drawn, this::context).newPage();
+    }
+
+    private BrowserContext context(boolean drawn) {
         var context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setReducedMotion(drawn ? ReducedMotion.NO_PREFERENCE : ReducedMotion.REDUCE));
         if (!drawn) {
             context.addInitScript("try { localStorage.setItem('hausbau.draw', 'count') } catch { /* not a page of ours */ }");
         }
-        return context.newPage();
+        return context;
     }
 
     @Override

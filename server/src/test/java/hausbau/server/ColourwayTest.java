@@ -3,6 +3,7 @@ package hausbau.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import hausbau.server.standing.Sets;
+import java.util.ArrayList;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -188,8 +189,9 @@ class ColourwayTest {
         assertThat(new String(in.caller.get(in.site + "/pieces/" + wall + "/obj.zip").unzipped().get("WAL-1000.mtl"), StandardCharsets.UTF_8)).contains("newmtl Limewash");
         var back = in.caller.files(in.site + "/deliveries", Map.of("WAL-1000.glb", out.bytes())).json().get(0);
         assertThat(back.get("materials").get(0).get("swatch").asString()).isEqualTo("PLASTER");
-        assertThat(in.refused("PATCH", "/materials/OWN1", "{\"name\":\"limewash\"}")).containsExactly("name");
-        assertThat(in.refused("PATCH", "/materials/OWN1", "{\"name\":\"" + "x".repeat(41) + "\"}")).containsExactly("name");
+        assertThat(in.refused("PATCH", "/materials/STONE", "{\"name\":\"limewash\"}")).containsExactly("name");
+        assertThat(in.refused("PATCH", "/materials/STONE", "{\"name\":\"" + "x".repeat(41) + "\"}")).containsExactly("name");
+        assertThat(in.caller.call("PATCH", in.site + "/materials/OWN77", "{\"name\":\"none\"}", null).status()).isEqualTo(404);
         assertThat(in.refused("PATCH", "/materials/SHARED2", "{\"name\":\"sign\"}")).containsExactly("swatch");
         assertThat(in.caller.call("PATCH", in.site + "/materials/PLASTER", "{\"name\":\"\"}", null).status()).isEqualTo(204);
         assertThat(in.caller.get(in.site + "/materials").json().get(0).get("name").asString()).isEqualTo("plaster");
@@ -197,6 +199,42 @@ class ColourwayTest {
         sets.forget(in.id());
         assertThat(in.caller.get(in.site + "/materials").json().get(0).get("name").asString()).isEqualTo("Limewash");
         in.caller.post(in.site + "/undo", null);
+    }
+
+    private List<String> materials() {
+        return in.caller.get(in.site + "/materials").json().valueStream().filter(m -> !m.get("shared").asBoolean()).map(m -> m.get("name").asString()).toList();
+    }
+
+    /** Many more than the six there once were, in the order one likes; what nothing is made of goes, and comes back with one step. */
+    @Test
+    void materialsAreAddedOrderedAndTakenAway() {
+        var before = materials();
+        assertThat(before).containsExactly("plaster", "stone", "timber", "metal", "opal", "tile", "terrazzo", "paint");
+        var codes = new ArrayList<String>();
+        for (var i = 1; i <= 20; i++) {
+            codes.add(in.made("/materials", "{\"name\":\"colour " + i + "\"}").get("swatch").asString());
+        }
+        assertThat(codes).doesNotHaveDuplicates();
+        assertThat(materials()).hasSize(28).endsWith("colour 19", "colour 20");
+        assertThat(in.refused("POST", "/materials", "{\"name\":\"Colour 7\"}")).containsExactly("name");
+        assertThat(in.caller.call("PATCH", in.site + "/materials/" + codes.get(19), "{\"place\":1}", null).status()).isEqualTo(204);
+        assertThat(materials()).startsWith("plaster", "colour 20", "stone").endsWith("colour 18", "colour 19");
+        assertThat(in.refused("DELETE", "/materials/PLASTER", "")).as("walls are made of it").containsExactly("swatch");
+        assertThat(in.caller.call("DELETE", in.site + "/materials/OPAL", null, null).status()).isIn(204, 400);
+        assertThat(in.caller.call("DELETE", in.site + "/materials/" + codes.get(0), null, null).status()).isEqualTo(204);
+        assertThat(materials()).doesNotContain("colour 1");
+        // Its code is given to no other, so that a step back finds it free.
+        assertThat(in.made("/materials", "{}").get("swatch").asString()).isNotIn(codes);
+        in.caller.post(in.site + "/undo", null);
+        in.caller.post(in.site + "/undo", null);
+        assertThat(materials()).contains("colour 1");
+        var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Materials too\"}").json().get("id").asLong();
+        assertThat(in.caller.get(copy + "/materials").json().valueStream().map(m -> m.get("name").asString())).contains("colour 1", "colour 20");
+        assertThat(in.caller.post(copy + "/materials", "{}").json().get("swatch").asString()).as("as the site that it is a copy of").isNotIn(codes);
+        in.caller.call("DELETE", copy, null, null);
+        for (var i = 0; i < 21; i++) {
+            in.caller.post(in.site + "/undo", null);
+        }
     }
 
     /** What was written before a material had a name, when its row was called by the size of its sheet, is taken back and made again. */

@@ -123,11 +123,41 @@ class DeliveryTest {
         in.made("/deliveries/" + again.get("id").asString() + "/pieces", withPictures(again, "{\"number\":0,\"pieceId\":" + id + "}"));
         assertThat(bench(id).get("parts").get(0).get("words").get("swatch").asString()).isEqualTo("OWN1");
         var more = pictured(7, "");
-        assertThat(in.refused("POST", "/deliveries/" + more.get("id").asString() + "/pieces", withPictures(more, "{\"number\":0}"))).containsExactly("pictures");
+        var many = in.made("/deliveries/" + more.get("id").asString() + "/pieces", withPictures(more, "{\"number\":0}")).get(0).asLong();
+        assertThat(bench(many).get("parts").valueStream().map(p -> p.get("words").get("swatch").asString()).distinct()).as("each on a sheet of its own, beside the one that was there").hasSize(7).doesNotContain("OWN1");
+        in.caller.post(in.site + "/undo", null);
         in.caller.post(in.site + "/undo", null);
         in.caller.post(in.site + "/undo", null);
         assertThat(in.caller.get(in.site + "/colourways").json()).hasSize(1);
-        assertThat(called("OWN1")).isEqualTo("own1");
+        assertThat(in.caller.get(in.site + "/materials").json().valueStream().map(m -> m.get("swatch").asString())).noneMatch(s -> s.startsWith("OWN"));
+    }
+
+    /** Ten materials of ten colours come in as ten, in their colours; one that the site knows by its name is that, and one that a person chose another for is the other. */
+    @Test
+    void coloursOfAFileAreMaterialsOfTheSitesOwn() {
+        var obj = new StringBuilder("mtllib ten.mtl\n");
+        var mtl = new StringBuilder();
+        for (var m = 0; m < 10; m++) {
+            mtl.append("newmtl paint %d\nKd 0.%d 0.2 0.4\nPr 0.%d\n".formatted(m, m, m));
+            obj.append("v %1$d 0 0\nv %1$d 2 0\nv %2$d 0 0\nusemtl paint %3$d\nf -3 -2 -1\n".formatted(3 * m, 3 * m + 2, m));
+        }
+        mtl.append("newmtl stone\nKd 1 0 0\n");
+        obj.append("v 40 0 0\nv 40 2 0\nv 42 0 0\nusemtl stone\nf -3 -2 -1\n");
+        var delivery = in.caller.files(in.site + "/deliveries", Map.of("ten.obj", obj.toString().getBytes(StandardCharsets.UTF_8), "ten.mtl", mtl.toString().getBytes(StandardCharsets.UTF_8))).json().get(0);
+        assertThat(delivery.get("materials").get(7).get("colour").asString()).as("0.7, 0.2 and 0.4 of 255").isEqualTo("#b33366");
+        assertThat(delivery.get("materials").get(10).get("colour").isNull()).isTrue();
+        var id = in.made("/deliveries/" + delivery.get("id").asString() + "/pieces", bringing(delivery, "{\"number\":0}", "\"paint 3\":\"TIMBER\"")).get(0).asLong();
+        var swatches = bench(id).get("parts").valueStream().map(p -> p.get("words").get("swatch").asString()).distinct().toList();
+        assertThat(swatches).hasSize(11).contains("TIMBER", "STONE");
+        assertThat(swatches.stream().filter(s -> s.startsWith("OWN")).map(this::called)).containsExactlyInAnyOrder("paint 0", "paint 1", "paint 2", "paint 4", "paint 5", "paint 6", "paint 7", "paint 8", "paint 9");
+        var used = in.caller.get(in.site + "/colourways").json().valueStream().filter(c -> c.get("used").asBoolean()).findFirst().orElseThrow();
+        var seventh = used.get("coats").valueStream().filter(c -> called(c.get("swatch").asString()).equals("paint 7")).findFirst().orElseThrow().get("words");
+        assertThat(seventh.get("colour").asString()).isEqualTo("#b33366");
+        assertThat(seventh.get("roughness").asInt()).isEqualTo(70);
+        var back = in.caller.files(in.site + "/deliveries", Map.of("ten.obj", obj.toString().getBytes(StandardCharsets.UTF_8), "ten.mtl", mtl.toString().getBytes(StandardCharsets.UTF_8))).json().get(0);
+        assertThat(back.get("materials").get(7).get("colour").isNull()).as("known by its name now").isTrue();
+        in.caller.post(in.site + "/undo", null);
+        assertThat(in.caller.get(in.site + "/materials").json().valueStream().map(m -> m.get("swatch").asString())).noneMatch(s -> s.startsWith("OWN"));
     }
 
     private String called(String swatch) {

@@ -48,7 +48,7 @@ class RecipeJsonTest {
                 UsualForms.pushed(Profile.library().get(5)), UsualForms.pushed(Profile.drawn(List.of(new Outline.Corner(0, 0, 0), new Outline.Corner(50_000, 0, 0), new Outline.Corner(0, 70_500, 5_000)), List.of(List.of(new Outline.Corner(5_000, 5_000, 0), new Outline.Corner(15_000, 5_000, 0), new Outline.Corner(5_000, 20_000, 0))))), new Form.Brought(LEAF, true));
         assertThat(forms.stream().map(Object::getClass).distinct()).containsExactlyInAnyOrder(Form.class.getPermittedSubclasses());
         var copies = List.of(Copies.ONE, new Copies.Along(3, Vec.ofMillimetres(10, 20, 30)), new Copies.Round(5, 1_000, 2_000, 270), new Copies.Mirrored(true, 300_000), new Copies.Mirrored(false, 1_500));
-        return IntStream.range(0, forms.size()).mapToObj(i -> new Part("part " + i, Swatch.values()[i % 5], i % 2 == 0 ? Optional.empty() : Optional.of(new Part.Edge(Length.ofMillimetres(i), 1 + i % 8)),
+        return IntStream.range(0, forms.size()).mapToObj(i -> new Part("part " + i, Swatch.usual().get(i % 5), i % 2 == 0 ? Optional.empty() : Optional.of(new Part.Edge(Length.ofMillimetres(i), 1 + i % 8)),
                 forms.get(i), Vec.ofMillimetres(i, 2 * i, 3), i % 3 == 0 ? Part.Turning.NONE : new Part.Turning(10, 20, 30.5), copies.get(i % 5), i == 4 ? new Part.Taper(50, 120.5) : Part.Taper.NONE, i == 6, i == 7, new Laying(i % 4, i % 3 * 77))).toList();
     }
 

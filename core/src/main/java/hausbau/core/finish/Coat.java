@@ -96,6 +96,11 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
         return new Coat(Grain.PICTURES, "#ffffff", "#ffffff", WHOLE_SHEET, WHOLE_SHEET, 0, Bond.STACKED, 0, 0, pictures.containsKey(Layer.ROUGHNESS) ? 100 : 80, pictures.containsKey(Layer.METALLIC) ? 100 : 0, 0, 1, pictures);
     }
 
+    /** Plain, of one colour. @param colour sRGB, @param roughness percent, @param metallic percent */
+    public static Coat plain(String colour, int roughness, int metallic) {
+        return new Coat(Grain.PLAIN, colour, colour, 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, roughness, metallic, 0, 1);
+    }
+
     private static void colour(List<Fault> faults, String field, String value) {
         if (!value.matches("#[0-9a-f]{6}")) {
             faults.add(new Fault(field, "A colour is written as # and six digits from 0 to f, such as #d8c0a0."));

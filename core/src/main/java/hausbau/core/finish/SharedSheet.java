@@ -6,11 +6,12 @@ import hausbau.core.measure.Refused;
 import hausbau.core.shape.Patch;
 import hausbau.core.shape.Sheets;
 import hausbau.core.shape.Swatch;
+import java.util.HashSet;
+import java.util.TreeMap;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -73,9 +74,9 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
         if (cells < 4 || cells > 64 || Integer.bitCount(cells) != 1) {
             faults.add(new Fault("cells", "A side of the sheet has 4, 8, 16, 32 or 64 cells."));
         }
-        var taken = EnumSet.noneOf(Swatch.class);
+        var taken = new HashSet<Swatch>();
         for (var p : placed) {
-            if (!material.places().contains(p.swatch()) || !taken.add(p.swatch())) {
+            if (p.swatch() == material || p.swatch().material() != material || !taken.add(p.swatch())) {
                 faults.add(new Fault("swatch", "Each swatch is on one shared sheet, once."));
             }
             if (p.name().isBlank() || p.name().length() > LONGEST) {
@@ -151,8 +152,8 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
 
     /** The swatch that is free. @throws Refused if all are taken */
     public Swatch next() {
-        return material.places().stream().filter(s -> placed.stream().noneMatch(p -> p.swatch() == s)).findFirst()
-                .orElseThrow(() -> new Refused("swatch", "A shared sheet holds at most " + material.places().size() + " swatches. Put it on another one."));
+        return material.places().filter(s -> placed.stream().noneMatch(p -> p.swatch() == s)).findFirst()
+                .orElseThrow(() -> new Refused("swatch", "A shared sheet holds at most " + placed.size() + " swatches. Put it on another one."));
     }
 
     /** How many cells nothing lies on. */
@@ -214,7 +215,7 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
 
     /** Where swatches lie. */
     public Map<Swatch, Patch> patches() {
-        var all = new EnumMap<Swatch, Patch>(Swatch.class);
+        var all = new TreeMap<Swatch, Patch>();
         var cell = 1.0 / cells;
         placed.forEach(p -> all.put(p.swatch(), new Patch(p.kind(), p.x() * cell, p.y() * cell, (p.x() + p.width()) * cell, (p.y() + p.height()) * cell)));
         return all;

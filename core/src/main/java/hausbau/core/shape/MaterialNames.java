@@ -1,8 +1,8 @@
 package hausbau.core.shape;
 
 import hausbau.core.measure.Refused;
+import java.util.TreeMap;
 import java.util.Collections;
-import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -18,7 +18,7 @@ public record MaterialNames(Map<Swatch, String> told) {
     public static final MaterialNames USUAL = new MaterialNames(Map.of());
 
     public MaterialNames {
-        told = told.isEmpty() ? Map.of() : Collections.unmodifiableMap(new EnumMap<>(told));
+        told = told.isEmpty() ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(told));
     }
 
     public String of(Swatch material) {
@@ -27,11 +27,7 @@ public record MaterialNames(Map<Swatch, String> told) {
 
     /** The one that is called so, in whatever letters. */
     public Optional<Swatch> called(String name) {
-        return materials().filter(m -> of(m).equalsIgnoreCase(name.strip())).findFirst();
-    }
-
-    private static Stream<Swatch> materials() {
-        return Stream.of(Swatch.values()).filter(s -> s.material() == s);
+        return told.keySet().stream().filter(m -> of(m).equalsIgnoreCase(name.strip())).findFirst().or(() -> Swatch.labelled(name.strip()).filter(m -> m.material() == m && !told.containsKey(m)));
     }
 
     /**
@@ -48,7 +44,7 @@ public record MaterialNames(Map<Swatch, String> told) {
         if (called(wanted).filter(other -> other != material).isPresent()) {
             throw new Refused("name", "Another material is called “" + wanted + "” already.");
         }
-        var all = new EnumMap<Swatch, String>(Swatch.class);
+        var all = new TreeMap<Swatch, String>();
         all.putAll(told);
         if (wanted.equals(material.label())) {
             all.remove(material);

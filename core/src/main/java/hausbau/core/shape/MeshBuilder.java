@@ -1,7 +1,7 @@
 package hausbau.core.shape;
 
+import java.util.TreeMap;
 import java.util.Arrays;
-import java.util.EnumMap;
 import java.util.Map;
 
 /** Collects faces into a {@link Mesh}; equal vertices (place, normal and UV) are kept once. */
@@ -15,7 +15,7 @@ public final class MeshBuilder {
     private int count;
     /** Numbers of vertices and 1, by hash, with open addressing; 0 is a free place. Always at least half of it is free. */
     private int[] places;
-    private final Map<Swatch, Triangles> triangles = new EnumMap<>(Swatch.class);
+    private final Map<Swatch, Triangles> triangles = new TreeMap<>();
 
     private static final class Triangles {
         int[] indices = new int[3 * 64];

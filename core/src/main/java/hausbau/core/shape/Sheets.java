@@ -3,9 +3,9 @@ package hausbau.core.shape;
 import hausbau.core.measure.Refused;
 import java.util.Collection;
 import java.util.Collections;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 
 /**
@@ -24,13 +24,13 @@ public record Sheets(Map<Swatch, Integer> sides, Map<Swatch, Patch> patches) {
 
     /** @throws Refused if a sheet has another number of pixels */
     public Sheets {
-        sides = ofEnum(sides.entrySet().stream().filter(e -> e.getValue() != USUAL_SIDE).collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
-        patches = ofEnum(patches);
+        sides = inOrder(sides.entrySet().stream().filter(e -> e.getValue() != USUAL_SIDE).collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+        patches = inOrder(patches);
         sides.values().forEach(Sheets::requireSide);
     }
 
-    private static <V> Map<Swatch, V> ofEnum(Map<Swatch, V> map) {
-        return map.isEmpty() ? Map.of() : Collections.unmodifiableMap(new EnumMap<>(map));
+    private static <V> Map<Swatch, V> inOrder(Map<Swatch, V> map) {
+        return map.isEmpty() ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(map));
     }
 
     /** @throws Refused if no sheet has so many pixels to a side */

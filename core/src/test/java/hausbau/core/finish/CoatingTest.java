@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -20,7 +21,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class CoatingTest {
 
     static List<Swatch> coated() {
-        return Swatch.coated();
+        return Stream.concat(Swatch.usual().stream(), Stream.of(Swatch.own(1))).toList();
     }
 
     private static final int SIDE = 256;

@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 class SharedSheetTest {
 
     private static Placed at(int number, Kind kind, int x, int y, int width, int height, Map<Layer, Long> pictures) {
-        return new Placed(Swatch.SHARED.places().get(number), "swatch " + number, kind, x, y, width, height, pictures, 50, 100);
+        return new Placed(Swatch.SHARED.place(number + 1), "swatch " + number, kind, x, y, width, height, pictures, 50, 100);
     }
 
     private static Placed single(int number, int x, int y, int width, int height) {
@@ -60,7 +60,7 @@ class SharedSheetTest {
                 }
             }
         }
-        assertThat(sheet.patches()).containsEntry(Swatch.SHARED1, new Patch(Kind.SINGLE, 0.25, 0.5, 0.5, 0.625)).containsEntry(Swatch.SHARED2, new Patch(Kind.STRIP, 0, 0.875, 1, 1));
+        assertThat(sheet.patches()).containsEntry(Swatch.SHARED.place(1), new Patch(Kind.SINGLE, 0.25, 0.5, 0.5, 0.625)).containsEntry(Swatch.SHARED.place(2), new Patch(Kind.STRIP, 0, 0.875, 1, 1));
         assertThat(sheet.free()).isEqualTo(256 - 8 - 32);
     }
 
@@ -141,21 +141,20 @@ class SharedSheetTest {
     }
 
     @Test
-    void sixteenAreAsManyAsThereAre() {
+    void asManyLieOnItAsHaveRoom() {
         var sheet = SharedSheet.empty(Swatch.SHARED);
-        for (var i = 0; i < 16; i++) {
-            assertThat(sheet.next()).isEqualTo(Swatch.SHARED.places().get(i));
-            sheet = sheet.with(single(i, i, 0, 1, 1));
+        for (var i = 0; i < 40; i++) {
+            assertThat(sheet.next()).isEqualTo(Swatch.SHARED.place(i + 1));
+            sheet = sheet.with(single(i, i % 16, i / 16, 1, 1));
         }
         var full = sheet;
-        assertThatThrownBy(full::next).isInstanceOf(Refused.class).hasMessageContaining("at most 16");
-        assertThat(full.without(Swatch.SHARED4).next()).isEqualTo(Swatch.SHARED4);
+        assertThat(full.without(Swatch.SHARED.place(4)).next()).isEqualTo(Swatch.SHARED.place(4));
         assertThat(full.cellsFor(64)).isEqualTo(1);
         assertThat(full.cellsFor(65)).isEqualTo(2);
         assertThat(full.cellsFor(5000)).isEqualTo(16);
         // Of 2048 a cell has 128.
         assertThat(full.ofSide(2048).cellsFor(128)).isEqualTo(1);
         assertThat(full.ofSide(2048).placed()).isEqualTo(full.placed());
-        assertThat(SharedSheet.empty(Swatch.SHARED_D).next()).isEqualTo(Swatch.SHARED_D1);
+        assertThat(SharedSheet.empty(Swatch.sheet(4)).next()).isEqualTo(Swatch.sheet(4).place(1));
     }
 }

@@ -58,11 +58,11 @@ class ColourwayController {
     /** @param id 0 is what a site has before one is made */
     record ColourwayView(@NotNull long id, @NotNull String name, @NotNull boolean used, @NotNull List<CoatView> coats) {
 
-        static ColourwayView of(ColourwayService.Known k, Finish finish) {
-            return new ColourwayView(k.id(), k.name(), k.isUsed(), k.colourway().coats().entrySet().stream().map(e -> {
-                var coat = e.getValue();
-                var sheet = finish.sheetWidth(e.getKey());
-                return new CoatView(e.getKey(), CoatWords.of(coat), finish.sheets().side(e.getKey()), millimetres(sheet), SheetShelf.tag(coat, sheet), millimetres(sheet / coat.across(sheet)), millimetres(sheet / coat.rows(sheet)),
+        static ColourwayView of(ColourwayService.Known k, List<Swatch> materials, Finish finish) {
+            return new ColourwayView(k.id(), k.name(), k.isUsed(), materials.stream().map(material -> {
+                var coat = k.colourway().coat(material);
+                var sheet = finish.sheetWidth(material);
+                return new CoatView(material, CoatWords.of(coat), finish.sheets().side(material), millimetres(sheet), SheetShelf.tag(coat, sheet), millimetres(sheet / coat.across(sheet)), millimetres(sheet / coat.rows(sheet)),
                         coat.grain().hasUnits(), coat.grain().hasJoints());
             }).toList());
         }
@@ -87,7 +87,8 @@ class ColourwayController {
     @GetMapping("/colourways")
     List<ColourwayView> all(@PathVariable long siteId) {
         var finish = colourways.finish(siteId);
-        return colourways.all(siteId).stream().map(k -> ColourwayView.of(k, finish)).toList();
+        var materials = colourways.materials(siteId);
+        return colourways.all(siteId).stream().map(k -> ColourwayView.of(k, materials, finish)).toList();
     }
 
     private ColourwayView one(long siteId, long id) {

@@ -90,7 +90,13 @@ class DeliveryController {
         }
     }
 
-    record MaterialView(@NotNull String name, @NotNull Swatch swatch) {
+    /** @param swatch that its name stands for, @param colour of a new material that is made of it, unless another is chosen; absent where none is */
+    record MaterialView(@NotNull String name, @NotNull Swatch swatch, @Nullable String colour) {
+
+        static MaterialView of(String name, Swatch swatch, Delivered d) {
+            var tone = d.unknown().contains(name) ? d.file().tones().get(name) : null;
+            return new MaterialView(name, swatch, tone == null ? null : tone.colour());
+        }
     }
 
     /** @param pictured materials whose pictures are there, @param sized whether the piece whose place it takes says how large it is to be, @param thing the one that was taken when it was brought in before */
@@ -99,7 +105,7 @@ class DeliveryController {
 
         static DeliveryView of(Delivered d) {
             var file = d.file();
-            return new DeliveryView(d.id(), file.name(), ChoicesView.of(d.choices()), file.materials().entrySet().stream().map(e -> new MaterialView(e.getKey(), e.getValue())).toList(), List.copyOf(file.textures()),
+            return new DeliveryView(d.id(), file.name(), ChoicesView.of(d.choices()), file.materials().entrySet().stream().map(e -> MaterialView.of(e.getKey(), e.getValue(), d)).toList(), List.copyOf(file.textures()),
                     List.copyOf(file.missing()), file.left(), List.copyOf(file.pictures().keySet()), d.isSized(), d.things().stream().map(t -> ThingView.of(t, d.spent().get(t.number()))).toList(), d.thing());
         }
     }

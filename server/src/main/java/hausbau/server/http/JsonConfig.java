@@ -1,19 +1,16 @@
 package hausbau.server.http;
 
 import hausbau.core.measure.Length;
+import hausbau.core.shape.Swatch;
+import hausbau.server.store.CoreJson;
 import io.swagger.v3.oas.models.media.NumberSchema;
-import java.math.BigDecimal;
+import io.swagger.v3.oas.models.media.StringSchema;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
-import tools.jackson.core.JsonToken;
 import tools.jackson.databind.DeserializationContext;
-import tools.jackson.databind.SerializationContext;
-import tools.jackson.databind.ValueDeserializer;
-import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.cfg.CoercionAction;
 import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.module.SimpleModule;
@@ -27,26 +24,12 @@ class JsonConfig {
     static {
         SpringDocUtils.getConfig().replaceWithSchema(Length.class,
                 new NumberSchema().description("Millimetres, at most three decimal places"));
+        SpringDocUtils.getConfig().replaceWithSchema(Swatch.class, new StringSchema().description("The code of a material: one of the eight that a site begins with, such as PLASTER; one of its own, such as OWN7; a shared sheet, SHARED or SHARED_B; or a place on one, SHARED_B3"));
     }
 
     @Bean
-    JsonMapperBuilderCustomizer lengths() {
-        var module = new SimpleModule("lengths");
-        module.addSerializer(Length.class, new ValueSerializer<Length>() {
-            @Override
-            public void serialize(Length length, JsonGenerator out, SerializationContext context) {
-                out.writeNumber(length.toMillimetres());
-            }
-        });
-        module.addDeserializer(Length.class, new ValueDeserializer<Length>() {
-            @Override
-            public Length deserialize(JsonParser in, DeserializationContext context) {
-                if (in.currentToken() != JsonToken.VALUE_NUMBER_INT && in.currentToken() != JsonToken.VALUE_NUMBER_FLOAT) {
-                    return (Length) context.handleUnexpectedToken(Length.class, in);
-                }
-                return length(in.getDecimalValue(), context);
-            }
-        });
+    JsonMapperBuilderCustomizer values() {
+        var module = new SimpleModule("texts");
         module.addDeserializer(String.class, new StringDeserializer() {
             @Override
             public String deserialize(JsonParser in, DeserializationContext context) {
@@ -55,17 +38,9 @@ class JsonConfig {
             }
         });
         // A number or a truth value where a text belongs is a mistake, not a text.
-        return builder -> builder.addModule(module).withCoercionConfig(LogicalType.Textual, config -> config
+        return builder -> builder.addModule(CoreJson.module()).addModule(module).withCoercionConfig(LogicalType.Textual, config -> config
                 .setCoercion(CoercionInputShape.Integer, CoercionAction.Fail)
                 .setCoercion(CoercionInputShape.Float, CoercionAction.Fail)
                 .setCoercion(CoercionInputShape.Boolean, CoercionAction.Fail));
-    }
-
-    private static Length length(BigDecimal millimetres, DeserializationContext context) {
-        try {
-            return Length.ofMillimetres(millimetres);
-        } catch (IllegalArgumentException e) {
-            return context.reportInputMismatch(Length.class, "%s", e.getMessage());
-        }
     }
 }

@@ -238,7 +238,7 @@ class Problems extends ResponseEntityExceptionHandler {
         }
         if (cause instanceof MismatchedInputException mismatch && !mismatch.getPath().isEmpty()) {
             var said = mismatch.getOriginalMessage();
-            var own = said != null && (said.startsWith("millimetres") || said.startsWith("a length") || said.startsWith("a text"));
+            var own = said != null && (said.startsWith("millimetres") || said.startsWith("a length") || said.startsWith("a text") || said.startsWith("a material"));
             return new Fault(path(mismatch), path(mismatch) + ": " + (own ? said + "." : "this value is not of the kind expected here."));
         }
         if (cause instanceof DatabindException databind && !databind.getPath().isEmpty()) {

@@ -3,6 +3,7 @@ package hausbau.server.journal;
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
 import hausbau.core.massing.SiteSettings;
+import hausbau.core.shape.Sheets;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.Row;
 import hausbau.server.store.set.HandRow;
@@ -22,7 +23,7 @@ import tools.jackson.databind.node.ObjectNode;
 class Snapshots {
 
     /** How entries are written now. V6 carried over those of format 1; those of 2 are read as they are. */
-    static final int FORMAT = 4;
+    static final int FORMAT = 5;
     private static final List<String> SIDES = List.of("NORTH", "EAST", "SOUTH", "WEST");
 
     // A field that a later version adds or drops must not make older entries unreadable.
@@ -75,7 +76,17 @@ class Snapshots {
         if (entry.format() < 4) {
             changes.forEach(c -> Stream.of(c.before(), c.after()).forEach(snapshot -> fromFormat3(c.table(), snapshot)));
         }
-        return changes;
+        return entry.format() < 5 ? changes.stream().map(Snapshots::fromFormat4).toList() : changes;
+    }
+
+    /** A material had a row only where something was told of it: where it had none, it was as usual. */
+    private static Change fromFormat4(Change change) {
+        if (change.table() != Aggregate.MATERIAL || change.before().isNull() == change.after().isNull()) {
+            return change;
+        }
+        var told = change.before().isNull() ? change.after() : change.before();
+        var usual = ((ObjectNode) told.deepCopy()).put("pixels", Sheets.USUAL_SIDE).put("name", "");
+        return change.before().isNull() ? new Change(change.table(), change.id(), usual, told) : new Change(change.table(), change.id(), told, usual);
     }
 
     /** Openings kept their place from the left, and no site said where guards stand or how corners are built. */

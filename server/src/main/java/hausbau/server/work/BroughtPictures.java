@@ -2,6 +2,7 @@ package hausbau.server.work;
 
 import hausbau.core.exchange.in.Incoming;
 import hausbau.core.exchange.in.Incoming.Shows;
+import hausbau.core.exchange.in.Tone;
 import hausbau.core.finish.Coat;
 import hausbau.core.finish.Coat.Layer;
 import hausbau.core.finish.Colourway;
@@ -19,14 +20,15 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.TreeMap;
 import java.util.EnumMap;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
-import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.springframework.stereotype.Component;
 
@@ -100,43 +102,38 @@ class BroughtPictures {
     }
 
     /**
-     * Gives each material a swatch of one's own, and that swatch its pictures in every colourway of the site; a site that is under the
-     * usual one gets one of its own.
+     * Makes materials of the site's own of what a file tells of its materials: pictures, or a colour and how rough and metallic it
+     * is, in every colourway of the site; a site that is under the usual one gets one of its own. They are called as in the file.
      *
-     * @param before parts of what it takes the place of: a material that has a swatch already keeps it
-     * @throws Refused if no swatch is free
+     * @param before parts of what it takes the place of: a material that is one of the site's own already keeps it
+     * @return what each is made of
      */
-    Map<String, Swatch> lay(Edit edit, Map<String, Map<Layer, PictureFile>> pictured, List<Part> before) {
+    Map<String, Swatch> lay(Edit edit, Map<String, Map<Layer, PictureFile>> pictured, Map<String, Tone> tones, List<Part> before) {
         var given = new HashMap<String, Swatch>();
-        if (pictured.isEmpty()) {
+        var all = new LinkedHashSet<>(pictured.keySet());
+        all.addAll(tones.keySet());
+        if (all.isEmpty()) {
             return given;
         }
-        before.stream().filter(p -> p.form() instanceof Form.Brought && p.swatch().isOwn() && pictured.containsKey(p.name())).forEach(p -> given.put(p.name(), p.swatch()));
-        var taken = EnumSet.noneOf(Swatch.class);
-        edit.before().kit().pieces().values().forEach(piece -> piece.parts().forEach(part -> taken.add(part.swatch())));
-        var coats = new EnumMap<Swatch, Coat>(Swatch.class);
-        var sizes = new EnumMap<Swatch, Integer>(Swatch.class);
-        pictured.forEach((material, layers) -> {
-            var swatch = given.computeIfAbsent(material, m -> Stream.of(Swatch.values()).filter(s -> s.isOwn() && taken.add(s)).findFirst()
-                    .orElseThrow(() -> new Refused("pictures", "All six swatches of one's own are in use. Leave the pictures, or take away a piece that has some first.")));
+        before.stream().filter(p -> p.form() instanceof Form.Brought && p.swatch().isOwn() && all.contains(p.name())).forEach(p -> given.put(p.name(), p.swatch()));
+        var coats = new TreeMap<Swatch, Coat>();
+        for (var material : all) {
+            var names = stores.kits().materialNames(edit.site().getId());
+            var swatch = given.computeIfAbsent(material, m -> MaterialService.enter(edit, stores, m.isBlank() ? "" : names.fresh(m)));
+            var layers = pictured.get(material);
+            if (layers == null) {
+                var tone = Objects.requireNonNull(tones.get(material));
+                coats.put(swatch, Coat.plain(tone.colour(), tone.roughness(), tone.metallic()));
+                continue;
+            }
             var media = new EnumMap<Layer, Long>(Layer.class);
             layers.forEach((layer, picture) -> media.put(layer, keep(edit, picture)));
             coats.put(swatch, Coat.ofWholeSheet(media));
             // No pixel of theirs is lost, and no more are made up than must be.
-            sizes.put(swatch, layers.values().stream().mapToInt(p -> Sheets.sideFor(Math.max(p.width(), p.height()))).max().orElse(Sheets.USUAL_SIDE));
-        });
-        wear(edit, coats);
-        sizes.forEach((swatch, pixels) -> MaterialService.setPixels(edit, stores, swatch, pixels));
-        given.forEach((material, swatch) -> call(edit, material, swatch));
-        return given;
-    }
-
-    /** As its file has it, if nobody has called it otherwise. */
-    private void call(Edit edit, String material, Swatch swatch) {
-        var names = stores.kits().materialNames(edit.site().getId());
-        if (!names.told().containsKey(swatch) && !material.isBlank()) {
-            MaterialService.call(edit, stores, swatch, names.fresh(material));
+            MaterialService.setPixels(edit, stores, swatch, layers.values().stream().mapToInt(p -> Sheets.sideFor(Math.max(p.width(), p.height()))).max().orElse(Sheets.USUAL_SIDE));
         }
+        wear(edit, coats);
+        return given;
     }
 
     private long keep(Edit edit, PictureFile picture) {
@@ -157,7 +154,7 @@ class BroughtPictures {
     }
 
     private static Colourway with(Colourway standing, Map<Swatch, Coat> coats) {
-        var all = new EnumMap<Swatch, Coat>(standing.coats());
+        var all = new TreeMap<Swatch, Coat>(standing.coats());
         all.putAll(coats);
         return new Colourway(all);
     }

@@ -18,9 +18,10 @@ import hausbau.server.store.Stores;
 import hausbau.server.store.board.MediaRow;
 import hausbau.server.store.kit.CoatWords;
 import hausbau.server.store.kit.ColourwayRow;
+import hausbau.server.store.kit.MaterialRow;
+import java.util.TreeMap;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -75,6 +76,12 @@ public class ColourwayService {
     @Reading
     public Colourway used(long siteId) {
         return all(siteId).stream().filter(Known::isUsed).findFirst().orElseThrow().colourway();
+    }
+
+    /** The site's materials that have a coat each, in its order. */
+    @Reading
+    public List<Swatch> materials(long siteId) {
+        return stores.kits().materials(siteId).stream().map(MaterialRow::swatch).filter(Swatch::isCoated).toList();
     }
 
     /** What sheets lie on pieces as: how large each is there, and of how many pixels. */
@@ -138,7 +145,7 @@ public class ColourwayService {
     }
 
     private static Colourway over(Colourway standing, Map<Swatch, CoatWords> told) {
-        var coats = new EnumMap<Swatch, Coat>(standing.coats());
+        var coats = new TreeMap<Swatch, Coat>(standing.coats());
         var faults = new ArrayList<Fault>();
         told.forEach((swatch, words) -> {
             try {
@@ -194,7 +201,7 @@ public class ColourwayService {
     @Reading
     public Wanted wanted(long siteId, Set<Swatch> materials, Collection<Long> others) {
         return new Wanted(finish(siteId), all(siteId).stream().filter(k -> k.isUsed() || k.id() != USUAL && others.contains(k.id())).toList(),
-                stores.kits().sharedSheets(siteId).stream().filter(s -> materials.contains(s.material())).toList(), Swatch.coated().stream().filter(materials::contains).toList());
+                stores.kits().sharedSheets(siteId).stream().filter(s -> materials.contains(s.material())).toList(), materials.stream().filter(Swatch::isCoated).sorted().toList());
     }
 
     /** What swatches are handed over in, by colourway, each sheet of its own pixels. @param howFar told with each sheet, 0 to 1; what it throws ends it */
@@ -202,14 +209,14 @@ public class ColourwayService {
         var finish = wanted.finish();
         var count = wanted.colourways().size() * wanted.coated().size() + wanted.shared().size();
         var made = 0;
-        var together = new EnumMap<Swatch, SheetFiles>(Swatch.class);
+        var together = new TreeMap<Swatch, SheetFiles>();
         for (var sheet : wanted.shared()) {
             together.put(sheet.material(), sheets.jpeg(sheet, sheet.side()));
             howFar.accept((double) ++made / count);
         }
         var finishes = new LinkedHashMap<Long, Finishes>();
         for (var known : wanted.colourways()) {
-            var files = new EnumMap<Swatch, SheetFiles>(together);
+            var files = new TreeMap<Swatch, SheetFiles>(together);
             for (var swatch : wanted.coated()) {
                 files.put(swatch, sheets.jpeg(known.colourway().coat(swatch), finish.sheets().side(swatch), finish.sheetWidth(swatch)));
                 howFar.accept((double) ++made / count);

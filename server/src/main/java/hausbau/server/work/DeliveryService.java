@@ -11,6 +11,7 @@ import hausbau.core.build.Budget;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.in.Bundle;
 import hausbau.core.exchange.in.Incoming;
+import hausbau.core.exchange.in.Tone;
 import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.finish.Coat;
 import hausbau.core.kit.Form;
@@ -98,11 +99,12 @@ public class DeliveryService {
     }
 
     /**
+     * @param unknown materials that would be new ones of the site's own, as the file has them
      * @param isSized whether the piece whose place it takes says how large it is to be
      * @param spent   what the set would spend on triangles with each of the things, of what its budget allows
      * @param thing   the number of the one that was taken when it was brought in before; 0 where it was not
      */
-    public record Delivered(UUID id, Incoming file, Choices choices, boolean isSized, List<Thing> things, List<Budget.Line> spent, int thing) {
+    public record Delivered(UUID id, Incoming file, Set<String> unknown, Choices choices, boolean isSized, List<Thing> things, List<Budget.Line> spent, int thing) {
     }
 
     /** What is asked about a delivery; what is null is as is usual for the file, or as it was when the piece was brought in last. */
@@ -179,7 +181,7 @@ public class DeliveryService {
         var loose = things(file, choices);
         var things = IntStream.range(0, loose.size()).mapToObj(n -> thing(id, file, choices, loose, n, of, state)).toList();
         var triangles = kit.triangles(siteId, question.pieceId());
-        return new Delivered(id, file, choices, Fitting.size(of).isPresent(), things, things.stream().map(t -> triangles.apply(t.settled().left().triangles())).toList(),
+        return new Delivered(id, file, file.unknown(called(siteId)), choices, Fitting.size(of).isPresent(), things, things.stream().map(t -> triangles.apply(t.settled().left().triangles())).toList(),
                 before.map(Brought::thing).filter(n -> n < things.size()).orElse(0));
     }
 
@@ -246,10 +248,11 @@ public class DeliveryService {
         order.things().forEach(t -> requireThing(loose, t.number()));
         var swatches = new LinkedHashMap<>(file.materials());
         swatches.putAll(order.swatches());
-        var pictured = order.pictures() ? pictures.read(file, order.things().stream().flatMap(t -> loose.get(t.number()).surfaces().stream()).map(Surface::material).collect(Collectors.toSet())) : Map.<String, Map<Coat.Layer, PictureFile>>of();
+        var used = order.things().stream().flatMap(t -> loose.get(t.number()).surfaces().stream()).map(Surface::material).collect(Collectors.toSet());
+        var pictured = order.pictures() ? pictures.read(file, used) : Map.<String, Map<Coat.Layer, PictureFile>>of();
         return journal.edit(siteId, seen, edit -> {
             var before = order.things().stream().map(Taken::pieceId).filter(Objects::nonNull).flatMap(p -> edit.before().piece(p).parts().stream()).toList();
-            swatches.putAll(pictures.lay(edit, pictured, before));
+            swatches.putAll(pictures.lay(edit, pictured, tones(edit, file, order, pictured.keySet(), used), before));
             var ids = new ArrayList<Long>();
             for (var taken : order.things()) {
                 ids.add(bring(edit, id, file, loose, swatches, pictured.keySet(), order, taken));
@@ -257,6 +260,14 @@ public class DeliveryService {
             edit.name(order.things().size() == 1 ? "Bring in " + file.name() : "Bring in " + order.things().size() + " of " + file.name());
             return ids;
         });
+    }
+
+    /** The looks of materials that nobody has chosen another for, and that the site knows by no name. */
+    private Map<String, Tone> tones(Edit edit, Incoming file, Order order, Set<String> pictured, Set<String> used) {
+        var tones = new LinkedHashMap<String, Tone>();
+        file.unknown(stores.kits().materialNames(edit.site().getId())).stream().filter(m -> used.contains(m) && !order.swatches().containsKey(m) && !pictured.contains(m))
+                .forEach(m -> tones.put(m, Objects.requireNonNull(file.tones().get(m))));
+        return tones;
     }
 
     private long bring(Edit edit, UUID id, Incoming file, List<Loose> loose, Map<String, Swatch> swatches, Set<String> pictured, Order order, Taken taken) {

@@ -64,8 +64,8 @@ public class SharedSheetService {
     public Swatch begin(long siteId, Seen seen) {
         return journal.edit(siteId, seen, edit -> {
             var standing = stores.kits().sharedSheets(siteId).stream().map(SharedSheet::material).toList();
-            var next = Swatch.sharedSheets().stream().filter(s -> !standing.contains(s)).findFirst()
-                    .orElseThrow(() -> new Refused("sheet", "A site has at most " + Swatch.sharedSheets().size() + " shared sheets."));
+            var next = Swatch.sheets().filter(s -> !standing.contains(s)).findFirst()
+                    .orElseThrow(() -> new Refused("sheet", "A site has at most " + standing.size() + " shared sheets."));
             edit.name("Begin another shared sheet");
             write(edit, siteId, SharedSheet.empty(next));
             return next;

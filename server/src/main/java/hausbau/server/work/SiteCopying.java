@@ -47,6 +47,7 @@ class SiteCopying {
         from.kit().ifPresent(copy::set);
         copy.nameGround(from.groundName());
         stores.sites().add(copy);
+        jdbc.update("update site set own_materials = (select own_materials from " + prefix + "site where id = ?) where id = ?", id, copy.getId());
         jdbc.execute("drop table if exists new_id");
         jdbc.execute("create temporary table new_id (old bigint primary key, fresh bigint) on commit drop");
         for (var aggregate : Aggregate.values()) {

@@ -120,6 +120,7 @@ public class SiteService {
     public Standing create(String name, UnaryOperator<SiteSettings> setUp) {
         var site = new SiteRow(store.nextId(), checkedName(name), setUp.apply(SiteSettings.USUAL));
         store.sites().add(site);
+        store.kits().enterUsualMaterials(site.getId());
         return new Standing(site, Journal.Steps.NONE, 0, 0);
     }
 

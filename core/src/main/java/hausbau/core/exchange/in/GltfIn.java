@@ -53,6 +53,7 @@ final class GltfIn {
     private final Set<String> left = new LinkedHashSet<>();
     private final Map<String, Map<Shows, byte[]>> pictures = new LinkedHashMap<>();
     private final Map<String, Swatch> swatches = new LinkedHashMap<>();
+    private final Map<String, Tone> tones = new LinkedHashMap<>();
 
     GltfIn(Bundle bundle, String model, Progress progress) {
         this.bundle = bundle;
@@ -84,7 +85,7 @@ final class GltfIn {
         }
         var single = things.size() == 1;
         var named = single && things.get(0).name().isEmpty() ? List.of(new Loose(Bundle.stem(model), things.get(0).surfaces(), things.get(0).uneven(), things.get(0).stray())) : things;
-        return new Incoming(Bundle.stem(model), named, new Choices(1000, Up.Y, false, Set.of()), swatches, textures, missing, List.copyOf(left), pictures);
+        return new Incoming(Bundle.stem(model), named, new Choices(1000, Up.Y, false, Set.of()), swatches, textures, missing, List.copyOf(left), pictures, tones);
     }
 
     private void on(double share) {
@@ -300,6 +301,11 @@ final class GltfIn {
         }
         var name = material.getName() == null ? "surface" : material.getName();
         swatches.putIfAbsent(name, Guess.swatch(name, material.getMetallicFactor()));
+        var factor = material.getBaseColorFactor();
+        // White is what glTF takes where nothing is told.
+        if (factor != null && (factor[0] != 1 || factor[1] != 1 || factor[2] != 1)) {
+            tones.putIfAbsent(name, Tone.of(Tone.encoded(factor[0]), Tone.encoded(factor[1]), Tone.encoded(factor[2]), material.getRoughnessFactor(), material.getMetallicFactor()));
+        }
         take(name, Shows.COLOUR, material.getBaseColorTexture());
         take(name, Shows.NORMAL, material.getNormalTexture());
         take(name, Shows.SURFACE, material.getMetallicRoughnessTexture());

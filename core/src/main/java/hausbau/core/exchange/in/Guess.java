@@ -31,7 +31,7 @@ final class Guess {
     /** What a material looks like, by its name, else by whether it is metal. */
     static Swatch swatch(String material, double metallic) {
         var name = material.toLowerCase(Locale.ROOT);
-        for (var swatch : Swatch.values()) {
+        for (var swatch : Swatch.usual()) {
             if (name.equals(swatch.label()) || name.startsWith(swatch.label() + " ")) {
                 return swatch;
             }

@@ -58,7 +58,24 @@ final class ObjIn {
         var things = things(obj, known);
         var swatches = new LinkedHashMap<String, Swatch>();
         things.forEach(t -> t.surfaces().forEach(s -> swatches.put(s.material(), Guess.swatch(s.material(), known.containsKey(s.material()) && known.get(s.material()).getPm() != null ? known.get(s.material()).getPm() : 0))));
-        return new Incoming(Bundle.stem(model), things, new Choices(Guess.unit(things, 1000, 10, 1, 25.4), Up.Y, false, Set.of()), swatches, textures, missing, List.of(), shown);
+        return new Incoming(Bundle.stem(model), things, new Choices(Guess.unit(things, 1000, 10, 1, 25.4), Up.Y, false, Set.of()), swatches, textures, missing, List.of(), shown, tones(swatches.keySet(), known));
+    }
+
+    /**
+     * Kd as it is written, as common practice has it in sRGB, no source; where there is no Pr, the shininess Ns as roughness:
+     * α² = 2 / (Ns + 2) (Walter and others, 2007), of which glTF's roughness is the root.
+     */
+    private static Map<String, Tone> tones(Set<String> used, Map<String, Mtl> known) {
+        var tones = new LinkedHashMap<String, Tone>();
+        for (var name : used) {
+            var material = known.get(name);
+            if (material != null && material.getKd() != null) {
+                var kd = material.getKd();
+                var roughness = material.getPr() != null ? material.getPr() : material.getNs() != null ? Math.pow(2 / (Math.max(0, material.getNs()) + 2), 0.25) : 0.8;
+                tones.put(name, Tone.of(kd.getX(), kd.getY(), kd.getZ(), roughness, material.getPm() == null ? 0 : material.getPm()));
+            }
+        }
+        return tones;
     }
 
     private Obj parse() {

@@ -33,7 +33,7 @@ final class StlIn {
         Arrays.setAll(indices, i -> i);
         var material = "surface";
         var things = List.of(new Loose(name, List.of(new Loose.Surface(material, places, new float[0], new float[0], indices, List.of())), false, 0));
-        return new Incoming(name, things, new Choices(Guess.unit(things, 1, 10, 1000, 25.4), Up.Z, false, Set.of()), Map.of(material, Swatch.PLASTER), Set.of(), Set.of(), List.of(), Map.of());
+        return new Incoming(name, things, new Choices(Guess.unit(things, 1, 10, 1000, 25.4), Up.Z, false, Set.of()), Map.of(material, Swatch.PLASTER), Set.of(), Set.of(), List.of(), Map.of(), Map.of());
     }
 
     /** By its length: a binary one may begin with the word of the other kind. */

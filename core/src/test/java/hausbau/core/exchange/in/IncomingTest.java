@@ -124,15 +124,32 @@ class IncomingTest {
     /** What the site calls a material is meant by its name, in whichever colourway; what it only resembles comes after that. */
     @Test
     void namesOfTheSiteAreRecognised() {
-        var names = MaterialNames.USUAL.with(Swatch.OWN1, "Cast Iron").with(Swatch.PLASTER, "oak");
+        var names = MaterialNames.USUAL.with(Swatch.own(1), "Cast Iron").with(Swatch.PLASTER, "oak");
         for (var file : new String[] {"column.obj", "column.glb"}) {
-            assertThat(read(file, three(file)).recognising(names).materials()).containsExactlyInAnyOrderEntriesOf(Map.of("cast iron", Swatch.OWN1, "oak", Swatch.PLASTER));
+            assertThat(read(file, three(file)).recognising(names).materials()).containsExactlyInAnyOrderEntriesOf(Map.of("cast iron", Swatch.own(1), "oak", Swatch.PLASTER));
         }
         var dressed = read("s.obj", SQUARE + "usemtl oak, closed 1974\nf 1 2 3 4\n");
         assertThat(dressed.materials()).containsEntry("oak, closed 1974", Swatch.TIMBER);
         assertThat(dressed.recognising(names).materials()).containsEntry("oak, closed 1974", Swatch.PLASTER);
-        var nameless = new Incoming("s", dressed.things(), dressed.usual(), Map.of(", ", Swatch.TILE, "", Swatch.STONE), Set.of(), Set.of(), List.of(), Map.of());
+        var nameless = new Incoming("s", dressed.things(), dressed.usual(), Map.of(", ", Swatch.TILE, "", Swatch.STONE), Set.of(), Set.of(), List.of(), Map.of(), Map.of());
         assertThat(nameless.recognising(names).materials()).isEqualTo(nameless.materials());
+    }
+
+    /** The colours of its materials by hand: 255 · 0.2 = 51 = 0x33; Ns 98 is α² = 0.02, whose fourth root is 0.376; of three, one is known to the site. */
+    @Test
+    void whatAFileTellsOfItsMaterialsIsKept() {
+        var mtl = "newmtl rose\nKd 1 0.2 0\nNs 98\nnewmtl slate blue\nKd 0 0 0.5\nPr 0.25\nPm 1\nnewmtl bare\nnewmtl plaster\nKd 1 1 1\n";
+        var obj = "mtllib s.mtl\nv 0 0 0\nv 1 0 0\nv 1 0 1\nv 0 0 1\nusemtl rose\nf 1 2 3\nusemtl slate blue\nf 1 3 4\nusemtl bare\nf 1 2 4\nusemtl plaster\nf 2 3 4\n";
+        var read = Incoming.read(new Bundle(Map.of("s.obj", obj.getBytes(StandardCharsets.UTF_8), "s.mtl", mtl.getBytes(StandardCharsets.UTF_8))), "s.obj", share -> true);
+        assertThat(read.tones()).containsOnly(Map.entry("rose", new Tone("#ff3300", 38, 0)), Map.entry("slate blue", new Tone("#000080", 25, 100)), Map.entry("plaster", new Tone("#ffffff", 80, 0)));
+        assertThat(read.unknown(MaterialNames.USUAL)).containsExactly("rose", "slate blue");
+        assertThat(read.unknown(MaterialNames.USUAL.with(Swatch.own(4), "Rose"))).containsExactly("slate blue");
+    }
+
+    /** A linear half is 188 of 255 in sRGB (IEC 61966-2-1). */
+    @Test
+    void linearLightIsWrittenAsSrgb() {
+        assertThat(Tone.of(Tone.encoded(0.5), Tone.encoded(0), Tone.encoded(1), 0.5, 0)).isEqualTo(new Tone("#bc00ff", 50, 0));
     }
 
     private static final String SQUARE = "v 0 0 0\nv 1 0 0\nv 1 0 1\nv 0 0 1\n";

@@ -6,7 +6,7 @@ import hausbau.core.shape.Swatch;
 import hausbau.server.store.Millimetres;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
-import java.util.EnumMap;
+import java.util.TreeMap;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -30,7 +30,7 @@ public class ColourwayRow extends NamedRow {
 
     /** A coat for each swatch. */
     private static String write(Colourway colourway) {
-        var coats = new EnumMap<Swatch, CoatWords>(Swatch.class);
+        var coats = new TreeMap<Swatch, CoatWords>();
         colourway.coats().forEach((swatch, coat) -> coats.put(swatch, CoatWords.of(coat)));
         return Millimetres.JSON.writeValueAsString(Millimetres.JSON.createObjectNode().put("version", VERSION).set("coats", Millimetres.JSON.valueToTree(coats)));
     }
@@ -42,8 +42,8 @@ public class ColourwayRow extends NamedRow {
             throw new IllegalArgumentException("a colourway of version " + version + " cannot be read");
         }
         var usual = Colourway.usual();
-        var coats = new EnumMap<Swatch, Coat>(Swatch.class);
-        Millimetres.JSON.treeToValue(json.get("coats"), new TypeReference<EnumMap<Swatch, CoatWords>>() { }).forEach((swatch, told) -> coats.put(swatch, told.over(usual.coat(swatch))));
+        var coats = new TreeMap<Swatch, Coat>();
+        Millimetres.JSON.treeToValue(json.get("coats"), new TypeReference<TreeMap<Swatch, CoatWords>>() { }).forEach((swatch, told) -> coats.put(swatch, told.over(usual.coat(swatch))));
         return new Colourway(coats);
     }
 }

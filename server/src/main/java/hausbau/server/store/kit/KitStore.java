@@ -19,10 +19,11 @@ import hausbau.core.shape.Patch;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.site.SiteStore;
 import jakarta.persistence.EntityManager;
-import java.util.EnumMap;
+import java.util.TreeMap;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -68,8 +69,8 @@ public class KitStore {
 
     /** What pieces lie on. */
     private Sheets sheets(long siteId) {
-        var sides = new EnumMap<Swatch, Integer>(Swatch.class);
-        var patches = new EnumMap<Swatch, Patch>(Swatch.class);
+        var sides = new TreeMap<Swatch, Integer>();
+        var patches = new TreeMap<Swatch, Patch>();
         materials(siteId).forEach(row -> sides.put(row.swatch(), row.pixels()));
         sharedSheets(siteId).forEach(sheet -> {
             sides.put(sheet.material(), sheet.side());
@@ -79,7 +80,17 @@ public class KitStore {
     }
 
     public List<MaterialRow> materials(long siteId) {
-        return rows.createQuery("from MaterialRow where siteId = :site", MaterialRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from MaterialRow where siteId = :site order by place, id", MaterialRow.class).setParameter("site", siteId).getResultList();
+    }
+
+    /** Enters the materials that a new site begins with. */
+    public void enterUsualMaterials(long siteId) {
+        Swatch.usual().forEach(swatch -> rows.persist(new MaterialRow(sites.nextId(), siteId, swatch, Swatch.usual().indexOf(swatch))));
+    }
+
+    /** The code of another material of a site's own; none is given twice. */
+    public Swatch nextOwn(long siteId) {
+        return Swatch.own(Objects.requireNonNull(jdbc.queryForObject("update site set own_materials = own_materials + 1 where id = ? returning own_materials", Integer.class, siteId)));
     }
 
     public MaterialNames materialNames(long siteId) {
@@ -87,13 +98,13 @@ public class KitStore {
     }
 
     public Optional<SharedSheetRow> sharedSheetRow(long siteId, Swatch material) {
-        return rows.createQuery("from SharedSheetRow where siteId = :site and material = :material", SharedSheetRow.class).setParameter("site", siteId).setParameter("material", material)
+        return rows.createQuery("from SharedSheetRow where siteId = :site and material = :material", SharedSheetRow.class).setParameter("site", siteId).setParameter("material", material.name())
                 .getResultStream().findFirst();
     }
 
     /** The sheets that several swatches share, in their order; the first of them is there, if empty, before anybody puts a swatch there. */
     public List<SharedSheet> sharedSheets(long siteId) {
-        var standing = new EnumMap<Swatch, SharedSheet>(Swatch.class);
+        var standing = new TreeMap<Swatch, SharedSheet>();
         var first = SharedSheet.empty(Swatch.SHARED);
         standing.put(first.material(), first);
         rows.createQuery("from SharedSheetRow where siteId = :site", SharedSheetRow.class).setParameter("site", siteId).getResultStream().map(SharedSheetRow::toSheet)

@@ -4,12 +4,10 @@ import hausbau.core.shape.Sheets;
 import hausbau.core.shape.Swatch;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
-/** What a site says of a material that is not as usual: what it is called, and how many pixels its sheet has where swatches do not share it. */
+/** A material of a site: what it is called, how many pixels its sheet has where swatches do not share it, and where it stands in lists. */
 @Entity
 @Table(name = "material")
 public class MaterialRow implements Row {
@@ -17,19 +15,20 @@ public class MaterialRow implements Row {
     @Id
     Long id;
     long siteId;
-    @Enumerated(EnumType.STRING)
-    Swatch swatch;
+    String swatch;
     int pixels = Sheets.USUAL_SIDE;
     /** Empty is as its swatch. */
     String name = "";
+    int place;
 
     protected MaterialRow() {
     }
 
-    public MaterialRow(long id, long siteId, Swatch swatch) {
+    public MaterialRow(long id, long siteId, Swatch swatch, int place) {
         this.id = id;
         this.siteId = siteId;
-        this.swatch = swatch;
+        this.swatch = swatch.name();
+        this.place = place;
     }
 
     public void setPixels(int newPixels) {
@@ -40,8 +39,12 @@ public class MaterialRow implements Row {
         name = newName;
     }
 
+    public void put(int newPlace) {
+        place = newPlace;
+    }
+
     public Swatch swatch() {
-        return swatch;
+        return Swatch.valueOf(swatch);
     }
 
     public int pixels() {
@@ -50,6 +53,10 @@ public class MaterialRow implements Row {
 
     public String name() {
         return name;
+    }
+
+    public int place() {
+        return place;
     }
 
     @Override

@@ -1,6 +1,7 @@
 package hausbau.server.store.kit;
 
 import hausbau.core.kit.Pattern;
+import hausbau.core.shape.Swatch;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 
@@ -18,6 +19,11 @@ public class PatternRow extends NamedRow {
 
     public void set(Pattern pattern) {
         words = PatternWords.of(pattern).write();
+    }
+
+    /** Whether something of it is made of a swatch. */
+    public boolean mentions(Swatch swatch) {
+        return words.contains("\"" + swatch.name() + "\"");
     }
 
     public Pattern toPattern() {

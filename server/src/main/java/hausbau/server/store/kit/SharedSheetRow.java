@@ -6,8 +6,6 @@ import hausbau.core.shape.Swatch;
 import hausbau.server.store.Millimetres;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import tools.jackson.databind.node.ObjectNode;
@@ -23,8 +21,7 @@ public class SharedSheetRow implements Row {
     Long id;
     long siteId;
     /** Before version 2 there was this one. */
-    @Enumerated(EnumType.STRING)
-    Swatch material = Swatch.SHARED;
+    String material = Swatch.SHARED.name();
     /** As JSON. */
     String words;
 
@@ -34,7 +31,7 @@ public class SharedSheetRow implements Row {
     public SharedSheetRow(long id, long siteId, SharedSheet sheet) {
         this.id = id;
         this.siteId = siteId;
-        this.material = sheet.material();
+        this.material = sheet.material().name();
         set(sheet);
     }
 
