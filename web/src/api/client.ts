@@ -111,13 +111,17 @@ interface Sending {
 }
 
 const MAKER = 'hausbau.maker'
+let made = ''
 
-/** Who this window is to the server: its steps are its own to take back, over a reload too. */
+/** Who this window is to the server: its steps are its own to take back, over a reload too, unless the browser keeps nothing. */
 function maker(): string {
-  const known = sessionStorage.getItem(MAKER)
-  if (known) return known
-  const made = crypto.randomUUID()
-  sessionStorage.setItem(MAKER, made)
+  if (made) return made
+  try {
+    made = sessionStorage.getItem(MAKER) ?? crypto.randomUUID()
+    sessionStorage.setItem(MAKER, made)
+  } catch {
+    made ||= crypto.randomUUID()
+  }
   return made
 }
 

@@ -152,7 +152,9 @@ const share = (triangles: number) => `${Math.round((100 * triangles) / site.tall
         <MaterialName :material="coat.swatch" />
         <div class="row order">
           <Button size="small" :disabled="place < 1" aria-label="Move the material up" @click="materials.order(coat.swatch, place - 1)">↑</Button>
-          <Button size="small" :disabled="place >= shown.length - 1" aria-label="Move the material down" @click="materials.order(coat.swatch, place + 1)">↓</Button>
+          <Button size="small" :disabled="place >= shown.length - 1" aria-label="Move the material down" @click="materials.order(coat.swatch, place + 1)"
+            >↓</Button
+          >
           <Button size="small" :disabled="shown.length < 2" @click="removeMaterial">Remove material</Button>
         </div>
         <p v-if="materials.refusal?.about('swatch')" class="fault" role="alert">■ {{ materials.refusal.about('swatch') }}</p>

@@ -19,7 +19,7 @@ const materials = useMaterials()
 /** A new material of the site's, in the colour that the file has. */
 const AS_IN_FILE = 'as in its file'
 function choose(material: string, swatch: string) {
-  const { [material]: _, ...others } = work.swatches
+  const others = Object.fromEntries(Object.entries(work.swatches).filter(([name]) => name !== material))
   work.swatches = swatch === AS_IN_FILE ? others : { ...others, [material]: swatch }
 }
 const delivery = computed(() => work.delivery)

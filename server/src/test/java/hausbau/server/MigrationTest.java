@@ -80,6 +80,7 @@ class MigrationTest {
         // Codes stay with the pieces that had them; a stand-in is in the kit because the list speaks of it.
         var kit = caller.get("/api/sites/1/pieces").json().valueStream().collect(Collectors.toMap(p -> p.get("code").asString(), p -> p.get("id").asLong()));
         assertThat(kit).containsEntry("WAL-1000", 11L).containsEntry("PRP-BENCH", 13L).containsEntry("PRP-TILL", 14L);
+        assertThat(caller.get("/api/sites/1/materials").json().valueStream().map(m -> m.get("name").asString())).containsExactly("plaster", "stone", "timber", "metal", "opal", "tile", "terrazzo", "paint", "shared");
         assertThat(caller.get("/api/sites/1/brief").json().get("spentSeconds").get(3).asInt()).isEqualTo(1234);
         assertThat(caller.get("/api/sites/1").json().get("undo").asString()).isEqualTo("Take away POS-200");
         assertThat(caller.post("/api/sites/1/undo", null).status()).isEqualTo(200);

@@ -24,10 +24,10 @@ public class MaterialRow implements Row {
     protected MaterialRow() {
     }
 
-    public MaterialRow(long id, long siteId, Swatch swatch, int place) {
+    public MaterialRow(long id, long siteId, Swatch of, int place) {
         this.id = id;
         this.siteId = siteId;
-        this.swatch = swatch.name();
+        this.swatch = of.name();
         this.place = place;
     }
 
