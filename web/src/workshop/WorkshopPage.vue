@@ -45,7 +45,9 @@ const groups = computed(() => {
   return [...roles].map(([role, pieces]) => ({ role: role.toLowerCase(), pieces: pieces.reverse() }))
 })
 const pattern = computed(() => patterns.all.find((p) => p.id === Number(route.query.pattern)))
-const piece = computed(() => (pattern.value ? undefined : site.pieces.find((p) => p.id === Number(route.params.item))))
+/** A piece is on its way: until it is there, nothing is on the bench that could be typed into. */
+const making = ref(false)
+const piece = computed(() => (pattern.value || making.value ? undefined : site.pieces.find((p) => p.id === Number(route.params.item))))
 async function makePattern(copyOf?: number) {
   const made = await patterns.create(copyOf)
   if (made) void router.push(`/sites/${site.site!.id}/kit/workshop?pattern=${made.id}`)
@@ -70,8 +72,14 @@ function freshName(word: string) {
   return n === 1 ? word : `${word} ${n}`
 }
 async function create(copyOf?: PieceView) {
-  const id = await work.create(freshName(copyOf ? `${copyOf.name}, own` : 'new piece'), copyOf && !bench.value?.derived ? copyOf.role : 'PROP', copyOf?.id)
-  if (id !== undefined) void router.push(to(id))
+  const role = copyOf && !bench.value?.derived ? copyOf.role : 'PROP'
+  making.value = true
+  try {
+    const id = await work.create(freshName(copyOf ? `${copyOf.name}, own` : 'new piece'), role, copyOf?.id)
+    if (id !== undefined) await router.push(to(id))
+  } finally {
+    making.value = false
+  }
 }
 const putAway = () => attempt(() => site.make('Put away', 'DELETE', `/pieces/${piece.value!.id}`))
 const hold = (held: string) => attempt(() => site.make('Change a piece', 'PATCH', `/pieces/${piece.value!.id}/traits`, { held }))
@@ -168,7 +176,8 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
     <BringIn v-if="deliveries.isOpen" />
     <PatternPage v-else-if="pattern" :key="pattern.id" :pattern="pattern" @copy="run(() => makePattern(pattern!.id))" />
     <div v-else-if="!piece" class="empty">
-      <p class="soft">Take a piece from the list to see what it is made of, make a new one, or drop a mesh of your own here.</p>
+      <p v-if="making" class="soft" role="status">Making the piece …</p>
+      <p v-else class="soft">Take a piece from the list to see what it is made of, make a new one, or drop a mesh of your own here.</p>
     </div>
     <template v-else>
       <div class="middle">

@@ -11,6 +11,9 @@ import com.microsoft.playwright.options.KeyboardModifier;
 import java.util.HashSet;
 import java.util.List;
 import java.util.stream.StreamSupport;
+import java.math.BigDecimal;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -24,6 +27,28 @@ class PlacingTest {
 
     private static double at(Desk desk, String axis) {
         return desk.lastPlacement().get("atMm").get(axis).asDouble();
+    }
+
+    /** On steps that binary fractions do not hold, what is dragged, nudged and laid is taken: 3 × 25.4 is 76.2, and nothing near it. */
+    @ParameterizedTest
+    @ValueSource(doubles = {25.4, 304.8, 19.05, 33.3})
+    void everyStepIsTakenExactly(double step) {
+        var desk = SharedApplication.desk().hall("Steps of " + step);
+        assertThat(desk.patch(desk.site(), "{\"name\":\"Steps of " + step + "\",\"stepMm\":" + step + "}").status()).isEqualTo(200);
+        desk.page.reload();
+        desk.waitFor("[data-testid=tally-placements]");
+        desk.setDown("PRP-LAMP", 2_000, 2_000);
+        var from = desk.lastPlacement().get("atMm").get("x").decimalValue();
+        desk.clickPlan(from.doubleValue(), desk.lastPlacement().get("atMm").get("y").asDouble());
+        desk.handsOff();
+        for (var i = 0; i < 7; i++) {
+            desk.press("ArrowRight");
+        }
+        desk.press("ArrowUp", "ArrowUp", "ArrowUp");
+        var wanted = from.add(BigDecimal.valueOf(step).multiply(BigDecimal.valueOf(7)));
+        desk.until("([site, x]) => fetch(site + '/placements').then(r => r.json()).then(all => all.some(p => p.origin === 'hand' && p.atMm.x === x))", List.of(desk.site(), wanted.doubleValue()));
+        assertThat(desk.page.getByText("must be")).hasCount(0);
+        assertThat(desk.lastPlacement().get("atMm").get("x").decimalValue()).isEqualByComparingTo(wanted);
     }
 
     @Test

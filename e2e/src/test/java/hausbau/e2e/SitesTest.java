@@ -54,6 +54,30 @@ class SitesTest {
         desk.placements(before + 2);
     }
 
+    /** Each window takes back its own step; another's only when that is asked for and said yes to. */
+    @Test
+    void aWindowTakesBackItsOwnStepAndAnothersWhenAsked() {
+        var desk = SharedApplication.desk().hall("Stepped hall");
+        var before = desk.placements();
+        desk.setDown("PRP-LAMP", 2_000, 2_000);
+        var other = desk.anotherTab();
+        other.placements(before + 1);
+        other.setDown("PRP-BENCH", 3_000, 3_000);
+        desk.placements(before + 2);
+        assertThat(desk.page.getByLabel("Undo Set down PRP-LAMP")).isVisible();
+        desk.handsOff();
+        desk.press("Control+z");
+        desk.placements(before + 1);
+        assertThat(desk.lastPlacement().get("pieceId").asLong()).isEqualTo(desk.piece("PRP-BENCH"));
+        desk.page.getByLabel("Undo another’s step: Set down PRP-BENCH").click();
+        desk.page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take it back")).click();
+        desk.placements(before);
+        other.placements(before);
+        other.handsOff();
+        other.press("Shift+Control+z");
+        desk.placements(before + 1);
+    }
+
     @Test
     void onlyWhatTouchesTheSameIsRefusedAndTheTabCatchesUp() {
         var desk = SharedApplication.desk().hall("Shared hall");

@@ -1,6 +1,7 @@
 package hausbau.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
@@ -94,6 +95,28 @@ class WorkshopTest {
         assertThat(side(desk)).containsText(Pattern.compile("1\\.2 m × 0\\.6 m × 0\\.04 m"));
         desk.press("Control+z");
         assertThat(side(desk)).containsText(Pattern.compile("1\\.3 m × 0\\.6 m × 0\\.74 m"));
+    }
+
+    /** While a new piece is on its way nothing of the one before it is there to be typed into. */
+    @Test
+    void whatIsTypedWhileANewPieceIsMadeGoesIntoNoOther() {
+        var desk = open("Two pieces", "PRP-BENCH");
+        assertThat(parts(desk)).hasCount(5);
+        var size = desk.get(desk.site() + "/pieces/" + desk.piece("PRP-BENCH") + "/bench").get("sizeMm");
+        desk.page.route(Pattern.compile(".*/pieces$"), route -> {
+            if (route.request().method().equals("POST")) {
+                desk.page.waitForTimeout(1_500);
+            }
+            route.resume();
+        });
+        desk.field("Width").focus();
+        desk.button("New piece").click();
+        assertThat(desk.page.getByText("Making the piece")).isVisible();
+        desk.page.keyboard().type("7");
+        desk.press("Tab", "Enter");
+        assertThat(parts(desk)).hasCount(1);
+        assertThat(desk.field("Name")).hasValue("new piece");
+        assertEquals(size, desk.get(desk.site() + "/pieces/" + desk.piece("PRP-BENCH") + "/bench").get("sizeMm"));
     }
 
     /** What the kit has built in opens with its parts; a click in the view takes the part under it; it goes back. */

@@ -2,6 +2,16 @@ package hausbau.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import hausbau.server.jobs.Jobs;
+import java.net.Socket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
+import org.springframework.beans.factory.annotation.Autowired;
 import java.net.URLEncoder;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.charset.StandardCharsets;
@@ -25,6 +35,8 @@ import tools.jackson.databind.JsonNode;
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 class RobustTest {
 
+    @Autowired
+    Jobs jobs;
     @LocalServerPort
     int port;
     Caller caller;
@@ -164,6 +176,70 @@ class RobustTest {
             hands.shutdown();
         }
         return statuses;
+    }
+
+    /** A plan at the limits, which takes as long as it may. */
+    private static String longPlan(int seed) {
+        var runs = IntStream.range(0, 300).mapToObj(i -> "{\"name\":\"r" + i + "\",\"lengthMm\":" + (3000 + seed + i * 37) + "}").collect(Collectors.joining(","));
+        return "{\"stepMm\":1,\"minPieceMm\":150,\"maxPieceMm\":9000,\"maxKinds\":8,\"runs\":[" + runs + "]}";
+    }
+
+    /** Many long questions at once: some wait, the others are told when to ask again, and everybody else is answered meanwhile. */
+    @Test
+    void pastTheQueueItIsBusyAndOthersAreAnswered() throws Exception {
+        var hands = Executors.newFixedThreadPool(40);
+        try {
+            var busy = new AtomicInteger();
+            var asked = IntStream.range(0, 40).mapToObj(i -> hands.submit(() -> {
+                var answer = caller.post("/api/kit-plans?token=flood" + i, longPlan(i));
+                if (answer.status() == 503) {
+                    assertThat(answer.text()).contains("busy", "ask again in");
+                    busy.incrementAndGet();
+                }
+                return answer.status();
+            })).toList();
+            for (var i = 0; i < 2_000 && busy.get() < 20; i++) {
+                Thread.sleep(10);
+            }
+            assertThat(busy.get()).as("of forty, eight may wait and two are worked on").isGreaterThanOrEqualTo(20);
+            assertThat(caller.get("/api/sites").status()).isEqualTo(200);
+            assertThat(caller.post(site + "/rooms", "{\"name\":\"Meanwhile\",\"cornerMm\":{\"x\":90000,\"y\":0,\"z\":0},\"widthMm\":2000,\"depthMm\":2000}").status()).isEqualTo(201);
+            for (var i = 0; i < 40; i++) {
+                caller.call("DELETE", "/api/kit-plans/flood" + i, null, null);
+            }
+            for (var one : asked) {
+                assertThat(one.get(60, TimeUnit.SECONDS)).isIn(200, 400, 503);
+            }
+        } finally {
+            hands.shutdownNow();
+        }
+    }
+
+    /** One who closes the connection waits no more: the calculation ends. */
+    @Test
+    void whatNobodyWaitsForEnds() throws Exception {
+        var body = longPlan(1_000).getBytes(StandardCharsets.UTF_8);
+        try (var socket = new Socket("127.0.0.1", port)) {
+            socket.getOutputStream().write(("POST /api/kit-plans?token=leaving HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: " + body.length + "\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+            socket.getOutputStream().write(body);
+            for (var i = 0; i < 2_000 && !jobs.isUnderWay("leaving"); i++) {
+                Thread.sleep(10);
+            }
+            assertThat(jobs.isUnderWay("leaving")).isTrue();
+        }
+        for (var i = 0; i < 1_000 && jobs.isUnderWay("leaving"); i++) {
+            Thread.sleep(10);
+        }
+        assertThat(jobs.isUnderWay("leaving")).isFalse();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"multipart/form-data", "multipart/form-data; boundary=", "multipart/form-data; boundary=x", "application/json; charset=klingon"})
+    void formsAndTypesThatCannotBeReadAreBadInput(String type) throws Exception {
+        var request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + site + "/deliveries")).header("Content-Type", type).POST(BodyPublishers.ofString("--x\r\ncut")).build();
+        var answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString());
+        assertThat(answer.statusCode()).as(answer.body()).isIn(400, 415);
+        assertThat(answer.body()).doesNotContain("Exception", "de.javagl", "java.");
     }
 
     /** An edit whose answer was lost is sent again under its word: it is not made twice, whatever became of what it names. */
