@@ -41,13 +41,13 @@ function answer(path: string): Response {
   }
   const site = { id: 7, revision, leftOut: 0, lost: 0 }
   if (path.includes('/news')) {
-    const since = Number(path.split('since=')[1])
+    const since = path.includes('since=') ? Number(path.split('since=')[1]) : undefined
     return Response.json({
       site,
       parts: since === revision ? [] : ['SET'],
       chunks: since === revision ? [] : [{ name: 'hands.0.0', digest: digest(revision), count: 1 }],
       gone: [],
-      all: false,
+      all: since === undefined,
     })
   }
   return Response.json(path.includes('/massing') ? { rooms: [] } : [])
@@ -68,6 +68,12 @@ describe('catching up with the server', () => {
   it('shows the set as it stands', async () => {
     await useSite().open(7)
     expect(shown()).toBe(1000)
+  })
+
+  it('shows all of a site that stands at its first revision, as a copy does', async () => {
+    revision = 0
+    await useSite().open(7)
+    expect(shown()).toBe(0)
   })
 
   it('loses nothing when one request fails: the next begins where this one began', async () => {

@@ -171,7 +171,7 @@ export const useSite = defineStore('site', () => {
     const id = opened
     if (id === undefined) return
     const since = site.value?.revision
-    const news = await get<NewsView>(`/api/sites/${id}/news?since=${since ?? 0}`)
+    const news = await get<NewsView>(`/api/sites/${id}/news${since === undefined ? '' : `?since=${since}`}`)
     if (since !== undefined && news.site.revision <= since) return
     const all = since === undefined || !news.parts
     const set = await fetchChunks(id, news).catch((e) => {

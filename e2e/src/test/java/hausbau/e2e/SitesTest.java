@@ -29,6 +29,7 @@ class SitesTest {
         assertThat(desk.page.getByLabel("Delete Card hall", new Page.GetByLabelOptions().setExact(true))).isHidden();
         desk.page.getByText("Card hall twin").click();
         desk.placements(count);
+        desk.waitFor("[data-testid=space][data-instances='" + count + "']");
         assertThat(desk.findings()).isZero();
     }
 
@@ -38,6 +39,7 @@ class SitesTest {
         desk.page.navigate(desk.application.url("/"));
         desk.page.getByText("Ottersteg Baths", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(desk.page.getByLabel("Take PRP-CUBICLE, changing cubicle, 12 placed")).isVisible();
+        desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
         assertThat(desk.page.locator(".spine .count")).isHidden();
     }
 

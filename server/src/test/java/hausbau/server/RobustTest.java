@@ -329,6 +329,17 @@ class RobustTest {
     }
 
     /** A copied site has all of the other, on ids of its own, and nothing of its journal. */
+    /** A copy stands at its first revision: one who opens it knows nothing yet, and is told all of it. */
+    @Test
+    void whoKnowsNothingOfASiteIsToldAllOfIt() {
+        assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null).status()).isEqualTo(200);
+        var copy = "/api/sites/" + caller.post(site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
+        var all = caller.get(copy + "/news").json();
+        assertThat(all.get("all").asBoolean()).isTrue();
+        assertThat(all.get("chunks").valueStream().mapToInt(c -> c.get("count").asInt()).sum()).isEqualTo(caller.get(copy + "/placements").json().size()).isPositive();
+        assertThat(caller.get(copy + "/news?since=0").json().get("chunks")).isEmpty();
+    }
+
     @Test
     void aCopyHasEverythingButTheJournal() {
         var picture = caller.upload(site + "/board/pictures?name=wall", "image/png", BodyPublishers.ofByteArray(Pictures.file(Pictures.flag(400, 300), "png"))).json().get("id").asLong();

@@ -40,7 +40,7 @@ class MaterialController {
     record MaterialChange(String name, Integer pixels, @PositiveOrZero Integer place) {
     }
 
-    /** @param name blank is one that says its number */
+    /** @param name blank is “material” with a number */
     record MaterialBody(@Size(max = 40) String name) {
     }
 

@@ -3,6 +3,7 @@ package hausbau.server.http;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.springframework.http.MediaType;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import java.time.Duration;
 import hausbau.server.work.HandoverService;
@@ -155,9 +156,9 @@ class SiteController {
     }
 
     @GetMapping("/{id}/news")
-    @Operation(summary = "What has changed since a revision")
-    NewsView news(@PathVariable long id, @RequestParam long since, Maker maker) {
-        var news = sites.newsSince(id, since, maker);
+    @Operation(summary = "What has changed since a revision; without one, everything")
+    NewsView news(@PathVariable long id, @RequestParam(required = false) @Nullable Long since, Maker maker) {
+        var news = since == null ? sites.everything(id, maker) : sites.newsSince(id, since, maker);
         return new NewsView(SiteView.of(news.standing()), news.parts().map(List::copyOf).orElse(null),
                 news.chunks().stream().map(c -> new ChunkView(c.name(), c.digest().toString(), c.size())).toList(), news.gone(), news.all());
     }

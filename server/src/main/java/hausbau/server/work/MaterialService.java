@@ -45,10 +45,10 @@ public class MaterialService {
         return Stream.concat(own, stores.kits().sharedSheets(siteId).stream().map(s -> s.material())).map(m -> new Material(m, names.of(m), sheets.side(m))).toList();
     }
 
-    /** Another material of the site's own. @param name blank is one that says its number */
+    /** Another material of the site's own. @param name blank is “material” with a number */
     public Swatch add(long siteId, Seen seen, String name) {
         return journal.edit(siteId, seen, edit -> {
-            var swatch = enter(edit, stores, name);
+            var swatch = enter(edit, stores, name.isBlank() ? stores.kits().materialNames(siteId).fresh("material") : name);
             edit.name("Add the material “" + stores.kits().materialNames(siteId).of(swatch) + "”");
             return swatch;
         });

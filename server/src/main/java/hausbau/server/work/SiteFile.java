@@ -85,7 +85,7 @@ public class SiteFile {
         var aggregate = Arrays.stream(Aggregate.values()).filter(a -> a.table().equals(name)).findFirst().orElseThrow(() -> new IOException("“" + name + "” is no table of a site"));
         var columns = List.of(firstLine(zip).split(", "));
         if (!columns(aggregate.table()).containsAll(columns)) {
-            throw new IOException("the table " + name + " has other columns now: " + columns);
+            throw new IOException("the file was written for other columns of the table " + name + ": " + columns);
         }
         jdbc.execute("create temporary table " + LOADED + name + " (like " + name + " including defaults) on commit drop");
         var entry = new FilterInputStream(zip) {

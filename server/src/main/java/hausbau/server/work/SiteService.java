@@ -162,6 +162,12 @@ public class SiteService {
         sets.forget(id);
     }
 
+    /** For one who knows nothing of it yet: a site that was copied or loaded stands at its first revision. */
+    @Reading
+    public News everything(long id, Maker maker) {
+        return new News(standing(store.sites().site(id), maker), Optional.empty(), sets.current(id).set().chunks(), List.of(), true);
+    }
+
     @Reading
     public News newsSince(long id, long revision, Maker maker) {
         var site = store.sites().site(id);
