@@ -332,6 +332,7 @@ class RobustTest {
     /** A copy stands at its first revision: one who opens it knows nothing yet, and is told all of it. */
     @Test
     void whoKnowsNothingOfASiteIsToldAllOfIt() {
+        caller.post(site + "/rooms", "{\"name\":\"Room\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":4000,\"depthMm\":3000}");
         assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null).status()).isEqualTo(200);
         var copy = "/api/sites/" + caller.post(site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
         var all = caller.get(copy + "/news").json();
