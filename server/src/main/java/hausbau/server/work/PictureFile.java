@@ -15,7 +15,10 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.Set;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
@@ -34,6 +37,11 @@ public record PictureFile(String type, int width, int height, byte[] original, b
     static final long MOST_PIXELS = 64_000_000;
     private static final int PREVIEW = 512;
     private static final Map<String, String> READERS = Map.of("png", "image/png", "jpeg", "image/jpeg", "webp", "image/webp");
+
+    private static final int PNG_HEAD = 8;
+    /** Length, name and checksum of a chunk. */
+    private static final int PNG_CHUNK = 12;
+    private static final Set<String> PNG_COMPRESSED = Set.of("zTXt", "iTXt", "iCCP");
 
     /** @throws Refused if the file is no whole PNG, JPEG or WebP picture, or too large, with the reason */
     public static PictureFile read(byte[] file) {
@@ -142,11 +150,30 @@ public record PictureFile(String type, int width, int height, byte[] original, b
     /** The orientation tag of Exif 2.3 (4.6.4): 1 upright, up to 8. */
     private static int orientation(byte[] file) {
         try {
-            var directory = ImageMetadataReader.readMetadata(new ByteArrayInputStream(file)).getFirstDirectoryOfType(ExifIFD0Directory.class);
+            var directory = ImageMetadataReader.readMetadata(new ByteArrayInputStream(withoutCompressed(file))).getFirstDirectoryOfType(ExifIFD0Directory.class);
             return directory == null || !directory.containsTag(ExifIFD0Directory.TAG_ORIENTATION) ? 1 : directory.getInt(ExifIFD0Directory.TAG_ORIENTATION);
         } catch (ImageProcessingException | IOException | MetadataException e) {
             return 1;
         }
+    }
+
+    /** A PNG without the chunks that are compressed besides its pixels, which may unpack to any size; another file as it is. */
+    private static byte[] withoutCompressed(byte[] file) {
+        if (!format(file).equals("png")) {
+            return file;
+        }
+        var kept = new ByteArrayOutputStream(file.length);
+        kept.write(file, 0, PNG_HEAD);
+        var at = PNG_HEAD;
+        while (at + PNG_CHUNK <= file.length) {
+            var length = ByteBuffer.wrap(file, at, Integer.BYTES).getInt();
+            var whole = Math.min((long) file.length - at, PNG_CHUNK + (length & 0xFFFFFFFFL));
+            if (!PNG_COMPRESSED.contains(new String(file, at + Integer.BYTES, Integer.BYTES, StandardCharsets.US_ASCII))) {
+                kept.write(file, at, (int) whole);
+            }
+            at += (int) whole;
+        }
+        return kept.toByteArray();
     }
 
     private static BufferedImage upright(BufferedImage image, int orientation) {
