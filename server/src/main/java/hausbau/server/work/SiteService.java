@@ -25,6 +25,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -81,13 +82,18 @@ public class SiteService {
     /** Of a site whose number of pieces is not known yet, it is worked out once. */
     public List<Overview> list() {
         var sites = Objects.requireNonNull(reading.execute(status -> overviews()));
-        return sites.stream().map(o -> o.placements() >= 0 ? o : counted(o)).toList();
+        return sites.stream().flatMap(o -> o.placements() >= 0 ? Stream.of(o) : counted(o).stream()).toList();
     }
 
-    private Overview counted(Overview o) {
-        var state = sets.current(o.id());
-        store.sites().keepStanding(o.id(), state.revision(), state.set().size());
-        return new Overview(o.id(), o.name(), o.revision(), o.unit(), o.changedAt(), o.rooms(), state.set().size());
+    /** Empty where the site was deleted meanwhile. */
+    private Optional<Overview> counted(Overview o) {
+        try {
+            var state = sets.current(o.id());
+            store.sites().keepStanding(o.id(), state.revision(), state.set().size());
+            return Optional.of(new Overview(o.id(), o.name(), o.revision(), o.unit(), o.changedAt(), o.rooms(), state.set().size()));
+        } catch (NotFound gone) {
+            return Optional.empty();
+        }
     }
 
     private List<Overview> overviews() {
