@@ -119,6 +119,17 @@ describe('catching up with the server', () => {
     expect(site.missing).toBe(false)
   })
 
+  it('says while a selection is on its way, from when it was asked for', async () => {
+    const site = useSite()
+    await site.open(7)
+    const before = site.inTurn(() => Promise.resolve())
+    const selected = site.selecting(() => site.select(['hand.1']))
+    expect([site.isSelecting(), site.selection.size]).toEqual([true, 0])
+    await before
+    await selected
+    expect([site.isSelecting(), site.selection.size]).toEqual([false, 1])
+  })
+
   it('fetches no chunk twice that is alike', async () => {
     const site = useSite()
     await site.open(7)

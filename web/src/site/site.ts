@@ -82,6 +82,14 @@ export const useSite = defineStore('site', () => {
   const boards = ref(0)
   let closeFeed: (() => void) | undefined
   const { inTurn, isBusy } = inTurns()
+  let selectionsOnTheirWay = 0
+
+  /** Selects by what the server must be asked. What is typed meanwhile is meant for what is selected then. */
+  const selecting = (work: () => unknown) => {
+    selectionsOnTheirWay++
+    return inTurn(work).finally(() => selectionsOnTheirWay--)
+  }
+  const isSelecting = () => selectionsOnTheirWay > 0
 
   const unit = computed(() => site.value?.unit ?? 'METRE')
   const pieceById = computed(() => new Map(pieces.value.map((p) => [p.id, p])))
@@ -314,6 +322,8 @@ export const useSite = defineStore('site', () => {
     finding,
     inTurn,
     isBusy,
+    selecting,
+    isSelecting,
     swap,
     letGo,
     setDownLost,

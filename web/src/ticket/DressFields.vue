@@ -33,8 +33,13 @@ watch(
 
 const of = () => (props.roomId === undefined ? { ids: props.ids } : { roomIds: [props.roomId] })
 const tell = (told: Partial<Told>) => {
-  const body = { ...of(), ...told }
-  void attempt(() => site.make(props.roomId === undefined ? 'Dress placements' : 'Dress the room', 'PATCH', '/dresses', body))
+  const typedFor = props.roomId === undefined && site.isSelecting() ? undefined : of()
+  void attempt(() =>
+    site.make(props.roomId === undefined ? 'Dress placements' : 'Dress the room', 'PATCH', '/dresses', {
+      ...(typedFor ?? { ids: [...site.selection] }),
+      ...told,
+    }),
+  )
 }
 const eventValue = (e: Event) => (e.target as HTMLInputElement).value
 </script>

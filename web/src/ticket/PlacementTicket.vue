@@ -199,7 +199,7 @@ const originOf = computed(() => {
     <div class="fields">
       <label class="field"
         ><span>Select instead</span>
-        <Choice :options="ways" placeholder="all like it …" label="Select instead" @change="(by) => run(() => choose(by as By))" />
+        <Choice :options="ways" placeholder="all like it …" label="Select instead" @change="(by) => void site.selecting(() => choose(by as By)).catch(tell)" />
       </label>
       <label class="field"
         ><span>Line up</span>
