@@ -377,7 +377,7 @@ function up(e: PointerEvent) {
   band.value = undefined
 }
 
-/** After the keys that were pressed before it, which wait for their turn. */
+/** After the keys that were pressed before it: what a click or a box picks is what stands once they are done. */
 const inTurn = (work: () => void) => void site.inTurn(async () => work()).catch(tell)
 
 function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
@@ -397,20 +397,22 @@ function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
   } else if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4) {
     const [x0, y0] = toSiteMm(lie.value, Math.min(b.x0, b.x1), Math.max(b.y0, b.y1))
     const [x1, y1] = toSiteMm(lie.value, Math.max(b.x0, b.x1), Math.min(b.y0, b.y1))
-    const ids = shown()
-      .filter((p) => {
-        const box = boxOf(p, site.pieceById.get(p.pieceId)!)
-        return box.min.x >= x0 && box.max.x <= x1 && box.min.y >= y0 && box.max.y <= y1
-      })
-      .map((p) => p.id)
-      .filter(table.takes)
-    inTurn(() => site.select(e.shiftKey ? [...site.selection, ...ids] : ids))
+    inTurn(() => {
+      const ids = shown()
+        .filter((p) => {
+          const box = boxOf(p, site.pieceById.get(p.pieceId)!)
+          return box.min.x >= x0 && box.max.x <= x1 && box.min.y >= y0 && box.max.y <= y1
+        })
+        .map((p) => p.id)
+        .filter(table.takes)
+      site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
+    })
   } else {
     const [x, y] = toSiteMm(lie.value, b.x1, b.y1)
     const found = props.massing ? hand.bodyAt({ x, y }) : undefined
     if (found) table.choose('room' in found ? { room: found.room.id } : 'stair' in found ? { stair: found.stair.id } : { solid: found.solid.id })
-    const id = props.massing ? undefined : under(x, y)
     inTurn(() => {
+      const id = props.massing ? undefined : under(x, y)
       if (e.shiftKey && id !== undefined) site.toggle(id)
       else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
     })

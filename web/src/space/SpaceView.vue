@@ -291,15 +291,19 @@ function move(e: PointerEvent) {
   }
 }
 
-/** After the keys that were pressed before it, which wait for their turn. */
-const inTurn = (work: () => void) => void site.inTurn(async () => work()).catch(tell)
+/**
+ * After the keys that were pressed before it: what a click or a box picks is what stands once they are done, though no frame
+ * has drawn it yet.
+ */
+const inTurn = (work: () => unknown) =>
+  void site
+    .inTurn(async () => {
+      if (pending) await show().catch(tell)
+      if (scene) await work()
+    })
+    .catch(tell)
 
-/** What is picked is what is to be seen now, though no frame has drawn it yet. */
-async function settled() {
-  if (pending) await show().catch(tell)
-}
-
-async function up(e: PointerEvent) {
+function up(e: PointerEvent) {
   head = undefined
   if (walk.walking.value) return
   if (laying.endTool() || laying.drop()) return
@@ -308,24 +312,22 @@ async function up(e: PointerEvent) {
   band.value = undefined
   if (!b || e.button !== 0) return
   if (Math.hypot(b.x1 - b.x0, b.y1 - b.y0) > 4 && !placing.holds) {
-    const ids = scene!.within(Math.min(b.x0, b.x1), Math.min(b.y0, b.y1), Math.max(b.x0, b.x1), Math.max(b.y0, b.y1)).filter(table.takes)
-    inTurn(() => site.select(e.shiftKey ? [...site.selection, ...ids] : ids))
-    return
-  }
-  await settled()
-  const sets = strutting.active || placing.holds
-  const { id, atMm } = scene!.pick(b.x1, b.y1, sets ? undefined : table.takes)
-
-  if (strutting.active) {
-    if (atMm) void site.inTurn(() => strutting.point(atMm)).catch(tell)
-  } else if (placing.holds) {
-    void site.inTurn(() => placing.setDown(atMm)).catch(tell)
-  } else if (id === undefined) {
-    if (!e.shiftKey) inTurn(() => site.select([]))
-  } else if (e.shiftKey) {
-    inTurn(() => site.toggle(id))
+    inTurn(() => {
+      const ids = scene!.within(Math.min(b.x0, b.x1), Math.min(b.y0, b.y1), Math.max(b.x0, b.x1), Math.max(b.y0, b.y1)).filter(table.takes)
+      site.select(e.shiftKey ? [...site.selection, ...ids] : ids)
+    })
+  } else if (strutting.active || placing.holds) {
+    inTurn(() => {
+      const { atMm } = scene!.pick(b.x1, b.y1)
+      if (!strutting.active) return placing.setDown(atMm)
+      return atMm && strutting.point(atMm)
+    })
   } else {
-    inTurn(() => site.select([id]))
+    inTurn(() => {
+      const { id } = scene!.pick(b.x1, b.y1, table.takes)
+      if (id !== undefined && e.shiftKey) site.toggle(id)
+      else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
+    })
   }
 }
 </script>

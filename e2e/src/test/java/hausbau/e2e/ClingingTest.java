@@ -129,6 +129,8 @@ class ClingingTest {
         desk.button("Ring", true).click();
         desk.dragSpace(new double[] {2_520, 2_010, 0}, new double[] {3_500, 2_000, 0});
         desk.until("site => fetch(site + '/repeats').then(r => r.json()).then(r => r.length === 1 && r[0].rule.radiusMm === 1000 && r[0].rule.fromMm.x === 2500 && r[0].rule.fromMm.y === 2000 && r[0].count === 8)", desk.site());
+        // Its handles are there once it is opened in the panel.
+        assertThat(desk.field("Radius")).hasValue("1 m");
         desk.handsOff();
         desk.dragSpace(new double[] {3_500, 2_000, 0}, new double[] {4_000, 2_000, 0});
         desk.until("site => fetch(site + '/repeats').then(r => r.json()).then(r => r[0].rule.radiusMm === 1500)", desk.site());
