@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { PieceView } from '../api/client'
 import Choice from '../parts/Choice.vue'
-import { usePlacing } from '../build/placing'
+import { usePlacing } from '../placing/placing'
 import { meshUrl, tell, useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../space/figure'
 import { portrait } from './portraits'

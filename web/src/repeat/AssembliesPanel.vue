@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
 import { ref } from 'vue'
-import { usePlacing } from '../build/placing'
+import { usePlacing } from '../placing/placing'
 import { useAttempt } from '../massing/attempt'
 import { vTypedFirst } from '../parts/focus'
 import { useSite } from '../site/site'

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { BoxMm, OpenedView, UseView, VecMm } from '../api/client'
-import { usePlacing } from '../build/placing'
+import { usePlacing } from '../placing/placing'
 import { useSite } from '../site/site'
 
 /** The use of an assembly that a place belongs to. */

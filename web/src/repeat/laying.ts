@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal, send, type FollowingView, type RepeatPreview, type RepeatView, type RuleWords } from '../api/client'
-import { usePlacing } from '../build/placing'
+import { usePlacing } from '../placing/placing'
 import type { Point } from '../massing/edges'
 import { pointOnStep } from '../measure/length'
 import { tell, useSite } from '../site/site'

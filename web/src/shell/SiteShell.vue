@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useKeys } from '../build/keys'
+import { useKeys } from '../placing/keys'
 import { useLaying } from '../repeat/laying'
-import { usePlacing } from '../build/placing'
+import { usePlacing } from '../placing/placing'
 import { useDeeds } from '../massing/deeds'
 import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
@@ -18,7 +18,7 @@ import { STAGES, type StageName } from './stages'
 const BoardPage = defineAsyncComponent(() => import('../board/BoardPage.vue'))
 const BriefStage = defineAsyncComponent(() => import('../brief/BriefStage.vue'))
 const PinnedPicture = defineAsyncComponent(() => import('../board/PinnedPicture.vue'))
-const BuildPanel = defineAsyncComponent(() => import('../build/BuildPanel.vue'))
+const BuildPanel = defineAsyncComponent(() => import('../placing/BuildPanel.vue'))
 const HandoverStage = defineAsyncComponent(() => import('../handover/HandoverStage.vue'))
 const KitStage = defineAsyncComponent(() => import('../kit/KitStage.vue'))
 const LineUp = defineAsyncComponent(() => import('../lineup/LineUp.vue'))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { usePlacing } from '../build/placing'
+import { usePlacing } from '../placing/placing'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import { keepFlow } from '../massing/flow'

@@ -2,7 +2,7 @@
 import { Button, Switch } from 'ant-design-vue'
 import Choice from '../parts/Choice.vue'
 import { computed } from 'vue'
-import { usePlacing } from '../build/placing'
+import { usePlacing } from '../placing/placing'
 import { useAttempt } from '../massing/attempt'
 import LengthField from '../parts/LengthField.vue'
 import NumberField from '../parts/NumberField.vue'

@@ -1,13 +1,13 @@
 package hausbau.bench;
 
-import hausbau.core.build.Assemblies;
-import hausbau.core.build.Assembly;
-import hausbau.core.build.Body;
-import hausbau.core.build.Decisions;
-import hausbau.core.build.Hands;
-import hausbau.core.build.Repeat;
-import hausbau.core.build.Stance;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Assemblies;
+import hausbau.core.standing.Assembly;
+import hausbau.core.standing.Body;
+import hausbau.core.standing.Decisions;
+import hausbau.core.place.Hands;
+import hausbau.core.standing.Repeat;
+import hausbau.core.place.Stance;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.exchange.ChunkBytes;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;

@@ -1,8 +1,8 @@
 package hausbau.bench;
 
-import hausbau.core.build.Decisions;
-import hausbau.core.build.StandingSet;
-import hausbau.core.build.Tally;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.StandingSet;
+import hausbau.core.budget.Tally;
 import hausbau.core.exchange.ChunkBytes;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;

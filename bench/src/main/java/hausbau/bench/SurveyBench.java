@@ -1,7 +1,7 @@
 package hausbau.bench;
 
-import hausbau.core.build.Standing;
-import hausbau.core.build.StandingSet;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Box;
 import hausbau.core.survey.Finding;

@@ -1,13 +1,13 @@
 package hausbau.core;
 
-import hausbau.core.build.Decisions;
-import hausbau.core.build.Departure;
-import hausbau.core.build.HandPlacement;
-import hausbau.core.build.Hands;
-import hausbau.core.build.KitChoice;
-import hausbau.core.build.Stance;
-import hausbau.core.build.Standing;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Decisions;
+import hausbau.core.place.Departure;
+import hausbau.core.place.HandPlacement;
+import hausbau.core.place.Hands;
+import hausbau.core.standing.KitChoice;
+import hausbau.core.place.Stance;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;

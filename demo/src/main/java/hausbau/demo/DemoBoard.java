@@ -1,15 +1,15 @@
 package hausbau.demo;
 
-import hausbau.server.work.BoardService;
-import hausbau.server.work.BriefService;
-import hausbau.server.work.MarkService;
-import hausbau.server.work.PictureFile;
-import hausbau.server.work.PieceListService;
-import hausbau.server.work.TakeoffService;
+import hausbau.server.work.board.BoardService;
+import hausbau.server.work.brief.BriefService;
+import hausbau.server.work.takeoff.MarkService;
+import hausbau.server.work.board.PictureFile;
+import hausbau.server.work.list.PieceListService;
+import hausbau.server.work.takeoff.TakeoffService;
 import hausbau.server.store.takeoff.MarkRow;
-import hausbau.core.build.Brief;
-import hausbau.core.build.Budget;
-import hausbau.core.build.Standing;
+import hausbau.core.budget.Brief;
+import hausbau.core.budget.Budget;
+import hausbau.core.place.Standing;
 import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Role;

@@ -1,15 +1,15 @@
 package hausbau.demo;
 
-import hausbau.server.work.KitService;
-import hausbau.server.work.LevelService;
-import hausbau.server.work.MassingService;
-import hausbau.server.work.PlacementService;
-import hausbau.server.work.RepeatService;
-import hausbau.server.work.SiteService;
-import hausbau.server.work.StairService;
-import hausbau.core.build.Clinging;
-import hausbau.core.build.Repeat;
-import hausbau.core.build.Stance;
+import hausbau.server.work.kit.KitService;
+import hausbau.server.work.massing.LevelService;
+import hausbau.server.work.massing.MassingService;
+import hausbau.server.work.set.PlacementService;
+import hausbau.server.work.set.RepeatService;
+import hausbau.server.work.site.SiteService;
+import hausbau.server.work.massing.StairService;
+import hausbau.core.hand.Clinging;
+import hausbau.core.standing.Repeat;
+import hausbau.core.place.Stance;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Corners;
 import hausbau.core.massing.Level;

@@ -2,13 +2,13 @@ package hausbau.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import hausbau.core.build.Standing;
+import hausbau.core.place.Standing;
 import hausbau.server.HausbauServer;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.Stores;
-import hausbau.server.work.SiteFile;
+import hausbau.server.work.site.SiteFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

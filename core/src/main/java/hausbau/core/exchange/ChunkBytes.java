@@ -1,6 +1,6 @@
 package hausbau.core.exchange;
 
-import hausbau.core.build.Chunk;
+import hausbau.core.standing.Chunk;
 import hausbau.core.kit.Kind;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;

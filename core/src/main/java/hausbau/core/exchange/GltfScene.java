@@ -15,7 +15,7 @@ import de.javagl.jgltf.model.impl.DefaultTextureModel;
 import de.javagl.jgltf.model.io.GltfModelWriter;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
 import de.javagl.jgltf.model.v2.MaterialModelV2.AlphaMode;
-import hausbau.core.build.Stance;
+import hausbau.core.place.Stance;
 import hausbau.core.finish.Maps;
 import hausbau.core.kit.Piece;
 import hausbau.core.measure.Turn;

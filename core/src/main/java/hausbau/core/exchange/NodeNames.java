@@ -1,7 +1,7 @@
 package hausbau.core.exchange;
 
-import hausbau.core.build.Place;
-import hausbau.core.build.Standing;
+import hausbau.core.place.Place;
+import hausbau.core.place.Standing;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;

@@ -1,6 +1,6 @@
 package hausbau.core.exchange;
 
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Drawing;
 import hausbau.core.massing.Room;

@@ -1,7 +1,7 @@
 package hausbau.core.survey;
 
-import hausbau.core.build.Place;
-import hausbau.core.build.Stance;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.Side;
 import hausbau.core.measure.Box;

@@ -1,7 +1,7 @@
 package hausbau.core.survey;
 
-import hausbau.core.build.Place;
-import hausbau.core.build.Source;
+import hausbau.core.place.Place;
+import hausbau.core.place.Source;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;

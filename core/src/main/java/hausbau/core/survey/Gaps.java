@@ -1,6 +1,6 @@
 package hausbau.core.survey;
 
-import hausbau.core.build.Stance;
+import hausbau.core.place.Stance;
 import hausbau.core.fit.Filling;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Role;

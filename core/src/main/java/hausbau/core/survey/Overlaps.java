@@ -1,9 +1,9 @@
 package hausbau.core.survey;
 
-import hausbau.core.build.Block;
-import hausbau.core.build.Chunk;
-import hausbau.core.build.Place;
-import hausbau.core.build.Standing;
+import hausbau.core.place.Block;
+import hausbau.core.standing.Chunk;
+import hausbau.core.place.Place;
+import hausbau.core.place.Standing;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
 import java.util.ArrayList;

@@ -1,8 +1,8 @@
 package hausbau.core.survey;
 
-import hausbau.core.build.Chunk;
-import hausbau.core.build.Place;
-import hausbau.core.build.Standing;
+import hausbau.core.standing.Chunk;
+import hausbau.core.place.Place;
+import hausbau.core.place.Standing;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Room;

@@ -1,6 +1,6 @@
 package hausbau.core.survey;
 
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.massing.Massing;

@@ -1,6 +1,6 @@
 package hausbau.core.takeoff;
 
-import hausbau.core.build.Standing;
+import hausbau.core.place.Standing;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;

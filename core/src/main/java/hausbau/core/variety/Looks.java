@@ -1,11 +1,11 @@
 package hausbau.core.variety;
 
-import hausbau.core.build.Chunk;
-import hausbau.core.build.Dress;
-import hausbau.core.build.Place;
-import hausbau.core.build.StandingSet;
-import hausbau.core.build.Traits;
-import hausbau.core.build.Variety;
+import hausbau.core.standing.Chunk;
+import hausbau.core.dress.Dress;
+import hausbau.core.place.Place;
+import hausbau.core.standing.StandingSet;
+import hausbau.core.dress.Traits;
+import hausbau.core.dress.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;

@@ -1,8 +1,8 @@
 package hausbau.core.variety;
 
-import hausbau.core.build.Chunk;
-import hausbau.core.build.Place;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Chunk;
+import hausbau.core.place.Place;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import java.util.ArrayList;

@@ -11,11 +11,11 @@ import static hausbau.core.TestSets.room;
 import static hausbau.core.TestSets.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import hausbau.core.build.Chunk;
-import hausbau.core.build.Departure;
-import hausbau.core.build.Place;
-import hausbau.core.build.Stance;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Chunk;
+import hausbau.core.place.Departure;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.massing.Side;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;

@@ -11,7 +11,7 @@ import de.javagl.jgltf.model.GltfModel;
 import de.javagl.jgltf.model.NodeModel;
 import de.javagl.jgltf.model.io.GltfModelReader;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
-import hausbau.core.build.Stance;
+import hausbau.core.place.Stance;
 import hausbau.core.finish.Coating;
 import hausbau.core.finish.Colourway;
 import hausbau.core.finish.Maps;

@@ -9,9 +9,9 @@ import static hausbau.core.TestSets.room;
 import static hausbau.core.TestSets.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import hausbau.core.build.Decisions;
-import hausbau.core.build.Hands;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Decisions;
+import hausbau.core.place.Hands;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.massing.Side;
 import java.io.StringReader;
 import java.util.List;

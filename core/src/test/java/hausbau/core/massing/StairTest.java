@@ -4,11 +4,11 @@ import static hausbau.core.TestSets.named;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import hausbau.core.build.Decisions;
-import hausbau.core.build.Hands;
-import hausbau.core.build.KitChoice;
-import hausbau.core.build.Place;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Decisions;
+import hausbau.core.place.Hands;
+import hausbau.core.standing.KitChoice;
+import hausbau.core.place.Place;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Box;

@@ -6,9 +6,9 @@ import static hausbau.core.TestSets.room;
 import static hausbau.core.TestSets.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import hausbau.core.build.Decisions;
-import hausbau.core.build.KitChoice;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.KitChoice;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Corners;

@@ -36,7 +36,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  * nobody else, and is let go when the container's time to write is over.
  */
 @Component
-class Feed {
+public class Feed {
 
     private static final Logger LOG = LoggerFactory.getLogger(Feed.class);
     private static final int BEAT_MS = 10_000;
@@ -150,7 +150,7 @@ class Feed {
      *
      * @param revision reads it; whatever it throws is thrown here, and nobody listens
      */
-    SseEmitter listenTo(long siteId, LongSupplier revision) {
+    public SseEmitter listenTo(long siteId, LongSupplier revision) {
         var emitter = new SseEmitter(FOR_EVER);
         var listener = new Listener(emitter, senders);
         Runnable forget = () -> listeners.computeIfPresent(siteId, (id, all) -> {

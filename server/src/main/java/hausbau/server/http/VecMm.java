@@ -6,20 +6,20 @@ import hausbau.core.measure.Vec;
 import jakarta.validation.constraints.NotNull;
 
 /** A place or a size, in millimetres. */
-record VecMm(@NotNull Length x, @NotNull Length y, @NotNull Length z) {
+public record VecMm(@NotNull Length x, @NotNull Length y, @NotNull Length z) {
 
-    static VecMm of(Vec v) {
+    public static VecMm of(Vec v) {
         return new VecMm(new Length(v.x()), new Length(v.y()), new Length(v.z()));
     }
 
-    Vec toVec() {
+    public Vec toVec() {
         return Vec.of(x, y, z);
     }
 
     /** A box, in millimetres. */
-    record BoxMm(@NotNull VecMm min, @NotNull VecMm max) {
+    public record BoxMm(@NotNull VecMm min, @NotNull VecMm max) {
 
-        static BoxMm of(Box box) {
+        public static BoxMm of(Box box) {
             return new BoxMm(VecMm.of(box.min()), VecMm.of(box.max()));
         }
     }

@@ -1,14 +1,14 @@
 package hausbau.server.journal;
 
-import hausbau.core.build.Clinging;
-import hausbau.core.build.Decisions;
-import hausbau.core.build.Departure;
-import hausbau.core.build.HandPlacement;
-import hausbau.core.build.Hands;
-import hausbau.core.build.Place;
-import hausbau.core.build.Source;
-import hausbau.core.build.Standing;
-import hausbau.core.build.Twin;
+import hausbau.core.hand.Clinging;
+import hausbau.core.standing.Decisions;
+import hausbau.core.place.Departure;
+import hausbau.core.place.HandPlacement;
+import hausbau.core.place.Hands;
+import hausbau.core.place.Place;
+import hausbau.core.place.Source;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.Twin;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;

@@ -1,6 +1,6 @@
 package hausbau.server.journal;
 
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.measure.Refused;
 import hausbau.server.standing.SiteState;
 import hausbau.server.standing.Sets;

@@ -1,6 +1,6 @@
 package hausbau.server.journal;
 
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.StandingSet;
 
 /** Thrown at the end of an edit that was only asked for, so that nothing of it remains. */
 public final class Trial extends RuntimeException {

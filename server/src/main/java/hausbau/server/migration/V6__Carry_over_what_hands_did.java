@@ -1,11 +1,11 @@
 package hausbau.server.migration;
 
-import hausbau.core.build.Decisions;
-import hausbau.core.build.Hands;
-import hausbau.core.build.KitChoice;
-import hausbau.core.build.Place;
-import hausbau.core.build.Standing;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Decisions;
+import hausbau.core.place.Hands;
+import hausbau.core.standing.KitChoice;
+import hausbau.core.place.Place;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;

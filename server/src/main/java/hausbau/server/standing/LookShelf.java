@@ -1,6 +1,6 @@
 package hausbau.server.standing;
 
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.variety.Looks;
 import java.util.Map;
 import java.util.WeakHashMap;

@@ -1,10 +1,10 @@
 package hausbau.server.standing;
 
-import hausbau.core.build.Chunk;
-import hausbau.core.build.Decisions;
-import hausbau.core.build.Digest;
-import hausbau.core.build.Hands;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Chunk;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.Digest;
+import hausbau.core.place.Hands;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kit;
 import hausbau.core.survey.Survey;
 import hausbau.server.store.Aggregate;

@@ -1,7 +1,7 @@
 package hausbau.server.standing;
 
-import hausbau.core.build.Decisions;
-import hausbau.core.build.StandingSet;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;

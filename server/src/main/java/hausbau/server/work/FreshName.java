@@ -3,13 +3,13 @@ package hausbau.server.work;
 import java.util.Collection;
 
 /** Names that are not taken yet. */
-final class FreshName {
+public final class FreshName {
 
     private FreshName() {
     }
 
     /** @return the name wanted, or with the first number behind it that is free */
-    static String of(String wanted, Collection<String> taken) {
+    public static String of(String wanted, Collection<String> taken) {
         if (!taken.contains(wanted)) {
             return wanted;
         }

@@ -1,8 +1,8 @@
 package hausbau.server.store.brief;
 
 import hausbau.server.store.Row;
-import hausbau.core.build.Brief;
-import hausbau.core.build.Budget;
+import hausbau.core.budget.Brief;
+import hausbau.core.budget.Budget;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;

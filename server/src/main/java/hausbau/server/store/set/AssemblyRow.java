@@ -1,7 +1,7 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Assembly;
-import hausbau.core.build.Stance;
+import hausbau.core.standing.Assembly;
+import hausbau.core.place.Stance;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;

@@ -1,8 +1,8 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Departure;
-import hausbau.core.build.Place;
-import hausbau.core.build.Stance;
+import hausbau.core.place.Departure;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;

@@ -1,7 +1,7 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Place;
-import hausbau.core.build.Stance;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

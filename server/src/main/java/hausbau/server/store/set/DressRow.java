@@ -1,7 +1,7 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Dress;
-import hausbau.core.build.Place;
+import hausbau.core.dress.Dress;
+import hausbau.core.place.Place;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

@@ -1,8 +1,8 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Body;
-import hausbau.core.build.Repeat;
-import hausbau.core.build.Stance;
+import hausbau.core.standing.Body;
+import hausbau.core.standing.Repeat;
+import hausbau.core.place.Stance;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Lean;

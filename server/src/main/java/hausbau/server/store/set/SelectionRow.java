@@ -1,6 +1,6 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Place;
+import hausbau.core.place.Place;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

@@ -1,12 +1,12 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Assemblies;
-import hausbau.core.build.Dress;
-import hausbau.core.build.Dresses;
-import hausbau.core.build.HandPlacement;
-import hausbau.core.build.Place;
-import hausbau.core.build.Traits;
-import hausbau.core.build.Twin;
+import hausbau.core.standing.Assemblies;
+import hausbau.core.dress.Dress;
+import hausbau.core.dress.Dresses;
+import hausbau.core.place.HandPlacement;
+import hausbau.core.place.Place;
+import hausbau.core.dress.Traits;
+import hausbau.core.standing.Twin;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Lean;
 import jakarta.persistence.EntityManager;

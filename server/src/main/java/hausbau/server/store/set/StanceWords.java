@@ -1,6 +1,6 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Stance;
+import hausbau.core.place.Stance;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;

@@ -1,7 +1,7 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Traits;
-import hausbau.core.build.Variety;
+import hausbau.core.dress.Traits;
+import hausbau.core.dress.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kit;
 import hausbau.server.store.Row;

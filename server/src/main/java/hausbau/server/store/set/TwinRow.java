@@ -1,6 +1,6 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Twin;
+import hausbau.core.standing.Twin;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

@@ -1,7 +1,7 @@
 package hausbau.server.store.set;
 
-import hausbau.core.build.Stance;
-import hausbau.core.build.Use;
+import hausbau.core.place.Stance;
+import hausbau.core.standing.Use;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;

@@ -2,7 +2,7 @@ package hausbau.server.store.site;
 
 import hausbau.server.store.Row;
 import com.fasterxml.jackson.annotation.JsonIgnore;
-import hausbau.core.build.KitChoice;
+import hausbau.core.standing.KitChoice;
 import hausbau.core.massing.Corners;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;

@@ -1,0 +1,80 @@
+package hausbau.core.standing;
+
+import hausbau.core.fit.Filling;
+import hausbau.core.fit.KitPlanner;
+import hausbau.core.fit.KitQuestion;
+import hausbau.core.fit.Run;
+import hausbau.core.massing.Massing;
+import hausbau.core.measure.Length;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * Divides the clear sizes of rooms into tiles: one size for all if that is at least half a metre, else two.
+ */
+final class Tiling {
+
+    private static final Length LEAST_SINGLE = Length.ofMillimetres(500);
+    /** How far the search may go. Counted, not timed: the same site has the same tiles on every machine. */
+    private static final long LOOKS = 500;
+
+    private final List<Length> sizes;
+    private final Length step;
+
+    Tiling(Length step, List<Length> sizes) {
+        this.step = step;
+        this.sizes = sizes;
+    }
+
+    /** The tile sizes for all rooms of a massing; what is off the step does not count. */
+    static List<Length> sizes(Massing massing, Length least, Length greatest) {
+        var step = massing.settings().step();
+        var runs = massing.rooms().stream().flatMap(room -> Stream.of(massing.floor(room), massing.ceiling(room)))
+                .flatMap(ground -> ground.rows().stream()).flatMap(r -> Stream.of(new Length(r.width()), new Length(r.depth())))
+                .filter(l -> l.isMultipleOf(step)).distinct().map(l -> new Run("", l, List.of())).toList();
+        if (runs.isEmpty()) {
+            return List.of();
+        }
+        var options = KitPlanner.looking(LOOKS).plan(new KitQuestion(step, least, greatest, 2, runs)).options();
+        if (options.isEmpty()) {
+            return List.of();
+        }
+        var single = options.get(0).kinds();
+        var singleWillDo = single.size() == 1 && single.get(0).compareTo(LEAST_SINGLE) >= 0;
+        return singleWillDo ? single : options.get(options.size() - 1).kinds();
+    }
+
+    /**
+     * The tiles along a clear size, in order. A size that the tiles do not come to has one odd tile at its far end: the
+     * rest, together with the last whole tile where the rest alone would be less than half of that.
+     */
+    List<Length> tiles(Length size) {
+        if (sizes.isEmpty()) {
+            return List.of(size);
+        }
+        var whole = new Filling(step, sizes, size).fill(size);
+        if (whole.isPresent()) {
+            return whole.get();
+        }
+        var tile = sizes.get(0);
+        var count = size.um() / tile.um();
+        var rest = size.minus(tile.times(count));
+        var tiles = new ArrayList<Length>();
+        for (var i = 0; i < count; i++) {
+            tiles.add(tile);
+        }
+        if (count > 0 && rest.um() * 2 < tile.um()) {
+            rest = rest.plus(tiles.remove(tiles.size() - 1));
+        }
+        if (rest.isPositive()) {
+            tiles.add(rest);
+        }
+        return tiles;
+    }
+
+    /** How many tiles that would be, without listing them. */
+    long count(Length size) {
+        return sizes.isEmpty() ? 1 : size.um() / sizes.get(sizes.size() - 1).um() + 1;
+    }
+}
