@@ -61,10 +61,14 @@ public class BoardBench {
         var server = new Server();
         var site = "/api/sites/" + Server.id(server.call("POST", "/api/sites", "{\"name\":\"Two hundred pictures\"}"));
         for (var i = 0; i < PICTURES; i++) {
-            server.upload(site + "/board/pictures?name=p" + i + "&x=" + i % 20 * 520 + "&y=" + i / 20 * 400, picture(i));
+            server.upload(
+                    site + "/board/pictures?name=p" + i + "&x=" + i % 20 * 520 + "&y=" + i / 20 * 400, picture(i));
         }
         board = Server.uri(site + "/board");
-        previews = MEDIA.matcher(server.call("GET", site + "/board", null)).results().map(m -> Server.uri(site + "/media/" + m.group(1) + "/preview")).toList();
+        previews = MEDIA.matcher(server.call("GET", site + "/board", null))
+                .results()
+                .map(m -> Server.uri(site + "/media/" + m.group(1) + "/preview"))
+                .toList();
         servePlainly();
     }
 
@@ -75,7 +79,11 @@ public class BoardBench {
         var g = image.createGraphics();
         for (var i = 0; i < 4000; i++) {
             g.setColor(new Color(random.nextInt(0x1000000)));
-            g.fillOval(random.nextInt(1024) - 20, random.nextInt(768) - 20, 10 + random.nextInt(60), 10 + random.nextInt(60));
+            g.fillOval(
+                    random.nextInt(1024) - 20,
+                    random.nextInt(768) - 20,
+                    10 + random.nextInt(60),
+                    10 + random.nextInt(60));
         }
         g.dispose();
         var out = new ByteArrayOutputStream();
@@ -92,14 +100,17 @@ public class BoardBench {
         files = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
         files.setExecutor(Executors.newFixedThreadPool(6));
         files.createContext("/", exchange -> {
-            var bytes = Files.readAllBytes(folder.resolve(Path.of(exchange.getRequestURI().getPath()).getFileName()));
+            var bytes = Files.readAllBytes(
+                    folder.resolve(Path.of(exchange.getRequestURI().getPath()).getFileName()));
             exchange.sendResponseHeaders(200, bytes.length);
             exchange.getResponseBody().write(bytes);
             exchange.close();
         });
         files.start();
         var base = "http://127.0.0.1:" + files.getAddress().getPort() + "/";
-        plain = IntStream.range(0, previews.size()).mapToObj(i -> URI.create(base + i)).toList();
+        plain = IntStream.range(0, previews.size())
+                .mapToObj(i -> URI.create(base + i))
+                .toList();
     }
 
     @TearDown
@@ -109,12 +120,15 @@ public class BoardBench {
     }
 
     private byte[] fetch(URI uri) throws IOException, InterruptedException {
-        return client.send(HttpRequest.newBuilder(uri).build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+        return client.send(HttpRequest.newBuilder(uri).build(), HttpResponse.BodyHandlers.ofByteArray())
+                .body();
     }
 
     private long fetchAll(URI first, List<URI> rest) throws Exception {
         var bytes = (long) fetch(first).length;
-        for (var done : hands.invokeAll(rest.stream().<Callable<Integer>>map(uri -> () -> fetch(uri).length).toList())) {
+        for (var done : hands.invokeAll(rest.stream()
+                .<Callable<Integer>>map(uri -> () -> fetch(uri).length)
+                .toList())) {
             bytes += done.get();
         }
         return bytes;

@@ -39,6 +39,7 @@ public class BringBench {
 
     /** That the file has at least. */
     static final int MEGABYTES = 90;
+
     private static final int SIDES = 708;
 
     private byte[] file;
@@ -52,8 +53,17 @@ public class BringBench {
                 var u = 2 * Math.PI * i / SIDES;
                 var v = 2 * Math.PI * j / SIDES;
                 var out = 1 + 0.3 * Math.cos(v);
-                text.append(String.format(Locale.ROOT, "v %.6f %.6f %.6f%nvt %.5f %.5f%nvn %.5f %.5f %.5f%n", out * Math.cos(u), 0.3 * Math.sin(v), out * Math.sin(u), (double) i / SIDES, (double) j / SIDES,
-                        Math.cos(v) * Math.cos(u), Math.sin(v), Math.cos(v) * Math.sin(u)));
+                text.append(String.format(
+                        Locale.ROOT,
+                        "v %.6f %.6f %.6f%nvt %.5f %.5f%nvn %.5f %.5f %.5f%n",
+                        out * Math.cos(u),
+                        0.3 * Math.sin(v),
+                        out * Math.sin(u),
+                        (double) i / SIDES,
+                        (double) j / SIDES,
+                        Math.cos(v) * Math.cos(u),
+                        Math.sin(v),
+                        Math.cos(v) * Math.sin(u)));
             }
         }
         for (var i = 0; i < SIDES; i++) {
@@ -65,7 +75,12 @@ public class BringBench {
                 for (var t : new int[][] {{a, b, c}, {a, c, d}}) {
                     text.append("f ");
                     for (var k : t) {
-                        text.append(k).append('/').append(k).append('/').append(k).append(' ');
+                        text.append(k)
+                                .append('/')
+                                .append(k)
+                                .append('/')
+                                .append(k)
+                                .append(' ');
                     }
                     text.append('\n');
                 }
@@ -80,7 +95,8 @@ public class BringBench {
     @Benchmark
     public Settled broughtIn() {
         var incoming = Incoming.read(new Bundle(Map.of("ring.obj", file)), "ring.obj", share -> true);
-        return new Settling(incoming.usual(), Length.ofMillimetres(100)).settle(incoming.things().get(0), Optional.empty());
+        return new Settling(incoming.usual(), Length.ofMillimetres(100))
+                .settle(incoming.things().get(0), Optional.empty());
     }
 
     @Benchmark

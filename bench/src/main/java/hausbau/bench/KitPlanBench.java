@@ -38,13 +38,22 @@ public class KitPlanBench {
     /** Lengths in steps. */
     private static List<Integer> lengths(long seed, int runs, int least, int most) {
         var random = new Random(seed);
-        return IntStream.range(0, runs).mapToObj(i -> least + random.nextInt(most - least + 1)).toList();
+        return IntStream.range(0, runs)
+                .mapToObj(i -> least + random.nextInt(most - least + 1))
+                .toList();
     }
 
     private static KitPlan plan(int stepMm, List<Integer> lengths, long leastMm, long mostMm) {
-        var runs = lengths.stream().map(n -> new Run("run", Length.ofMillimetres((long) n * stepMm), List.of())).toList();
-        var plan = new KitPlanner(Duration.ofMinutes(5)).plan(new KitQuestion(Length.ofMillimetres(stepMm),
-                Length.ofMillimetres(leastMm), Length.ofMillimetres(mostMm), KINDS, runs));
+        var runs = lengths.stream()
+                .map(n -> new Run("run", Length.ofMillimetres((long) n * stepMm), List.of()))
+                .toList();
+        var plan = new KitPlanner(Duration.ofMinutes(5))
+                .plan(new KitQuestion(
+                        Length.ofMillimetres(stepMm),
+                        Length.ofMillimetres(leastMm),
+                        Length.ofMillimetres(mostMm),
+                        KINDS,
+                        runs));
         if (!plan.options().stream().allMatch(KitPlan.Option::proven)) {
             throw new IllegalStateException("not proven");
         }

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.postgresql.PGConnection;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
 import org.openjdk.jmh.annotations.Measurement;
@@ -22,6 +21,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.TearDown;
 import org.openjdk.jmh.annotations.Warmup;
+import org.postgresql.PGConnection;
 
 /**
  * Edits at 1 000 and at 100 000 standing pieces, from request to answer, against the same statements by plain JDBC in one
@@ -55,19 +55,32 @@ public class PlacementBench {
     @Setup
     public void fill() throws IOException, InterruptedException, SQLException {
         site = "/api/sites/" + Server.id(server.call("POST", "/api/sites", "{\"name\":\"Bench " + pieces + "\"}"));
-        server.call("POST", site + "/rooms", "{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":100000,\"depthMm\":100000,\"heightMm\":3000}");
+        server.call(
+                "POST",
+                site + "/rooms",
+                "{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":100000,\"depthMm\":100000,\"heightMm\":3000}");
         choose(4000);
-        bench = server.call("GET", site + "/pieces", null).replaceAll(".*\\{\"id\":(\\d+),\"code\":\"PRP-BENCH\".*", "$1");
+        bench = server.call("GET", site + "/pieces", null)
+                .replaceAll(".*\\{\"id\":(\\d+),\"code\":\"PRP-BENCH\".*", "$1");
         var ids = new ArrayList<>(List.of(first(place(2000, 2000))));
         while (ids.size() < Math.max(MANY, pieces - 1500)) {
-            var some = ids.subList(0, Math.min(Math.min(ids.size(), 20_000), Math.max(MANY, pieces - 1500) - ids.size()));
-            var by = ids.size() < 32 ? "{\"x\":" + ids.size() * 2000 + ",\"y\":0,\"z\":0}" : "{\"x\":0,\"y\":" + ids.size() / 32 * 1000 + ",\"z\":0}";
-            var copies = server.call("POST", site + "/placements/copies", "{\"ids\":[\"" + String.join("\",\"", some) + "\"],\"byMm\":" + by + "}");
+            var some =
+                    ids.subList(0, Math.min(Math.min(ids.size(), 20_000), Math.max(MANY, pieces - 1500) - ids.size()));
+            var by = ids.size() < 32
+                    ? "{\"x\":" + ids.size() * 2000 + ",\"y\":0,\"z\":0}"
+                    : "{\"x\":0,\"y\":" + ids.size() / 32 * 1000 + ",\"z\":0}";
+            var copies = server.call(
+                    "POST",
+                    site + "/placements/copies",
+                    "{\"ids\":[\"" + String.join("\",\"", some) + "\"],\"byMm\":" + by + "}");
             HAND.matcher(copies).results().forEach(m -> ids.add(m.group(1)));
         }
         thousand = "[\"" + String.join("\",\"", ids.subList(0, MANY)) + "\"]";
         one = "[\"" + ids.get(0) + "\"]";
-        database = DriverManager.getConnection(System.getenv("HAUSBAU_DB_URL"), System.getenv("HAUSBAU_DB_USER"), System.getenv("SPRING_DATASOURCE_PASSWORD"));
+        database = DriverManager.getConnection(
+                System.getenv("HAUSBAU_DB_URL"),
+                System.getenv("HAUSBAU_DB_USER"),
+                System.getenv("SPRING_DATASOURCE_PASSWORD"));
         try (var statement = database.createStatement()) {
             statement.execute("create table if not exists plain_site (id bigint primary key, revision bigint)");
             statement.execute("create table if not exists plain_placement (like placement including all)");
@@ -86,7 +99,8 @@ public class PlacementBench {
     }
 
     private void choose(int kind) throws IOException, InterruptedException {
-        server.call("PUT", site + "/kit", "{\"kindsMm\":[" + kind + "],\"minPieceMm\":200,\"maxPieceMm\":" + kind + "}");
+        server.call(
+                "PUT", site + "/kit", "{\"kindsMm\":[" + kind + "],\"minPieceMm\":200,\"maxPieceMm\":" + kind + "}");
     }
 
     @TearDown
@@ -95,7 +109,10 @@ public class PlacementBench {
     }
 
     private String place(long x, long y) throws IOException, InterruptedException {
-        return server.call("POST", site + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":" + x + ",\"y\":" + y + ",\"z\":0}}");
+        return server.call(
+                "POST",
+                site + "/placements",
+                "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":" + x + ",\"y\":" + y + ",\"z\":0}}");
     }
 
     @Benchmark
@@ -112,8 +129,9 @@ public class PlacementBench {
             lock.executeQuery().close();
         }
         var id = next++ + System.nanoTime();
-        try (var insert = database.prepareStatement("insert into plain_placement (site_id, id, piece_id, x_um, y_um, z_um, quarter_turns, mirrored, free_degrees, free) "
-                + "select ?, * from unnest(?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::smallint[], ?::boolean[], ?::float8[], ?::boolean[])")) {
+        try (var insert = database.prepareStatement(
+                "insert into plain_placement (site_id, id, piece_id, x_um, y_um, z_um, quarter_turns, mirrored, free_degrees, free) "
+                        + "select ?, * from unnest(?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::bigint[], ?::smallint[], ?::boolean[], ?::float8[], ?::boolean[])")) {
             insert.setLong(1, 1);
             for (var i = 2; i <= 6; i++) {
                 insert.setArray(i, database.createArrayOf("bigint", new Object[] {id}));
@@ -124,11 +142,14 @@ public class PlacementBench {
             insert.setArray(10, database.createArrayOf("boolean", new Object[] {false}));
             insert.executeUpdate();
         }
-        try (var advance = database.prepareStatement("with entry as (insert into plain_journal (site_id, seq, label, changes, made_at, format, token) values (1, ?, 'Set down', ?, now(), 2, '')), "
-                + "touched as (insert into plain_revision (site_id, revision, touched, parts) values (1, ?, ?, '{SET}')), told as (select pg_notify('plain', ?)) "
-                + "update plain_site set revision = revision + 1 from told where id = 1")) {
+        try (var advance = database.prepareStatement(
+                "with entry as (insert into plain_journal (site_id, seq, label, changes, made_at, format, token) values (1, ?, 'Set down', ?, now(), 2, '')), "
+                        + "touched as (insert into plain_revision (site_id, revision, touched, parts) values (1, ?, ?, '{SET}')), told as (select pg_notify('plain', ?)) "
+                        + "update plain_site set revision = revision + 1 from told where id = 1")) {
             advance.setLong(1, id);
-            advance.setString(2, "[{\"table\":\"PLACEMENT\",\"id\":1,\"before\":null,\"after\":{\"pieceId\":1,\"xUm\":1,\"yUm\":1,\"zUm\":1,\"quarterTurns\":0,\"mirrored\":false,\"freeDegrees\":0.0,\"free\":false}}]");
+            advance.setString(
+                    2,
+                    "[{\"table\":\"PLACEMENT\",\"id\":1,\"before\":null,\"after\":{\"pieceId\":1,\"xUm\":1,\"yUm\":1,\"zUm\":1,\"quarterTurns\":0,\"mirrored\":false,\"freeDegrees\":0.0,\"free\":false}}]");
             advance.setLong(3, id);
             advance.setArray(4, database.createArrayOf("bigint", new Object[] {id}));
             advance.setString(5, "1:" + id);
@@ -139,7 +160,10 @@ public class PlacementBench {
     }
 
     private void move(String ids) throws IOException, InterruptedException {
-        server.call("POST", site + "/placements/arrange", "{\"ids\":" + ids + ",\"byMm\":{\"x\":" + (next++ % 2 == 0 ? 100 : -100) + ",\"y\":0,\"z\":0}}");
+        server.call(
+                "POST",
+                site + "/placements/arrange",
+                "{\"ids\":" + ids + ",\"byMm\":{\"x\":" + (next++ % 2 == 0 ? 100 : -100) + ",\"y\":0,\"z\":0}}");
     }
 
     @Benchmark
@@ -164,10 +188,16 @@ public class PlacementBench {
     public long copyTwentyThousandRows() throws SQLException, IOException {
         var rows = new StringBuilder();
         for (var i = 0; i < 20_000; i++) {
-            rows.append(1).append('\t').append(next++ + System.nanoTime()).append("\t7\t1000000\t2000000\t0\t0\tf\t0\tf\n");
+            rows.append(1)
+                    .append('\t')
+                    .append(next++ + System.nanoTime())
+                    .append("\t7\t1000000\t2000000\t0\t0\tf\t0\tf\n");
         }
-        var copied = database.unwrap(PGConnection.class).getCopyAPI().copyIn(
-                "copy plain_placement (site_id, id, piece_id, x_um, y_um, z_um, quarter_turns, mirrored, free_degrees, free) from stdin", new StringReader(rows.toString()));
+        var copied = database.unwrap(PGConnection.class)
+                .getCopyAPI()
+                .copyIn(
+                        "copy plain_placement (site_id, id, piece_id, x_um, y_um, z_um, quarter_turns, mirrored, free_degrees, free) from stdin",
+                        new StringReader(rows.toString()));
         database.commit();
         return copied;
     }

@@ -1,13 +1,5 @@
 package hausbau.bench;
 
-import hausbau.core.standing.Assemblies;
-import hausbau.core.standing.Assembly;
-import hausbau.core.standing.Body;
-import hausbau.core.standing.Decisions;
-import hausbau.core.place.Hands;
-import hausbau.core.standing.Repeat;
-import hausbau.core.place.Stance;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.exchange.ChunkBytes;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;
@@ -19,10 +11,18 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Hands;
+import hausbau.core.place.Stance;
 import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
 import hausbau.core.repeat.Field;
 import hausbau.core.repeat.Scatter;
+import hausbau.core.standing.Assemblies;
+import hausbau.core.standing.Assembly;
+import hausbau.core.standing.Body;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.Repeat;
+import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -68,8 +68,27 @@ public class RepeatBench {
 
     private Decisions decisions(long pitch) {
         var side = 316 * pitch;
-        var field = new Field(Region.of(new Rect(0, 0, side, side)), 0, new Length(pitch), new Length(pitch), false, 10, Length.ZERO, 0, Length.ZERO, 1, 0, 1);
-        return new Decisions(massing, Optional.empty(), Hands.EMPTY, List.of(new Repeat(1, "Field", List.of(Body.of(LAMP)), field, Optional.empty())), Assemblies.NONE, List.of(), Map.of());
+        var field = new Field(
+                Region.of(new Rect(0, 0, side, side)),
+                0,
+                new Length(pitch),
+                new Length(pitch),
+                false,
+                10,
+                Length.ZERO,
+                0,
+                Length.ZERO,
+                1,
+                0,
+                1);
+        return new Decisions(
+                massing,
+                Optional.empty(),
+                Hands.EMPTY,
+                List.of(new Repeat(1, "Field", List.of(Body.of(LAMP)), field, Optional.empty())),
+                Assemblies.NONE,
+                List.of(),
+                Map.of());
     }
 
     /** Of ten uses of the next each, a lamp at the bottom. */
@@ -102,7 +121,7 @@ public class RepeatBench {
     @Benchmark
     public long pitchChanged() {
         var next = set.next(decisions(500_000 + 1000 * (++turn % 100)));
-        next.touching(Box.of(0, 0, 0, 1, 1, 1), (chunk, row) -> { });
+        next.touching(Box.of(0, 0, 0, 1, 1, 1), (chunk, row) -> {});
         var bytes = 0L;
         for (var chunk : next.since().added()) {
             bytes += ChunkBytes.of(chunk, kind -> 7L).length;
@@ -120,7 +139,13 @@ public class RepeatBench {
     @Benchmark
     public long pitchLaid() {
         var sum = new long[1];
-        decisions(500_000 + 1000 * (++turn % 100)).repeats().get(0).rule().lay(List.of(LAMP.box()), (key, level, pick, x, y, z, quarters, degrees, mirrored, lean) -> sum[0] += x ^ y);
+        decisions(500_000 + 1000 * (++turn % 100))
+                .repeats()
+                .get(0)
+                .rule()
+                .lay(
+                        List.of(LAMP.box()),
+                        (key, level, pick, x, y, z, quarters, degrees, mirrored, lean) -> sum[0] += x ^ y);
         return sum[0];
     }
 
@@ -163,8 +188,22 @@ public class RepeatBench {
     @Benchmark
     public long strewn() {
         var sum = new long[1];
-        new Scatter(Region.of(new Rect(0, 0, SIDE, SIDE)), 0, STREWN, 0, new Length(LEAST), Scatter.Loose.turned(180), Length.ZERO, Region.EMPTY, List.of(), Scatter.Landing.LEVEL, List.of(), 7)
-                .lay(List.of(LAMP.box()), (key, level, pick, x, y, z, quarters, degrees, mirrored, lean) -> sum[0] += x + y);
+        new Scatter(
+                        Region.of(new Rect(0, 0, SIDE, SIDE)),
+                        0,
+                        STREWN,
+                        0,
+                        new Length(LEAST),
+                        Scatter.Loose.turned(180),
+                        Length.ZERO,
+                        Region.EMPTY,
+                        List.of(),
+                        Scatter.Landing.LEVEL,
+                        List.of(),
+                        7)
+                .lay(
+                        List.of(LAMP.box()),
+                        (key, level, pick, x, y, z, quarters, degrees, mirrored, lean) -> sum[0] += x + y);
         return sum[0];
     }
 

@@ -19,12 +19,19 @@ final class Server {
     }
 
     String call(String method, String path, String body) throws IOException, InterruptedException {
-        return send(HttpRequest.newBuilder(uri(path)).header("Content-Type", "application/json")
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)));
+        return send(HttpRequest.newBuilder(uri(path))
+                .header("Content-Type", "application/json")
+                .method(
+                        method,
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(body)));
     }
 
     String upload(String path, byte[] file) throws IOException, InterruptedException {
-        return send(HttpRequest.newBuilder(uri(path)).header("Content-Type", "application/octet-stream").POST(HttpRequest.BodyPublishers.ofByteArray(file)));
+        return send(HttpRequest.newBuilder(uri(path))
+                .header("Content-Type", "application/octet-stream")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(file)));
     }
 
     private String send(HttpRequest.Builder request) throws IOException, InterruptedException {

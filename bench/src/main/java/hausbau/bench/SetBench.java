@@ -1,7 +1,5 @@
 package hausbau.bench;
 
-import hausbau.core.standing.Decisions;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.budget.Tally;
 import hausbau.core.exchange.ChunkBytes;
 import hausbau.core.kit.Kind;
@@ -11,6 +9,8 @@ import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Sheets;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.survey.Survey;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -50,6 +50,7 @@ public class SetBench {
     private Map<Kind, Mesh> meshes;
     /** What the plain loop reads: nine numbers a piece. */
     private long[][] memory;
+
     private long next;
 
     @Setup
@@ -60,7 +61,11 @@ public class SetBench {
         survey = Survey.of(set, kit);
         meshes = new HashMap<>();
         set.kinds().forEach(kind -> meshes.put(kind, kind.mesh(Finish.ofDensity(256))));
-        memory = set.all().stream().map(s -> new long[] {s.stance().at().x(), s.stance().at().y(), s.stance().at().z(), 1, 2, 3, 4, 5, 6}).toArray(long[][]::new);
+        memory = set.all().stream()
+                .map(s -> new long[] {
+                    s.stance().at().x(), s.stance().at().y(), s.stance().at().z(), 1, 2, 3, 4, 5, 6
+                })
+                .toArray(long[][]::new);
         next = 10_000_000;
     }
 
@@ -70,7 +75,9 @@ public class SetBench {
         var computed = StandingSet.of(decisions);
         computed.near(new Box(Vec.ZERO, Vec.ZERO));
         var written = new ArrayList<byte[]>();
-        computed.chunks().forEach(chunk -> written.add(ChunkBytes.of(chunk, kind -> kit.id(kind).orElseThrow())));
+        computed.chunks()
+                .forEach(chunk ->
+                        written.add(ChunkBytes.of(chunk, kind -> kit.id(kind).orElseThrow())));
         return written;
     }
 
@@ -103,7 +110,8 @@ public class SetBench {
     }
 
     private StandingSet oneMore() {
-        return set.next(decisions.with(decisions.hands().with(List.of(Estate.bench(next++ % 100_000 + 10_000_000)), List.of())));
+        return set.next(decisions.with(
+                decisions.hands().with(List.of(Estate.bench(next++ % 100_000 + 10_000_000)), List.of())));
     }
 
     /** One piece more. */
@@ -116,7 +124,9 @@ public class SetBench {
     @Benchmark
     public Object followedSurveyedAndTallied() {
         var now = oneMore();
-        var uses = now.counts().entrySet().stream().map(e -> new Tally.Use(e.getKey().toString(), meshes.get(e.getKey()), e.getValue())).toList();
+        var uses = now.counts().entrySet().stream()
+                .map(e -> new Tally.Use(e.getKey().toString(), meshes.get(e.getKey()), e.getValue()))
+                .toList();
         return List.of(survey.next(now, kit).findings(), Tally.of(uses, Sheets.USUAL));
     }
 }

@@ -1,9 +1,9 @@
 package hausbau.bench;
 
-import hausbau.core.place.Standing;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Box;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.StandingSet;
 import hausbau.core.survey.Finding;
 import hausbau.core.survey.Survey;
 import java.util.List;
@@ -68,6 +68,7 @@ public class SurveyBench {
     }
 
     private static Envelope envelope(Box box) {
-        return new Envelope(box.min().x(), box.max().x(), box.min().y(), box.max().y());
+        return new Envelope(
+                box.min().x(), box.max().x(), box.min().y(), box.max().y());
     }
 }

@@ -36,13 +36,13 @@ public class TakeoffBench {
     private static final Length HEIGHT = Length.ofMillimetres(2500);
     private static final double[][] RECTANGLE = {{0, 0}, {4000, 0}, {4000, 2500}, {0, 2500}};
 
-    public List<Pixel> corners = List.of(new Pixel(210, 860), new Pixel(1330, 980), new Pixel(1250, 190), new Pixel(260, 280));
+    public List<Pixel> corners =
+            List.of(new Pixel(210, 860), new Pixel(1330, 980), new Pixel(1250, 190), new Pixel(260, 280));
     public Pixel from = new Pixel(500, 700);
     public Pixel to = new Pixel(1000, 400);
 
     /** What keeps a result from being thrown away unread. */
-    public record Answer(double condition, Measured length) {
-    }
+    public record Answer(double condition, Measured length) {}
 
     @Benchmark
     public Answer calibrateAndMeasure() {
@@ -64,6 +64,9 @@ public class TakeoffBench {
             b[2 * i] = u;
             b[2 * i + 1] = v;
         }
-        return new LUDecomposition(new Array2DRowRealMatrix(a, false)).getSolver().solve(new ArrayRealVector(b, false)).toArray();
+        return new LUDecomposition(new Array2DRowRealMatrix(a, false))
+                .getSolver()
+                .solve(new ArrayRealVector(b, false))
+                .toArray();
     }
 }

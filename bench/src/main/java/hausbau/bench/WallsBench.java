@@ -63,12 +63,19 @@ public class WallsBench {
         for (var i = 0; i < pieces; i++) {
             var at = i / LEVELS;
             var corner = Vec.ofMillimetres(6200L * (at % wide), 5200L * (at / wide), 3200L * (i % LEVELS));
-            var room = new Room(i + 1, "Room " + i, corner, Length.ofMillimetres(6000), Length.ofMillimetres(5000), Length.ofMillimetres(3000));
+            var room = new Room(
+                    i + 1,
+                    "Room " + i,
+                    corner,
+                    Length.ofMillimetres(6000),
+                    Length.ofMillimetres(5000),
+                    Length.ofMillimetres(3000));
             for (var cuts = random.nextInt(3); cuts > 0; cuts--) {
                 // Corners cut off, so that an outline has two edges more each time.
                 var x = corner.x() + (cuts == 1 ? 4_000_000 : 0);
                 var y = corner.y() + (random.nextBoolean() ? 3_500_000 : 0);
-                room = room.over(room.outline().without(new Rect(x, y, x + 1_000_000 + 1_000_000 * (cuts == 1 ? 1 : 0), y + 1_500_000)));
+                room = room.over(room.outline()
+                        .without(new Rect(x, y, x + 1_000_000 + 1_000_000 * (cuts == 1 ? 1 : 0), y + 1_500_000)));
             }
             rooms.add(room);
         }
@@ -85,13 +92,17 @@ public class WallsBench {
     }
 
     private static Polygon polygon(Room room) {
-        var rings = room.outline().loops().stream().map(loop -> {
-            var ring = new Coordinate[loop.size() + 1];
-            for (var i = 0; i <= loop.size(); i++) {
-                ring[i] = new Coordinate(loop.get(i % loop.size()).x(), loop.get(i % loop.size()).y());
-            }
-            return PLANE.createLinearRing(ring);
-        }).toList();
+        var rings = room.outline().loops().stream()
+                .map(loop -> {
+                    var ring = new Coordinate[loop.size() + 1];
+                    for (var i = 0; i <= loop.size(); i++) {
+                        ring[i] = new Coordinate(
+                                loop.get(i % loop.size()).x(),
+                                loop.get(i % loop.size()).y());
+                    }
+                    return PLANE.createLinearRing(ring);
+                })
+                .toList();
         return PLANE.createPolygon(rings.get(0), rings.subList(1, rings.size()).toArray(LinearRing[]::new));
     }
 
@@ -107,10 +118,14 @@ public class WallsBench {
     @Benchmark
     public List<Geometry> unionAndDifferenceByJts() {
         var square = new BufferParameters(1, BufferParameters.CAP_FLAT, BufferParameters.JOIN_MITRE, 5);
-        return outlines.stream().map(of -> {
-            var union = UnaryUnionOp.union(of);
-            return new BufferOp(union, square).getResultGeometry(SiteSettings.USUAL.wall().um()).difference(union);
-        }).toList();
+        return outlines.stream()
+                .map(of -> {
+                    var union = UnaryUnionOp.union(of);
+                    return new BufferOp(union, square)
+                            .getResultGeometry(SiteSettings.USUAL.wall().um())
+                            .difference(union);
+                })
+                .toList();
     }
 
     /** One wall of one room, out and in by a step. */
@@ -120,6 +135,7 @@ public class WallsBench {
         var edge = some.outline().edges().get(0).number();
         var changed = new ArrayList<>(rooms);
         changed.set(rooms.indexOf(some), some.over(some.outline().moved(edge, next++ % 2 == 0 ? -100_000 : -200_000)));
-        return massing.next(massing.settings(), massing.building().withRooms(changed)).runs();
+        return massing.next(massing.settings(), massing.building().withRooms(changed))
+                .runs();
     }
 }

@@ -1,6 +1,7 @@
 package hausbau.bench;
 
 import hausbau.core.kit.Form;
+import hausbau.core.kit.Kind;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Pattern;
 import hausbau.core.kit.Piece;
@@ -8,7 +9,6 @@ import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Profile;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
-import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
@@ -46,12 +46,29 @@ public class WorkshopBench {
 
     @Setup
     public void dress() {
-        var bands = List.of(new Pattern.Band("plinth", Swatch.STONE, 200_000, 30_000), new Pattern.Band("dado", Swatch.TILE, 1_300_000, 12_000), new Pattern.Band("wall", Swatch.PLASTER, 0, 0));
-        var trims = List.of(new Pattern.Trim("rail", Swatch.TIMBER, Profile.library().get(0), Pattern.From.FOOT, 1_500_000),
-                new Pattern.Trim("cornice", Swatch.PLASTER, Profile.of(Profile.Kind.CORNICE, 120_000, 120_000, 0, 0, 0), Pattern.From.TOP, 0));
+        var bands = List.of(
+                new Pattern.Band("plinth", Swatch.STONE, 200_000, 30_000),
+                new Pattern.Band("dado", Swatch.TILE, 1_300_000, 12_000),
+                new Pattern.Band("wall", Swatch.PLASTER, 0, 0));
+        var trims = List.of(
+                new Pattern.Trim("rail", Swatch.TIMBER, Profile.library().get(0), Pattern.From.FOOT, 1_500_000),
+                new Pattern.Trim(
+                        "cornice",
+                        Swatch.PLASTER,
+                        Profile.of(Profile.Kind.CORNICE, 120_000, 120_000, 0, 0, 0),
+                        Pattern.From.TOP,
+                        0));
         // As many uprights as make forty parts.
         var length = 16_000_000L;
-        var uprights = List.of(new Pattern.Upright("pilaster", Swatch.STONE, Pattern.At.PITCH, 200_000, 60_000, (length + PARTS - 6) / (PARTS - 5), 0, 120_000));
+        var uprights = List.of(new Pattern.Upright(
+                "pilaster",
+                Swatch.STONE,
+                Pattern.At.PITCH,
+                200_000,
+                60_000,
+                (length + PARTS - 6) / (PARTS - 5),
+                0,
+                120_000));
         var recipe = new Recipe.WallPanel(new Vec(length, 200_000, 3_000_000));
         var kind = new Kind(Role.WALL, recipe, Pivot.FACE_START);
         wall = new Piece("WAL", "wall", kind, new Pattern(0, bands, trims, uprights).dress(recipe));

@@ -14,59 +14,129 @@ import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 class LayersTest {
 
     @ArchTest
-    static final ArchRule packagesPointDownward = layeredArchitecture().consideringOnlyDependenciesInLayers()
-            .layer("measure").definedBy("..core.measure..")
-            .layer("plane").definedBy("..core.plane..")
-            .layer("shape").definedBy("..core.shape..")
-            .layer("cut").definedBy("..core.cut..")
-            .layer("reduce").definedBy("..core.reduce..")
-            .layer("finish").definedBy("..core.finish..")
-            .layer("kit").definedBy("..core.kit..")
-            .layer("bring").definedBy("..core.bring..")
-            .layer("fit").definedBy("..core.fit..")
-            .layer("massing").definedBy("..core.massing..")
-            .layer("repeat").definedBy("..core.repeat..")
-            .layer("place").definedBy("..core.place..")
-            .layer("dress").definedBy("..core.dress..")
-            .layer("arrange").definedBy("..core.arrange..")
-            .layer("standing").definedBy("..core.standing..")
-            .layer("hand").definedBy("..core.hand..")
-            .layer("budget").definedBy("..core.budget..")
-            .layer("survey").definedBy("..core.survey..")
-            .layer("variety").definedBy("..core.variety..")
-            .layer("takeoff").definedBy("..core.takeoff..")
-            .layer("daylight").definedBy("..core.daylight..")
-            .layer("exchange").definedBy("..core.exchange..")
-            .whereLayer("exchange").mayNotBeAccessedByAnyLayer()
-            .whereLayer("daylight").mayNotBeAccessedByAnyLayer()
-            .whereLayer("takeoff").mayNotBeAccessedByAnyLayer()
-            .whereLayer("variety").mayNotBeAccessedByAnyLayer()
-            .whereLayer("survey").mayNotBeAccessedByAnyLayer()
-            .whereLayer("budget").mayNotBeAccessedByAnyLayer()
-            .whereLayer("hand").mayNotBeAccessedByAnyLayer()
-            .whereLayer("standing").mayOnlyBeAccessedByLayers("hand", "budget", "survey", "variety", "exchange")
-            .whereLayer("arrange").mayOnlyBeAccessedByLayers("standing", "hand")
-            .whereLayer("dress").mayOnlyBeAccessedByLayers("standing", "hand", "survey", "variety")
-            .whereLayer("place").mayOnlyBeAccessedByLayers("dress", "arrange", "standing", "hand", "survey", "variety", "takeoff", "exchange")
-            .whereLayer("repeat").mayOnlyBeAccessedByLayers("standing", "hand", "survey")
-            .whereLayer("massing").mayOnlyBeAccessedByLayers("place", "dress", "arrange", "standing", "hand", "survey", "exchange")
-            .whereLayer("fit").mayOnlyBeAccessedByLayers("massing", "standing", "survey")
-            .whereLayer("reduce").mayOnlyBeAccessedByLayers("exchange")
-            .whereLayer("bring").mayOnlyBeAccessedByLayers("exchange")
-            .whereLayer("kit").mayOnlyBeAccessedByLayers("bring", "massing", "place", "dress", "arrange", "standing", "hand", "survey", "variety", "takeoff", "exchange")
-            .whereLayer("plane").mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "standing", "hand", "survey", "exchange")
-            .whereLayer("finish").mayOnlyBeAccessedByLayers("budget", "exchange")
-            .whereLayer("cut").mayOnlyBeAccessedByLayers("kit")
-            .whereLayer("shape").mayOnlyBeAccessedByLayers("cut", "finish", "reduce", "kit", "bring", "budget", "standing", "takeoff", "exchange");
+    static final ArchRule packagesPointDownward = layeredArchitecture()
+            .consideringOnlyDependenciesInLayers()
+            .layer("measure")
+            .definedBy("..core.measure..")
+            .layer("plane")
+            .definedBy("..core.plane..")
+            .layer("shape")
+            .definedBy("..core.shape..")
+            .layer("cut")
+            .definedBy("..core.cut..")
+            .layer("reduce")
+            .definedBy("..core.reduce..")
+            .layer("finish")
+            .definedBy("..core.finish..")
+            .layer("kit")
+            .definedBy("..core.kit..")
+            .layer("bring")
+            .definedBy("..core.bring..")
+            .layer("fit")
+            .definedBy("..core.fit..")
+            .layer("massing")
+            .definedBy("..core.massing..")
+            .layer("repeat")
+            .definedBy("..core.repeat..")
+            .layer("place")
+            .definedBy("..core.place..")
+            .layer("dress")
+            .definedBy("..core.dress..")
+            .layer("arrange")
+            .definedBy("..core.arrange..")
+            .layer("standing")
+            .definedBy("..core.standing..")
+            .layer("hand")
+            .definedBy("..core.hand..")
+            .layer("budget")
+            .definedBy("..core.budget..")
+            .layer("survey")
+            .definedBy("..core.survey..")
+            .layer("variety")
+            .definedBy("..core.variety..")
+            .layer("takeoff")
+            .definedBy("..core.takeoff..")
+            .layer("daylight")
+            .definedBy("..core.daylight..")
+            .layer("exchange")
+            .definedBy("..core.exchange..")
+            .whereLayer("exchange")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("daylight")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("takeoff")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("variety")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("survey")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("budget")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("hand")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("standing")
+            .mayOnlyBeAccessedByLayers("hand", "budget", "survey", "variety", "exchange")
+            .whereLayer("arrange")
+            .mayOnlyBeAccessedByLayers("standing", "hand")
+            .whereLayer("dress")
+            .mayOnlyBeAccessedByLayers("standing", "hand", "survey", "variety")
+            .whereLayer("place")
+            .mayOnlyBeAccessedByLayers(
+                    "dress", "arrange", "standing", "hand", "survey", "variety", "takeoff", "exchange")
+            .whereLayer("repeat")
+            .mayOnlyBeAccessedByLayers("standing", "hand", "survey")
+            .whereLayer("massing")
+            .mayOnlyBeAccessedByLayers("place", "dress", "arrange", "standing", "hand", "survey", "exchange")
+            .whereLayer("fit")
+            .mayOnlyBeAccessedByLayers("massing", "standing", "survey")
+            .whereLayer("reduce")
+            .mayOnlyBeAccessedByLayers("exchange")
+            .whereLayer("bring")
+            .mayOnlyBeAccessedByLayers("exchange")
+            .whereLayer("kit")
+            .mayOnlyBeAccessedByLayers(
+                    "bring",
+                    "massing",
+                    "place",
+                    "dress",
+                    "arrange",
+                    "standing",
+                    "hand",
+                    "survey",
+                    "variety",
+                    "takeoff",
+                    "exchange")
+            .whereLayer("plane")
+            .mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "standing", "hand", "survey", "exchange")
+            .whereLayer("finish")
+            .mayOnlyBeAccessedByLayers("budget", "exchange")
+            .whereLayer("cut")
+            .mayOnlyBeAccessedByLayers("kit")
+            .whereLayer("shape")
+            .mayOnlyBeAccessedByLayers(
+                    "cut", "finish", "reduce", "kit", "bring", "budget", "standing", "takeoff", "exchange");
 
     @ArchTest
-    static final ArchRule packagesHaveNoCycles = slices().matching("hausbau.core.(*)..").should().beFreeOfCycles();
+    static final ArchRule packagesHaveNoCycles =
+            slices().matching("hausbau.core.(*)..").should().beFreeOfCycles();
 
     @ArchTest
-    static final ArchRule coreIsPlain = ArchRuleDefinition.noClasses().should().dependOnClassesThat()
-            .resideInAnyPackage("org.springframework..", "jakarta..", "tools.jackson..", "com.fasterxml..", "java.sql..", "java.net.http..");
+    static final ArchRule coreIsPlain = ArchRuleDefinition.noClasses()
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    "org.springframework..",
+                    "jakarta..",
+                    "tools.jackson..",
+                    "com.fasterxml..",
+                    "java.sql..",
+                    "java.net.http..");
 
     @ArchTest
-    static final ArchRule onlyExchangeWritesFiles = ArchRuleDefinition.noClasses().that().resideOutsideOfPackage("..core.exchange..")
-            .should().dependOnClassesThat().resideInAnyPackage("de.javagl..");
+    static final ArchRule onlyExchangeWritesFiles = ArchRuleDefinition.noClasses()
+            .that()
+            .resideOutsideOfPackage("..core.exchange..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("de.javagl..");
 }

@@ -1,13 +1,5 @@
 package hausbau.core;
 
-import hausbau.core.standing.Decisions;
-import hausbau.core.place.Departure;
-import hausbau.core.place.HandPlacement;
-import hausbau.core.place.Hands;
-import hausbau.core.standing.KitChoice;
-import hausbau.core.place.Stance;
-import hausbau.core.place.Standing;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;
@@ -22,6 +14,14 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Departure;
+import hausbau.core.place.HandPlacement;
+import hausbau.core.place.Hands;
+import hausbau.core.place.Stance;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.KitChoice;
+import hausbau.core.standing.StandingSet;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -35,8 +35,7 @@ public final class TestSets {
     public static final Piece BENCH = new Piece("PRP-BENCH", "bench", Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE);
     public static final Piece LAMP = new Piece("PRP-LAMP", "lamp", Role.PROP, new Recipe.Lamp(), Pivot.BASE_CENTRE);
 
-    private TestSets() {
-    }
+    private TestSets() {}
 
     public static Length mm(long millimetres) {
         return Length.ofMillimetres(millimetres);
@@ -61,8 +60,12 @@ public final class TestSets {
 
     /** These wall lengths, with the tiles that go with the rooms. */
     public static KitChoice kit(Massing massing, long... kinds) {
-        return new KitChoice(massing.settings().step(), Arrays.stream(kinds).mapToObj(Length::ofMillimetres).toList(),
-                KitChoice.tiles(massing, mm(200), mm(4000)), mm(200), mm(4000));
+        return new KitChoice(
+                massing.settings().step(),
+                Arrays.stream(kinds).mapToObj(Length::ofMillimetres).toList(),
+                KitChoice.tiles(massing, mm(200), mm(4000)),
+                mm(200),
+                mm(4000));
     }
 
     public static Decisions decisions(Massing massing, KitChoice kit, HandPlacement... hands) {
@@ -86,11 +89,20 @@ public final class TestSets {
 
     /** Codes for all kinds of a set, by what they suggest. */
     public static Kit named(StandingSet set) {
-        var kinds = set.kinds().stream().sorted(Comparator.comparing(Kind::toString)).toList();
+        var kinds = set.kinds().stream()
+                .sorted(Comparator.comparing(Kind::toString))
+                .toList();
         var codes = Kit.EMPTY.codes(kinds, set.decisions().massing().settings().storey());
         var pieces = new LinkedHashMap<Long, Piece>();
         for (var i = 0; i < kinds.size(); i++) {
-            pieces.put(i + 1L, new Piece(codes.get(i), kinds.get(i).describe(set.decisions().massing().settings().unit()), kinds.get(i)));
+            pieces.put(
+                    i + 1L,
+                    new Piece(
+                            codes.get(i),
+                            kinds.get(i)
+                                    .describe(
+                                            set.decisions().massing().settings().unit()),
+                            kinds.get(i)));
         }
         return new Kit(pieces);
     }
@@ -109,6 +121,7 @@ public final class TestSets {
 
     /** A block of no symmetry but its own: its pivot is its least corner. */
     public static Piece block(long x, long y, long z) {
-        return new Piece("BLK", "block", Role.PROP, new Recipe.CornerPost(Vec.ofMillimetres(x, y, z)), Pivot.BASE_CORNER);
+        return new Piece(
+                "BLK", "block", Role.PROP, new Recipe.CornerPost(Vec.ofMillimetres(x, y, z)), Pivot.BASE_CORNER);
     }
 }

@@ -1,33 +1,27 @@
 package hausbau.demo;
 
-import hausbau.server.work.set.AssemblyService;
-import hausbau.server.work.kit.ColourwayService;
-import hausbau.server.work.kit.DeliveryService;
-import hausbau.server.work.set.DisorderService;
-import hausbau.server.work.set.DressService;
-import hausbau.server.work.kit.KitService;
-import hausbau.server.work.massing.MassingService;
-import hausbau.server.work.kit.PatternService;
-import hausbau.server.work.list.PieceListService;
-import hausbau.server.work.set.PlacementService;
-import hausbau.server.work.set.RepeatService;
-import hausbau.server.work.kit.SharedSheetService;
-import hausbau.server.work.set.TraitService;
-import hausbau.server.work.kit.WorkshopService;
-import hausbau.core.hand.Clinging;
-import hausbau.core.hand.Disorder;
-import hausbau.core.place.Place;
-import hausbau.core.standing.Repeat;
-import hausbau.core.place.Stance;
+import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.finish.Coat;
+import hausbau.core.hand.Clinging;
+import hausbau.core.hand.Disorder;
+import hausbau.core.kit.Form;
+import hausbau.core.kit.Held;
+import hausbau.core.kit.Part;
+import hausbau.core.kit.Pattern;
+import hausbau.core.kit.Piece;
 import hausbau.core.kit.PieceState;
+import hausbau.core.kit.Pivot;
+import hausbau.core.kit.Profile;
+import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
-import hausbau.core.massing.Stair;
 import hausbau.core.kit.Surroundings;
+import hausbau.core.massing.Stair;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
 import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
 import hausbau.core.repeat.Course;
@@ -36,22 +30,28 @@ import hausbau.core.repeat.Rule;
 import hausbau.core.repeat.Scatter;
 import hausbau.core.repeat.Trail;
 import hausbau.core.repeat.Variation;
-import hausbau.server.journal.Seen;
-import hausbau.server.store.set.RuleWords;
-import hausbau.core.kit.Form;
-import hausbau.core.kit.Held;
-import hausbau.core.exchange.GltfScene;
-import hausbau.core.kit.Piece;
-import hausbau.core.kit.Pivot;
-import hausbau.core.kit.Recipe;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Patch;
-import hausbau.core.kit.Part;
-import hausbau.core.kit.Pattern;
-import hausbau.core.kit.Profile;
 import hausbau.core.shape.Swatch;
+import hausbau.core.standing.Repeat;
+import hausbau.server.journal.Seen;
 import hausbau.server.store.kit.CoatWords;
 import hausbau.server.store.kit.PartWords;
+import hausbau.server.store.set.RuleWords;
+import hausbau.server.work.kit.ColourwayService;
+import hausbau.server.work.kit.DeliveryService;
+import hausbau.server.work.kit.KitService;
+import hausbau.server.work.kit.PatternService;
+import hausbau.server.work.kit.SharedSheetService;
+import hausbau.server.work.kit.WorkshopService;
+import hausbau.server.work.list.PieceListService;
+import hausbau.server.work.massing.MassingService;
+import hausbau.server.work.set.AssemblyService;
+import hausbau.server.work.set.DisorderService;
+import hausbau.server.work.set.DressService;
+import hausbau.server.work.set.PlacementService;
+import hausbau.server.work.set.RepeatService;
+import hausbau.server.work.set.TraitService;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -81,8 +81,21 @@ class DemoDressing {
     private final DressService dresses;
     private final SharedSheetService shared;
 
-    DemoDressing(PieceListService list, KitService kit, MassingService massing, PlacementService placements, RepeatService repeats, AssemblyService assemblies, DisorderService disorder, TraitService traits,
-            PatternService patterns, ColourwayService colourways, WorkshopService workshop, DeliveryService deliveries, DressService dresses, SharedSheetService shared) {
+    DemoDressing(
+            PieceListService list,
+            KitService kit,
+            MassingService massing,
+            PlacementService placements,
+            RepeatService repeats,
+            AssemblyService assemblies,
+            DisorderService disorder,
+            TraitService traits,
+            PatternService patterns,
+            ColourwayService colourways,
+            WorkshopService workshop,
+            DeliveryService deliveries,
+            DressService dresses,
+            SharedSheetService shared) {
         this.list = list;
         this.kit = kit;
         this.massing = massing;
@@ -100,8 +113,10 @@ class DemoDressing {
     }
 
     void dress(long site) {
-        var frieze = shared.add(site, Swatch.SHARED, NOT_TOLD, onSheet(site, "frieze", Patch.Kind.STRIP, 1, DemoPictures.frieze()));
-        var notice = shared.add(site, Swatch.SHARED, NOT_TOLD, onSheet(site, "notice", Patch.Kind.SINGLE, 3, DemoPictures.notice()));
+        var frieze = shared.add(
+                site, Swatch.SHARED, NOT_TOLD, onSheet(site, "frieze", Patch.Kind.STRIP, 1, DemoPictures.frieze()));
+        var notice = shared.add(
+                site, Swatch.SHARED, NOT_TOLD, onSheet(site, "notice", Patch.Kind.SINGLE, 3, DemoPictures.notice()));
         line(site, frieze);
         var closed = finish(site);
         standIn(site, "PRP-EDGE", "basin edge", 1000, 250, 60);
@@ -120,8 +135,19 @@ class DemoDressing {
         benchGroups(site);
         baskets(site);
         // On the benches under the north windows, dropped where a hand let them go.
-        var towels = new Scatter(Region.of(new Rect(500_000, 24_400_000, 14_000_000, 25_300_000)), 0, 14, 0, mm(340), Scatter.Loose.turned(12), Length.ZERO, Region.EMPTY, List.of(),
-                new Scatter.Landing(Scatter.Lands.TOPS, mm(1_000), true, List.of()), List.of(), 5);
+        var towels = new Scatter(
+                Region.of(new Rect(500_000, 24_400_000, 14_000_000, 25_300_000)),
+                0,
+                14,
+                0,
+                mm(340),
+                Scatter.Loose.turned(12),
+                Length.ZERO,
+                Region.EMPTY,
+                List.of(),
+                new Scatter.Landing(Scatter.Lands.TOPS, mm(1_000), true, List.of()),
+                List.of(),
+                5);
         repeat(site, "Towels", List.of("PRP-TOWEL"), towels, "Pool hall", Repeat.Hold.ROOM);
         lamps(site);
         differ(site, "PRP-TOWEL", 3, "", "#d8b7a4", "#a9bcc4");
@@ -131,47 +157,114 @@ class DemoDressing {
     /** On the wall between the windows, and a row that hangs in the ticket hall. */
     private void lamps(long site) {
         for (var x : new int[] {1_100, 5_000, 9_000, 13_000, 16_900}) {
-            placements.place(site, NOT_TOLD, piece(site, "PRP-WALL-LAMP"), Stance.at(Vec.ofMillimetres(x, 25_300, 1_000), Turn.NONE), new Clinging.Offset(Optional.of(mm(2_300)), Length.ZERO), true);
+            placements.place(
+                    site,
+                    NOT_TOLD,
+                    piece(site, "PRP-WALL-LAMP"),
+                    Stance.at(Vec.ofMillimetres(x, 25_300, 1_000), Turn.NONE),
+                    new Clinging.Offset(Optional.of(mm(2_300)), Length.ZERO),
+                    true);
         }
-        var row = new Course(Vec.ofMillimetres(2_000, 4_000, 0), Vec.ofMillimetres(10_000, 4_000, 0), Pace.of(3), Length.ZERO, false, false, Variation.NONE);
+        var row = new Course(
+                Vec.ofMillimetres(2_000, 4_000, 0),
+                Vec.ofMillimetres(10_000, 4_000, 0),
+                Pace.of(3),
+                Length.ZERO,
+                false,
+                false,
+                Variation.NONE);
         repeat(site, "Hanging lamps", List.of("PRP-HANGING-LAMP"), row, "Ticket hall", Repeat.Hold.ROOM);
     }
 
     /** Gives out tints among the placements of a piece. */
     private void differ(long site, String code, long seed, String... tints) {
         var id = piece(site, code);
-        traits.change(site, id, NOT_TOLD, new TraitService.Change(null, Stream.of(tints).map(t -> new TraitService.Look(id, t, 0, 1)).toList(), seed));
+        traits.change(
+                site,
+                id,
+                NOT_TOLD,
+                new TraitService.Change(
+                        null,
+                        Stream.of(tints)
+                                .map(t -> new TraitService.Look(id, t, 0, 1))
+                                .toList(),
+                        seed));
     }
 
     void standIn(long site, String code, String name, long x, long y, long z) {
-        var line = list.add(site, NOT_TOLD, new PieceListCsv.Line(code, name, Role.PROP, mm(x), mm(y), mm(z), 1, PieceListCsv.Source.MAKE, PieceState.WANTED, 3, 0.5, false, ""));
+        var line = list.add(
+                site,
+                NOT_TOLD,
+                new PieceListCsv.Line(
+                        code,
+                        name,
+                        Role.PROP,
+                        mm(x),
+                        mm(y),
+                        mm(z),
+                        1,
+                        PieceListCsv.Source.MAKE,
+                        PieceState.WANTED,
+                        3,
+                        0.5,
+                        false,
+                        ""));
         list.standIn(site, NOT_TOLD, List.of(line.getId()));
     }
 
     /** Outside of the basin's rim, a metre a piece, with pieces of its own in the corners. */
     private void basinEdge(long site) {
         var pace = new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS);
-        var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)), true, Length.ZERO, pace, mm(125), false, new Trail.Joints(true, Length.ZERO, false, true, false), Variation.NONE);
+        var trail = new Trail(
+                List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)),
+                true,
+                Length.ZERO,
+                pace,
+                mm(125),
+                false,
+                new Trail.Joints(true, Length.ZERO, false, true, false),
+                Variation.NONE);
         repeat(site, "Basin edge", List.of("PRP-EDGE", "PRP-EDGE-C"), trail, "Basin", Repeat.Hold.OUTLINE);
     }
 
     /** Up the stairs to the gallery, on the wall's side, tipped with their slope. */
     private void handrail(long site) {
-        var stair = massing.find(site).decisions().massing().stairs().stream().max(Comparator.comparingLong(Stair::top)).orElseThrow().id();
+        var stair = massing.find(site).decisions().massing().stairs().stream()
+                .max(Comparator.comparingLong(Stair::top))
+                .orElseThrow()
+                .id();
         var pace = new Pace(Pace.Kind.SIDE_BY_SIDE, Length.ZERO, 0, Pace.Rest.BOTH_ENDS);
-        var trail = new Trail(List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)), false, Length.ZERO, pace, mm(480), false, new Trail.Joints(true, Length.ZERO, false, false, true), Variation.NONE);
-        var made = repeats.add(site, NOT_TOLD, new RepeatService.Wanted(List.of(piece(site, "PRP-HANDRAIL")), List.of(), RuleWords.of(trail),
-                Optional.of(new RepeatService.Following(stair, Repeat.Hold.STAIR, 0, mm(900)))));
+        var trail = new Trail(
+                List.of(Vec.ZERO, Vec.ofMillimetres(1000, 0, 0)),
+                false,
+                Length.ZERO,
+                pace,
+                mm(480),
+                false,
+                new Trail.Joints(true, Length.ZERO, false, false, true),
+                Variation.NONE);
+        var made = repeats.add(
+                site,
+                NOT_TOLD,
+                new RepeatService.Wanted(
+                        List.of(piece(site, "PRP-HANDRAIL")),
+                        List.of(),
+                        RuleWords.of(trail),
+                        Optional.of(new RepeatService.Following(stair, Repeat.Hold.STAIR, 0, mm(900)))));
         repeats.change(site, made.id(), NOT_TOLD, new RepeatService.Change("Handrail", null, null, null));
     }
 
     /** A bench with a basket and a bucket beside it, five times along the east wall, looking at the water. */
     private void benchGroups(long site) {
-        var places = List.of(place(site, "PRP-BENCH", 17_700, 12_600, 3), place(site, "PRP-BASKET", 17_700, 11_700, 3), place(site, "PRP-BUCKET", 17_700, 13_600, 0));
+        var places = List.of(
+                place(site, "PRP-BENCH", 17_700, 12_600, 3),
+                place(site, "PRP-BASKET", 17_700, 11_700, 3),
+                place(site, "PRP-BUCKET", 17_700, 13_600, 0));
         var use = assemblies.save(site, NOT_TOLD, places);
         assemblies.rename(site, use.assembly(), NOT_TOLD, "Bench group");
         for (var y = 1; y < 5; y++) {
-            assemblies.use(site, use.assembly(), NOT_TOLD, use.stance().movedBy(Vec.ofMillimetres(0, 2_700L * y, 0)), false);
+            assemblies.use(
+                    site, use.assembly(), NOT_TOLD, use.stance().movedBy(Vec.ofMillimetres(0, 2_700L * y, 0)), false);
         }
     }
 
@@ -185,18 +278,41 @@ class DemoDressing {
     }
 
     void repeat(long site, String name, List<String> codes, Rule rule, String room, Repeat.Hold hold) {
-        var host = massing.find(site).decisions().massing().rooms().stream().filter(r -> r.name().equals(room)).findFirst().orElseThrow().id();
-        var made = repeats.add(site, NOT_TOLD, new RepeatService.Wanted(codes.stream().map(c -> piece(site, c)).toList(), List.of(), RuleWords.of(rule),
-                Optional.of(new RepeatService.Following(host, hold, 0, null))));
+        var host = massing.find(site).decisions().massing().rooms().stream()
+                .filter(r -> r.name().equals(room))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        var made = repeats.add(
+                site,
+                NOT_TOLD,
+                new RepeatService.Wanted(
+                        codes.stream().map(c -> piece(site, c)).toList(),
+                        List.of(),
+                        RuleWords.of(rule),
+                        Optional.of(new RepeatService.Following(host, hold, 0, null))));
         repeats.change(site, made.id(), NOT_TOLD, new RepeatService.Change(name, null, null, null));
     }
 
     long piece(long site, String code) {
-        return kit.pieces(site).stream().filter(e -> e.piece().code().equals(code)).findFirst().orElseThrow().id();
+        return kit.pieces(site).stream()
+                .filter(e -> e.piece().code().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .id();
     }
 
     Place place(long site, String code, long x, long y, int quarterTurns) {
-        return placements.place(site, NOT_TOLD, piece(site, code), Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), Clinging.Offset.NONE, true).standing().place();
+        return placements
+                .place(
+                        site,
+                        NOT_TOLD,
+                        piece(site, code),
+                        Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)),
+                        Clinging.Offset.NONE,
+                        true)
+                .standing()
+                .place();
     }
 
     private static Length mm(long millimetres) {
@@ -207,83 +323,231 @@ class DemoDressing {
     private void line(long site, Swatch frieze) {
         var pattern = patterns.create(site, NOT_TOLD, null);
         var usual = Pattern.usual();
-        var around = new Surroundings(Optional.of(new Surroundings.Slab(Swatch.TERRAZZO, Swatch.TERRAZZO, 0, 0)), Optional.of(new Surroundings.Slab(Swatch.PLASTER, Swatch.PLASTER, 120_000, 60_000)),
-                Optional.of(new Surroundings.Tread(Swatch.STONE, Swatch.TERRAZZO, 40_000, 20_000)), Optional.of(new Surroundings.Railing(Swatch.METAL, 115_000, 18_000, Swatch.TIMBER, 60_000, 50_000)));
+        var around = new Surroundings(
+                Optional.of(new Surroundings.Slab(Swatch.TERRAZZO, Swatch.TERRAZZO, 0, 0)),
+                Optional.of(new Surroundings.Slab(Swatch.PLASTER, Swatch.PLASTER, 120_000, 60_000)),
+                Optional.of(new Surroundings.Tread(Swatch.STONE, Swatch.TERRAZZO, 40_000, 20_000)),
+                Optional.of(new Surroundings.Railing(Swatch.METAL, 115_000, 18_000, Swatch.TIMBER, 60_000, 50_000)));
         var bands = new ArrayList<>(usual.bands());
         // Above the rail.
         bands.add(bands.size() - 1, new Pattern.Band("frieze", frieze, 250_000, 10_000));
-        patterns.change(site, pattern, NOT_TOLD, "Tiled halls", new Pattern(usual.least(), bands, usual.trims(), usual.uprights(), around));
+        patterns.change(
+                site,
+                pattern,
+                NOT_TOLD,
+                "Tiled halls",
+                new Pattern(usual.least(), bands, usual.trims(), usual.uprights(), around));
         patterns.use(site, pattern, NOT_TOLD);
     }
 
     /** Pieces of its own in place of plain blocks: a rail with its profile, a turned bucket. */
     private void model(long site) {
-        var rail = new Form.Pushed(Profile.of(Profile.Kind.HANDRAIL, 50_000, 60_000, 0, 0, 0), List.of(new Form.Pushed.Corner(Vec.ZERO, 0), new Form.Pushed.Corner(Vec.ofMillimetres(1000, 0, 0), 0)), false, 1, -1, false);
+        var rail = new Form.Pushed(
+                Profile.of(Profile.Kind.HANDRAIL, 50_000, 60_000, 0, 0, 0),
+                List.of(new Form.Pushed.Corner(Vec.ZERO, 0), new Form.Pushed.Corner(Vec.ofMillimetres(1000, 0, 0), 0)),
+                false,
+                1,
+                -1,
+                false);
         inPlace(site, "PRP-HANDRAIL", Part.of(Swatch.TIMBER, rail, Vec.ZERO).named("rail"));
-        var bucket = new Form.Turned(Stream.of(new long[] {105, 0}, new long[] {108, 8}, new long[] {134, 296}, new long[] {140, 300}, new long[] {140, 316}, new long[] {136, 320})
-                .map(at -> Form.Turned.Station.ofMillimetres(at[0], at[1])).toList(), Form.Turned.SIDES);
-        inPlace(site, "PRP-BUCKET", Part.of(Swatch.METAL, bucket, Vec.ofMillimetres(140, 140, 0)).named("body"));
+        var bucket = new Form.Turned(
+                Stream.of(
+                                new long[] {105, 0},
+                                new long[] {108, 8},
+                                new long[] {134, 296},
+                                new long[] {140, 300},
+                                new long[] {140, 316},
+                                new long[] {136, 320})
+                        .map(at -> Form.Turned.Station.ofMillimetres(at[0], at[1]))
+                        .toList(),
+                Form.Turned.SIDES);
+        inPlace(
+                site,
+                "PRP-BUCKET",
+                Part.of(Swatch.METAL, bucket, Vec.ofMillimetres(140, 140, 0)).named("body"));
     }
 
     /** The ticket window comes from a file, as if it was modelled elsewhere: it takes the place of its stand-in. */
     private void bringIn(long site) {
-        var window = List.of(block(Swatch.PAINT, 0, 0, 0, 1800, 700, 950, "counter"), block(Swatch.STONE, -40, -60, 950, 1840, 720, 1000, "top"), block(Swatch.PAINT, 0, 280, 1000, 120, 420, 2200, "post"),
-                block(Swatch.PAINT, 1680, 280, 1000, 1800, 420, 2200, "post"), block(Swatch.PAINT, 840, 280, 1000, 960, 420, 2080, "post"), block(Swatch.PAINT, 120, 280, 2080, 1680, 420, 2200, "head"),
-                block(Swatch.OPAL, 120, 340, 1160, 840, 360, 2080, "pane"), block(Swatch.OPAL, 960, 340, 1160, 1680, 360, 2080, "pane"),
-                block(Swatch.METAL, 1180, 430, 1000, 1500, 690, 1180, "till"), block(Swatch.METAL, 1220, 470, 1180, 1460, 600, 1330, "keys"));
-        var piece = new Piece("ticket-window", "ticket window", Role.PROP, new Recipe.Made(0, window), Pivot.BASE_CENTRE);
+        var window = List.of(
+                block(Swatch.PAINT, 0, 0, 0, 1800, 700, 950, "counter"),
+                block(Swatch.STONE, -40, -60, 950, 1840, 720, 1000, "top"),
+                block(Swatch.PAINT, 0, 280, 1000, 120, 420, 2200, "post"),
+                block(Swatch.PAINT, 1680, 280, 1000, 1800, 420, 2200, "post"),
+                block(Swatch.PAINT, 840, 280, 1000, 960, 420, 2080, "post"),
+                block(Swatch.PAINT, 120, 280, 2080, 1680, 420, 2200, "head"),
+                block(Swatch.OPAL, 120, 340, 1160, 840, 360, 2080, "pane"),
+                block(Swatch.OPAL, 960, 340, 1160, 1680, 360, 2080, "pane"),
+                block(Swatch.METAL, 1180, 430, 1000, 1500, 690, 1180, "till"),
+                block(Swatch.METAL, 1220, 470, 1180, 1460, 600, 1330, "keys"));
+        var piece =
+                new Piece("ticket-window", "ticket window", Role.PROP, new Recipe.Made(0, window), Pivot.BASE_CENTRE);
         var till = piece(site, "PRP-TILL");
-        var look = deliveries.deliver(site, Map.of("ticket-window.glb", GltfScene.ofPiece(piece, Finish.ofDensity(256))), "", till).get(0);
-        deliveries.bring(site, look.id(), NOT_TOLD, new DeliveryService.Order(look.choices(), Map.of(), false, false, List.of(new DeliveryService.Taken(0, till, null, null))));
+        var look = deliveries
+                .deliver(site, Map.of("ticket-window.glb", GltfScene.ofPiece(piece, Finish.ofDensity(256))), "", till)
+                .get(0);
+        deliveries.bring(
+                site,
+                look.id(),
+                NOT_TOLD,
+                new DeliveryService.Order(
+                        look.choices(),
+                        Map.of(),
+                        false,
+                        false,
+                        List.of(new DeliveryService.Taken(0, till, null, null))));
         deliveries.remove(site, look.id());
         place(site, "PRP-TILL", 6_000, 6_600, 0);
     }
 
     /** Made here of parts that cut: a recess in a board, and letters in it; on the wall behind the ticket window. */
     private void sign(long site) {
-        var id = workshop.create(site, NOT_TOLD, new WorkshopService.Wanted("PRP-SIGN", "ticket sign", Role.PROP, null));
-        Stream.of(block(Swatch.PAINT, 0, 0, 0, 1600, 60, 420, "board"), block(Swatch.OPAL, 40, -10, 40, 1560, 18, 380, "recess").cutting(),
-                Part.of(Swatch.METAL, new Form.Letters("TICKETS", 180_000, 20_000), Vec.ofMillimetres(245, 0, 120)).named("letters")).forEach(part -> workshop.add(site, id, NOT_TOLD, PartWords.of(part)));
+        var id =
+                workshop.create(site, NOT_TOLD, new WorkshopService.Wanted("PRP-SIGN", "ticket sign", Role.PROP, null));
+        Stream.of(
+                        block(Swatch.PAINT, 0, 0, 0, 1600, 60, 420, "board"),
+                        block(Swatch.OPAL, 40, -10, 40, 1560, 18, 380, "recess").cutting(),
+                        Part.of(
+                                        Swatch.METAL,
+                                        new Form.Letters("TICKETS", 180_000, 20_000),
+                                        Vec.ofMillimetres(245, 0, 120))
+                                .named("letters"))
+                .forEach(part -> workshop.add(site, id, NOT_TOLD, PartWords.of(part)));
         workshop.remove(site, id, 0, NOT_TOLD);
         traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null));
-        placements.place(site, NOT_TOLD, id, Stance.at(Vec.ofMillimetres(4_500, 7_900, 1_000), Turn.NONE), new Clinging.Offset(Optional.of(mm(2_700)), Length.ZERO), true);
+        placements.place(
+                site,
+                NOT_TOLD,
+                id,
+                Stance.at(Vec.ofMillimetres(4_500, 7_900, 1_000), Turn.NONE),
+                new Clinging.Offset(Optional.of(mm(2_700)), Length.ZERO),
+                true);
     }
 
     private SharedSheetService.Words onSheet(long site, String name, Patch.Kind kind, int height, byte[] picture) {
-        return new SharedSheetService.Words(name, kind, null, null, kind == Patch.Kind.STRIP ? null : 4, height, Map.of(Coat.Layer.COLOUR, colourways.addPicture(site, picture)), 35, null);
+        return new SharedSheetService.Words(
+                name,
+                kind,
+                null,
+                null,
+                kind == Patch.Kind.STRIP ? null : 4,
+                height,
+                Map.of(Coat.Layer.COLOUR, colourways.addPicture(site, picture)),
+                35,
+                null);
     }
 
     /** A board of the shared sheet's notice, on the wall beside the door. */
     private void notice(long site, Swatch swatch) {
         standIn(site, "PRP-NOTICE", "notice board", 1000, 30, 750);
-        inPlace(site, "PRP-NOTICE", Part.of(swatch, new Form.Block(Vec.ofMillimetres(1000, 30, 750)), Vec.ZERO).named("board"));
+        inPlace(
+                site,
+                "PRP-NOTICE",
+                Part.of(swatch, new Form.Block(Vec.ofMillimetres(1000, 30, 750)), Vec.ZERO)
+                        .named("board"));
         var id = piece(site, "PRP-NOTICE");
         traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null));
-        placements.place(site, NOT_TOLD, id, Stance.at(Vec.ofMillimetres(2_700, 7_900, 1_000), Turn.NONE), new Clinging.Offset(Optional.of(mm(1_900)), Length.ZERO), true);
+        placements.place(
+                site,
+                NOT_TOLD,
+                id,
+                Stance.at(Vec.ofMillimetres(2_700, 7_900, 1_000), Turn.NONE),
+                new Clinging.Offset(Optional.of(mm(1_900)), Length.ZERO),
+                true);
     }
 
     /** A room under a pattern of its own: limewash above a dark plinth, with a kerb along its foot; nobody paints it. */
     private void boilerWalk(long site, long closed) {
-        var room = massing.find(site).decisions().massing().rooms().stream().filter(r -> r.name().equals("Boiler walk")).findFirst().orElseThrow().id();
+        var room = massing.find(site).decisions().massing().rooms().stream()
+                .filter(r -> r.name().equals("Boiler walk"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         var id = patterns.createFor(site, room, NOT_TOLD);
-        patterns.change(site, id, NOT_TOLD, "Boiler walk", new Pattern(2_000_000, List.of(new Pattern.Band("plinth", Swatch.PAINT, 900_000, 0), new Pattern.Band("wall", Swatch.PLASTER, 0, 0)),
-                List.of(new Pattern.Trim("skirting", Swatch.STONE, Profile.of(Profile.Kind.SKIRTING, 30_000, 150_000, 0, 0, 12_000), Pattern.From.FOOT, 0)), List.of()));
+        patterns.change(
+                site,
+                id,
+                NOT_TOLD,
+                "Boiler walk",
+                new Pattern(
+                        2_000_000,
+                        List.of(
+                                new Pattern.Band("plinth", Swatch.PAINT, 900_000, 0),
+                                new Pattern.Band("wall", Swatch.PLASTER, 0, 0)),
+                        List.of(new Pattern.Trim(
+                                "skirting",
+                                Swatch.STONE,
+                                Profile.of(Profile.Kind.SKIRTING, 30_000, 150_000, 0, 0, 12_000),
+                                Pattern.From.FOOT,
+                                0)),
+                        List.of()));
         dresses.change(site, NOT_TOLD, List.of(), List.of(room), new DressService.Change(null, 35, closed));
     }
 
     private static Part block(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1, String name) {
-        return Part.of(swatch, new Form.Block(Vec.ofMillimetres(x1 - x0, y1 - y0, z1 - z0)), Vec.ofMillimetres(x0, y0, z0)).named(name);
+        return Part.of(
+                        swatch,
+                        new Form.Block(Vec.ofMillimetres(x1 - x0, y1 - y0, z1 - z0)),
+                        Vec.ofMillimetres(x0, y0, z0))
+                .named(name);
     }
 
     /** Two sets of finishes: as it was opened, which is in use, and as it was left. @return the latter */
     private long finish(long site) {
         var opened = colourways.create(site, NOT_TOLD, null);
-        colourways.change(site, opened, NOT_TOLD, "opened 1926", Map.of(Swatch.TILE, CoatWords.colours("#c4d8cd", "#8f8c80"), Swatch.PAINT, CoatWords.colours("#2f5d55", "#2c2a26"),
-                Swatch.PLASTER, CoatWords.colours("#eae3d0", "#c2b79e"), Swatch.TIMBER, CoatWords.colours("#93613a", "#57361f"), Swatch.STONE, new CoatWords(Coat.Grain.TERRAZZO, "#c3b9a8", "#75685a", mm(35), mm(35), null, null, 16, null, 42, null, null, null, null)));
+        colourways.change(
+                site,
+                opened,
+                NOT_TOLD,
+                "opened 1926",
+                Map.of(
+                        Swatch.TILE,
+                        CoatWords.colours("#c4d8cd", "#8f8c80"),
+                        Swatch.PAINT,
+                        CoatWords.colours("#2f5d55", "#2c2a26"),
+                        Swatch.PLASTER,
+                        CoatWords.colours("#eae3d0", "#c2b79e"),
+                        Swatch.TIMBER,
+                        CoatWords.colours("#93613a", "#57361f"),
+                        Swatch.STONE,
+                        new CoatWords(
+                                Coat.Grain.TERRAZZO,
+                                "#c3b9a8",
+                                "#75685a",
+                                mm(35),
+                                mm(35),
+                                null,
+                                null,
+                                16,
+                                null,
+                                42,
+                                null,
+                                null,
+                                null,
+                                null)));
         var closed = colourways.create(site, NOT_TOLD, opened);
-        colourways.change(site, closed, NOT_TOLD, "closed 1974", Map.of(Swatch.TILE, CoatWords.colours("#c9cdb8", "#5f5a4c").worn(55, 48), Swatch.PAINT, CoatWords.colours("#9a7f3d", "#4a3a22").worn(50, 70),
-                Swatch.PLASTER, CoatWords.colours("#d6c8a2", "#93845f").worn(55, 95), Swatch.TIMBER, CoatWords.colours("#6f5a45", "#43342a").worn(35, 82), Swatch.STONE, CoatWords.colours("#a39d8f", "#726c60").worn(45, 88),
-                Swatch.METAL, CoatWords.colours("#5c5f5f", "#7a4526").worn(70, 70), Swatch.TERRAZZO, CoatWords.colours("#b3aa97", "#5f554b").worn(40, 66), Swatch.OPAL, CoatWords.colours("#d9cfae", "#a89a72").worn(25, 40)));
+        colourways.change(
+                site,
+                closed,
+                NOT_TOLD,
+                "closed 1974",
+                Map.of(
+                        Swatch.TILE,
+                        CoatWords.colours("#c9cdb8", "#5f5a4c").worn(55, 48),
+                        Swatch.PAINT,
+                        CoatWords.colours("#9a7f3d", "#4a3a22").worn(50, 70),
+                        Swatch.PLASTER,
+                        CoatWords.colours("#d6c8a2", "#93845f").worn(55, 95),
+                        Swatch.TIMBER,
+                        CoatWords.colours("#6f5a45", "#43342a").worn(35, 82),
+                        Swatch.STONE,
+                        CoatWords.colours("#a39d8f", "#726c60").worn(45, 88),
+                        Swatch.METAL,
+                        CoatWords.colours("#5c5f5f", "#7a4526").worn(70, 70),
+                        Swatch.TERRAZZO,
+                        CoatWords.colours("#b3aa97", "#5f554b").worn(40, 66),
+                        Swatch.OPAL,
+                        CoatWords.colours("#d9cfae", "#a89a72").worn(25, 40)));
         colourways.use(site, opened, NOT_TOLD);
         return closed;
     }

@@ -1,17 +1,5 @@
 package hausbau.demo;
 
-import hausbau.server.work.set.AssemblyService;
-import hausbau.server.work.kit.KitService;
-import hausbau.server.work.massing.LevelService;
-import hausbau.server.work.massing.MassingService;
-import hausbau.server.work.set.PlacementService;
-import hausbau.server.work.set.RepeatService;
-import hausbau.server.work.site.SiteService;
-import hausbau.core.place.Place;
-import hausbau.core.standing.Repeat;
-import hausbau.core.place.Source;
-import hausbau.core.place.Stance;
-import hausbau.core.place.Standing;
 import hausbau.core.massing.Corners;
 import hausbau.core.massing.Level;
 import hausbau.core.massing.Opening;
@@ -22,14 +10,26 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Place;
+import hausbau.core.place.Source;
+import hausbau.core.place.Stance;
+import hausbau.core.place.Standing;
 import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
 import hausbau.core.repeat.Field;
 import hausbau.core.repeat.Pace;
 import hausbau.core.repeat.Ring;
 import hausbau.core.repeat.Variation;
+import hausbau.core.standing.Repeat;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.set.RuleWords;
+import hausbau.server.work.kit.KitService;
+import hausbau.server.work.massing.LevelService;
+import hausbau.server.work.massing.MassingService;
+import hausbau.server.work.set.AssemblyService;
+import hausbau.server.work.set.PlacementService;
+import hausbau.server.work.set.RepeatService;
+import hausbau.server.work.site.SiteService;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -57,7 +57,14 @@ class DemoEstates {
     private final AssemblyService assemblies;
     private final DemoDressing dressing;
 
-    DemoEstates(SiteService sites, MassingService massing, LevelService levels, KitService kit, PlacementService placements, RepeatService repeats, AssemblyService assemblies,
+    DemoEstates(
+            SiteService sites,
+            MassingService massing,
+            LevelService levels,
+            KitService kit,
+            PlacementService placements,
+            RepeatService repeats,
+            AssemblyService assemblies,
             DemoDressing dressing) {
         this.sites = sites;
         this.massing = massing;
@@ -70,21 +77,34 @@ class DemoEstates {
     }
 
     private long site(String name) {
-        var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(3_200), 256, false, false, mm(1500), Corners.POSTS);
+        var settings =
+                new SiteSettings(Unit.METRE, mm(100), mm(200), mm(3_200), 256, false, false, mm(1500), Corners.POSTS);
         return sites.create(name, usual -> settings).site().getId();
     }
 
     private long room(long site, String name, long level, long x, long y, long z, long width, long depth, long height) {
-        return massing.addRoom(site, NOT_TOLD, (id, standing) -> new Room(id, name, Vec.ofMillimetres(x, y, z), mm(width), mm(depth), mm(height)).raised(level, 0)).id();
+        return massing.addRoom(site, NOT_TOLD, (id, standing) -> new Room(
+                                id, name, Vec.ofMillimetres(x, y, z), mm(width), mm(depth), mm(height))
+                        .raised(level, 0))
+                .id();
     }
 
     private void open(long site, long room, Opening.Kind kind, Side side, long at, long width, long height, long sill) {
-        massing.addOpening(site, NOT_TOLD, room, (id, of) -> new Opening(id, room, kind, side, mm(at), mm(width), mm(height), mm(sill)));
+        massing.addOpening(
+                site,
+                NOT_TOLD,
+                room,
+                (id, of) -> new Opening(id, room, kind, side, mm(at), mm(width), mm(height), mm(sill)));
     }
 
     private void build(long id) {
         var plan = kit.plan(id, mm(200), mm(4_000), 4, "").plan();
-        kit.choose(id, NOT_TOLD, plan.options().get(plan.recommended().orElseThrow()).kinds(), mm(200), mm(4_000));
+        kit.choose(
+                id,
+                NOT_TOLD,
+                plan.options().get(plan.recommended().orElseThrow()).kinds(),
+                mm(200),
+                mm(4_000));
     }
 
     /** A passage of six bays under glass between two fronts of three storeys: shops below, workrooms above, all looking into it. */
@@ -109,7 +129,16 @@ class DemoEstates {
     private void shops(long id, long passage, int bay) {
         var y = bay * BAY;
         for (var west : new boolean[] {true, false}) {
-            room(id, "Shop " + (bay + 1) + (west ? " west" : " east"), 0, west ? -SHOP - 200 : WIDE + 200, y, 0, SHOP, BAY - 200, STOREY - 200);
+            room(
+                    id,
+                    "Shop " + (bay + 1) + (west ? " west" : " east"),
+                    0,
+                    west ? -SHOP - 200 : WIDE + 200,
+                    y,
+                    0,
+                    SHOP,
+                    BAY - 200,
+                    STOREY - 200);
             var side = west ? Side.WEST : Side.EAST;
             open(id, passage, Opening.Kind.PASSAGE, side, y + 1_700, 2_400, 2_600, 0);
         }
@@ -117,21 +146,55 @@ class DemoEstates {
 
     private void upper(long id, long passage, int storey, long length) {
         var z = storey * STOREY;
-        var level = levels.add(id, NOT_TOLD, (l, all) -> new Level(l, storey == 1 ? "First" : "Second", mm(z).um(), mm(STOREY))).id();
+        var level = levels.add(
+                        id,
+                        NOT_TOLD,
+                        (l, all) -> new Level(l, storey == 1 ? "First" : "Second", mm(z).um(), mm(STOREY)))
+                .id();
         for (var west : new boolean[] {true, false}) {
             var side = west ? Side.WEST : Side.EAST;
-            room(id, (storey == 1 ? "Workrooms" : "Lodgings") + (west ? " west" : " east"), level, west ? -SHOP - 200 : WIDE + 200, 0, z, SHOP, length, STOREY - 200);
+            room(
+                    id,
+                    (storey == 1 ? "Workrooms" : "Lodgings") + (west ? " west" : " east"),
+                    level,
+                    west ? -SHOP - 200 : WIDE + 200,
+                    0,
+                    z,
+                    SHOP,
+                    length,
+                    STOREY - 200);
             // In turn left and right of the shops' fronts, so that no two lie above one another.
             for (var bay = 0; bay < BAYS; bay++) {
-                open(id, passage, Opening.Kind.WINDOW, side, bay * BAY + ((bay + storey) % 2 == 0 ? 300 : 4_500), 1_000, 1_800, z + 800);
+                open(
+                        id,
+                        passage,
+                        Opening.Kind.WINDOW,
+                        side,
+                        bay * BAY + ((bay + storey) % 2 == 0 ? 300 : 4_500),
+                        1_000,
+                        1_800,
+                        z + 800);
             }
         }
     }
 
     private void glass(long id) {
-        var level = levels.add(id, NOT_TOLD, (l, all) -> new Level(l, "Glass", mm(3 * STOREY).um(), mm(1_200))).id();
+        var level = levels.add(
+                        id,
+                        NOT_TOLD,
+                        (l, all) -> new Level(l, "Glass", mm(3 * STOREY).um(), mm(1_200)))
+                .id();
         for (var bay = 0; bay < BAYS; bay++) {
-            var light = room(id, "Rooflight " + (bay + 1), level, 1_000, bay * BAY + 600, 3 * STOREY, WIDE - 2_000, BAY - 1_400, 800);
+            var light = room(
+                    id,
+                    "Rooflight " + (bay + 1),
+                    level,
+                    1_000,
+                    bay * BAY + 600,
+                    3 * STOREY,
+                    WIDE - 2_000,
+                    BAY - 1_400,
+                    800);
             massing.changeRoom(id, light, NOT_TOLD, r -> r.under(true));
         }
     }
@@ -143,9 +206,17 @@ class DemoEstates {
         dressing.standIn(id, "PRP-SEAT", "slatted seat", 1_500, 500, 450);
         dressing.standIn(id, "PRP-STALL", "flower stall", 1_600, 900, 1_100);
         dressing.standIn(id, "PRP-CRATE", "crate of flowers", 400, 300, 250);
-        var seat = assemblies.save(id, NOT_TOLD, List.of(at(id, "PRP-SEAT", 700, 3_700, 1), at(id, "PRP-PLANTER", 700, 2_500, 1), at(id, "PRP-PLANTER", 700, 4_900, 1)));
+        var seat = assemblies.save(
+                id,
+                NOT_TOLD,
+                List.of(
+                        at(id, "PRP-SEAT", 700, 3_700, 1),
+                        at(id, "PRP-PLANTER", 700, 2_500, 1),
+                        at(id, "PRP-PLANTER", 700, 4_900, 1)));
         assemblies.rename(id, seat.assembly(), NOT_TOLD, "Seat between planters");
-        var parts = new ArrayList<Place>(assemblies.state(id).set().of(new Source.Uses(seat.id())).stream().map(Standing::place).toList());
+        var parts = new ArrayList<Place>(assemblies.state(id).set().of(new Source.Uses(seat.id())).stream()
+                .map(Standing::place)
+                .toList());
         parts.add(at(id, "PRP-LANTERN", 400, 1_900, 0));
         parts.add(at(id, "PRP-LANTERN", 400, 5_500, 0));
         var bay = assemblies.save(id, NOT_TOLD, parts);
@@ -162,7 +233,14 @@ class DemoEstates {
         }
         // In the middle a stall, crates about it, all looking outward.
         at(id, "PRP-STALL", 3_000, 18_000, 0);
-        var ring = new Ring(Vec.ofMillimetres(3_000, 18_000, 0), mm(1_500), Pace.of(12), 0, 360_000, Ring.Facing.OUT, Variation.NONE);
+        var ring = new Ring(
+                Vec.ofMillimetres(3_000, 18_000, 0),
+                mm(1_500),
+                Pace.of(12),
+                0,
+                360_000,
+                Ring.Facing.OUT,
+                Variation.NONE);
         dressing.repeat(id, "Crates about the stall", List.of("PRP-CRATE"), ring, "Passage", Repeat.Hold.ROOM);
     }
 
@@ -191,13 +269,38 @@ class DemoEstates {
         var columns = 60;
         var rows = (houses + columns - 1) / columns;
         // Two rows back to back, then a street; a lane after every ten houses.
-        var area = Region.of(new Rect(0, 20_000_000, mm(columns * 6_000L + columns / 10 * 4_000L).um(), 20_000_000 + mm(rows * 8_100L + rows / 2 * 6_000L).um()));
+        var area = Region.of(new Rect(
+                0,
+                20_000_000,
+                mm(columns * 6_000L + columns / 10 * 4_000L).um(),
+                20_000_000 + mm(rows * 8_100L + rows / 2 * 6_000L).um()));
         var field = new Field(area, 0, mm(6_000), mm(8_100), false, 10, mm(4_000), 2, mm(6_000), 1, 0, 1);
-        name(id, "Houses", repeats.add(id, NOT_TOLD, new RepeatService.Wanted(List.of(), List.of(), Optional.of(use.assembly()), RuleWords.of(field), Optional.empty())));
+        name(
+                id,
+                "Houses",
+                repeats.add(
+                        id,
+                        NOT_TOLD,
+                        new RepeatService.Wanted(
+                                List.of(),
+                                List.of(),
+                                Optional.of(use.assembly()),
+                                RuleWords.of(field),
+                                Optional.empty())));
         dressing.standIn(id, "PRP-SLAB", "paving slab", 500, 500, 60);
         var paved = Region.of(new Rect(0, -56_000_000, 100_000_000, -5_000_000));
         var paving = new Field(paved, 0, Length.ZERO, Length.ZERO, true, 40, mm(1_000), 0, Length.ZERO, 1, 2, 7);
-        name(id, "Paving", repeats.add(id, NOT_TOLD, new RepeatService.Wanted(List.of(dressing.piece(id, "PRP-SLAB")), List.of(), RuleWords.of(paving), Optional.empty())));
+        name(
+                id,
+                "Paving",
+                repeats.add(
+                        id,
+                        NOT_TOLD,
+                        new RepeatService.Wanted(
+                                List.of(dressing.piece(id, "PRP-SLAB")),
+                                List.of(),
+                                RuleWords.of(paving),
+                                Optional.empty())));
         return id;
     }
 

@@ -19,8 +19,7 @@ final class DemoPictures {
     private static final Color OCHRE = new Color(0xc79a45);
     private static final Color CREAM = new Color(0xe9e0cb);
 
-    private DemoPictures() {
-    }
+    private DemoPictures() {}
 
     /** A row of glazed tiles with a wave that goes on to both sides: 1 m of 0.25 m at 256 pixels a metre. */
     static byte[] frieze() {

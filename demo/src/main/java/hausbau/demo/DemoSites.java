@@ -1,15 +1,6 @@
 package hausbau.demo;
 
-import hausbau.server.work.kit.KitService;
-import hausbau.server.work.massing.LevelService;
-import hausbau.server.work.massing.MassingService;
-import hausbau.server.work.set.PlacementService;
-import hausbau.server.work.set.RepeatService;
-import hausbau.server.work.site.SiteService;
-import hausbau.server.work.massing.StairService;
 import hausbau.core.hand.Clinging;
-import hausbau.core.standing.Repeat;
-import hausbau.core.place.Stance;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Corners;
 import hausbau.core.massing.Level;
@@ -22,11 +13,20 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Stance;
 import hausbau.core.repeat.Course;
 import hausbau.core.repeat.Pace;
 import hausbau.core.repeat.Variation;
+import hausbau.core.standing.Repeat;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.set.RuleWords;
+import hausbau.server.work.kit.KitService;
+import hausbau.server.work.massing.LevelService;
+import hausbau.server.work.massing.MassingService;
+import hausbau.server.work.massing.StairService;
+import hausbau.server.work.set.PlacementService;
+import hausbau.server.work.set.RepeatService;
+import hausbau.server.work.site.SiteService;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -49,8 +49,17 @@ public class DemoSites {
     private final DemoDressing dressing;
     private final DemoEstates estates;
 
-    DemoSites(SiteService sites, MassingService massing, LevelService levels, StairService stairs, KitService kit, PlacementService placements,
-            RepeatService repeats, DemoBoard board, DemoDressing dressing, DemoEstates estates) {
+    DemoSites(
+            SiteService sites,
+            MassingService massing,
+            LevelService levels,
+            StairService stairs,
+            KitService kit,
+            PlacementService placements,
+            RepeatService repeats,
+            DemoBoard board,
+            DemoDressing dressing,
+            DemoEstates estates) {
         this.sites = sites;
         this.massing = massing;
         this.levels = levels;
@@ -69,9 +78,15 @@ public class DemoSites {
     }
 
     private long makeBaths() {
-        var settings = new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false, false, mm(1500), Corners.POSTS);
+        var settings =
+                new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4200), 256, false, false, mm(1500), Corners.POSTS);
         var id = sites.create(BATHS, usual -> settings).site().getId();
-        var hall = massing.addRoom(id, NOT_TOLD, (roomId, standing) -> new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200))).id();
+        var hall = massing.addRoom(
+                        id,
+                        NOT_TOLD,
+                        (roomId, standing) ->
+                                new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200)))
+                .id();
         open(id, hall, Opening.Kind.DOOR, Side.SOUTH, 5_100, 1_800, 2_600, 0);
         open(id, hall, Opening.Kind.DOOR, Side.NORTH, 8_600, 1_200, 2_200, 0);
         open(id, hall, Opening.Kind.DOOR, Side.EAST, 3_400, 1_200, 2_200, 0);
@@ -91,7 +106,12 @@ public class DemoSites {
 
     private void build(long id) {
         var plan = kit.plan(id, mm(200), mm(4_000), 4, "").plan();
-        kit.choose(id, NOT_TOLD, plan.options().get(plan.recommended().orElseThrow()).kinds(), mm(200), mm(4_000));
+        kit.choose(
+                id,
+                NOT_TOLD,
+                plan.options().get(plan.recommended().orElseThrow()).kinds(),
+                mm(200),
+                mm(4_000));
     }
 
     /**
@@ -102,9 +122,17 @@ public class DemoSites {
         var pool = room(id, "Pool hall", 0, 0, 11_400, 0, 18_000, 14_000, 7_600);
         room(id, "Basin", 0, 4_000, 14_400, -1_400, 10_000, 8_000, 1_400);
         var passage = room(id, "Cloakroom passage", 0, 0, 8_200, 0, 18_000, 3_000, 4_200);
-        var upper = levels.add(id, NOT_TOLD, (level, all) -> new Level(level, "Gallery", mm(4_400).um(), mm(3_400))).id();
+        var upper = levels.add(
+                        id,
+                        NOT_TOLD,
+                        (level, all) -> new Level(level, "Gallery", mm(4_400).um(), mm(3_400)))
+                .id();
         var gallery = room(id, "Gallery", upper, 0, 8_200, 4_400, 18_000, 3_000, 3_200);
-        var lower = levels.add(id, NOT_TOLD, (level, all) -> new Level(level, "Below", mm(-3_000).um(), mm(3_000))).id();
+        var lower = levels.add(
+                        id,
+                        NOT_TOLD,
+                        (level, all) -> new Level(level, "Below", mm(-3_000).um(), mm(3_000)))
+                .id();
         room(id, "Boiler walk", lower, 0, 0, -3_000, 3_000, 8_000, 2_800);
         for (var x : new int[] {3_200, 8_200, 13_200}) {
             var light = room(id, "Rooflight", upper, x, 14_600, 7_600, 1_600, 7_600, 800);
@@ -114,13 +142,44 @@ public class DemoSites {
         for (var x : new int[] {3_700, 6_400, 10_500, 13_000}) {
             open(id, gallery, Opening.Kind.WINDOW, Side.NORTH, x, 1_400, 1_600, 1_000);
         }
-        stairs.add(id, NOT_TOLD, 0, (stair, on, above, settings) -> Stair.drawn(stair, on, Vec.ofMillimetres(900, 18_650, 0), Vec.ofMillimetres(900, 11_400, 0), mm(1_200), mm(4_400), settings));
+        stairs.add(
+                id,
+                NOT_TOLD,
+                0,
+                (stair, on, above, settings) -> Stair.drawn(
+                        stair,
+                        on,
+                        Vec.ofMillimetres(900, 18_650, 0),
+                        Vec.ofMillimetres(900, 11_400, 0),
+                        mm(1_200),
+                        mm(4_400),
+                        settings));
         // Their going makes the well four metres long, so that whole tiles go round it.
-        stairs.add(id, NOT_TOLD, lower, (stair, on, above, settings) -> Stair.drawn(stair, on, Vec.ofMillimetres(500, 815, 0), Vec.ofMillimetres(500, 8_000, 0), mm(1_000), mm(3_000), settings)
-                .stepped(18, Optional.of(mm(305))).onStep(mm(1_000)));
+        stairs.add(id, NOT_TOLD, lower, (stair, on, above, settings) -> Stair.drawn(
+                        stair,
+                        on,
+                        Vec.ofMillimetres(500, 815, 0),
+                        Vec.ofMillimetres(500, 8_000, 0),
+                        mm(1_000),
+                        mm(3_000),
+                        settings)
+                .stepped(18, Optional.of(mm(305)))
+                .onStep(mm(1_000)));
         // Down into the basin at its corner.
-        stairs.add(id, NOT_TOLD, 0, (stair, on, above, settings) -> Stair.usual(stair, on.id(), Stair.Shape.STRAIGHT, false, Vec.ofMillimetres(5_960, 15_600, -1_400), new Turn(2),
-                mm(1_200), mm(1_400), settings.unit()));
+        stairs.add(
+                id,
+                NOT_TOLD,
+                0,
+                (stair, on, above, settings) -> Stair.usual(
+                        stair,
+                        on.id(),
+                        Stair.Shape.STRAIGHT,
+                        false,
+                        Vec.ofMillimetres(5_960, 15_600, -1_400),
+                        new Turn(2),
+                        mm(1_200),
+                        mm(1_400),
+                        settings.unit()));
         for (var x : new int[] {1_900, 8_900, 15_400}) {
             open(id, passage, Opening.Kind.DOOR, Side.NORTH, x, 1_200, 2_200, 0);
         }
@@ -134,11 +193,19 @@ public class DemoSites {
     }
 
     private long room(long site, String name, long level, long x, long y, long z, long width, long depth, long height) {
-        return massing.addRoom(site, NOT_TOLD, (id, standing) -> new Room(id, name, Vec.ofMillimetres(x, y, z), mm(width), mm(depth), mm(height)).raised(level, 0)).id();
+        return massing.addRoom(site, NOT_TOLD, (id, standing) -> new Room(
+                                id, name, Vec.ofMillimetres(x, y, z), mm(width), mm(depth), mm(height))
+                        .raised(level, 0))
+                .id();
     }
 
     private void furnishBaths(long id) {
-        var tall = kit.pieces(id).stream().filter(e -> e.piece().role() == Role.PILLAR && e.piece().size().z() == mm(7_600).um()).findFirst().orElseThrow().id();
+        var tall = kit.pieces(id).stream()
+                .filter(e -> e.piece().role() == Role.PILLAR
+                        && e.piece().size().z() == mm(7_600).um())
+                .findFirst()
+                .orElseThrow()
+                .id();
         course(id, "Pool hall", tall, 3_000, 13_400, 15_000, 13_400, 4);
         course(id, "Pool hall", tall, 3_000, 23_400, 15_000, 23_400, 4);
         // From right to left, so that their doors look into the passage.
@@ -167,22 +234,54 @@ public class DemoSites {
     }
 
     private void open(long site, long room, Opening.Kind kind, Side side, long at, long width, long height, long sill) {
-        massing.addOpening(site, NOT_TOLD, room, (id, of) -> new Opening(id, room, kind, side, mm(at), mm(width), mm(height), mm(sill)));
+        massing.addOpening(
+                site,
+                NOT_TOLD,
+                room,
+                (id, of) -> new Opening(id, room, kind, side, mm(at), mm(width), mm(height), mm(sill)));
     }
 
     /** So many of a piece along a line, turned with it, going along with a room. */
     private void course(long site, String room, long piece, long x0, long y0, long x1, long y1, int count) {
-        var host = massing.find(site).decisions().massing().rooms().stream().filter(r -> r.name().equals(room)).findFirst().orElseThrow().id();
-        var rule = new Course(Vec.ofMillimetres(x0, y0, 0), Vec.ofMillimetres(x1, y1, 0), Pace.of(count), Length.ZERO, false, y0 == y1, Variation.NONE);
-        repeats.add(site, NOT_TOLD, new RepeatService.Wanted(List.of(piece), List.of(), RuleWords.of(rule), Optional.of(new RepeatService.Following(host, Repeat.Hold.ROOM, 0, null))));
+        var host = massing.find(site).decisions().massing().rooms().stream()
+                .filter(r -> r.name().equals(room))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        var rule = new Course(
+                Vec.ofMillimetres(x0, y0, 0),
+                Vec.ofMillimetres(x1, y1, 0),
+                Pace.of(count),
+                Length.ZERO,
+                false,
+                y0 == y1,
+                Variation.NONE);
+        repeats.add(
+                site,
+                NOT_TOLD,
+                new RepeatService.Wanted(
+                        List.of(piece),
+                        List.of(),
+                        RuleWords.of(rule),
+                        Optional.of(new RepeatService.Following(host, Repeat.Hold.ROOM, 0, null))));
     }
 
     private long piece(long site, String code) {
-        return kit.pieces(site).stream().filter(e -> e.piece().code().equals(code)).findFirst().orElseThrow().id();
+        return kit.pieces(site).stream()
+                .filter(e -> e.piece().code().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .id();
     }
 
     private void place(long site, String code, long x, long y, int quarterTurns) {
-        placements.place(site, NOT_TOLD, piece(site, code), Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)), Clinging.Offset.NONE, true);
+        placements.place(
+                site,
+                NOT_TOLD,
+                piece(site, code),
+                Stance.at(Vec.ofMillimetres(x, y, 0), new Turn(quarterTurns)),
+                Clinging.Offset.NONE,
+                true);
     }
 
     private static Length mm(long millimetres) {

@@ -25,18 +25,23 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The file that {@code ./hausbau demo} loads holds the sites that this module makes. */
-@SpringBootTest(classes = {HausbauServer.class, DemoSites.class, DemoBoard.class, DemoDressing.class, DemoEstates.class},
+@SpringBootTest(
+        classes = {HausbauServer.class, DemoSites.class, DemoBoard.class, DemoDressing.class, DemoEstates.class},
         webEnvironment = SpringBootTest.WebEnvironment.NONE)
 class DemoTest {
 
     @Autowired
     DemoSites demo;
+
     @Autowired
     SiteFile files;
+
     @Autowired
     Sets sets;
+
     @Autowired
     Stores stores;
+
     @Autowired
     JdbcTemplate jdbc;
 
@@ -65,8 +70,12 @@ class DemoTest {
         for (var i = 0; i < made.size(); i++) {
             var file = sets.current(loaded.get(i));
             var code = sets.current(made.get(i));
-            assertThat(rows(file.siteId())).as("rows in demo/sites.zip against what is made: cp demo/target/sites.zip demo/sites.zip").isEqualTo(rows(code.siteId()));
-            assertThat(stands(file)).as("what stands by demo/sites.zip: cp demo/target/sites.zip demo/sites.zip").isEqualTo(stands(code));
+            assertThat(rows(file.siteId()))
+                    .as("rows in demo/sites.zip against what is made: cp demo/target/sites.zip demo/sites.zip")
+                    .isEqualTo(rows(code.siteId()));
+            assertThat(stands(file))
+                    .as("what stands by demo/sites.zip: cp demo/target/sites.zip demo/sites.zip")
+                    .isEqualTo(stands(code));
         }
         jdbc.update("delete from site where id = any (?)", (Object) made.toArray(Long[]::new));
     }
@@ -77,13 +86,20 @@ class DemoTest {
     }
 
     private Map<String, Integer> rows(long site) {
-        return Arrays.stream(Aggregate.values()).filter(a -> a != Aggregate.SITE)
-                .collect(Collectors.toMap(Aggregate::table, a -> jdbc.queryForObject("select count(*) from " + a.table() + " where site_id = ?", Integer.class, site), (a, b) -> a, TreeMap::new));
+        return Arrays.stream(Aggregate.values())
+                .filter(a -> a != Aggregate.SITE)
+                .collect(Collectors.toMap(
+                        Aggregate::table,
+                        a -> jdbc.queryForObject(
+                                "select count(*) from " + a.table() + " where site_id = ?", Integer.class, site),
+                        (a, b) -> a,
+                        TreeMap::new));
     }
 
     /** How often each piece stands as it does; places carry ids, which differ. */
     private static Map<String, Long> stands(SiteState state) {
-        return state.set().all().stream().collect(Collectors.groupingBy(s -> standing(state, s), TreeMap::new, Collectors.counting()));
+        return state.set().all().stream()
+                .collect(Collectors.groupingBy(s -> standing(state, s), TreeMap::new, Collectors.counting()));
     }
 
     private static String standing(SiteState state, Standing s) {

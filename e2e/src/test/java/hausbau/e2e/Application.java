@@ -33,25 +33,48 @@ final class Application implements AutoCloseable {
         port = 12_000 + ThreadLocalRandom.current().nextInt(8_000);
         try {
             var base = System.getenv("HAUSBAU_HOME");
-            home = Files.createDirectories(Path.of(base == null ? "target/home" : base).toAbsolutePath().resolve("e2e-" + port));
+            home = Files.createDirectories(Path.of(base == null ? "target/home" : base)
+                    .toAbsolutePath()
+                    .resolve("e2e-" + port));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         start();
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
-                .setArgs(List.of("--no-sandbox", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic", "--disable-background-networking",
-                        // The page itself is painted without the software graphics card, which is slower at that.
-                        "--disable-gpu-compositing", "--disable-gpu-rasterization")));
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--use-angle=swiftshader",
+                                "--enable-unsafe-swiftshader",
+                                "--disable-quic",
+                                "--disable-background-networking",
+                                // The page itself is painted without the software graphics card, which is slower at
+                                // that.
+                                "--disable-gpu-compositing",
+                                "--disable-gpu-rasterization")));
     }
 
     /** Starts server and database and waits for the line that says they are ready. */
     void start() {
         try {
-            var builder = new ProcessBuilder("./hausbau", "demo").directory(ROOT.toFile()).redirectError(ProcessBuilder.Redirect.INHERIT);
-            builder.environment().putAll(Map.of("HAUSBAU_HOME", home.toString(), "HAUSBAU_PORT", String.valueOf(port), "HAUSBAU_BUILT", "1",
-                    // It lives for minutes: compiling thoroughly would cost more than it brings.
-                    "HAUSBAU_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1 -XX:+UseSerialGC"));
+            var builder = new ProcessBuilder("./hausbau", "demo")
+                    .directory(ROOT.toFile())
+                    .redirectError(ProcessBuilder.Redirect.INHERIT);
+            builder.environment()
+                    .putAll(Map.of(
+                            "HAUSBAU_HOME",
+                            home.toString(),
+                            "HAUSBAU_PORT",
+                            String.valueOf(port),
+                            "HAUSBAU_BUILT",
+                            "1",
+                            // It lives for minutes: compiling thoroughly would cost more than it brings.
+                            "HAUSBAU_JAVA_OPTIONS",
+                            "-XX:TieredStopAtLevel=1 -XX:+UseSerialGC"));
             script = builder.start();
             var lines = script.inputReader();
             for (var line = lines.readLine(); line != null; line = lines.readLine()) {
@@ -67,7 +90,12 @@ final class Application implements AutoCloseable {
 
     /** Kills the server hard, as a power cut would. */
     void killServer() throws IOException, InterruptedException {
-        new ProcessBuilder("kill", "-9", Files.readString(home.resolve("server.pid")).split(" ")[0]).start().waitFor();
+        new ProcessBuilder(
+                        "kill",
+                        "-9",
+                        Files.readString(home.resolve("server.pid")).split(" ")[0])
+                .start()
+                .waitFor();
         script.waitFor(60, TimeUnit.SECONDS);
     }
 
@@ -87,9 +115,12 @@ final class Application implements AutoCloseable {
     }
 
     private BrowserContext context(boolean drawn) {
-        var context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setReducedMotion(drawn ? ReducedMotion.NO_PREFERENCE : ReducedMotion.REDUCE));
+        var context = browser.newContext(new Browser.NewContextOptions()
+                .setViewportSize(1280, 800)
+                .setReducedMotion(drawn ? ReducedMotion.NO_PREFERENCE : ReducedMotion.REDUCE));
         if (!drawn) {
-            context.addInitScript("try { localStorage.setItem('hausbau.draw', 'count') } catch { /* not a page of ours */ }");
+            context.addInitScript(
+                    "try { localStorage.setItem('hausbau.draw', 'count') } catch { /* not a page of ours */ }");
         }
         return context;
     }

@@ -56,8 +56,10 @@ class BriefTest {
     }
 
     private static void view(Desk desk, String title) {
-        desk.page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views of the brief"))
-                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(title)).click();
+        desk.page
+                .getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views of the brief"))
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(title))
+                .click();
     }
 
     private static void upload(Desk desk, FilePayload... files) {
@@ -71,9 +73,13 @@ class BriefTest {
     /** A pixel of the window for a point of a sheet that says how it lies: x, y under its middle, and scale. */
     private static double[] on(Desk desk, String sheet, double x, double y) {
         var element = desk.page.getByTestId(sheet);
-        var view = Arrays.stream(element.getAttribute("data-view").split(" ")).mapToDouble(Double::parseDouble).toArray();
+        var view = Arrays.stream(element.getAttribute("data-view").split(" "))
+                .mapToDouble(Double::parseDouble)
+                .toArray();
         var box = element.boundingBox();
-        return new double[] {box.x + box.width / 2 + (x - view[0]) * view[2], box.y + box.height / 2 + (y - view[1]) * view[2]};
+        return new double[] {
+            box.x + box.width / 2 + (x - view[0]) * view[2], box.y + box.height / 2 + (y - view[1]) * view[2]
+        };
     }
 
     private static void click(Desk desk, String sheet, double x, double y) {
@@ -93,15 +99,23 @@ class BriefTest {
     }
 
     private static void tool(Desk desk, String name) {
-        desk.page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Tools")).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name)).click();
+        desk.page
+                .getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Tools"))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name))
+                .click();
     }
 
     @Test
     void picturesAreLaidOnTheBoardMovedCroppedAndTakenOff() {
         var desk = brief("Board of pictures", "Board");
         assertThat(desk.page.getByText("The board is empty")).isVisible();
-        upload(desk, wall("first"), wall("second"), new FilePayload("list.png", "image/png", "no picture".getBytes(StandardCharsets.UTF_8)));
-        assertThat(desk.page.getByText("This is no PNG, JPEG or WebP picture, whatever its name says.")).isVisible();
+        upload(
+                desk,
+                wall("first"),
+                wall("second"),
+                new FilePayload("list.png", "image/png", "no picture".getBytes(StandardCharsets.UTF_8)));
+        assertThat(desk.page.getByText("This is no PNG, JPEG or WebP picture, whatever its name says."))
+                .isVisible();
         assertThat(desk.page.locator(".sheet img")).hasCount(2);
         assertThat(board(desk).get("items").size()).isEqualTo(2);
         desk.button("Dismiss").click();
@@ -123,7 +137,8 @@ class BriefTest {
         desk.button("Crop").click();
         drag(desk, "board", x - 40, y - 160, x + 100, y + 40);
         assertThat(desk.button("Uncrop")).isVisible();
-        assertThat(board(desk).get("items").get(0).get("crop").get(2).asDouble()).isCloseTo(0.5, within(0.02));
+        assertThat(board(desk).get("items").get(0).get("crop").get(2).asDouble())
+                .isCloseTo(0.5, within(0.02));
         desk.handsOff();
         desk.press("Delete");
         assertThat(desk.page.locator(".sheet img")).hasCount(1);
@@ -137,13 +152,18 @@ class BriefTest {
         var desk = brief("Two windows", "Board");
         upload(desk, wall("reference"));
         assertThat(desk.page.locator(".sheet img")).hasCount(1);
-        var second = desk.page.context().waitForPage(() -> desk.button("Own window").click());
+        var second =
+                desk.page.context().waitForPage(() -> desk.button("Own window").click());
         assertThat(second.locator(".sheet img")).hasCount(1);
         assertThat(second.getByRole(AriaRole.BANNER)).hasCount(0);
         desk.button("Note").click();
         assertThat(second.locator(".sheet .note")).hasCount(1);
         second.close();
-        desk.page.locator("section[aria-label='On the board'] li button", new Page.LocatorOptions().setHasText("reference")).click();
+        desk.page
+                .locator(
+                        "section[aria-label='On the board'] li button",
+                        new Page.LocatorOptions().setHasText("reference"))
+                .click();
         desk.button("Pin over stages").click();
         desk.stage("Massing");
         assertThat(desk.page.getByLabel("Pinned picture")).containsText("reference");
@@ -157,7 +177,10 @@ class BriefTest {
         var desk = brief("Measured wall", "Board");
         upload(desk, wall("wall"));
         assertThat(desk.page.locator(".sheet img")).hasCount(1);
-        desk.page.locator("section[aria-label='On the board'] li button").first().click();
+        desk.page
+                .locator("section[aria-label='On the board'] li button")
+                .first()
+                .click();
         desk.button("Measure on it").click();
         assertThat(desk.page.getByText("Not calibrated yet")).isVisible();
         tool(desk, "Perspective");
@@ -169,7 +192,8 @@ class BriefTest {
         desk.type("Height", "1.2 m");
         assertThat(desk.page.locator("g.grid line").first()).isAttached();
         desk.button("Keep the plane").click();
-        // From one window's left edge, where the plane's corner was, to the other's: 300 pixels of 5 mm; faster than the server.
+        // From one window's left edge, where the plane's corner was, to the other's: 300 pixels of 5 mm; faster than
+        // the server.
         click(desk, "takeoff", 300, 440);
         click(desk, "takeoff", 600, 440);
         assertThat(desk.page.getByLabel("Mend plane 1")).isVisible();
@@ -193,7 +217,8 @@ class BriefTest {
         var proposal = desk.page.locator("section[aria-label='Proposed pieces'] article");
         assertThat(proposal).containsText("2 seen, 6 in all");
         proposal.getByLabel("Code").fill("PRP-PANE");
-        proposal.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Accept")).click();
+        proposal.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Accept"))
+                .click();
         assertThat(proposal).isHidden();
         FirstRoomTest.passesAxe(desk, "takeoff");
         view(desk, "Piece list");
@@ -202,7 +227,8 @@ class BriefTest {
         assertThat(desk.page.getByLabel("Height of PRP-PANE")).hasValue("1.2 m");
         assertThat(desk.page.getByAltText("PRP-PANE on its picture")).isVisible();
         desk.page.getByLabel("Make a stand-in for PRP-PANE").click();
-        assertThat(desk.page.getByText("◧ stand-in", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(desk.page.getByText("◧ stand-in", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         desk.stage("Build").page.getByLabel("Take PRP-PANE").click();
         desk.clickPlan(1_000, 1_000);
         desk.placements(1);
@@ -236,7 +262,8 @@ class BriefTest {
         assertThat(Double.parseDouble(after[0])).isCloseTo(Double.parseDouble(before[0]) - 2, within(1e-6));
         assertThat(Double.parseDouble(after[1])).isCloseTo(Double.parseDouble(before[1]) + 0.1, within(1e-6));
         drag(desk, "takeoff", Double.parseDouble(after[0]), Double.parseDouble(after[1]), 310, 450);
-        assertThat(Double.parseDouble(corner.getAttribute("aria-valuetext").split(", ")[0])).isCloseTo(310, within(3.0));
+        assertThat(Double.parseDouble(corner.getAttribute("aria-valuetext").split(", ")[0]))
+                .isCloseTo(310, within(3.0));
         desk.button("Keep the plane").click();
         desk.page.getByLabel("Show plane 1 square on").click();
         assertThat(desk.page.getByAltText("plane 1 as it would look square on")).isVisible();
@@ -264,12 +291,23 @@ class BriefTest {
         desk.field("Find on the list").fill("wal");
         assertThat(desk.page.locator("tbody tr")).hasCount(1);
         desk.field("Find on the list").fill("");
-        var csv = Files.readString(desk.page.waitForDownload(() -> desk.page.getByText("CSV out").click()).path());
+        var csv = Files.readString(desk.page
+                .waitForDownload(() -> desk.page.getByText("CSV out").click())
+                .path());
         assertThat(csv.lines().toList()).hasSize(4).element(0).asString().startsWith("code,name,role,width_mm");
         assertThat(csv).contains("PRP-TILL,,prop,1800,0,0,1,make,wanted,1,0,filler,");
-        desk.page.getByTestId("csv").setInputFiles(new FilePayload("more.csv", "text/csv", (csv + "PRP-RAIL,rail,prop,1200,150,900,6,buy,wanted,5,0.5,filler,\r\n").getBytes(StandardCharsets.UTF_8)));
+        desk.page
+                .getByTestId("csv")
+                .setInputFiles(new FilePayload(
+                        "more.csv",
+                        "text/csv",
+                        (csv + "PRP-RAIL,rail,prop,1200,150,900,6,buy,wanted,5,0.5,filler,\r\n")
+                                .getBytes(StandardCharsets.UTF_8)));
         assertThat(desk.page.getByLabel("Code of PRP-RAIL")).isVisible();
-        desk.page.getByTestId("csv").setInputFiles(new FilePayload("bad.csv", "text/csv", "code,width_mm\nX,wide\n".getBytes(StandardCharsets.UTF_8)));
+        desk.page
+                .getByTestId("csv")
+                .setInputFiles(new FilePayload(
+                        "bad.csv", "text/csv", "code,width_mm\nX,wide\n".getBytes(StandardCharsets.UTF_8)));
         assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("In line 2: “wide” is no length");
         desk.button("Stand-ins for 2").click();
         assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("needs a width, a depth and a height");
@@ -303,16 +341,20 @@ class BriefTest {
         assertThat(desk.field("Length 1")).hasValue("1.1 m");
         desk.page.getByLabel("Remove door from wall").click();
         // 1100 from pieces of 500: the new piece that is least is 100.
-        assertThat(desk.page.locator(".answers li", new Page.LocatorOptions().setHasText("one new piece of 0.1 m")).locator("svg"))
+        assertThat(desk.page
+                        .locator(".answers li", new Page.LocatorOptions().setHasText("one new piece of 0.1 m"))
+                        .locator("svg"))
                 .hasAttribute("aria-label", "wall, 1.1 m: 0.5 m, 0.5 m, 0.1 m");
         desk.type("Length 1", "2 m");
-        assertThat(desk.page.locator(".answers li").first()).containsText("Exact with pieces already on the list: 4 pieces of 1 kind.");
+        assertThat(desk.page.locator(".answers li").first())
+                .containsText("Exact with pieces already on the list: 4 pieces of 1 kind.");
         FirstRoomTest.passesAxe(desk, "divide");
     }
 
     /** A file as the system hands it over, by dropping or pasting. */
     private static void hand(Desk desk, String how) {
-        desk.page.evaluate("""
+        desk.page.evaluate(
+                """
                 ([how, bytes]) => {
                   const data = new DataTransfer()
                   data.items.add(new File([Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0))], how + '.png', { type: 'image/png' }))
@@ -321,15 +363,23 @@ class BriefTest {
                   const event = how === 'dropped' ? new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data, clientX: at.x + 300, clientY: at.y + 200 })
                     : new ClipboardEvent('paste', { bubbles: true, clipboardData: data })
                   ;(how === 'dropped' ? sheet : window).dispatchEvent(event)
-                }""", List.of(how, Base64.getEncoder().encodeToString(wall(how).buffer)));
+                }""",
+                List.of(how, Base64.getEncoder().encodeToString(wall(how).buffer)));
     }
 
     private static JsonNode item(Desk desk, String name) {
-        return board(desk).get("items").valueStream().filter(i -> i.get("name").asString().equals(name)).findFirst().orElseThrow();
+        return board(desk)
+                .get("items")
+                .valueStream()
+                .filter(i -> i.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static void choose(Desk desk, String name) {
-        desk.page.locator("section[aria-label='On the board'] li button", new Page.LocatorOptions().setHasText(name)).click();
+        desk.page
+                .locator("section[aria-label='On the board'] li button", new Page.LocatorOptions().setHasText(name))
+                .click();
     }
 
     @Test
@@ -359,10 +409,13 @@ class BriefTest {
         desk.page.mouse().move(handle.x + handle.width / 2, handle.y + handle.height / 2);
         desk.page.mouse().down();
         // Half way to the middle: half as large.
-        desk.page.mouse().move((middle[0] + handle.x + handle.width / 2) / 2, (middle[1] + handle.y + handle.height / 2) / 2);
+        desk.page
+                .mouse()
+                .move((middle[0] + handle.x + handle.width / 2) / 2, (middle[1] + handle.y + handle.height / 2) / 2);
         desk.page.mouse().up();
         assertThat(desk.page.getByLabel("Undo Scale")).isVisible();
-        assertThat(item(desk, "one").get("width").asDouble()).isCloseTo(one.get("width").asDouble() / 2, within(8.0));
+        assertThat(item(desk, "one").get("width").asDouble())
+                .isCloseTo(one.get("width").asDouble() / 2, within(8.0));
         var knob = desk.page.locator("[data-handle=turn]").boundingBox();
         desk.page.mouse().move(knob.x + knob.width / 2, knob.y + knob.height / 2);
         desk.page.mouse().down();
@@ -373,14 +426,23 @@ class BriefTest {
         assertThat(item(desk, "one").get("turn").asDouble()).isEqualTo(90);
         desk.handsOff();
         desk.press("ArrowRight");
-        desk.page.waitForCondition(() -> item(desk, "one").get("x").asDouble() == one.get("x").asDouble() + 10);
-        desk.page.locator("section[aria-label='On the board'] li button", new Page.LocatorOptions().setHasText("two")).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        desk.page.waitForCondition(
+                () -> item(desk, "one").get("x").asDouble() == one.get("x").asDouble() + 10);
+        desk.page
+                .locator("section[aria-label='On the board'] li button", new Page.LocatorOptions().setHasText("two"))
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
         desk.button("Group").click();
         assertThat(desk.button("Ungroup")).isVisible();
         desk.handsOff();
         desk.press("Escape");
         var two = item(desk, "two");
-        drag(desk, "board", two.get("x").asDouble(), two.get("y").asDouble(), two.get("x").asDouble(), two.get("y").asDouble() + 90);
+        drag(
+                desk,
+                "board",
+                two.get("x").asDouble(),
+                two.get("y").asDouble(),
+                two.get("x").asDouble(),
+                two.get("y").asDouble() + 90);
         assertThat(desk.page.getByLabel("Undo Move (2)")).isVisible();
         assertThat(item(desk, "one").get("y").asDouble()).isCloseTo(one.get("y").asDouble() + 90, within(3.0));
         desk.page.getByLabel("Locked").click();
@@ -399,8 +461,10 @@ class BriefTest {
             desk.page.waitForTimeout(1_000);
         }
         desk.stage("Brief");
-        desk.page.waitForCondition(() -> desk.get(desk.site() + "/brief").get("spentSeconds").get(3).asInt() >= 5);
-        assertThat(desk.get(desk.site() + "/brief").get("spentSeconds").get(3).asInt()).isLessThan(60);
+        desk.page.waitForCondition(() ->
+                desk.get(desk.site() + "/brief").get("spentSeconds").get(3).asInt() >= 5);
+        assertThat(desk.get(desk.site() + "/brief").get("spentSeconds").get(3).asInt())
+                .isLessThan(60);
     }
 
     @Test
@@ -421,10 +485,15 @@ class BriefTest {
         desk.page.getByLabel("State of PRP-CLOCK").selectOption("FINISHED");
         assertThat(desk.page.getByText("● 1 finished")).isVisible();
         desk.page.getByLabel("Source of PRP-TILL").selectOption("STOCK");
-        desk.page.waitForCondition(() -> desk.get(desk.site() + "/piece-list").toString().contains("STOCK"));
+        desk.page.waitForCondition(
+                () -> desk.get(desk.site() + "/piece-list").toString().contains("STOCK"));
         desk.field("Group").selectOption("source");
         assertThat(desk.page.locator("caption")).containsText(new String[] {"from stock", "make"});
-        assertThat(desk.get(desk.site() + "/piece-list").valueStream().filter(l -> l.get("hero").asBoolean()).map(l -> l.get("code").asString())).containsExactly("PRP-CLOCK");
+        assertThat(desk.get(desk.site() + "/piece-list")
+                        .valueStream()
+                        .filter(l -> l.get("hero").asBoolean())
+                        .map(l -> l.get("code").asString()))
+                .containsExactly("PRP-CLOCK");
     }
 
     @Test
@@ -441,17 +510,20 @@ class BriefTest {
         assertThat(best.locator("svg")).hasCount(2);
         assertThat(best.locator("svg").first()).hasAttribute("aria-label", "wall, 1 m: 0.5 m, 0.5 m");
         desk.type("at least", "5 m");
-        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("must be above 0 and not longer than the greatest");
+        assertThat(desk.page.getByRole(AriaRole.ALERT))
+                .containsText("must be above 0 and not longer than the greatest");
     }
 
     @Test
     void manyPicturesAreShownFromTheirPreviews() {
         var desk = brief("Crowded board", "Board");
         upload(desk, IntStream.range(0, 20).mapToObj(i -> wall("picture " + i)).toArray(FilePayload[]::new));
-        assertThat(desk.page.locator("section[aria-label='On the board'] .spread .figures")).hasText("20", new LocatorAssertions.HasTextOptions().setTimeout(60_000));
+        assertThat(desk.page.locator("section[aria-label='On the board'] .spread .figures"))
+                .hasText("20", new LocatorAssertions.HasTextOptions().setTimeout(60_000));
         desk.handsOff();
         desk.press("h");
         assertThat(desk.page.locator(".sheet img")).hasCount(20);
-        assertThat(desk.page.locator(".sheet img").evaluateAll("all => all.every(i => i.src.endsWith('/preview'))")).isEqualTo(true);
+        assertThat(desk.page.locator(".sheet img").evaluateAll("all => all.every(i => i.src.endsWith('/preview'))"))
+                .isEqualTo(true);
     }
 }

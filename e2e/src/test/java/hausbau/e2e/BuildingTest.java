@@ -34,7 +34,9 @@ class BuildingTest {
     }
 
     private static void level(Desk desk, String label) {
-        desk.page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setLabel(label));
+        desk.page
+                .getByLabel("Level", new Page.GetByLabelOptions().setExact(true))
+                .selectOption(new SelectOption().setLabel(label));
     }
 
     /** Counted: to the lower level, the tool, and one drag. */
@@ -51,17 +53,24 @@ class BuildingTest {
         assertThat(desk.field("Risers")).hasValue("19");
         desk.page.getByLabel("Shape of the stairs").selectOption("HALF_TURN");
         assertThat(desk.page.getByLabel("Hand")).isVisible();
-        desk.until("massing => fetch(massing).then((answer) => answer.json()).then((m) => m.stairs[0].shape === 'HALF_TURN')", desk.site() + "/massing");
+        desk.until(
+                "massing => fetch(massing).then((answer) => answer.json()).then((m) => m.stairs[0].shape === 'HALF_TURN')",
+                desk.site() + "/massing");
         var stair = desk.get(desk.site() + "/massing").get("stairs").get(0);
         assertThat(stair.get("shape").asString()).isEqualTo("HALF_TURN");
         // Dragged by the hand, it goes by the step.
         var foot = stair.get("footMm");
         var tread = stair.get("treadsMm").get(3);
-        var x = (tread.get("min").get("x").asDouble() + tread.get("max").get("x").asDouble()) / 2;
-        var y = (tread.get("min").get("y").asDouble() + tread.get("max").get("y").asDouble()) / 2;
+        var x = (tread.get("min").get("x").asDouble()
+                        + tread.get("max").get("x").asDouble())
+                / 2;
+        var y = (tread.get("min").get("y").asDouble()
+                        + tread.get("max").get("y").asDouble())
+                / 2;
         desk.dragPlan(x, y, x + 530, y);
         assertThat(desk.page.getByText("Change the stairs").first()).isVisible();
-        desk.until("([site, x]) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.stairs[0].footMm.x === x)",
+        desk.until(
+                "([site, x]) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.stairs[0].footMm.x === x)",
                 Arrays.asList(desk.site(), foot.get("x").asDouble() + 500));
         desk.handsOff();
         desk.press("Control+z", "Control+z", "Control+z");
@@ -82,20 +91,31 @@ class BuildingTest {
         desk.button("Show the plan").click();
         assertThat(section).isHidden();
         desk.stage("Handover");
-        var file = desk.page.waitForDownload(() -> desk.page.locator("a.file", new Page.LocatorOptions().setHasText("section.dxf")).click()).path();
+        var file = desk.page
+                .waitForDownload(() -> desk.page
+                        .locator("a.file", new Page.LocatorOptions().setHasText("section.dxf"))
+                        .click())
+                .path();
         assertThat(readDxf(file)).contains("\"CUT\"", "\"DIMENSIONS\"", "3.4 m");
     }
 
     /** An independent reader: npm's dxf-parser. */
     private static String readDxf(Path file) {
         try {
-            var process = new ProcessBuilder("node", "-e", """
+            var process = new ProcessBuilder(
+                            "node",
+                            "-e",
+                            """
                     const Parser = require(process.argv[1]); const P = Parser.default ?? Parser
                     const dxf = new P().parseSync(require('fs').readFileSync(process.argv[2], 'utf8'))
                     const cut = dxf.entities.filter((e) => e.type === 'POLYLINE' && e.layer === 'CUT')
                     if (!cut.length || !cut.every((e) => e.shape && e.vertices.length >= 4)) throw new Error('no closed cut')
                     console.log(JSON.stringify({ layers: [...new Set(dxf.entities.map((e) => e.layer))], words: dxf.entities.filter((e) => e.type === 'TEXT').map((e) => e.text) }))
-                    """, MODULES.resolve("dxf-parser").toString(), file.toString()).redirectError(ProcessBuilder.Redirect.INHERIT).start();
+                    """,
+                            MODULES.resolve("dxf-parser").toString(),
+                            file.toString())
+                    .redirectError(ProcessBuilder.Redirect.INHERIT)
+                    .start();
             var said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             assertThat(process.waitFor()).isZero();
             JsonMapper.builder().build().readTree(said);
@@ -112,9 +132,12 @@ class BuildingTest {
         desk.button("Sun").click();
         desk.page.waitForFunction("() => document.querySelector('[data-testid=space]').dataset.sun !== ''");
         var morning = space.getAttribute("data-sun").split(" ");
-        assertThat(Double.parseDouble(morning[0])).as("at ten the sun stands in the east").isPositive();
+        assertThat(Double.parseDouble(morning[0]))
+                .as("at ten the sun stands in the east")
+                .isPositive();
         desk.page.getByLabel("Hour of the day").fill("16");
-        desk.page.waitForFunction("() => Number(document.querySelector('[data-testid=space]').dataset.sun.split(' ')[0]) < 0");
+        desk.page.waitForFunction(
+                "() => Number(document.querySelector('[data-testid=space]').dataset.sun.split(' ')[0]) < 0");
         desk.page.getByLabel("Levels that Space shows").selectOption("one");
         desk.button("Ceilings").click();
         assertThat(desk.button("Ceilings")).hasAttribute("aria-pressed", "false");
@@ -128,10 +151,16 @@ class BuildingTest {
         assertThat(desk.page.getByText("Arrow keys walk")).isVisible();
         // From 1.5, 1.5 m toward the middle of the room, then on to the far corner's walls.
         desk.page.keyboard().down("ArrowUp");
-        desk.page.waitForFunction("() => { const [x, y] = document.querySelector('[data-testid=plan]').dataset.figure.split(' ').map(Number); return x > 8700 || y > 5700 }");
+        desk.page.waitForFunction(
+                "() => { const [x, y] = document.querySelector('[data-testid=plan]').dataset.figure.split(' ').map(Number); return x > 8700 || y > 5700 }");
         desk.page.waitForTimeout(1_000);
         desk.page.keyboard().up("ArrowUp");
-        var at = Arrays.stream(desk.page.getByTestId("plan").getAttribute("data-figure").split(" ")).mapToDouble(Double::parseDouble).toArray();
+        var at = Arrays.stream(desk.page
+                        .getByTestId("plan")
+                        .getAttribute("data-figure")
+                        .split(" "))
+                .mapToDouble(Double::parseDouble)
+                .toArray();
         assertThat(at[0]).isLessThanOrEqualTo(8_801);
         assertThat(at[1]).isLessThanOrEqualTo(5_801);
         assertThat(at[2]).isZero();
@@ -156,14 +185,22 @@ class BuildingTest {
     @Test
     void anSvgIsBroughtInWithItsUnitAndWhatIsNoOutlineIsTold() {
         var desk = SharedApplication.desk().newSite("Brought in");
-        var svg = "<svg xmlns='http://www.w3.org/2000/svg'><path id='Arcade' d='M0 0h10v-6h-4v-4h-6z'/><circle r='3'/></svg>";
-        desk.page.getByLabel("An SVG file with outlines").setInputFiles(new FilePayload("plan.svg", "image/svg+xml", svg.getBytes(StandardCharsets.UTF_8)));
+        var svg =
+                "<svg xmlns='http://www.w3.org/2000/svg'><path id='Arcade' d='M0 0h10v-6h-4v-4h-6z'/><circle r='3'/></svg>";
+        desk.page
+                .getByLabel("An SVG file with outlines")
+                .setInputFiles(new FilePayload("plan.svg", "image/svg+xml", svg.getBytes(StandardCharsets.UTF_8)));
         assertThat(desk.page.getByText("it is round")).isVisible();
         desk.page.getByLabel("Unit of the drawing").selectOption(new SelectOption().setLabel("metre"));
         assertThat(desk.page.getByText("10 m wide")).isVisible();
         desk.button("Make 1 room").click();
         assertThat(desk.field("Room name")).hasValue("Arcade");
-        assertThat(desk.get(desk.site() + "/massing").get("rooms").get(0).get("areaM2").asDouble()).isEqualTo(84);
+        assertThat(desk.get(desk.site() + "/massing")
+                        .get("rooms")
+                        .get(0)
+                        .get("areaM2")
+                        .asDouble())
+                .isEqualTo(84);
     }
 
     /** The drawing follows the hand, one request is under way at most, and the last position arrives. */
@@ -194,7 +231,12 @@ class BuildingTest {
         desk.page.mouse().up();
         assertThat(desk.field("Clear width")).hasValue("6.5 m");
         assertThat(most).hasValue(1);
-        assertThat(desk.get(desk.site() + "/massing").get("rooms").get(0).get("widthMm").asInt()).isEqualTo(6_500);
+        assertThat(desk.get(desk.site() + "/massing")
+                        .get("rooms")
+                        .get(0)
+                        .get("widthMm")
+                        .asInt())
+                .isEqualTo(6_500);
     }
 
     /** Sizes typed while the rectangle is drawn. */
@@ -216,7 +258,9 @@ class BuildingTest {
         desk.dragPlan(3_000, 2_000, 3_400, 2_600);
         assertThat(desk.field("Solid's name")).hasValue("Solid 1");
         desk.type("Height", "1.1 m");
-        desk.until("(site) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.solids[0].boxMm.max.z === 1100)", desk.site());
+        desk.until(
+                "(site) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.solids[0].boxMm.max.z === 1100)",
+                desk.site());
     }
 
     /** In the chain over a wall of 6 m, written 14 px inside or 36 px outside of it: where its length stands, a length is typed. */
@@ -255,7 +299,10 @@ class BuildingTest {
         desk.button("Move down").click();
         assertThat(desk.page.getByText("Move level “Attic”")).isVisible();
         var levels = desk.get(desk.site() + "/massing").get("levels");
-        assertThat(levels.valueStream().map(l -> l.get("name").asString() + " " + l.get("floorMm").asInt())).containsExactly("Ground 0", "Attic 3200", "Level 1 6400");
+        assertThat(levels.valueStream()
+                        .map(l -> l.get("name").asString() + " "
+                                + l.get("floorMm").asInt()))
+                .containsExactly("Ground 0", "Attic 3200", "Level 1 6400");
         desk.button("Move down").click();
         assertThat(desk.page.getByText("The ground level stays")).isVisible();
         level(desk, "Ground");
@@ -273,10 +320,15 @@ class BuildingTest {
         assertThat(desk.page.getByTestId("opening-door")).isVisible();
         var runs = desk.page.getByLabel("Runs", new Page.GetByLabelOptions().setExact(true));
         assertThat(runs.getByRole(AriaRole.LISTITEM)).hasCount(4);
-        var wall = desk.page.getByTestId("opening-door").getByLabel("Wall").evaluate("e => e.selectedOptions[0].text").toString();
+        var wall = desk.page
+                .getByTestId("opening-door")
+                .getByLabel("Wall")
+                .evaluate("e => e.selectedOptions[0].text")
+                .toString();
         runs.getByText(wall).click();
         var drawn = desk.page.getByTestId("run");
-        assertThat(drawn).hasAttribute("aria-label", Pattern.compile("Room 1, " + wall + " in elevation, . m long, 1 openings"));
+        assertThat(drawn)
+                .hasAttribute("aria-label", Pattern.compile("Room 1, " + wall + " in elevation, . m long, 1 openings"));
         assertThat(drawn.locator(".hole")).hasCount(1);
         runs.getByText(wall).click();
         assertThat(drawn).isHidden();
@@ -294,7 +346,9 @@ class BuildingTest {
         desk.press("Control+a");
         desk.page.keyboard().type("1 m");
         desk.press("Enter");
-        desk.until("(site) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.stairs[0].widthMm === 1000)", desk.site());
+        desk.until(
+                "(site) => fetch(site + '/massing').then((r) => r.json()).then((m) => m.stairs[0].widthMm === 1000)",
+                desk.site());
         desk.button("Back to the room").focus();
         desk.press("Enter");
         desk.button("Add a solid").focus();

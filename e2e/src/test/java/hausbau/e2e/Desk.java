@@ -5,8 +5,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
 import java.util.Arrays;
@@ -77,10 +77,20 @@ final class Desk {
     /** The same room in no time, from pieces of a metre, through the API. */
     Desk hall(String name) {
         page.navigate(application.url("/"));
-        var site = "/api/sites/" + JSON.readTree(post("/api/sites", "{\"name\":\"" + name + "\"}").text()).get("id").asLong();
-        post(site + "/rooms", "{\"name\":\"Room\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":5000,\"depthMm\":4000}");
-        page.request().put(application.url(site + "/kit"), RequestOptions.create().setHeader("Content-Type", "application/json")
-                .setData("{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}"));
+        var site = "/api/sites/"
+                + JSON.readTree(post("/api/sites", "{\"name\":\"" + name + "\"}")
+                                .text())
+                        .get("id")
+                        .asLong();
+        post(
+                site + "/rooms",
+                "{\"name\":\"Room\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":5000,\"depthMm\":4000}");
+        page.request()
+                .put(
+                        application.url(site + "/kit"),
+                        RequestOptions.create()
+                                .setHeader("Content-Type", "application/json")
+                                .setData("{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}"));
         page.navigate(application.url(site.substring("/api".length()) + "/build"));
         waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
         waitFor("[data-testid=tally-placements]");
@@ -99,16 +109,21 @@ final class Desk {
 
     Desk stage(String title) {
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stages"))
-                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(title)).click();
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(title))
+                .click();
         return this;
     }
 
     Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).first();
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name))
+                .first();
     }
 
     Locator button(String name, boolean exactly) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(exactly)).first();
+        return page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(name).setExact(exactly))
+                .first();
     }
 
     /** Where the figure stands on the plan, millimetres. */
@@ -156,11 +171,14 @@ final class Desk {
     }
 
     int placements() {
-        return Integer.parseInt(page.getByTestId("tally-placements").textContent().replaceAll("\\D", ""));
+        return Integer.parseInt(
+                page.getByTestId("tally-placements").textContent().replaceAll("\\D", ""));
     }
 
     void placements(int count) {
-        page.waitForFunction("n => document.querySelector('[data-testid=tally-placements]')?.textContent.replace(/\\D/g, '') === String(n)", count,
+        page.waitForFunction(
+                "n => document.querySelector('[data-testid=tally-placements]')?.textContent.replace(/\\D/g, '') === String(n)",
+                count,
                 new Page.WaitForFunctionOptions().setTimeout(SLOW));
     }
 
@@ -223,7 +241,9 @@ final class Desk {
             }
         }
         var box = space.boundingBox();
-        return new double[] {box.x + (clip[0] / clip[3] + 1) / 2 * box.width, box.y + (1 - clip[1] / clip[3]) / 2 * box.height};
+        return new double[] {
+            box.x + (clip[0] / clip[3] + 1) / 2 * box.width, box.y + (1 - clip[1] / clip[3]) / 2 * box.height
+        };
     }
 
     void moveInSpace(double x, double y, double z) {
@@ -254,16 +274,30 @@ final class Desk {
     }
 
     APIResponse post(String path, String body) {
-        return page.request().post(application.url(path), RequestOptions.create().setHeader("Content-Type", "application/json").setData(body));
+        return page.request()
+                .post(
+                        application.url(path),
+                        RequestOptions.create()
+                                .setHeader("Content-Type", "application/json")
+                                .setData(body));
     }
 
     APIResponse patch(String path, String body) {
-        return page.request().patch(application.url(path), RequestOptions.create().setHeader("Content-Type", "application/json").setData(body));
+        return page.request()
+                .patch(
+                        application.url(path),
+                        RequestOptions.create()
+                                .setHeader("Content-Type", "application/json")
+                                .setData(body));
     }
 
     long piece(String code) {
-        return StreamSupport.stream(get(site() + "/pieces").spliterator(), false).filter(p -> p.get("code").asString().equals(code))
-                .findFirst().orElseThrow().get("id").asLong();
+        return StreamSupport.stream(get(site() + "/pieces").spliterator(), false)
+                .filter(p -> p.get("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
     }
 
     /** What a hand set down last. */
@@ -273,8 +307,11 @@ final class Desk {
 
     /** What hands set down, the last one last. */
     List<JsonNode> byHand() {
-        return get(site() + "/placements").valueStream().filter(p -> p.get("origin").asString().equals("hand"))
-                .sorted((a, b) -> Long.compare(number(a), number(b))).toList();
+        return get(site() + "/placements")
+                .valueStream()
+                .filter(p -> p.get("origin").asString().equals("hand"))
+                .sorted((a, b) -> Long.compare(number(a), number(b)))
+                .toList();
     }
 
     private static long number(JsonNode placement) {

@@ -70,20 +70,26 @@ class FirstRoomTest {
     void drawCallsDoNotGrowWithPlacements() {
         var desk = SharedApplication.desk().hall("Many");
         var ids = new ArrayList<String>();
-        var placed = desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
+        var placed = desk.post(
+                desk.site() + "/placements",
+                "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
         assertThat(placed.status()).isEqualTo(201);
         ids.add(desk.lastPlacement().get("id").asString());
         var calls = new ArrayList<Integer>();
         for (var instances : List.of(100, 10_000)) {
             while (ids.size() < instances) {
                 var some = ids.subList(0, Math.min(ids.size(), instances - ids.size()));
-                var answer = desk.post(desk.site() + "/placements/copies", "{\"ids\":[\"" + String.join("\",\"", some) + "\"],\"byMm\":{\"x\":400,\"y\":0,\"z\":0}}");
+                var answer = desk.post(
+                        desk.site() + "/placements/copies",
+                        "{\"ids\":[\"" + String.join("\",\"", some) + "\"],\"byMm\":{\"x\":400,\"y\":0,\"z\":0}}");
                 assertThat(answer.status()).as(answer.text()).isEqualTo(201);
                 ids.addAll(List.of(answer.text().replaceAll("[\\[\\]\"\\s]", "").split(",")));
             }
             desk.page.reload();
             // A lamp has two materials, so each lamp counts two instances.
-            desk.page.waitForFunction("n => Number(document.querySelector('[data-testid=space]')?.dataset.instances) >= n", 2 * instances,
+            desk.page.waitForFunction(
+                    "n => Number(document.querySelector('[data-testid=space]')?.dataset.instances) >= n",
+                    2 * instances,
                     new Page.WaitForFunctionOptions().setTimeout(120_000));
             calls.add(Integer.parseInt(desk.page.getByTestId("space").getAttribute("data-draw-calls")));
         }
@@ -108,7 +114,14 @@ class FirstRoomTest {
     }
 
     static void passesAxe(Desk desk, String what) {
-        var result = new AxeBuilder(desk.page).withTags(List.of("wcag2a", "wcag2aa", "wcag21aa", "wcag22aa")).analyze();
-        assertThat(result.getViolations()).as(what + ": " + result.getViolations().stream().map(v -> v.getId() + " " + v.getNodes().get(0).getHtml()).toList()).isEmpty();
+        var result = new AxeBuilder(desk.page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"))
+                .analyze();
+        assertThat(result.getViolations())
+                .as(what + ": "
+                        + result.getViolations().stream()
+                                .map(v -> v.getId() + " " + v.getNodes().get(0).getHtml())
+                                .toList())
+                .isEmpty();
     }
 }

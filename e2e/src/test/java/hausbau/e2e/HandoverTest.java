@@ -25,13 +25,16 @@ import tools.jackson.databind.json.JsonMapper;
 @ExtendWith(SharedApplication.class)
 class HandoverTest {
 
-    private static final Path MODULES = Path.of("../web/node_modules").toAbsolutePath().normalize();
-    private static final String VALIDATE = """
+    private static final Path MODULES =
+            Path.of("../web/node_modules").toAbsolutePath().normalize();
+    private static final String VALIDATE =
+            """
             const fs = require('fs'), v = require(process.argv[1]);
             v.validateBytes(new Uint8Array(fs.readFileSync(process.argv[2])), {maxIssues: 0})
               .then(r => console.log(JSON.stringify(r)), e => { console.error(e); process.exit(1) })""";
     /** Reads the scene back and tells every node's name and world box, in millimetres with Z up. */
-    private static final String READ = """
+    private static final String READ =
+            """
             <script type="importmap">{"imports": {"three": "/readback/three/build/three.module.js", "three/addons/": "/readback/three/examples/jsm/"}}</script>
             <script type="module">
               import { Box3 } from 'three'
@@ -54,21 +57,40 @@ class HandoverTest {
     private static Desk furnished(String name) {
         var desk = SharedApplication.desk().hall(name);
         var bench = desk.piece("PRP-BENCH");
-        desk.post(desk.site() + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":2000,\"y\":1000,\"z\":0},\"quarterTurns\":1}");
-        desk.post(desk.site() + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":3500,\"y\":3000,\"z\":0},\"mirrored\":true}");
-        desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":1000,\"y\":3000,\"z\":0},\"freeDegrees\":30,\"snap\":false}");
+        desk.post(
+                desk.site() + "/placements",
+                "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":2000,\"y\":1000,\"z\":0},\"quarterTurns\":1}");
+        desk.post(
+                desk.site() + "/placements",
+                "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":3500,\"y\":3000,\"z\":0},\"mirrored\":true}");
+        desk.post(
+                desk.site() + "/placements",
+                "{\"pieceId\":" + desk.piece("PRP-LAMP")
+                        + ",\"atMm\":{\"x\":1000,\"y\":3000,\"z\":0},\"freeDegrees\":30,\"snap\":false}");
         desk.stage("Handover");
         return desk;
     }
 
     private static Path download(Desk desk, String title) {
-        return desk.page.waitForDownload(() -> desk.page.locator("a.file", new Page.LocatorOptions().setHasText(title)).click()).path();
+        return desk.page
+                .waitForDownload(() -> desk.page
+                        .locator("a.file", new Page.LocatorOptions().setHasText(title))
+                        .click())
+                .path();
     }
 
     private static void passesTheValidator(Path file) throws IOException, InterruptedException {
-        var process = new ProcessBuilder("node", "-e", VALIDATE, MODULES.resolve("gltf-validator").toString(), file.toString())
-                .redirectError(ProcessBuilder.Redirect.INHERIT).start();
-        var report = JsonMapper.builder().build().readTree(new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8));
+        var process = new ProcessBuilder(
+                        "node",
+                        "-e",
+                        VALIDATE,
+                        MODULES.resolve("gltf-validator").toString(),
+                        file.toString())
+                .redirectError(ProcessBuilder.Redirect.INHERIT)
+                .start();
+        var report = JsonMapper.builder()
+                .build()
+                .readTree(new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8));
         assertThat(process.waitFor()).isZero();
         var issues = report.get("issues");
         assertThat(issues.get("numErrors").asInt()).as(issues.toString()).isZero();
@@ -84,20 +106,33 @@ class HandoverTest {
         assertThat(read.path("error").asString()).isEmpty();
         var placements = desk.get(desk.site() + "/placements");
         assertThat(read.get("nodes")).hasSameSizeAs(placements);
-        var used = placements.valueStream().map(p -> p.get("pieceId").asLong()).distinct().toList();
+        var used = placements
+                .valueStream()
+                .map(p -> p.get("pieceId").asLong())
+                .distinct()
+                .toList();
         var primitives = desk.get(desk.site() + "/tally").get("drawCalls").asInt();
         // A mesh is shared by all placements of its piece: one geometry a piece and material, however many nodes.
         assertThat(read.get("geometries").asInt()).isEqualTo(primitives).isGreaterThanOrEqualTo(used.size());
-        assertThat(boxes(read, "PRP-BENCH")).containsExactlyInAnyOrder(
-                // 1600 × 450 × 450 about its base's centre, once turned and once mirrored.
-                List.of(1_775, 200, 0, 2_225, 1_800, 450), List.of(2_700, 2_775, 0, 4_300, 3_225, 450));
+        assertThat(boxes(read, "PRP-BENCH"))
+                .containsExactlyInAnyOrder(
+                        // 1600 × 450 × 450 about its base's centre, once turned and once mirrored.
+                        List.of(1_775, 200, 0, 2_225, 1_800, 450), List.of(2_700, 2_775, 0, 4_300, 3_225, 450));
         assertThat(boxes(read, "PRP-LAMP").get(0).get(5)).isEqualTo(2_000);
     }
 
     private static List<List<Integer>> boxes(JsonNode read, String code) {
-        return read.get("nodes").valueStream().filter(n -> n.get("name").asString().endsWith(code))
-                .map(n -> List.of(n.get("min").get(0).asInt(), n.get("min").get(1).asInt(), n.get("min").get(2).asInt(),
-                        n.get("max").get(0).asInt(), n.get("max").get(1).asInt(), n.get("max").get(2).asInt())).toList();
+        return read.get("nodes")
+                .valueStream()
+                .filter(n -> n.get("name").asString().endsWith(code))
+                .map(n -> List.of(
+                        n.get("min").get(0).asInt(),
+                        n.get("min").get(1).asInt(),
+                        n.get("min").get(2).asInt(),
+                        n.get("max").get(0).asInt(),
+                        n.get("max").get(1).asInt(),
+                        n.get("max").get(2).asInt()))
+                .toList();
     }
 
     private static JsonNode readBack(Desk desk) {
@@ -106,9 +141,12 @@ class HandoverTest {
         page.route("**/readback/**", route -> {
             var path = route.request().url().replaceAll(".*/readback/", "");
             if (path.equals("index.html")) {
-                route.fulfill(new Route.FulfillOptions().setContentType("text/html").setBody(READ.replace("SCENE", scene)));
+                route.fulfill(
+                        new Route.FulfillOptions().setContentType("text/html").setBody(READ.replace("SCENE", scene)));
             } else {
-                route.fulfill(new Route.FulfillOptions().setContentType("text/javascript").setPath(MODULES.resolve(path)));
+                route.fulfill(new Route.FulfillOptions()
+                        .setContentType("text/javascript")
+                        .setPath(MODULES.resolve(path)));
             }
         });
         page.navigate(desk.application.url("/readback/index.html"));
@@ -121,12 +159,21 @@ class HandoverTest {
         var desk = furnished("Pieced hall");
         desk.page.getByLabel("With the sheets of their materials").click();
         try (var zip = new ZipFile(download(desk, "pieces.zip").toFile())) {
-            var sheets = zip.stream().map(e -> e.getName()).filter(name -> name.startsWith("sheets/")).toList();
-            assertThat(sheets).contains("sheets/plaster colour.jpg", "sheets/timber normal.jpg").hasSize(3 * desk.get(desk.site() + "/tally").get("sheets").asInt());
+            var sheets = zip.stream()
+                    .map(e -> e.getName())
+                    .filter(name -> name.startsWith("sheets/"))
+                    .toList();
+            assertThat(sheets)
+                    .contains("sheets/plaster colour.jpg", "sheets/timber normal.jpg")
+                    .hasSize(3 * desk.get(desk.site() + "/tally").get("sheets").asInt());
         }
         desk.page.getByLabel("With the sheets of their materials").click();
         try (var zip = new ZipFile(download(desk, "pieces.zip").toFile())) {
-            var codes = desk.get(desk.site() + "/pieces").valueStream().filter(p -> p.get("count").asInt() > 0).map(p -> p.get("code").asString() + ".glb").toList();
+            var codes = desk.get(desk.site() + "/pieces")
+                    .valueStream()
+                    .filter(p -> p.get("count").asInt() > 0)
+                    .map(p -> p.get("code").asString() + ".glb")
+                    .toList();
             assertThat(zip.stream().map(e -> e.getName())).containsExactlyInAnyOrderElementsOf(codes);
             for (var entry : zip.stream().toList()) {
                 var file = Files.createTempFile("piece", ".glb");
@@ -141,17 +188,25 @@ class HandoverTest {
     @Test
     void aFileIsCalledOffAndTakenAgain() {
         var desk = furnished("Long hall");
-        desk.page.evaluate("() => Promise.all(['TIMBER', 'OPAL', 'METAL'].map((s) => fetch(location.pathname.replace(/sites.(\\d+).*/, 'api/sites/$1/materials/' + s), { method: 'PATCH', headers: { 'Content-Type': 'application/json' }, body: '{\"pixels\":4096}' })))");
+        desk.page.evaluate(
+                "() => Promise.all(['TIMBER', 'OPAL', 'METAL'].map((s) => fetch(location.pathname.replace(/sites.(\\d+).*/, 'api/sites/$1/materials/' + s), { method: 'PATCH', headers: { 'Content-Type': 'application/json' }, body: '{\"pixels\":4096}' })))");
         var taken = new ArrayList<String>();
         desk.page.onDownload(d -> taken.add(d.suggestedFilename()));
-        desk.page.locator("a.file", new Page.LocatorOptions().setHasText("scene.glb")).click();
+        desk.page
+                .locator("a.file", new Page.LocatorOptions().setHasText("scene.glb"))
+                .click();
         assertThat(desk.page.getByRole(AriaRole.PROGRESSBAR)).isVisible();
         desk.until("() => document.querySelector('progress')?.value > 0", null);
         desk.button("Cancel").click();
         assertThat(desk.page.getByRole(AriaRole.PROGRESSBAR)).hasCount(0);
         assertThat(desk.page.getByRole(AriaRole.ALERT)).hasCount(0);
         assertThat(taken).isEmpty();
-        assertThat(desk.page.waitForDownload(() -> desk.page.locator("a.file", new Page.LocatorOptions().setHasText("pieces.zip")).click()).suggestedFilename()).isEqualTo("Long hall pieces.zip");
+        assertThat(desk.page
+                        .waitForDownload(() -> desk.page
+                                .locator("a.file", new Page.LocatorOptions().setHasText("pieces.zip"))
+                                .click())
+                        .suggestedFilename())
+                .isEqualTo("Long hall pieces.zip");
     }
 
     @Test
@@ -160,7 +215,10 @@ class HandoverTest {
         var lines = Files.readAllLines(download(desk, "pieces.csv"));
         assertThat(lines.get(0)).isEqualTo("code,role,name,width_mm,depth_mm,height_mm,count");
         assertThat(lines).anyMatch(l -> l.startsWith("PRP-BENCH,prop,bench,1600,450,450,2"));
-        var sum = lines.stream().skip(1).mapToInt(l -> Integer.parseInt(l.substring(l.lastIndexOf(',') + 1))).sum();
+        var sum = lines.stream()
+                .skip(1)
+                .mapToInt(l -> Integer.parseInt(l.substring(l.lastIndexOf(',') + 1)))
+                .sum();
         assertThat(sum).isEqualTo(desk.get(desk.site() + "/placements").size());
     }
 }

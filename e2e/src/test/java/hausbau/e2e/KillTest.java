@@ -24,13 +24,17 @@ class KillTest {
         try (var application = new Application()) {
             var sites = get(application, "/api/sites");
             var site = "/api/sites/" + sites.replaceAll(".*?\"id\":(\\d+).*", "$1");
-            var bench = get(application, site + "/pieces").replaceAll(".*\\{\"id\":(\\d+),\"code\":\"PRP-BENCH\".*", "$1");
+            var bench =
+                    get(application, site + "/pieces").replaceAll(".*\\{\"id\":(\\d+),\"code\":\"PRP-BENCH\".*", "$1");
             Set<String> acknowledged = ConcurrentHashMap.newKeySet();
             var ended = new AtomicReference<IOException>();
             var stream = new Thread(() -> {
                 try {
                     for (var i = 0; ; i++) {
-                        var answer = post(application, site + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":" + i * 100 + ",\"y\":4000,\"z\":0}}");
+                        var answer = post(
+                                application,
+                                site + "/placements",
+                                "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":" + i * 100 + ",\"y\":4000,\"z\":0}}");
                         if (answer.statusCode() == 201) {
                             acknowledged.add(answer.body().replaceAll(".*?\"id\":\"(hand\\.\\d+)\".*", "$1"));
                         }
@@ -48,7 +52,9 @@ class KillTest {
             }
             application.killServer();
             stream.join();
-            assertThat(ended.get()).as("the stream ended because the server was killed").isNotNull();
+            assertThat(ended.get())
+                    .as("the stream ended because the server was killed")
+                    .isNotNull();
             application.start();
             var there = ids(get(application, site + "/placements"));
             assertThat(there).containsAll(acknowledged);
@@ -68,11 +74,19 @@ class KillTest {
     }
 
     private String get(Application application, String path) throws Exception {
-        return client.send(HttpRequest.newBuilder(URI.create(application.url(path))).build(), HttpResponse.BodyHandlers.ofString()).body();
+        return client.send(
+                        HttpRequest.newBuilder(URI.create(application.url(path)))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString())
+                .body();
     }
 
     private HttpResponse<String> post(Application application, String path, String body) throws Exception {
-        return client.send(HttpRequest.newBuilder(URI.create(application.url(path))).header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+        return client.send(
+                HttpRequest.newBuilder(URI.create(application.url(path)))
+                        .header("Content-Type", "application/json")
+                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 }

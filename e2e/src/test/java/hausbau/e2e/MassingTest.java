@@ -24,7 +24,12 @@ class MassingTest {
         assertThat(desk.field("Corner X")).hasValue("1 m");
         desk.type("Clear depth", "3.5 m");
         assertThat(desk.page.getByText("Change “Room 1”")).isVisible();
-        assertThat(desk.get(desk.site() + "/massing").get("rooms").get(0).get("depthMm").asInt()).isEqualTo(3_500);
+        assertThat(desk.get(desk.site() + "/massing")
+                        .get("rooms")
+                        .get(0)
+                        .get("depthMm")
+                        .asInt())
+                .isEqualTo(3_500);
     }
 
     /** Counted: a click, a drag, a typed value with Enter and a key are one action each. */
@@ -48,20 +53,28 @@ class MassingTest {
         assertThat(desk.page.getByTestId("opening-door")).isVisible();
         var massing = desk.get(desk.site() + "/massing");
         var door = massing.get("openings").get(0);
-        assertThat(door.get("roomId").asLong()).isEqualTo(massing.get("rooms").get(1).get("id").asLong());
+        assertThat(door.get("roomId").asLong())
+                .isEqualTo(massing.get("rooms").get(1).get("id").asLong());
         var gap = massing.get("gaps").get(0).get("box");
         // In one of the two shared walls, which lie at X 5 to 5.2 m and at Y 3 to 3.2 m.
-        assertThat(gap.get("min").get("x").asInt() == 5_000 && gap.get("max").get("x").asInt() == 5_200
-                || gap.get("min").get("y").asInt() == 3_000 && gap.get("max").get("y").asInt() == 3_200).isTrue();
+        assertThat(gap.get("min").get("x").asInt() == 5_000
+                                && gap.get("max").get("x").asInt() == 5_200
+                        || gap.get("min").get("y").asInt() == 3_000
+                                && gap.get("max").get("y").asInt() == 3_200)
+                .isTrue();
         // A storey copied from the first: one, on the level's own panel.
         desk.button("Copy level up").click();
         assertThat(desk.field("Level name")).hasValue("Level 1");
-        assertThat(desk.get(desk.site() + "/massing").get("rooms").valueStream().map(r -> r.get("cornerMm").get("z").asInt())).containsExactly(0, 0, 3_200, 3_200);
+        assertThat(desk.get(desk.site() + "/massing").get("rooms").valueStream().map(r -> r.get("cornerMm")
+                        .get("z")
+                        .asInt()))
+                .containsExactly(0, 0, 3_200, 3_200);
         desk.handsOff();
         desk.press("Control+z");
         assertThat(desk.field("Level name")).hasValue("Ground");
         // Before any kit the rooms stand in Space as blocks.
-        desk.page.waitForFunction("() => Number(document.querySelector('[data-testid=space]').dataset.triangles) > 200");
+        desk.page.waitForFunction(
+                "() => Number(document.querySelector('[data-testid=space]').dataset.triangles) > 200");
     }
 
     /** By hand: 1 m of door in the middle of 5 m begins at 2 m; a metre on at 3 m; mirrored at 5 − 3 − 1 m. */
@@ -93,8 +106,14 @@ class MassingTest {
         var desk = SharedApplication.desk().hall("Told hall").stage("Massing");
         desk.type("Clear width", "6 m");
         assertThat(desk.page.getByText("The last change:")).containsText("placed");
-        var wall = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().contains(".north.")).findFirst().orElseThrow();
-        desk.post(desk.site() + "/placements/arrange", "{\"ids\":[" + wall.get("id") + "],\"byMm\":{\"x\":0,\"y\":0,\"z\":500}}");
+        var wall = desk.get(desk.site() + "/placements")
+                .valueStream()
+                .filter(p -> p.get("id").asString().contains(".north."))
+                .findFirst()
+                .orElseThrow();
+        desk.post(
+                desk.site() + "/placements/arrange",
+                "{\"ids\":[" + wall.get("id") + "],\"byMm\":{\"x\":0,\"y\":0,\"z\":500}}");
         desk.button("Remove room").click();
         var asked = desk.page.getByRole(AriaRole.DIALOG);
         assertThat(asked).containsText("1 changed by hand without a place");
@@ -102,7 +121,12 @@ class MassingTest {
         assertThat(desk.field("Clear width")).hasValue("6 m");
         assertThat(desk.get(desk.site() + "/massing").get("rooms")).hasSize(1);
         desk.button("Remove room").click();
-        desk.page.getByRole(AriaRole.DIALOG).last().getByText("Remove the room", new Locator.GetByTextOptions().setExact(true)).last().click();
+        desk.page
+                .getByRole(AriaRole.DIALOG)
+                .last()
+                .getByText("Remove the room", new Locator.GetByTextOptions().setExact(true))
+                .last()
+                .click();
         assertThat(desk.page.getByText("The first room")).isVisible();
         assertThat(desk.get(desk.site() + "/massing").get("rooms")).isEmpty();
     }
@@ -138,7 +162,12 @@ class MassingTest {
         desk.press("Tab");
         // 5 m less 100 mm of frame and wall on both sides.
         assertThat(door.getByRole(AriaRole.ALERT)).containsText("at most 4.8 m wide");
-        assertThat(desk.get(desk.site() + "/massing").get("openings").get(0).get("widthMm").asInt()).isEqualTo(1_000);
+        assertThat(desk.get(desk.site() + "/massing")
+                        .get("openings")
+                        .get(0)
+                        .get("widthMm")
+                        .asInt())
+                .isEqualTo(1_000);
         desk.handsOff();
         desk.press("Control+z");
         assertThat(door).isHidden();
@@ -159,7 +188,12 @@ class MassingTest {
         desk.type("Clear width", "18' 1/2\"");
         assertThat(desk.field("Clear width")).hasValue("18' 1/2\"");
         assertThat(desk.page.getByText("Change “Room”")).isVisible();
-        assertThat(desk.get(desk.site() + "/massing").get("rooms").get(0).get("widthMm").asDouble()).isEqualTo(18 * 304.8 + 12.7);
+        assertThat(desk.get(desk.site() + "/massing")
+                        .get("rooms")
+                        .get(0)
+                        .get("widthMm")
+                        .asDouble())
+                .isEqualTo(18 * 304.8 + 12.7);
     }
 
     @Test
@@ -170,7 +204,10 @@ class MassingTest {
         desk.stage("Massing").type("Clear width", "7 m");
         assertThat(desk.page.getByText("Change “Room”")).isVisible();
         desk.page.waitForFunction("() => document.querySelector('[data-testid=plan]') !== null");
-        var again = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").equals(bench.get("id"))).findFirst();
+        var again = desk.get(desk.site() + "/placements")
+                .valueStream()
+                .filter(p -> p.get("id").equals(bench.get("id")))
+                .findFirst();
         assertThat(again).hasValueSatisfying(p -> assertThat(p.get("atMm")).isEqualTo(bench.get("atMm")));
         assertThat(desk.findings()).isZero();
     }
@@ -179,7 +216,8 @@ class MassingTest {
     @Test
     void aSideHasAWallOfItsOwnAndCornersAreBuiltAsChosen() {
         var desk = SharedApplication.desk().hall("Thick hall").stage("Massing");
-        var runs = desk.page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Runs").setExact(true));
+        var runs = desk.page.getByRole(
+                AriaRole.REGION, new Page.GetByRoleOptions().setName("Runs").setExact(true));
         runs.getByText("east").click();
         desk.type("Wall on this side", "rubbish");
         assertThat(desk.field("Wall on this side")).hasValue("0.2 m");
@@ -198,13 +236,20 @@ class MassingTest {
         // 5 m and 4 m less a leg at both ends.
         assertThat(runs.getByText("4 m × 3 m").first()).isVisible();
         assertThat(runs.getByText("3 m × 3 m").first()).isVisible();
-        assertThat(desk.get(desk.site() + "/pieces").valueStream().filter(p -> p.get("code").asString().equals("POS-700x700"))).singleElement()
+        assertThat(desk.get(desk.site() + "/pieces")
+                        .valueStream()
+                        .filter(p -> p.get("code").asString().equals("POS-700x700")))
+                .singleElement()
                 .satisfies(p -> assertThat(p.get("count").asInt()).isEqualTo(4));
         assertThat(desk.findings()).isZero();
     }
 
     private static List<Integer> depths(Desk desk) {
-        return desk.get(desk.site() + "/massing").get("runs").valueStream().map(r -> r.get("depthMm").asInt()).toList();
+        return desk.get(desk.site() + "/massing")
+                .get("runs")
+                .valueStream()
+                .map(r -> r.get("depthMm").asInt())
+                .toList();
     }
 
     @Test
@@ -212,7 +257,8 @@ class MassingTest {
         var desk = SharedApplication.desk().hall("Double hall").stage("Massing");
         desk.button("Add room").click();
         assertThat(desk.page.getByText("Another room")).isVisible();
-        assertThat(desk.page.getByLabel("Rooms of this level").getByRole(AriaRole.BUTTON)).hasCount(2);
+        assertThat(desk.page.getByLabel("Rooms of this level").getByRole(AriaRole.BUTTON))
+                .hasCount(2);
         var rooms = desk.get(desk.site() + "/massing").get("rooms");
         // 5 m of room, two walls of 0.2 m, and a metre between.
         assertThat(rooms.get(1).get("cornerMm").get("x").asInt()).isEqualTo(6_400);

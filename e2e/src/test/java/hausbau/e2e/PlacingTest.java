@@ -8,14 +8,14 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.KeyboardModifier;
+import java.math.BigDecimal;
 import java.util.HashSet;
 import java.util.List;
 import java.util.stream.StreamSupport;
-import java.math.BigDecimal;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Placing by hand: in Plan, in Space, with keys alone, and by typed values. */
 @ExtendWith(SharedApplication.class)
@@ -34,19 +34,24 @@ class PlacingTest {
     @ValueSource(doubles = {25.4, 304.8, 19.05, 33.3})
     void everyStepIsTakenExactly(double step) {
         var desk = SharedApplication.desk().hall("Steps of " + step);
-        assertThat(desk.patch(desk.site(), "{\"name\":\"Steps of " + step + "\",\"stepMm\":" + step + "}").status()).isEqualTo(200);
+        assertThat(desk.patch(desk.site(), "{\"name\":\"Steps of " + step + "\",\"stepMm\":" + step + "}")
+                        .status())
+                .isEqualTo(200);
         desk.page.reload();
         desk.waitFor("[data-testid=tally-placements]");
         desk.setDown("PRP-LAMP", 2_000, 2_000);
         var from = desk.lastPlacement().get("atMm").get("x").decimalValue();
-        desk.clickPlan(from.doubleValue(), desk.lastPlacement().get("atMm").get("y").asDouble());
+        desk.clickPlan(
+                from.doubleValue(), desk.lastPlacement().get("atMm").get("y").asDouble());
         desk.handsOff();
         for (var i = 0; i < 7; i++) {
             desk.press("ArrowRight");
         }
         desk.press("ArrowUp", "ArrowUp", "ArrowUp");
         var wanted = from.add(BigDecimal.valueOf(step).multiply(BigDecimal.valueOf(7)));
-        desk.until("([site, x]) => fetch(site + '/placements').then(r => r.json()).then(all => all.some(p => p.origin === 'hand' && p.atMm.x === x))", List.of(desk.site(), wanted.doubleValue()));
+        desk.until(
+                "([site, x]) => fetch(site + '/placements').then(r => r.json()).then(all => all.some(p => p.origin === 'hand' && p.atMm.x === x))",
+                List.of(desk.site(), wanted.doubleValue()));
         assertThat(desk.page.getByText("must be")).hasCount(0);
         assertThat(desk.lastPlacement().get("atMm").get("x").decimalValue()).isEqualByComparingTo(wanted);
     }
@@ -88,7 +93,8 @@ class PlacingTest {
         desk.setDown("PRP-LAMP", 2_000, 2_000).setDown("PRP-LAMP", 3_000, 2_000);
         desk.press("Escape");
         desk.dragPlan(1_700, 1_700, 3_300, 2_300);
-        assertThat(desk.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("2 placements"))).isVisible();
+        assertThat(desk.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("2 placements")))
+                .isVisible();
         assertThat(desk.page.getByText("2 × PRP-LAMP")).isVisible();
         desk.type("Z", "0.5 m");
         assertThat(desk.page.getByText("Set 2 placements")).isVisible();
@@ -166,7 +172,9 @@ class PlacingTest {
     @Test
     void withSnappingOffAThingStandsAndTurnsFreely() {
         var desk = hall("Free hall");
-        desk.page.getByLabel("Snap", new Page.GetByLabelOptions().setExact(true)).click();
+        desk.page
+                .getByLabel("Snap", new Page.GetByLabelOptions().setExact(true))
+                .click();
         desk.setDown("PRP-BENCH", 2_533, 2_017);
         assertThat(desk.page.getByText("set down by hand, free")).isVisible();
         // To the pixel, and off the step.
@@ -192,13 +200,15 @@ class PlacingTest {
         assertThat(desk.page.getByText("2 × POS-200")).isVisible();
         desk.handsOff();
         desk.press("Delete");
-        assertThat(desk.page.getByText("2 pieces of the massing left out by hand")).isVisible();
+        assertThat(desk.page.getByText("2 pieces of the massing left out by hand"))
+                .isVisible();
         var ids = new HashSet<String>();
         desk.stage("Massing").type("Clear width", "6 m");
         assertThat(desk.field("Clear width")).hasValue("6 m");
         // Derived anew, the set still leaves out what a hand took away.
         StreamSupport.stream(desk.get(desk.site() + "/placements").spliterator(), false)
-                .filter(p -> p.get("pieceId").asLong() == desk.piece("POS-200")).forEach(p -> ids.add(p.get("id").asString()));
+                .filter(p -> p.get("pieceId").asLong() == desk.piece("POS-200"))
+                .forEach(p -> ids.add(p.get("id").asString()));
         assertThat(ids).hasSize(2);
         desk.stage("Build").button("Put back").click();
         assertThat(desk.page.getByText("left out by hand")).not().isVisible();
@@ -236,8 +246,11 @@ class PlacingTest {
         slowly(desk);
         desk.press("n", "n", "n");
         desk.placements(before + 4);
-        // A lamp is 0.32 m wide: each stands as far from the last as it is wide, taken to the step and to the edge beside it.
-        var xs = desk.byHand().stream().map(p -> p.get("atMm").get("x").asDouble()).toList();
+        // A lamp is 0.32 m wide: each stands as far from the last as it is wide, taken to the step and to the edge
+        // beside it.
+        var xs = desk.byHand().stream()
+                .map(p -> p.get("atMm").get("x").asDouble())
+                .toList();
         assertThat(xs).doesNotHaveDuplicates().isSorted().hasSize(4);
         assertThat(xs.get(3) - xs.get(2)).isEqualTo(xs.get(2) - xs.get(1)).isEqualTo(xs.get(1) - xs.get(0));
         desk.press("ArrowUp", "ArrowUp", "ArrowUp", ",", "Control+d", "Control+d");
@@ -299,11 +312,13 @@ class PlacingTest {
         desk.setDown("PRP-BENCH", 1_500, 1_000).setDown("PRP-LAMP", 3_000, 1_000);
         desk.press("Escape");
         desk.dragPlan(500, 500, 3_500, 1_500);
-        assertThat(desk.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("2 placements"))).isVisible();
+        assertThat(desk.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("2 placements")))
+                .isVisible();
         desk.handsOff();
         desk.press("/");
         assertThat(desk.page.getByText("Mirror 2 placements")).isVisible();
-        // From 0.7 m to 3.16 m: the sum of both ends, 3.86 m, goes to the step as 3.9 m, and 3.9 − 3 m is where the lamp comes to stand.
+        // From 0.7 m to 3.16 m: the sum of both ends, 3.86 m, goes to the step as 3.9 m, and 3.9 − 3 m is where the
+        // lamp comes to stand.
         assertThat(at(desk, "x")).isEqualTo(900);
         assertThat(desk.byHand().get(0).get("atMm").get("x").asInt()).isEqualTo(2_400);
         desk.field("Free turn in degrees").fill("90");
@@ -316,10 +331,15 @@ class PlacingTest {
     /** All lamps are selected from one of them, set evenly, then in one line, then with their backs to the wall; each with one choice. */
     @Test
     void piecesAreSelectedByLikenessAndLinedUp() {
-        var desk = SharedApplication.desk().hall("Lined up").setDown("PRP-LAMP", 500, 1_000).setDown("PRP-LAMP", 1_000, 2_000).setDown("PRP-LAMP", 4_500, 1_500);
+        var desk = SharedApplication.desk()
+                .hall("Lined up")
+                .setDown("PRP-LAMP", 500, 1_000)
+                .setDown("PRP-LAMP", 1_000, 2_000)
+                .setDown("PRP-LAMP", 4_500, 1_500);
         var before = desk.placements();
         desk.field("Select instead").selectOption("piece");
-        assertThat(desk.page.getByText("3 placements", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(desk.page.getByText("3 placements", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         desk.field("Line up").selectOption("SPREAD.X");
         awaitLamps(desk, "p => p.map(q => q.atMm.x).join() === '500,2500,4500'");
         desk.field("Line up").selectOption("ALIGN.Y.LOW");
@@ -328,13 +348,16 @@ class PlacingTest {
         // 4 m deep; a lamp's foot is 320 mm.
         awaitLamps(desk, "p => p.every(q => q.atMm.y === 3840)");
         desk.field("Select instead").selectOption("room");
-        desk.page.waitForFunction("n => document.querySelector('h2')?.textContent === n + ' placements'", String.valueOf(before));
+        desk.page.waitForFunction(
+                "n => document.querySelector('h2')?.textContent === n + ' placements'", String.valueOf(before));
         desk.press("Control+z");
         awaitLamps(desk, "p => p.every(q => q.atMm.y !== 3840)");
     }
 
     private static void awaitLamps(Desk desk, String holds) {
-        desk.until("site => fetch(site + '/placements').then(r => r.json()).then(p => (" + holds + ")(p.filter(q => q.origin === 'hand').sort((a, b) => a.atMm.x - b.atMm.x)))",
+        desk.until(
+                "site => fetch(site + '/placements').then(r => r.json()).then(p => (" + holds
+                        + ")(p.filter(q => q.origin === 'hand').sort((a, b) => a.atMm.x - b.atMm.x)))",
                 desk.site());
     }
 }

@@ -26,9 +26,15 @@ class RepeatTest {
     /** The same hall, made larger before it is worked on. */
     private static Desk hall(String name, int width, int depth) {
         var desk = SharedApplication.desk().hall(name);
-        var room = desk.get(desk.site() + "/massing").get("rooms").get(0).get("id").asLong();
-        desk.page.request().patch(desk.application.url(desk.site() + "/rooms/" + room), RequestOptions.create().setHeader("Content-Type", "application/json")
-                .setData("{\"widthMm\":" + width + ",\"depthMm\":" + depth + "}"));
+        var room =
+                desk.get(desk.site() + "/massing").get("rooms").get(0).get("id").asLong();
+        desk.page
+                .request()
+                .patch(
+                        desk.application.url(desk.site() + "/rooms/" + room),
+                        RequestOptions.create()
+                                .setHeader("Content-Type", "application/json")
+                                .setData("{\"widthMm\":" + width + ",\"depthMm\":" + depth + "}"));
         desk.page.reload();
         desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
         return desk;
@@ -46,7 +52,10 @@ class RepeatTest {
         desk.press("Enter");
         count(desk, 20);
         desk.placements(before + 20);
-        var lamps = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("origin").asString().equals("repeat")).toList();
+        var lamps = desk.get(desk.site() + "/placements")
+                .valueStream()
+                .filter(p -> p.get("origin").asString().equals("repeat"))
+                .toList();
         // 5 m over 20, and half of that before the first.
         assertThat(lamps.get(0).get("atMm").get("x").asDouble()).isEqualTo(125);
         assertThat(lamps.get(19).get("atMm").get("x").asDouble()).isEqualTo(4_875);
@@ -54,7 +63,11 @@ class RepeatTest {
         assertThat(lamps.get(0).get("atMm").get("y").asDouble()).isEqualTo(3_840);
         desk.stage("Massing").type("Clear width", "7 m");
         assertThat(desk.page.getByText("Change “Room”")).isVisible();
-        var last = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().endsWith(".19.0")).findFirst().orElseThrow();
+        var last = desk.get(desk.site() + "/placements")
+                .valueStream()
+                .filter(p -> p.get("id").asString().endsWith(".19.0"))
+                .findFirst()
+                .orElseThrow();
         assertThat(last.get("atMm").get("x").asDouble()).isEqualTo(6_825);
     }
 
@@ -71,11 +84,22 @@ class RepeatTest {
         count(desk, 300);
         var id = desk.get(desk.site() + "/repeats").get(0).get("id").asLong();
         var second = "repeat." + id + ".4.0";
-        var at = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().equals(second)).findFirst().orElseThrow().get("atMm");
+        var at = desk.get(desk.site() + "/placements")
+                .valueStream()
+                .filter(p -> p.get("id").asString().equals(second))
+                .findFirst()
+                .orElseThrow()
+                .get("atMm");
         // The area's upper corner is dragged outward: more columns, and those that there were stay.
         desk.dragPlan(44_000, 12_500, 48_600, 12_500);
         count(desk, 330);
-        assertThat(desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().equals(second)).findFirst().orElseThrow().get("atMm")).isEqualTo(at);
+        assertThat(desk.get(desk.site() + "/placements")
+                        .valueStream()
+                        .filter(p -> p.get("id").asString().equals(second))
+                        .findFirst()
+                        .orElseThrow()
+                        .get("atMm"))
+                .isEqualTo(at);
     }
 
     /** Three actions: take, Ring, drag from the middle outward; what is near the room's middle is taken to be it. */
@@ -122,10 +146,15 @@ class RepeatTest {
         desk.button("Change “Course 1”", true).click();
         desk.type("Count", "9");
         count(desk, 9);
-        var moved = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().endsWith(".1.0")).findFirst().orElseThrow();
+        var moved = desk.get(desk.site() + "/placements")
+                .valueStream()
+                .filter(p -> p.get("id").asString().endsWith(".1.0"))
+                .findFirst()
+                .orElseThrow();
         assertThat(moved.get("atMm").get("y").asDouble()).isEqualTo(2_100);
         desk.button("Dissolve", true).click();
-        assertThat(desk.page.getByText("9 placements", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(desk.page.getByText("9 placements", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         assertThat(desk.get(desk.site() + "/repeats")).isEmpty();
     }
 
@@ -145,7 +174,11 @@ class RepeatTest {
         desk.placements(before + 9);
         desk.type("Count", "6");
         count(desk, 6);
-        var last = desk.get(desk.site() + "/placements").valueStream().filter(p -> p.get("id").asString().endsWith(".10.0")).findFirst().orElseThrow();
+        var last = desk.get(desk.site() + "/placements")
+                .valueStream()
+                .filter(p -> p.get("id").asString().endsWith(".10.0"))
+                .findFirst()
+                .orElseThrow();
         assertThat(last.get("atMm").get("y").asDouble()).isEqualTo(3_000);
         desk.button("Take away", true).click();
         desk.placements(before - 1);
@@ -154,7 +187,10 @@ class RepeatTest {
     /** Eight actions: a box drawn about the group, Save, Take, and five clicks. Opened and saved over, all six follow. */
     @Test
     void aGroupIsAnAssemblyAndUsedFiveTimesMore() {
-        var desk = hall("Groups", 12_000, 9_000).setDown("PRP-BENCH", 2_000, 2_000).setDown("PRP-LAMP", 1_000, 2_600).setDown("PRP-LAMP", 3_000, 2_600);
+        var desk = hall("Groups", 12_000, 9_000)
+                .setDown("PRP-BENCH", 2_000, 2_000)
+                .setDown("PRP-LAMP", 1_000, 2_600)
+                .setDown("PRP-LAMP", 3_000, 2_600);
         desk.press("Escape");
         var before = desk.placements();
         desk.dragPlan(500, 1_500, 3_600, 3_200);
@@ -182,10 +218,14 @@ class RepeatTest {
         desk.clickPlan(6_000, 6_000);
         desk.button("Select all of it", true).click();
         desk.press("ArrowRight");
-        desk.until("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.some((u) => u.atMm.x === 6100))", desk.site());
+        desk.until(
+                "(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.some((u) => u.atMm.x === 6100))",
+                desk.site());
         assertThat(desk.get(desk.site() + "/departures")).isEmpty();
         desk.press("Control+z");
-        desk.until("(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.every((u) => u.atMm.x !== 6100))", desk.site());
+        desk.until(
+                "(site) => fetch(site + '/assemblies').then((r) => r.json()).then((a) => a.uses.every((u) => u.atMm.x !== 6100))",
+                desk.site());
     }
 
     /** Without the mouse: taken, laid in the room's middle, placed and counted by typing. Space presses a button while something is held. */
@@ -207,14 +247,18 @@ class RepeatTest {
         desk.type("To Y", "1 m");
         desk.type("From X", "500 mm");
         desk.type("To X", "3.5 m");
-        desk.until("site => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'repeat').map(q => q.atMm.x + ' ' + q.atMm.y).join() === '500 1000,1500 1000,2500 1000,3500 1000')",
+        desk.until(
+                "site => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'repeat').map(q => q.atMm.x + ' ' + q.atMm.y).join() === '500 1000,1500 1000,2500 1000,3500 1000')",
                 desk.site());
     }
 
     /** Two actions: a box drawn about the group, and Left for right. It lives: moved, its twin moves the other way. */
     @Test
     void aGroupIsMirroredAcrossTheRoomsMiddle() {
-        var desk = SharedApplication.desk().hall("Twin hall").setDown("PRP-LAMP", 1_000, 1_000).setDown("PRP-LAMP", 1_500, 1_400);
+        var desk = SharedApplication.desk()
+                .hall("Twin hall")
+                .setDown("PRP-LAMP", 1_000, 1_000)
+                .setDown("PRP-LAMP", 1_500, 1_400);
         desk.press("Escape");
         var before = desk.placements();
         desk.dragPlan(600, 600, 1_900, 1_800);
@@ -225,11 +269,13 @@ class RepeatTest {
         desk.press("ArrowRight");
         twins(desk, "3900 1000,3500 1400");
         desk.button("Dissolve Twin 1", true).click();
-        assertThat(desk.page.getByText("2 placements", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(desk.page.getByText("2 placements", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
     }
 
     private static void twins(Desk desk, String places) {
-        desk.until("([site, places]) => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'twin').map(q => q.atMm.x + ' ' + q.atMm.y).join() === places)",
+        desk.until(
+                "([site, places]) => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'twin').map(q => q.atMm.x + ' ' + q.atMm.y).join() === places)",
                 List.of(desk.site(), places));
     }
 }

@@ -23,11 +23,14 @@ import org.junit.jupiter.api.extension.ExtendWith;
 @ExtendWith(SharedApplication.class)
 class SheetsTest {
 
-    private static final String DRESSED = "() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster')";
+    private static final String DRESSED =
+            "() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster')";
 
     private static void open(Desk desk) {
         desk.stage("Kit");
-        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
+        desk.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets"))
+                .click();
         assertThat(desk.page.getByTestId("sheet")).isVisible();
     }
 
@@ -37,8 +40,11 @@ class SheetsTest {
 
     /** The middle of the sheet as it is shown, once it is there. */
     private static int[] middle(Desk desk) throws IOException {
-        desk.until("() => { const i = document.querySelector('[data-testid=sheet]'); return i.complete && i.naturalWidth === 1024 }", null);
-        var shot = ImageIO.read(new ByteArrayInputStream(desk.page.getByTestId("sheet").screenshot()));
+        desk.until(
+                "() => { const i = document.querySelector('[data-testid=sheet]'); return i.complete && i.naturalWidth === 1024 }",
+                null);
+        var shot = ImageIO.read(
+                new ByteArrayInputStream(desk.page.getByTestId("sheet").screenshot()));
         var rgb = shot.getRGB(shot.getWidth() / 2, shot.getHeight() / 2);
         return new int[] {rgb >> 16 & 255, rgb >> 8 & 255, rgb & 255};
     }
@@ -48,10 +54,13 @@ class SheetsTest {
     void aFinishIsTypedAndSeenInItsSheet() throws IOException {
         var desk = SharedApplication.desk().hall("Sheets hall");
         open(desk);
-        assertThat(desk.page.getByText("Finishes as they come stay as they are.")).isVisible();
+        assertThat(desk.page.getByText("Finishes as they come stay as they are."))
+                .isVisible();
         desk.button("Make one of your own").click();
         assertThat(desk.field("Name of the colourway")).hasValue("colourway");
-        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("paint")).click();
+        finishes(desk)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("paint"))
+                .click();
         desk.field("Colour").fill("#2040c0");
         desk.page.keyboard().press("Enter");
         desk.field("Variation, %").fill("0");
@@ -90,7 +99,8 @@ class SheetsTest {
         // 4000 / 150 = 26.67: 27 tiles of 148.1.
         assertThat(desk.page.getByText("Laid as 148.1 mm × 125 mm")).isVisible();
         desk.page.getByLabel("Rows shifted").selectOption("by half");
-        assertThat(desk.page.getByLabel("Rows shifted").locator("option:checked")).hasText("by half");
+        assertThat(desk.page.getByLabel("Rows shifted").locator("option:checked"))
+                .hasText("by half");
     }
 
     /** A colourway of its own with red plaster, beside the usual one that is in use; Space in its finishes. */
@@ -98,7 +108,9 @@ class SheetsTest {
         open(desk);
         finishes(desk).getByText("+ new colourway").click();
         assertThat(desk.field("Name of the colourway")).isVisible();
-        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("plaster")).click();
+        finishes(desk)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("plaster"))
+                .click();
         desk.field("Colour").fill("#c02010");
         desk.page.keyboard().press("Enter");
         assertThat(finishes(desk).getByRole(AriaRole.BUTTON).first()).containsText("in use");
@@ -124,7 +136,9 @@ class SheetsTest {
         assertThat(desk.field("Colourway").locator("option:checked")).hasText("as it comes");
         // Squares in place of finishes, and back.
         desk.button("Checker", true).click();
-        desk.until("() => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster checker') && !c.includes('-') }", null);
+        desk.until(
+                "() => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster checker') && !c.includes('-') }",
+                null);
         desk.button("Checker", true).click();
         desk.until(SAME, worn);
         assertThat(reddish(desk)).isEqualTo(before);
@@ -141,7 +155,9 @@ class SheetsTest {
         desk.clickPlan(2500, 2000);
         assertThat(desk.field("Clear width")).hasValue("5 m");
         desk.field("Colourway by hand").selectOption("colourway");
-        desk.until("() => fetch(location.pathname.replace(/(sites.\\d+).*/, '$1').replace(/^/, '/api') + '/dresses').then(r => r.json()).then(d => d.length === 1 && d[0].colourwayId > 0)", null);
+        desk.until(
+                "() => fetch(location.pathname.replace(/(sites.\\d+).*/, '$1').replace(/^/, '/api') + '/dresses').then(r => r.json()).then(d => d.length === 1 && d[0].colourwayId > 0)",
+                null);
         FirstRoomTest.passesAxe(desk, "room dressed");
         desk.stage("Build");
         desk.until(OTHER, worn);
@@ -154,7 +170,9 @@ class SheetsTest {
         desk.press("Tab");
         desk.page.getByLabel("Tint by hand").fill("#3050ff");
         desk.until("() => document.querySelector('[data-testid=space]').dataset.worn > 0", null);
-        desk.until("() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/build.*/, 'looks')).then(r => r.text()).then(t => t.includes('3050ff'))", null);
+        desk.until(
+                "() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/build.*/, 'looks')).then(r => r.text()).then(t => t.includes('3050ff'))",
+                null);
         desk.handsOff();
         desk.press("Escape");
         assertThat(reddish(desk)).as("blue falls on red").isLessThan(before + 500);
@@ -185,8 +203,10 @@ class SheetsTest {
         assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("0 to 100");
     }
 
-    private static final String OTHER = "worn => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster') && c !== worn }";
-    private static final String SAME = "worn => document.querySelector('[data-testid=space]').dataset.coats.split(', ').sort().join() === worn.split(', ').sort().join()";
+    private static final String OTHER =
+            "worn => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster') && c !== worn }";
+    private static final String SAME =
+            "worn => document.querySelector('[data-testid=space]').dataset.coats.split(', ').sort().join() === worn.split(', ').sort().join()";
 
     private static String coats(Desk desk) {
         return desk.page.getByTestId("space").getAttribute("data-coats");
@@ -199,20 +219,30 @@ class SheetsTest {
         // What is drawn is drawn by software, and it is not looked at here.
         desk.page.setViewportSize(900, 560);
         var ids = new ArrayList<String>();
-        desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("WAL-1000") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
+        desk.post(
+                desk.site() + "/placements",
+                "{\"pieceId\":" + desk.piece("WAL-1000") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
         ids.add(desk.lastPlacement().get("id").asString());
         while (ids.size() < 10_000) {
             var some = ids.subList(0, Math.min(ids.size(), 10_000 - ids.size()));
-            var answer = desk.post(desk.site() + "/placements/copies", "{\"ids\":[\"" + String.join("\",\"", some) + "\"],\"byMm\":{\"x\":1000,\"y\":0,\"z\":0}}");
+            var answer = desk.post(
+                    desk.site() + "/placements/copies",
+                    "{\"ids\":[\"" + String.join("\",\"", some) + "\"],\"byMm\":{\"x\":1000,\"y\":0,\"z\":0}}");
             ids.addAll(List.of(answer.text().replaceAll("[\\[\\]\"\\s]", "").split(",")));
         }
         desk.page.reload();
-        desk.page.waitForFunction("() => Number(document.querySelector('[data-testid=space]')?.dataset.instances) >= 10000", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
+        desk.page.waitForFunction(
+                "() => Number(document.querySelector('[data-testid=space]')?.dataset.instances) >= 10000",
+                null,
+                new Page.WaitForFunctionOptions().setTimeout(120_000));
         withRedPlaster(desk);
         var worn = coats(desk);
         var meshes = new ArrayList<String>();
         var sheets = new ArrayList<String>();
-        desk.page.onRequest(r -> (r.url().contains("mesh.glb") || r.url().contains("/chunks/") ? meshes : r.url().contains(".png") ? sheets : new ArrayList<String>()).add(r.url()));
+        desk.page.onRequest(r -> (r.url().contains("mesh.glb") || r.url().contains("/chunks/")
+                        ? meshes
+                        : r.url().contains(".png") ? sheets : new ArrayList<String>())
+                .add(r.url()));
         desk.field("Colourway").selectOption("colourway");
         desk.until(OTHER, worn);
         assertThat(meshes).isEmpty();
@@ -222,7 +252,8 @@ class SheetsTest {
     /** Pixels of Space that are clearly red. */
     private static int reddish(Desk desk) throws IOException {
         desk.page.waitForTimeout(1_500);
-        var shot = ImageIO.read(new ByteArrayInputStream(desk.page.getByTestId("space").screenshot()));
+        var shot = ImageIO.read(
+                new ByteArrayInputStream(desk.page.getByTestId("space").screenshot()));
         var n = 0;
         for (var y = 0; y < shot.getHeight(); y++) {
             for (var x = 0; x < shot.getWidth(); x++) {
@@ -242,7 +273,9 @@ class SheetsTest {
         open(desk);
         desk.button("Make one of your own").click();
         assertThat(desk.field("Name of the colourway")).isVisible();
-        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("paint")).click();
+        finishes(desk)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("paint"))
+                .click();
         desk.page.getByLabel("Made as").selectOption("pictures of your own");
         put(desk, "colour", picture(0x1060c0));
         put(desk, "roughness", picture(0x404040));
@@ -262,13 +295,20 @@ class SheetsTest {
     }
 
     private static Locator onSheet(Desk desk, String name) {
-        return desk.page.getByLabel("Swatches on the sheet").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
+        return desk.page
+                .getByLabel("Swatches on the sheet")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
     }
 
     /** A pixel of the shared sheet's picture as the page shows it. */
     private static int onSheet(Desk desk, int x, int y) throws IOException {
         var path = desk.page.getByTestId("shared-sheet").getAttribute("src");
-        return ImageIO.read(new ByteArrayInputStream(desk.page.request().get(desk.page.url().replaceAll("/sites/.*", "") + path).body())).getRGB(x, y) & 0xffffff;
+        return ImageIO.read(new ByteArrayInputStream(desk.page
+                                .request()
+                                .get(desk.page.url().replaceAll("/sites/.*", "") + path)
+                                .body()))
+                        .getRGB(x, y)
+                & 0xffffff;
     }
 
     /** Two pictures at once become swatches where there is room; moved by keys faster than the server answers, dragged, typed, packed; what is made of one is seen so. */
@@ -276,9 +316,16 @@ class SheetsTest {
     void aSheetIsPutTogetherAndWhatLiesOnItFollows() throws IOException {
         var desk = SharedApplication.drawnDesk().hall("Shared hall");
         open(desk);
-        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet").setExact(true)).click();
+        finishes(desk)
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("shared sheet").setExact(true))
+                .click();
         assertThat(desk.page.getByText("Nothing lies here yet.")).isVisible();
-        desk.page.getByTestId("shared-pictures").setInputFiles(new FilePayload[] {new FilePayload("red.png", "image/png", picture(128, 64, 0xc02010)), new FilePayload("blue.png", "image/png", picture(64, 64, 0x1020c0))});
+        desk.page.getByTestId("shared-pictures").setInputFiles(new FilePayload[] {
+            new FilePayload("red.png", "image/png", picture(128, 64, 0xc02010)),
+            new FilePayload("blue.png", "image/png", picture(64, 64, 0x1020c0))
+        });
         assertThat(onSheet(desk, "red, 2 × 1 cells at 0, 0")).isVisible();
         assertThat(onSheet(desk, "blue, 1 × 1 cells at 2, 0")).isVisible();
         onSheet(desk, "blue").focus();
@@ -312,7 +359,9 @@ class SheetsTest {
         desk.press("Control+z");
         assertThat(onSheet(desk, "red, 2 × 1 cells at 0, 0")).isVisible();
         // A piece is made of it.
-        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        desk.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop"))
+                .click();
         desk.button("New piece").click();
         desk.field("Swatch").selectOption("red");
         assertThat(desk.field("Swatch").locator("option:checked")).hasText("red");
@@ -320,7 +369,8 @@ class SheetsTest {
         desk.press("p");
         assertThat(desk.page.getByTestId("bench")).hasAttribute("data-look", "finished");
         desk.page.waitForTimeout(3_000);
-        var shot = ImageIO.read(new ByteArrayInputStream(desk.page.getByTestId("bench").screenshot()));
+        var shot = ImageIO.read(
+                new ByteArrayInputStream(desk.page.getByTestId("bench").screenshot()));
         var red = 0;
         for (var y = 0; y < shot.getHeight(); y++) {
             for (var x = 0; x < shot.getWidth(); x++) {
@@ -330,8 +380,14 @@ class SheetsTest {
         }
         assertThat(red).isGreaterThan(5_000);
         // What is made of it holds it: it says who.
-        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
-        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet").setExact(true)).click();
+        desk.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets"))
+                .click();
+        finishes(desk)
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("shared sheet").setExact(true))
+                .click();
         onSheet(desk, "red").focus();
         desk.press("Delete");
         assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("is made of");
@@ -355,7 +411,11 @@ class SheetsTest {
     }
 
     private static void put(Desk desk, String layer, byte[] file) {
-        desk.page.waitForFileChooser(() -> desk.page.getByLabel(Pattern.compile("(Put in a|Another) picture for " + layer)).click()).setFiles(new FilePayload(layer + ".png", "image/png", file));
+        desk.page
+                .waitForFileChooser(() -> desk.page
+                        .getByLabel(Pattern.compile("(Put in a|Another) picture for " + layer))
+                        .click())
+                .setFiles(new FilePayload(layer + ".png", "image/png", file));
     }
 
     /** How finely pictures lie: all in the colour of the site's density, and it says so. */
@@ -371,7 +431,9 @@ class SheetsTest {
         var asTheSite = count(desk, (r, g, b) -> g > r + 12 && b > r + 6);
         assertThat(asTheSite).isGreaterThan(20_000);
         // But for single pixels along edges, where faces are smaller than a pixel.
-        assertThat(count(desk, (r, g, b) -> r > g + 60)).as("nothing is blurred").isLessThan(asTheSite / 50);
+        assertThat(count(desk, (r, g, b) -> r > g + 60))
+                .as("nothing is blurred")
+                .isLessThan(asTheSite / 50);
         FirstRoomTest.passesAxe(desk, "densities");
         desk.button("Checker").click();
         desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('checker')", null);
@@ -383,7 +445,9 @@ class SheetsTest {
     void sheetsHaveSizesOfTheirOwn() throws IOException {
         var desk = SharedApplication.drawnDesk().hall("Sizes of sheets");
         open(desk);
-        finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("plaster")).click();
+        finishes(desk)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("plaster"))
+                .click();
         assertThat(desk.page.getByText("4 m square, 1024 pixels")).isVisible();
         desk.page.getByLabel("Pixels of the sheet").selectOption("4096 pixels");
         desk.page.getByLabel("Pixels of the sheet").selectOption("2048 pixels");
@@ -391,7 +455,8 @@ class SheetsTest {
         // Three pictures of four bytes a pixel and all their smaller ones: 3 · 4 · (4¹² − 1) / 3.
         assertThat(desk.page.getByLabel("What it takes")).containsText("2048 px, 64.0 MiB");
         finishes(desk).getByText("+ another shared sheet").click();
-        var second = finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet b"));
+        var second =
+                finishes(desk).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("shared sheet b"));
         assertThat(second).hasAttribute("aria-pressed", "true");
         desk.page.getByLabel("Pixels of the sheet").selectOption("512 pixels");
         desk.button("Add a swatch").click();
@@ -404,13 +469,20 @@ class SheetsTest {
         desk.stage("Build");
         desk.press("p");
         desk.button("Density").click();
-        desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster density 2048')", null);
-        assertThat(desk.page.getByLabel("Densities", new Page.GetByLabelOptions().setExact(true))).containsText("All that stands lies as the site");
+        desk.until(
+                "() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster density 2048')",
+                null);
+        assertThat(desk.page.getByLabel("Densities", new Page.GetByLabelOptions().setExact(true)))
+                .containsText("All that stands lies as the site");
         var asTheSite = count(desk, (r, g, b) -> g > r + 12 && b > r + 6);
         assertThat(asTheSite).isGreaterThan(20_000);
-        assertThat(count(desk, (r, g, b) -> r > g + 60 || r > g + 20 && b > g + 20)).as("nothing is blurred, nothing too fine").isLessThan(asTheSite / 50);
+        assertThat(count(desk, (r, g, b) -> r > g + 60 || r > g + 20 && b > g + 20))
+                .as("nothing is blurred, nothing too fine")
+                .isLessThan(asTheSite / 50);
         desk.stage("Kit");
-        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets")).click();
+        desk.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sheets"))
+                .click();
         second.click();
         desk.button("Take the sheet away").click();
         assertThat(second).hasCount(0);
@@ -423,7 +495,8 @@ class SheetsTest {
     }
 
     private static int count(Desk desk, Hue hue) throws IOException {
-        var shot = ImageIO.read(new ByteArrayInputStream(desk.page.getByTestId("space").screenshot()));
+        var shot = ImageIO.read(
+                new ByteArrayInputStream(desk.page.getByTestId("space").screenshot()));
         var found = 0;
         for (var y = 0; y < shot.getHeight(); y++) {
             for (var x = 0; x < shot.getWidth(); x++) {

@@ -46,7 +46,10 @@ public final class Shots {
         desk.stage("Brief");
         picture("brief");
         for (var view : new String[] {"Board", "Takeoff", "Piece list"}) {
-            desk.page.getByText(view, new Page.GetByTextOptions().setExact(true)).first().click();
+            desk.page
+                    .getByText(view, new Page.GetByTextOptions().setExact(true))
+                    .first()
+                    .click();
             picture(view.toLowerCase().replace(' ', '-'));
         }
         estate();
@@ -55,8 +58,13 @@ public final class Shots {
 
     /** A piece on the bench with its parts, and a pattern on pieces of several lengths. */
     private void workshop() {
-        desk.page.getByText("Workshop", new Page.GetByTextOptions().setExact(true)).click();
-        desk.page.getByText("PRP-TILL", new Page.GetByTextOptions().setExact(true)).first().click();
+        desk.page
+                .getByText("Workshop", new Page.GetByTextOptions().setExact(true))
+                .click();
+        desk.page
+                .getByText("PRP-TILL", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .click();
         desk.waitFor("[data-testid=bench][data-look=paper]");
         desk.page.waitForTimeout(2_500);
         picture("workshop");
@@ -65,7 +73,9 @@ public final class Shots {
         desk.press("p");
         desk.page.waitForTimeout(1_500);
         picture("pattern");
-        desk.page.getByText("Sheets", new Page.GetByTextOptions().setExact(true)).click();
+        desk.page
+                .getByText("Sheets", new Page.GetByTextOptions().setExact(true))
+                .click();
         desk.page.waitForTimeout(4_000);
         picture("sheets");
         desk.press("p");

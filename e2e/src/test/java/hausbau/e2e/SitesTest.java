@@ -18,15 +18,23 @@ class SitesTest {
         var desk = SharedApplication.desk().hall("Paper hall");
         var count = desk.placements();
         desk.page.navigate(desk.application.url("/"));
-        desk.page.getByLabel("Rename Paper hall", new Page.GetByLabelOptions().setExact(true)).click();
+        desk.page
+                .getByLabel("Rename Paper hall", new Page.GetByLabelOptions().setExact(true))
+                .click();
         desk.field("Name").fill("Card hall");
         desk.press("Enter");
         desk.page.getByLabel("Copy Card hall").click();
         desk.field("Name").fill("Card hall twin");
         desk.press("Enter");
-        desk.page.getByLabel("Delete Card hall", new Page.GetByLabelOptions().setExact(true)).click();
-        desk.page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Delete")).click();
-        assertThat(desk.page.getByLabel("Delete Card hall", new Page.GetByLabelOptions().setExact(true))).isHidden();
+        desk.page
+                .getByLabel("Delete Card hall", new Page.GetByLabelOptions().setExact(true))
+                .click();
+        desk.page
+                .getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Delete"))
+                .click();
+        assertThat(desk.page.getByLabel("Delete Card hall", new Page.GetByLabelOptions().setExact(true)))
+                .isHidden();
         desk.page.getByText("Card hall twin").click();
         desk.placements(count);
         desk.waitFor("[data-testid=space][data-instances='" + count + "']");
@@ -37,8 +45,11 @@ class SitesTest {
     void theDemoOpensOnItsTicketHall() {
         var desk = SharedApplication.desk();
         desk.page.navigate(desk.application.url("/"));
-        desk.page.getByText("Ottersteg Baths", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(desk.page.getByLabel("Take PRP-CUBICLE, changing cubicle, 12 placed")).isVisible();
+        desk.page
+                .getByText("Ottersteg Baths", new Page.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(desk.page.getByLabel("Take PRP-CUBICLE, changing cubicle, 12 placed"))
+                .isVisible();
         desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
         assertThat(desk.page.locator(".spine .count")).isHidden();
     }
@@ -72,7 +83,10 @@ class SitesTest {
         desk.placements(before + 1);
         assertThat(desk.lastPlacement().get("pieceId").asLong()).isEqualTo(desk.piece("PRP-BENCH"));
         desk.page.getByLabel("Undo another’s step: Set down PRP-BENCH").click();
-        desk.page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take it back")).click();
+        desk.page
+                .getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take it back"))
+                .click();
         desk.placements(before);
         other.placements(before);
         other.handsOff();

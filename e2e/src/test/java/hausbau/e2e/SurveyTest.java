@@ -44,7 +44,9 @@ class SurveyTest {
     void twoInOnePlaceAndOneInTheWallAreFaults() {
         var desk = hall("Crowded hall");
         desk.setDown("PRP-BENCH", 2_000, 2_000);
-        desk.post(desk.site() + "/placements/copies", "{\"ids\":[" + desk.lastPlacement().get("id") + "],\"byMm\":{\"x\":0,\"y\":0,\"z\":0}}");
+        desk.post(
+                desk.site() + "/placements/copies",
+                "{\"ids\":[" + desk.lastPlacement().get("id") + "],\"byMm\":{\"x\":0,\"y\":0,\"z\":0}}");
         desk.stage("Survey");
         assertThat(findings(desk)).containsText(new String[] {"PRP-BENCH stands twice in one place"});
         desk.button("Take the second one away").click();
@@ -72,7 +74,10 @@ class SurveyTest {
     void findingsAlikeAreOneCardMendedTogetherOrAcceptedWithAReason() {
         var desk = hall("Alike hall");
         for (var x : new int[] {1_000, 2_000, 3_000}) {
-            desk.post(desk.site() + "/placements", "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":" + x + ",\"y\":2000,\"z\":400},\"snap\":false}");
+            desk.post(
+                    desk.site() + "/placements",
+                    "{\"pieceId\":" + desk.piece("PRP-LAMP") + ",\"atMm\":{\"x\":" + x
+                            + ",\"y\":2000,\"z\":400},\"snap\":false}");
         }
         desk.stage("Survey");
         assertThat(findings(desk)).hasCount(1);
@@ -89,6 +94,7 @@ class SurveyTest {
         desk.button("Open again").click();
         desk.button("Mend all 3").click();
         assertThat(desk.page.getByText("Nothing found")).isVisible();
-        assertThat(desk.byHand()).allSatisfy(p -> assertThat(p.get("atMm").get("z").asInt()).isZero());
+        assertThat(desk.byHand())
+                .allSatisfy(p -> assertThat(p.get("atMm").get("z").asInt()).isZero());
     }
 }

@@ -1,8 +1,8 @@
 package hausbau.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -20,10 +20,15 @@ class WorkshopTest {
     /** A site with a room, its Workshop open on a piece of the kit. */
     private static Desk open(String site, String code) {
         var desk = SharedApplication.desk().builtRoom(site).stage("Kit");
-        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
+        desk.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop"))
+                .click();
         if (!code.isEmpty()) {
-            list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(code)).click();
-            assertThat(desk.page.getByLabel("Code", new Page.GetByLabelOptions().setExact(true))).hasValue(code);
+            list(desk)
+                    .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(code))
+                    .click();
+            assertThat(desk.page.getByLabel("Code", new Page.GetByLabelOptions().setExact(true)))
+                    .hasValue(code);
         }
         return desk;
     }
@@ -45,7 +50,9 @@ class WorkshopTest {
     }
 
     private static void drawn(Desk desk, int before) {
-        desk.until("before => { const b = document.querySelector('[data-testid=bench]'); return Number(b.dataset.triangles) > 0 && Number(b.dataset.triangles) !== before }", before);
+        desk.until(
+                "before => { const b = document.querySelector('[data-testid=bench]'); return Number(b.dataset.triangles) > 0 && Number(b.dataset.triangles) !== before }",
+                before);
     }
 
     /** Typed faster than the server answers: three fields, one after the other, and all three hold. */
@@ -79,17 +86,25 @@ class WorkshopTest {
         desk.page.keyboard().press("Enter");
         // The foot of 150 from an axis 100 from the start reaches 50 beyond it, at both ends.
         assertThat(side(desk)).containsText(Pattern.compile("1\\.3 m × 0\\.6 m × 0\\.74 m"));
-        desk.page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("wash stand");
+        desk.page
+                .getByLabel("Name", new Page.GetByLabelOptions().setExact(true))
+                .fill("wash stand");
         desk.page.keyboard().press("Enter");
-        desk.page.getByLabel("Code", new Page.GetByLabelOptions().setExact(true)).fill("PRP-STAND");
+        desk.page
+                .getByLabel("Code", new Page.GetByLabelOptions().setExact(true))
+                .fill("PRP-STAND");
         desk.page.keyboard().press("Enter");
         assertThat(list(desk)).containsText("PRP-STAND");
         // It is at hand, stands, and what stands follows.
         desk.stage("Build");
         desk.setDown("PRP-STAND", 2_500, 2_000);
         desk.stage("Kit");
-        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
-        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-STAND")).click();
+        desk.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop"))
+                .click();
+        list(desk)
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-STAND"))
+                .click();
         assertThat(side(desk)).containsText("1 by hand");
         parts(desk).nth(1).getByLabel("Hide part 2").click();
         assertThat(side(desk)).containsText(Pattern.compile("1\\.2 m × 0\\.6 m × 0\\.04 m"));
@@ -102,7 +117,8 @@ class WorkshopTest {
     void whatIsTypedWhileANewPieceIsMadeGoesIntoNoOther() {
         var desk = open("Two pieces", "PRP-BENCH");
         assertThat(parts(desk)).hasCount(5);
-        var size = desk.get(desk.site() + "/pieces/" + desk.piece("PRP-BENCH") + "/bench").get("sizeMm");
+        var size = desk.get(desk.site() + "/pieces/" + desk.piece("PRP-BENCH") + "/bench")
+                .get("sizeMm");
         desk.page.route(Pattern.compile(".*/pieces$"), route -> {
             if (route.request().method().equals("POST")) {
                 desk.page.waitForTimeout(1_500);
@@ -116,7 +132,10 @@ class WorkshopTest {
         desk.press("Tab", "Enter");
         assertThat(parts(desk)).hasCount(1);
         assertThat(desk.field("Name")).hasValue("new piece");
-        assertEquals(size, desk.get(desk.site() + "/pieces/" + desk.piece("PRP-BENCH") + "/bench").get("sizeMm"));
+        assertEquals(
+                size,
+                desk.get(desk.site() + "/pieces/" + desk.piece("PRP-BENCH") + "/bench")
+                        .get("sizeMm"));
     }
 
     /** What the kit has built in opens with its parts; a click in the view takes the part under it; it goes back. */
@@ -150,14 +169,17 @@ class WorkshopTest {
         desk.button("New piece").click();
         desk.page.getByLabel("Add a part").selectOption("prism");
         assertThat(parts(desk)).hasCount(2);
-        var rows = desk.page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("corner")).getByRole(AriaRole.ROW);
+        var rows = desk.page
+                .getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("corner"))
+                .getByRole(AriaRole.ROW);
         assertThat(rows).hasCount(5);
         var editor = desk.page.getByLabel("Outline, from above");
         var box = editor.boundingBox();
         // On the lower side, halfway.
         editor.click(new Locator.ClickOptions().setPosition(box.width / 2, box.height * (0.5 + 200.0 / 750)));
         assertThat(rows).hasCount(6);
-        editor.getByLabel("Point 2", new Locator.GetByLabelOptions().setExact(true)).focus();
+        editor.getByLabel("Point 2", new Locator.GetByLabelOptions().setExact(true))
+                .focus();
         desk.press("ArrowDown", "ArrowDown", "ArrowDown");
         assertThat(desk.field("Y of corner 2")).hasValue("-0.03 m");
         desk.press("Delete");
@@ -184,7 +206,9 @@ class WorkshopTest {
             desk.field(size).fill("0.2");
             desk.page.keyboard().press("Enter");
         }
-        desk.page.getByLabel("Cuts", new Page.GetByLabelOptions().setExact(true)).click();
+        desk.page
+                .getByLabel("Cuts", new Page.GetByLabelOptions().setExact(true))
+                .click();
         // 400 cubed less 200 cubed, but for the bevels.
         assertThat(side(desk)).containsText(Pattern.compile("55\\.9\\d? l|56 l"));
         assertThat(parts(desk).nth(1)).containsText("cuts, stone");
@@ -231,9 +255,12 @@ class WorkshopTest {
         var desk = open("Drawing hall", "");
         desk.button("New piece").click();
         desk.page.getByLabel("Add a part").selectOption("pushed profile");
-        var svg = "<svg xmlns='http://www.w3.org/2000/svg'><path id='rail' d='M0 0h60v80a30 30 0 0 1 -60 0z M20 20h20v20h-20z'/><line x1='0' y1='0' x2='9' y2='9'/></svg>";
+        var svg =
+                "<svg xmlns='http://www.w3.org/2000/svg'><path id='rail' d='M0 0h60v80a30 30 0 0 1 -60 0z M20 20h20v20h-20z'/><line x1='0' y1='0' x2='9' y2='9'/></svg>";
         take(desk, "profiles", svg);
-        var shapes = desk.page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Shapes of the file")).getByRole(AriaRole.BUTTON);
+        var shapes = desk.page
+                .getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Shapes of the file"))
+                .getByRole(AriaRole.BUTTON);
         assertThat(shapes).hasCount(1);
         assertThat(desk.page.getByLabel("Not taken")).containsText("not a shape that can be taken");
         desk.page.getByLabel("Unit of the drawing").selectOption("centimetre");
@@ -249,7 +276,8 @@ class WorkshopTest {
         desk.button("+ hole").click();
         assertThat(desk.field("X of corner 1")).hasValue("0.25 m");
         var editor = desk.page.getByLabel("Outline, from above");
-        editor.getByLabel("Point 1", new Locator.GetByLabelOptions().setExact(true)).focus();
+        editor.getByLabel("Point 1", new Locator.GetByLabelOptions().setExact(true))
+                .focus();
         desk.press("ArrowLeft", "ArrowLeft", "ArrowDown");
         assertThat(desk.field("X of corner 1")).hasValue("0.23 m");
         desk.field("X of corner 1").fill("-2");
@@ -259,12 +287,18 @@ class WorkshopTest {
         assertThat(desk.field("X of corner 1")).hasValue("0 m");
         take(desk, "outlines", "<svg xmlns='http://www.w3.org/2000/svg'><circle id='ring' r='200'/></svg>");
         shapes.first().click();
-        assertThat(desk.page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("corner")).getByRole(AriaRole.ROW)).not().hasCount(5);
+        assertThat(desk.page
+                        .getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("corner"))
+                        .getByRole(AriaRole.ROW))
+                .not()
+                .hasCount(5);
         FirstRoomTest.passesAxe(desk, "shapes of a drawing");
     }
 
     private static void take(Desk desk, String what, String svg) {
-        desk.page.getByLabel("An SVG file with " + what).setInputFiles(new FilePayload("drawing.svg", "image/svg+xml", svg.getBytes(StandardCharsets.UTF_8)));
+        desk.page
+                .getByLabel("An SVG file with " + what)
+                .setInputFiles(new FilePayload("drawing.svg", "image/svg+xml", svg.getBytes(StandardCharsets.UTF_8)));
     }
 
     /** All walls of the site under a pattern, and under another: two clicks each from an open Workshop; plain again with one. */
@@ -276,7 +310,8 @@ class WorkshopTest {
         var panel = desk.page.getByLabel("The pattern", new Page.GetByLabelOptions().setExact(true));
         var plain = desk.get(desk.site() + "/tally").get("triangles").asLong();
         desk.button("Use for all walls").click();
-        assertThat(panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Leave walls plain"))).isVisible();
+        assertThat(panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Leave walls plain")))
+                .isVisible();
         assertThat(desk.get(desk.site() + "/tally").get("triangles").asLong()).isGreaterThan(plain);
         assertThat(list(desk)).containsText("in use");
         drawn(desk, 0);
@@ -291,18 +326,26 @@ class WorkshopTest {
         desk.field("Height of band 2").fill("0.9");
         desk.page.keyboard().press("Enter");
         assertThat(desk.field("Height of band 2")).hasValue("0.9 m");
-        desk.until("() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'patterns')).then(a => a.json())"
-                + ".then(all => { const b = all[0].words.bands; return b[0].heightMm === 300 && b[0].proudMm === 50 && b[1].heightMm === 900 })", null);
-        panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Copy")).click();
+        desk.until(
+                "() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'patterns')).then(a => a.json())"
+                        + ".then(all => { const b = all[0].words.bands; return b[0].heightMm === 300 && b[0].proudMm === 50 && b[1].heightMm === 900 })",
+                null);
+        panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Copy"))
+                .click();
         assertThat(desk.page.getByLabel("Name of the pattern")).hasValue("pattern 2");
         // Two clicks: the pattern in the list, and its use.
-        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("pattern 2")).click();
+        list(desk)
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("pattern 2"))
+                .click();
         desk.button("Use for all walls").click();
-        assertThat(list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("pattern 2"))).containsText("in use");
+        assertThat(list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("pattern 2")))
+                .containsText("in use");
         FirstRoomTest.passesAxe(desk, "pattern");
         desk.stage("Build");
         desk.press("Control+z");
-        desk.until("() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/build.*/, 'patterns')).then(a => a.json()).then(all => all[0].used && !all[1].used)", null);
+        desk.until(
+                "() => fetch(location.pathname.replace('/sites', '/api/sites').replace(/build.*/, 'patterns')).then(a => a.json()).then(all => all[0].used && !all[1].used)",
+                null);
     }
 
     /**
@@ -312,26 +355,37 @@ class WorkshopTest {
     @Test
     void aSkirtingGoesRoundARoomWithFiveActions() {
         var desk = SharedApplication.desk().builtRoom("Skirting hall");
-        desk.post(desk.site() + "/rooms", "{\"name\":\"Store\",\"widthMm\":4000,\"depthMm\":3000,\"cornerMm\":{\"x\":20000,\"y\":0,\"z\":0}}");
+        desk.post(
+                desk.site() + "/rooms",
+                "{\"name\":\"Store\",\"widthMm\":4000,\"depthMm\":3000,\"cornerMm\":{\"x\":20000,\"y\":0,\"z\":0}}");
         desk.page.reload();
         var before = desk.get(desk.site() + "/tally").get("triangles").asInt();
         desk.stage("Massing");
-        desk.page.getByLabel("Rooms of this level").getByRole(AriaRole.BUTTON).first().click();
+        desk.page
+                .getByLabel("Rooms of this level")
+                .getByRole(AriaRole.BUTTON)
+                .first()
+                .click();
         desk.page.getByLabel("Pattern of the room").selectOption("a new one for this room …");
         desk.button("+ trim").click();
         desk.page.getByLabel("Profile of trim 1").selectOption("skirting");
         assertThat(desk.page.getByLabel("Name of trim 1")).hasValue("skirting");
         assertThat(desk.field("Trim 1 at")).hasValue("0 m");
         assertThat(desk.page.getByText("Neighbours meet without a seam")).isVisible();
-        desk.until("before => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'tally')).then(a => a.json()).then(t => t.triangles > before)", before);
+        desk.until(
+                "before => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'tally')).then(a => a.json()).then(t => t.triangles > before)",
+                before);
         desk.button("Dress floors").click();
-        assertThat(desk.page.getByLabel("Border of floors", new Page.GetByLabelOptions().setExact(true))).hasValue("TILE");
+        assertThat(desk.page.getByLabel("Border of floors", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("TILE");
         desk.field("Border of floors wide").fill("0.3");
         desk.page.keyboard().press("Enter");
         assertThat(desk.field("Border of floors wide")).hasValue("0.3 m");
         FirstRoomTest.passesAxe(desk, "pattern of a room");
         desk.button("Take away").click();
-        desk.until("before => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'tally')).then(a => a.json()).then(t => t.triangles === before)", before);
+        desk.until(
+                "before => fetch(location.pathname.replace('/sites', '/api/sites').replace(/kit.*/, 'tally')).then(a => a.json()).then(t => t.triangles === before)",
+                before);
     }
 
     /** One key from paper to finished and back; backs and open edges have a look of their own; the page passes axe. */
@@ -350,8 +404,12 @@ class WorkshopTest {
         desk.press("p");
         assertThat(space).hasAttribute("data-look", "paper");
         desk.stage("Kit");
-        desk.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop")).click();
-        list(desk).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-LAMP")).click();
+        desk.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop"))
+                .click();
+        list(desk)
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("PRP-LAMP"))
+                .click();
         assertThat(view).hasAttribute("data-look", "paper");
         desk.button("Facing").click();
         assertThat(view).hasAttribute("data-look", "facing");

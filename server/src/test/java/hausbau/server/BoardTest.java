@@ -25,17 +25,25 @@ class BoardTest {
 
     @LocalServerPort
     int port;
+
     Caller caller;
     String site;
 
     @BeforeEach
     void aSite() {
         caller = new Caller(port);
-        site = "/api/sites/" + caller.post("/api/sites", "{\"name\":\"Board\"}").json().get("id").asLong();
+        site = "/api/sites/"
+                + caller.post("/api/sites", "{\"name\":\"Board\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
     }
 
     private Caller.Answer upload(byte[] file) {
-        return caller.upload(site + "/board/pictures?name=picture&x=10&y=-20", "application/octet-stream", BodyPublishers.ofByteArray(file));
+        return caller.upload(
+                site + "/board/pictures?name=picture&x=10&y=-20",
+                "application/octet-stream",
+                BodyPublishers.ofByteArray(file));
     }
 
     private JsonNode items() {
@@ -43,7 +51,9 @@ class BoardTest {
     }
 
     private BufferedImage original(JsonNode item) throws IOException {
-        return ImageIO.read(new ByteArrayInputStream(caller.get(site + "/media/" + item.get("mediaId").asLong() + "/original").bytes()));
+        return ImageIO.read(new ByteArrayInputStream(
+                caller.get(site + "/media/" + item.get("mediaId").asLong() + "/original")
+                        .bytes()));
     }
 
     @ParameterizedTest
@@ -67,7 +77,8 @@ class BoardTest {
     /** A WebP of 4 × 4 pixels, all of one colour, made by a general-purpose encoder. */
     @Test
     void aWebPPictureIsReadToo() throws IOException {
-        var webp = Base64.getDecoder().decode("UklGRjwAAABXRUJQVlA4IDAAAADQAQCdASoEAAQAAgA0JaACdLoB+AADsAD+8ut//NgVzXPv9//S4P0uD9Lg/9KQAAA=");
+        var webp = Base64.getDecoder()
+                .decode("UklGRjwAAABXRUJQVlA4IDAAAADQAQCdASoEAAQAAgA0JaACdLoB+AADsAD+8ut//NgVzXPv9//S4P0uD9Lg/9KQAAA=");
         var answer = upload(webp);
         assertThat(answer.status()).as(answer.text()).isEqualTo(201);
         assertThat(original(answer.json()).getWidth()).isEqualTo(4);
@@ -79,32 +90,38 @@ class BoardTest {
     void itIsTurnedUprightByItsTagAndFreedOfWhatElseItTells(int orientation) throws IOException {
         // Upright, the flag's green bar is above and red to the left. Stored as a camera held otherwise would have.
         var upright = Pictures.flag(160, 96);
-        var stored = new BufferedImage(orientation >= 5 ? 96 : 160, orientation >= 5 ? 160 : 96, BufferedImage.TYPE_INT_RGB);
+        var stored =
+                new BufferedImage(orientation >= 5 ? 96 : 160, orientation >= 5 ? 160 : 96, BufferedImage.TYPE_INT_RGB);
         for (var y = 0; y < 96; y++) {
             for (var x = 0; x < 160; x++) {
                 var left = 159 - x;
                 var low = 95 - y;
-                var at = switch (orientation) {
-                    case 1 -> new int[] {x, y};
-                    case 2 -> new int[] {left, y};
-                    case 3 -> new int[] {left, low};
-                    case 4 -> new int[] {x, low};
-                    case 5 -> new int[] {y, x};
-                    case 6 -> new int[] {y, left};
-                    case 7 -> new int[] {low, left};
-                    default -> new int[] {low, x};
-                };
+                var at =
+                        switch (orientation) {
+                            case 1 -> new int[] {x, y};
+                            case 2 -> new int[] {left, y};
+                            case 3 -> new int[] {left, low};
+                            case 4 -> new int[] {x, low};
+                            case 5 -> new int[] {y, x};
+                            case 6 -> new int[] {y, left};
+                            case 7 -> new int[] {low, left};
+                            default -> new int[] {low, x};
+                        };
                 stored.setRGB(at[0], at[1], upright.getRGB(x, y));
             }
         }
-        var item = upload(Pictures.withExif(Pictures.file(stored, "jpeg"), orientation)).json();
+        var item = upload(Pictures.withExif(Pictures.file(stored, "jpeg"), orientation))
+                .json();
         var kept = original(item);
         assertThat(kept.getWidth()).isEqualTo(160);
         assertThat(kept.getRGB(80, 8) >> 8 & 0xFF).as("green above").isGreaterThan(200);
         assertThat(kept.getRGB(20, 80) >> 16 & 0xFF).as("red to the left").isGreaterThan(200);
         assertThat(kept.getRGB(140, 80) & 0xFF).as("blue to the right").isGreaterThan(200);
-        var bytes = caller.get(site + "/media/" + item.get("mediaId").asLong() + "/original").bytes();
-        assertThat(new String(bytes, StandardCharsets.ISO_8859_1)).doesNotContain("SECRET PLACE").doesNotContain("Exif");
+        var bytes = caller.get(site + "/media/" + item.get("mediaId").asLong() + "/original")
+                .bytes();
+        assertThat(new String(bytes, StandardCharsets.ISO_8859_1))
+                .doesNotContain("SECRET PLACE")
+                .doesNotContain("Exif");
     }
 
     @Test
@@ -155,26 +172,48 @@ class BoardTest {
     }
 
     private long lay() {
-        return upload(Pictures.file(Pictures.flag(300, 200), "png")).json().get("id").asLong();
+        return upload(Pictures.file(Pictures.flag(300, 200), "png"))
+                .json()
+                .get("id")
+                .asLong();
     }
 
     @Test
     void thingsAreMovedLockedOrderedGroupedAndTakenOffAndAllOfItUndone() {
         var first = lay();
         var second = lay();
-        var note = caller.post(site + "/board/items", "{\"kind\":\"NOTE\",\"text\":\"Look at the tiles\",\"lie\":{\"x\":0,\"y\":0,\"width\":200,\"height\":80,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1,1]}}");
+        var note = caller.post(
+                site + "/board/items",
+                "{\"kind\":\"NOTE\",\"text\":\"Look at the tiles\",\"lie\":{\"x\":0,\"y\":0,\"width\":200,\"height\":80,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1,1]}}");
         assertThat(note.status()).as(note.text()).isEqualTo(201);
-        var moved = caller.call("PATCH", site + "/board/items", "{\"does\":\"Move\",\"items\":[{\"id\":" + first
-                + ",\"locked\":true,\"grey\":true,\"lie\":{\"x\":700,\"y\":5,\"width\":240,\"height\":80,\"turn\":15,\"flipped\":true,\"crop\":[0.1,0,0.9,1]}}]}", null);
+        var moved = caller.call(
+                "PATCH",
+                site + "/board/items",
+                "{\"does\":\"Move\",\"items\":[{\"id\":" + first
+                        + ",\"locked\":true,\"grey\":true,\"lie\":{\"x\":700,\"y\":5,\"width\":240,\"height\":80,\"turn\":15,\"flipped\":true,\"crop\":[0.1,0,0.9,1]}}]}",
+                null);
         assertThat(moved.status()).as(moved.text()).isEqualTo(204);
-        assertThat(caller.post(site + "/board/order", "{\"ids\":[" + first + "],\"front\":true}").status()).isEqualTo(204);
-        assertThat(caller.post(site + "/board/groups", "{\"ids\":[" + first + "," + second + "],\"together\":true}").status()).isEqualTo(204);
-        var item = items().valueStream().filter(i -> i.get("id").asLong() == first).findFirst().orElseThrow();
+        assertThat(caller.post(site + "/board/order", "{\"ids\":[" + first + "],\"front\":true}")
+                        .status())
+                .isEqualTo(204);
+        assertThat(caller.post(site + "/board/groups", "{\"ids\":[" + first + "," + second + "],\"together\":true}")
+                        .status())
+                .isEqualTo(204);
+        var item = items().valueStream()
+                .filter(i -> i.get("id").asLong() == first)
+                .findFirst()
+                .orElseThrow();
         assertThat(item.get("turn").asDouble()).isEqualTo(15);
         assertThat(item.get("locked").asBoolean()).isTrue();
         assertThat(items().get(2).get("id").asLong()).as("in front").isEqualTo(first);
-        assertThat(items().valueStream().map(i -> i.get("groupId").asLong()).filter(g -> g != 0).distinct()).hasSize(1);
-        assertThat(caller.post(site + "/board/removals", "{\"ids\":[" + first + "," + second + "]}").status()).isEqualTo(204);
+        assertThat(items().valueStream()
+                        .map(i -> i.get("groupId").asLong())
+                        .filter(g -> g != 0)
+                        .distinct())
+                .hasSize(1);
+        assertThat(caller.post(site + "/board/removals", "{\"ids\":[" + first + "," + second + "]}")
+                        .status())
+                .isEqualTo(204);
         assertThat(items().size()).isEqualTo(1);
         for (var i = 0; i < 7; i++) {
             assertThat(caller.post(site + "/undo", null).status()).isEqualTo(200);
@@ -184,15 +223,20 @@ class BoardTest {
             caller.post(site + "/redo", null);
         }
         assertThat(items().size()).isEqualTo(3);
-        assertThat(caller.get(site + "/media/" + item.get("mediaId").asLong() + "/original").status()).isEqualTo(200);
+        assertThat(caller.get(site + "/media/" + item.get("mediaId").asLong() + "/original")
+                        .status())
+                .isEqualTo(200);
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"{\"x\":1e300,\"y\":0,\"width\":1,\"height\":1,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1,1]}",
-        "{\"x\":0,\"y\":0,\"width\":0,\"height\":1,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1,1]}",
-        "{\"x\":0,\"y\":0,\"width\":9,\"height\":9,\"turn\":0,\"flipped\":false,\"crop\":[0.5,0,0.5,1]}",
-        "{\"x\":0,\"y\":0,\"width\":9,\"height\":9,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1]}",
-        "{\"x\":\"NaN\",\"y\":0,\"width\":9,\"height\":9,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1,1]}"})
+    @ValueSource(
+            strings = {
+                "{\"x\":1e300,\"y\":0,\"width\":1,\"height\":1,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1,1]}",
+                "{\"x\":0,\"y\":0,\"width\":0,\"height\":1,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1,1]}",
+                "{\"x\":0,\"y\":0,\"width\":9,\"height\":9,\"turn\":0,\"flipped\":false,\"crop\":[0.5,0,0.5,1]}",
+                "{\"x\":0,\"y\":0,\"width\":9,\"height\":9,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1]}",
+                "{\"x\":\"NaN\",\"y\":0,\"width\":9,\"height\":9,\"turn\":0,\"flipped\":false,\"crop\":[0,0,1,1]}"
+            })
     void anOddPlaceIsRefused(String lie) {
         var answer = caller.post(site + "/board/items", "{\"kind\":\"NOTE\",\"text\":\"\",\"lie\":" + lie + "}");
         assertThat(answer.status()).as(answer.text()).isEqualTo(400);
@@ -201,13 +245,24 @@ class BoardTest {
     @Test
     void aCopiedSiteHasItsOwnBoard() {
         var picture = lay();
-        var copy = "/api/sites/" + caller.post(site + "/copies", "{\"name\":\"Twin\"}").json().get("id").asLong();
+        var copy = "/api/sites/"
+                + caller.post(site + "/copies", "{\"name\":\"Twin\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
         var twin = caller.get(copy + "/board").json().get("items").get(0);
         assertThat(twin.get("id").asLong()).isNotEqualTo(picture);
-        assertThat(caller.get(copy + "/media/" + twin.get("mediaId").asLong() + "/preview").status()).isEqualTo(200);
-        assertThat(caller.get(copy + "/media/" + items().get(0).get("mediaId").asLong() + "/preview").status()).as("the other site's").isEqualTo(404);
+        assertThat(caller.get(copy + "/media/" + twin.get("mediaId").asLong() + "/preview")
+                        .status())
+                .isEqualTo(200);
+        assertThat(caller.get(copy + "/media/" + items().get(0).get("mediaId").asLong() + "/preview")
+                        .status())
+                .as("the other site's")
+                .isEqualTo(404);
         var path = "/media/" + twin.get("mediaId").asLong() + "/preview";
         assertThat(caller.call("DELETE", copy, null, null).status()).isEqualTo(204);
-        assertThat(caller.get(copy + path).status()).as("of a site that is gone").isEqualTo(404);
+        assertThat(caller.get(copy + path).status())
+                .as("of a site that is gone")
+                .isEqualTo(404);
     }
 }

@@ -16,9 +16,23 @@ final class BuiltRoom {
 
     BuiltRoom(int port, String name) {
         caller = new Caller(port);
-        site = "/api/sites/" + caller.post("/api/sites", "{\"name\":\"" + name + "\"}").json().get("id").asLong();
-        room = made("/rooms", "{\"name\":\"Room\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":5000,\"depthMm\":4000}").get("id").asLong();
-        assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null).status()).isEqualTo(200);
+        site = "/api/sites/"
+                + caller.post("/api/sites", "{\"name\":\"" + name + "\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
+        room = made(
+                        "/rooms",
+                        "{\"name\":\"Room\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":5000,\"depthMm\":4000}")
+                .get("id")
+                .asLong();
+        assertThat(caller.call(
+                                "PUT",
+                                site + "/kit",
+                                "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}",
+                                null)
+                        .status())
+                .isEqualTo(200);
     }
 
     long id() {
@@ -41,19 +55,37 @@ final class BuiltRoom {
     List<String> refused(String method, String path, String body) {
         var answer = caller.call(method, site + path, body, null);
         assertThat(answer.status()).as(answer.text()).isEqualTo(400);
-        return answer.json().get("errors").valueStream().map(f -> f.get("field").asString()).toList();
+        return answer.json()
+                .get("errors")
+                .valueStream()
+                .map(f -> f.get("field").asString())
+                .toList();
     }
 
     long piece(String code) {
-        return caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals(code)).findFirst().orElseThrow().get("id").asLong();
+        return caller.get(site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
     }
 
     String place(String code, int x, int y) {
-        return made("/placements", "{\"pieceId\":" + piece(code) + ",\"atMm\":{\"x\":" + x + ",\"y\":" + y + ",\"z\":0},\"snap\":false}").get("id").asString();
+        return made(
+                        "/placements",
+                        "{\"pieceId\":" + piece(code) + ",\"atMm\":{\"x\":" + x + ",\"y\":" + y
+                                + ",\"z\":0},\"snap\":false}")
+                .get("id")
+                .asString();
     }
 
     static Stream<JsonNode> placements(Caller caller, String site, String origin) {
-        return caller.get(site + "/placements").json().valueStream().filter(p -> p.get("origin").asString().equals(origin));
+        return caller.get(site + "/placements").json().valueStream().filter(p -> p.get("origin")
+                .asString()
+                .equals(origin));
     }
 
     Stream<JsonNode> placements(String origin) {
@@ -61,7 +93,12 @@ final class BuiltRoom {
     }
 
     JsonNode placement(String id) {
-        return caller.get(site + "/placements").json().valueStream().filter(p -> p.get("id").asString().equals(id)).findFirst().orElseThrow();
+        return caller.get(site + "/placements")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("id").asString().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     static String ids(Collection<String> ids) {

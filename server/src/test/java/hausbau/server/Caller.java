@@ -73,7 +73,8 @@ final class Caller {
         if (revision != null) {
             request.header("If-Match", "\"" + revision + "\"");
         }
-        request.method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
+        request.method(
+                method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         return send(request);
     }
 
@@ -82,25 +83,37 @@ final class Caller {
         var edge = "-".repeat(20) + "edge";
         var body = new ByteArrayOutputStream();
         files.forEach((name, bytes) -> {
-            body.writeBytes(("--" + edge + "\r\nContent-Disposition: form-data; name=\"files\"; filename=\"" + name + "\"\r\nContent-Type: application/octet-stream\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+            body.writeBytes(("--" + edge + "\r\nContent-Disposition: form-data; name=\"files\"; filename=\"" + name
+                            + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+                    .getBytes(StandardCharsets.UTF_8));
             body.writeBytes(bytes);
             body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
         });
         body.writeBytes(("--" + edge + "--\r\n").getBytes(StandardCharsets.UTF_8));
-        return send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "multipart/form-data; boundary=" + edge).POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "multipart/form-data; boundary=" + edge)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
     }
 
     /** An edit under its maker's word for it. */
     Answer keyed(String method, String path, String body, String key) {
-        return send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "application/json").header("Idempotency-Key", key)
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)));
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "application/json")
+                .header("Idempotency-Key", key)
+                .method(
+                        method,
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(body)));
     }
 
     /** What it answers to one who sends a header along; as text, and with the answer's own headers. */
     HttpResponse<String> getWith(String path, String... header) {
         var request = HttpRequest.newBuilder(URI.create(base + path));
         try {
-            return client.send((header.length == 0 ? request : request.headers(header)).build(), HttpResponse.BodyHandlers.ofString());
+            return client.send(
+                    (header.length == 0 ? request : request.headers(header)).build(),
+                    HttpResponse.BodyHandlers.ofString());
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }
@@ -108,7 +121,10 @@ final class Caller {
 
     HttpHeaders headers(String path) {
         try {
-            return client.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.discarding()).headers();
+            return client.send(
+                            HttpRequest.newBuilder(URI.create(base + path)).build(),
+                            HttpResponse.BodyHandlers.discarding())
+                    .headers();
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }
@@ -118,10 +134,17 @@ final class Caller {
     Answer raw(String method, String path, String rest) {
         try (var socket = new Socket("127.0.0.1", URI.create(base).getPort())) {
             socket.setSoTimeout(20_000);
-            socket.getOutputStream().write((method + " " + path + " HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n" + rest + "\r\n").getBytes(StandardCharsets.ISO_8859_1));
+            socket.getOutputStream()
+                    .write((method + " " + path + " HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n" + rest
+                                    + "\r\n")
+                            .getBytes(StandardCharsets.ISO_8859_1));
             var text = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             var type = Pattern.compile("(?i)content-type: (\\S+)").matcher(text);
-            return new Answer(Integer.parseInt(text.split(" ")[1]), type.find() ? type.group(1) : "", text.substring(text.indexOf("\r\n\r\n") + 4), new byte[0]);
+            return new Answer(
+                    Integer.parseInt(text.split(" ")[1]),
+                    type.find() ? type.group(1) : "",
+                    text.substring(text.indexOf("\r\n\r\n") + 4),
+                    new byte[0]);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
@@ -129,13 +152,19 @@ final class Caller {
 
     /** Sends a file as it is. */
     Answer upload(String path, String type, HttpRequest.BodyPublisher file) {
-        return send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", type).POST(file));
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", type)
+                .POST(file));
     }
 
     private Answer send(HttpRequest.Builder request) {
         try {
             var answer = client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
-            return new Answer(answer.statusCode(), answer.headers().firstValue("Content-Type").orElse(""), new String(answer.body(), "UTF-8"), answer.body());
+            return new Answer(
+                    answer.statusCode(),
+                    answer.headers().firstValue("Content-Type").orElse(""),
+                    new String(answer.body(), "UTF-8"),
+                    answer.body());
         } catch (IOException e) {
             throw new IllegalStateException(e);
         } catch (InterruptedException e) {

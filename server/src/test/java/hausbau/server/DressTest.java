@@ -4,14 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import de.javagl.jgltf.model.MaterialModel;
 import de.javagl.jgltf.model.NodeModel;
-import de.javagl.jgltf.model.io.GltfModelReader;
 import hausbau.server.standing.Sets;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.zip.ZipInputStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -26,8 +24,10 @@ class DressTest {
 
     @LocalServerPort
     int port;
+
     @Autowired
     Sets sets;
+
     BuiltRoom in;
 
     @BeforeEach
@@ -56,12 +56,23 @@ class DressTest {
     private long looking(String part) {
         var looks = in.caller.get(in.site + "/looks").json();
         var all = looks.get("all").valueStream().map(JsonNode::toString).toList();
-        return looks.get("dealt").valueStream().flatMap(d -> d.get("looks").valueStream()).filter(n -> n.asInt() >= 0 && all.get(n.asInt()).contains(part)).count();
+        return looks.get("dealt")
+                .valueStream()
+                .flatMap(d -> d.get("looks").valueStream())
+                .filter(n -> n.asInt() >= 0 && all.get(n.asInt()).contains(part))
+                .count();
     }
 
     private long colourway(String name) {
         var id = in.made("/colourways", "{}").get("id").asLong();
-        assertThat(in.caller.call("PATCH", in.site + "/colourways/" + id, "{\"name\":\"" + name + "\",\"coats\":{\"PLASTER\":{\"colour\":\"#3355aa\"}}}", null).status()).isEqualTo(200);
+        assertThat(in.caller
+                        .call(
+                                "PATCH",
+                                in.site + "/colourways/" + id,
+                                "{\"name\":\"" + name + "\",\"coats\":{\"PLASTER\":{\"colour\":\"#3355aa\"}}}",
+                                null)
+                        .status())
+                .isEqualTo(200);
         return id;
     }
 
@@ -93,7 +104,8 @@ class DressTest {
     @Test
     void aRoomIsInAnotherColourwayAndTheTallyKnows() {
         var bench = in.place("PRP-BENCH", 1000, 1000);
-        var placements = in.caller.get(in.site + "/tally").json().get("placements").asLong();
+        var placements =
+                in.caller.get(in.site + "/tally").json().get("placements").asLong();
         var before = in.caller.get(in.site + "/tally").json();
         var blue = colourway("blue");
         dress(room(), "\"colourwayId\":" + blue + ",\"wear\":60");
@@ -103,8 +115,11 @@ class DressTest {
         var after = in.caller.get(in.site + "/tally").json();
         assertThat(after.get("kinds")).isEqualTo(before.get("kinds"));
         assertThat(after.get("sheets")).as("all of it is in the other one").isEqualTo(before.get("sheets"));
-        dress(ids(in.placements("massing").findFirst().orElseThrow().get("id").asString()), "\"colourwayId\":" + colourway("red"));
-        assertThat(in.caller.get(in.site + "/tally").json().get("sheets").asInt()).isGreaterThan(before.get("sheets").asInt());
+        dress(
+                ids(in.placements("massing").findFirst().orElseThrow().get("id").asString()),
+                "\"colourwayId\":" + colourway("red"));
+        assertThat(in.caller.get(in.site + "/tally").json().get("sheets").asInt())
+                .isGreaterThan(before.get("sheets").asInt());
         // Taken away, the site's is looked at; one step back, and it is there again.
         in.caller.call("DELETE", in.site + "/colourways/" + blue, null, null);
         assertThat(scene().materials.keySet()).noneMatch(m -> m.contains("blue"));
@@ -112,8 +127,7 @@ class DressTest {
         assertThat(scene().materials.keySet()).anyMatch(m -> m.equals("plaster, blue"));
     }
 
-    private record Scene(Map<String, MaterialModel> materials, List<NodeModel> nodes, int bytes) {
-    }
+    private record Scene(Map<String, MaterialModel> materials, List<NodeModel> nodes, int bytes) {}
 
     private Scene scene() {
         var file = in.caller.get(in.site + "/handover/scene.glb");
@@ -132,28 +146,54 @@ class DressTest {
         dress(ids(bench), "\"wear\":45");
         var scene = scene();
         assertThat(scene.materials).containsKey("plaster, blue").doesNotContainKey("plaster");
-        assertThat(scene.nodes.stream().filter(n -> n.getExtras() != null).<Object>map(n -> ((Map<?, ?>) n.getExtras()).get("wear"))).containsExactly(0.45);
+        assertThat(scene.nodes.stream().filter(n -> n.getExtras() != null).<Object>map(n -> ((Map<?, ?>) n.getExtras())
+                        .get("wear")))
+                .containsExactly(0.45);
         var files = in.caller.get(in.site + "/handover/pieces.zip").unzipped();
         assertThat(files.keySet().stream().filter(f -> f.endsWith(" wear.png"))).containsExactly("PRP-BENCH wear.png");
-        assertThat(ImageIO.read(new ByteArrayInputStream(files.get("PRP-BENCH wear.png"))).getWidth()).isGreaterThanOrEqualTo(512);
+        assertThat(ImageIO.read(new ByteArrayInputStream(files.get("PRP-BENCH wear.png")))
+                        .getWidth())
+                .isGreaterThanOrEqualTo(512);
         var id = in.piece("PRP-BENCH");
-        assertThat(in.caller.get(in.site + "/pieces/" + id + "/wear.png").bytes()).isEqualTo(files.get("PRP-BENCH wear.png"));
-        assertThat(in.caller.get(in.site + "/pieces/" + id + "/unwrapped.glb").bytes()).isEqualTo(files.get("PRP-BENCH.glb"));
-        var tag = in.caller.get(in.site + "/pieces").json().valueStream().filter(p -> p.get("id").asLong() == id).findFirst().orElseThrow().get("mesh").asString();
-        assertThat(in.caller.headers(in.site + "/pieces/" + id + "/wear.png?as=" + tag).firstValue("cache-control").orElseThrow()).contains("immutable");
-        assertThat(in.caller.headers(in.site + "/pieces/" + id + "/wear.png?as=old").firstValue("cache-control").orElseThrow()).isEqualTo("no-cache");
+        assertThat(in.caller.get(in.site + "/pieces/" + id + "/wear.png").bytes())
+                .isEqualTo(files.get("PRP-BENCH wear.png"));
+        assertThat(in.caller.get(in.site + "/pieces/" + id + "/unwrapped.glb").bytes())
+                .isEqualTo(files.get("PRP-BENCH.glb"));
+        var tag = in.caller
+                .get(in.site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("id").asLong() == id)
+                .findFirst()
+                .orElseThrow()
+                .get("mesh")
+                .asString();
+        assertThat(in.caller
+                        .headers(in.site + "/pieces/" + id + "/wear.png?as=" + tag)
+                        .firstValue("cache-control")
+                        .orElseThrow())
+                .contains("immutable");
+        assertThat(in.caller
+                        .headers(in.site + "/pieces/" + id + "/wear.png?as=old")
+                        .firstValue("cache-control")
+                        .orElseThrow())
+                .isEqualTo("no-cache");
     }
 
     /** The same geometry in several tints is there once. */
     @Test
     void whatLooksOtherwiseHasTheSameGeometry() {
-        var benches = List.of(in.place("PRP-BENCH", 1000, 1000), in.place("PRP-BENCH", 3000, 1000), in.place("PRP-BENCH", 1000, 3000));
+        var benches = List.of(
+                in.place("PRP-BENCH", 1000, 1000),
+                in.place("PRP-BENCH", 3000, 1000),
+                in.place("PRP-BENCH", 1000, 3000));
         var plain = scene();
         for (var i = 0; i < 3; i++) {
             dress(ids(benches.get(i)), "\"tint\":\"#a0b0c" + i + "\"");
         }
         var tinted = scene();
-        assertThat(tinted.materials.keySet().stream().filter(m -> m.contains("#"))).hasSizeGreaterThanOrEqualTo(3);
+        assertThat(tinted.materials.keySet().stream().filter(m -> m.contains("#")))
+                .hasSizeGreaterThanOrEqualTo(3);
         assertThat(tinted.bytes - plain.bytes).as("words alone").isLessThan(8_000);
     }
 
@@ -162,18 +202,34 @@ class DressTest {
         var bench = in.place("PRP-BENCH", 1000, 1000);
         dress(room(), "\"wear\":20");
         dress(ids(bench), "\"tint\":\"#112233\"");
-        var copies = in.caller.post(in.site + "/placements/copies", "{" + ids(bench) + ",\"byMm\":{\"x\":2000,\"y\":0,\"z\":0}}");
+        var copies = in.caller.post(
+                in.site + "/placements/copies", "{" + ids(bench) + ",\"byMm\":{\"x\":2000,\"y\":0,\"z\":0}}");
         assertThat(copies.status()).as(copies.text()).isLessThan(300);
         assertThat(looking("\"tint\":\"#112233\"")).isEqualTo(2);
-        var rooms = in.caller.post(in.site + "/rooms/" + in.room + "/arrange", "{\"copy\":true,\"byMm\":{\"x\":5200,\"y\":0,\"z\":0}}");
+        var rooms = in.caller.post(
+                in.site + "/rooms/" + in.room + "/arrange", "{\"copy\":true,\"byMm\":{\"x\":5200,\"y\":0,\"z\":0}}");
         assertThat(rooms.status()).as(rooms.text()).isLessThan(300);
         var copied = rooms.json().get("id").asLong();
         assertThat(dresses().toString()).contains("\"roomIds\":[" + in.room + "," + copied + "]");
         // A copy of the site names its own rooms and placements.
-        var other = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Dresses, again\"}").json().get("id").asLong();
-        var own = in.caller.get(other + "/massing").json().get("rooms").valueStream().map(r -> r.get("id").asLong()).toList();
+        var other = "/api/sites/"
+                + in.caller
+                        .post(in.site + "/copies", "{\"name\":\"Dresses, again\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
+        var own = in.caller
+                .get(other + "/massing")
+                .json()
+                .get("rooms")
+                .valueStream()
+                .map(r -> r.get("id").asLong())
+                .toList();
         var told = in.caller.get(other + "/dresses").json();
-        assertThat(told.valueStream().flatMap(d -> d.get("roomIds").valueStream()).map(JsonNode::asLong)).containsExactlyInAnyOrderElementsOf(own);
+        assertThat(told.valueStream()
+                        .flatMap(d -> d.get("roomIds").valueStream())
+                        .map(JsonNode::asLong))
+                .containsExactlyInAnyOrderElementsOf(own);
         assertThat(in.caller.get(other + "/looks").json().get("all").toString()).contains("#112233");
         in.caller.call("DELETE", other, null, null);
     }
@@ -181,12 +237,23 @@ class DressTest {
     @Test
     void whatCannotBeIsRefused() {
         var bench = in.place("PRP-BENCH", 1000, 1000);
-        assertThat(in.refused("PATCH", "/dresses", "{" + ids(bench) + ",\"wear\":101}")).containsExactly("wear");
-        assertThat(in.refused("PATCH", "/dresses", "{" + ids(bench) + ",\"tint\":\"red\"}")).containsExactly("tint");
+        assertThat(in.refused("PATCH", "/dresses", "{" + ids(bench) + ",\"wear\":101}"))
+                .containsExactly("wear");
+        assertThat(in.refused("PATCH", "/dresses", "{" + ids(bench) + ",\"tint\":\"red\"}"))
+                .containsExactly("tint");
         assertThat(in.refused("PATCH", "/dresses", "{\"wear\":10}")).containsExactly("ids");
-        assertThat(in.caller.call("PATCH", in.site + "/dresses", "{" + ids(bench) + ",\"colourwayId\":999999}", null).status()).isEqualTo(404);
-        assertThat(in.caller.call("PATCH", in.site + "/dresses", "{\"roomIds\":[999999],\"wear\":10}", null).status()).isEqualTo(404);
-        assertThat(in.caller.call("PATCH", in.site + "/dresses", "{" + ids("hand.999999") + ",\"wear\":10}", null).status()).isGreaterThanOrEqualTo(400);
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/dresses", "{" + ids(bench) + ",\"colourwayId\":999999}", null)
+                        .status())
+                .isEqualTo(404);
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/dresses", "{\"roomIds\":[999999],\"wear\":10}", null)
+                        .status())
+                .isEqualTo(404);
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/dresses", "{" + ids("hand.999999") + ",\"wear\":10}", null)
+                        .status())
+                .isGreaterThanOrEqualTo(400);
         assertThat(dresses()).isEmpty();
     }
 }

@@ -31,11 +31,24 @@ class FuzzTest {
     private static final long SEED = Long.getLong("fuzz.seed", 1);
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final JsonNodeFactory NODE = JsonNodeFactory.instance;
-    private static final List<String> VIEWS = List.of("", "/massing", "/pieces", "/placements", "/departures", "/survey", "/survey/cards", "/tally", "/board", "/piece-list",
-            "/brief", "/proposals", "/handover/pieces.csv");
+    private static final List<String> VIEWS = List.of(
+            "",
+            "/massing",
+            "/pieces",
+            "/placements",
+            "/departures",
+            "/survey",
+            "/survey/cards",
+            "/tally",
+            "/board",
+            "/piece-list",
+            "/brief",
+            "/proposals",
+            "/handover/pieces.csv");
 
     @LocalServerPort
     int port;
+
     private Caller caller;
     private JsonNode description;
     private String site;
@@ -43,6 +56,7 @@ class FuzzTest {
     private final Random random = new Random(SEED);
     /** The views as they were seen last, if nothing has happened since. */
     private Map<String, String> seen;
+
     private int accepted;
 
     /** A site that has one of everything. */
@@ -50,19 +64,64 @@ class FuzzTest {
     void aFullSite() {
         caller = new Caller(port);
         description = caller.get("/v3/api-docs").json();
-        var id = caller.post("/api/sites", "{\"name\":\"Fuzzed\"}").json().get("id").asString();
+        var id = caller.post("/api/sites", "{\"name\":\"Fuzzed\"}")
+                .json()
+                .get("id")
+                .asString();
         site = "/api/sites/" + id;
         ids.put("siteId", id);
-        ids.put("roomId", made("/rooms", "{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":4000,\"depthMm\":3000,\"heightMm\":3000}"));
-        ids.put("openingId", made("/rooms/" + ids.get("roomId") + "/openings", "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":1100,\"widthMm\":800,\"heightMm\":2000}"));
+        ids.put(
+                "roomId",
+                made(
+                        "/rooms",
+                        "{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":4000,\"depthMm\":3000,\"heightMm\":3000}"));
+        ids.put(
+                "openingId",
+                made(
+                        "/rooms/" + ids.get("roomId") + "/openings",
+                        "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":1100,\"widthMm\":800,\"heightMm\":2000}"));
         caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000,100],\"minPieceMm\":100,\"maxPieceMm\":4000}", null);
-        ids.put("pieceId", caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("PRP-BENCH")).findFirst().orElseThrow().get("id").asString());
-        ids.put("placement", made("/placements", "{\"pieceId\":" + ids.get("pieceId") + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":300},\"snap\":false}"));
-        ids.put("pictureId", caller.upload(site + "/board/pictures?name=wall", "image/png", BodyPublishers.ofByteArray(Pictures.file(Pictures.flag(400, 300), "png"))).json().get("id").asString());
-        ids.put("planeId", made("/planes", "{\"pictureId\":" + ids.get("pictureId") + ",\"name\":\"p\",\"calibration\":{\"kind\":\"FLAT\",\"points\":[0,0,100,0],\"widthMm\":1000}}"));
+        ids.put(
+                "pieceId",
+                caller.get(site + "/pieces")
+                        .json()
+                        .valueStream()
+                        .filter(p -> p.get("code").asString().equals("PRP-BENCH"))
+                        .findFirst()
+                        .orElseThrow()
+                        .get("id")
+                        .asString());
+        ids.put(
+                "placement",
+                made(
+                        "/placements",
+                        "{\"pieceId\":" + ids.get("pieceId")
+                                + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":300},\"snap\":false}"));
+        ids.put(
+                "pictureId",
+                caller.upload(
+                                site + "/board/pictures?name=wall",
+                                "image/png",
+                                BodyPublishers.ofByteArray(Pictures.file(Pictures.flag(400, 300), "png")))
+                        .json()
+                        .get("id")
+                        .asString());
+        ids.put(
+                "planeId",
+                made(
+                        "/planes",
+                        "{\"pictureId\":" + ids.get("pictureId")
+                                + ",\"name\":\"p\",\"calibration\":{\"kind\":\"FLAT\",\"points\":[0,0,100,0],\"widthMm\":1000}}"));
         ids.put("tagId", made("/tags", "{\"name\":\"window\",\"role\":\"WINDOW\"}"));
-        ids.put("markId", made("/marks", "{\"pictureId\":" + ids.get("pictureId") + ",\"planeId\":" + ids.get("planeId") + ",\"tagId\":" + ids.get("tagId") + ",\"kind\":\"RECTANGLE\",\"points\":[10,10,60,90]}"));
-        ids.put("listedId", made("/piece-list", "{\"code\":\"PRP-X\",\"widthMm\":100,\"depthMm\":100,\"heightMm\":100}"));
+        ids.put(
+                "markId",
+                made(
+                        "/marks",
+                        "{\"pictureId\":" + ids.get("pictureId") + ",\"planeId\":" + ids.get("planeId") + ",\"tagId\":"
+                                + ids.get("tagId") + ",\"kind\":\"RECTANGLE\",\"points\":[10,10,60,90]}"));
+        ids.put(
+                "listedId",
+                made("/piece-list", "{\"code\":\"PRP-X\",\"widthMm\":100,\"depthMm\":100,\"heightMm\":100}"));
     }
 
     private String made(String path, String body) {
@@ -101,8 +160,31 @@ class FuzzTest {
         return tried;
     }
 
-    private static final List<String> ODD = List.of("null", "-1", "0", "1", "1e9", "-1e9", "1000000000", "999999999.999", "0.0005", "1e300", "\"\"", "\"x\"", "\"\\u0000\"", "[]", "{}", "true",
-            "2147483648", "9223372036854775807", "\"" + "n".repeat(5000) + "\"", "[null]", "[1,1]", "50", "3.5", "100000000");
+    private static final List<String> ODD = List.of(
+            "null",
+            "-1",
+            "0",
+            "1",
+            "1e9",
+            "-1e9",
+            "1000000000",
+            "999999999.999",
+            "0.0005",
+            "1e300",
+            "\"\"",
+            "\"x\"",
+            "\"\\u0000\"",
+            "[]",
+            "{}",
+            "true",
+            "2147483648",
+            "9223372036854775807",
+            "\"" + "n".repeat(5000) + "\"",
+            "[null]",
+            "[1,1]",
+            "50",
+            "3.5",
+            "100000000");
 
     private static JsonNode oddity(int n) {
         return JSON.readTree(ODD.get(n));
@@ -111,7 +193,11 @@ class FuzzTest {
     /** What the description calls valid, from what the site has. */
     private JsonNode sample(JsonNode schema, String name, String path) {
         if (schema.has("$ref")) {
-            return sample(description.at("/components/schemas/" + schema.get("$ref").asString().replaceAll(".*/", "")), name, path);
+            return sample(
+                    description.at("/components/schemas/"
+                            + schema.get("$ref").asString().replaceAll(".*/", "")),
+                    name,
+                    path);
         }
         if (schema.has("enum")) {
             return schema.get("enum").get(0);
@@ -123,7 +209,14 @@ class FuzzTest {
             case "array" -> array(schema, name, path);
             case "number", "integer" -> NODE.numberNode(number(name));
             case "boolean" -> NODE.booleanNode(true);
-            case "string" -> NODE.stringNode(name.equals("key") ? caller.get(site + "/survey").json().at("/findings/0/key").asString("") : "Odd");
+            case "string" ->
+                NODE.stringNode(
+                        name.equals("key")
+                                ? caller.get(site + "/survey")
+                                        .json()
+                                        .at("/findings/0/key")
+                                        .asString("")
+                                : "Odd");
             default -> object(schema, path);
         };
     }
@@ -138,8 +231,12 @@ class FuzzTest {
 
     private ArrayNode array(JsonNode schema, String name, String path) {
         if (name.equals("ids") || name.equals("without")) {
-            var id = path.contains("/placements") || path.contains("/departures") ? NODE.stringNode(ids.get("placement"))
-                    : NODE.numberNode(Long.parseLong(ids.get(path.contains("/piece-list") ? "listedId" : path.contains("/marks") ? "markId" : "pictureId")));
+            var id = path.contains("/placements") || path.contains("/departures")
+                    ? NODE.stringNode(ids.get("placement"))
+                    : NODE.numberNode(Long.parseLong(ids.get(
+                            path.contains("/piece-list")
+                                    ? "listedId"
+                                    : path.contains("/marks") ? "markId" : "pictureId")));
             return NODE.arrayNode().add(id);
         }
         if (name.equals("points")) {
@@ -156,13 +253,20 @@ class FuzzTest {
 
     private ObjectNode object(JsonNode schema, String path) {
         var object = NODE.objectNode();
-        schema.path("properties").properties().forEach(p -> object.set(p.getKey(),
-                p.getKey().equals("id") ? NODE.numberNode(Long.parseLong(ids.get("pictureId"))) : sample(p.getValue(), p.getKey(), path)));
+        schema.path("properties")
+                .properties()
+                .forEach(p -> object.set(
+                        p.getKey(),
+                        p.getKey().equals("id")
+                                ? NODE.numberNode(Long.parseLong(ids.get("pictureId")))
+                                : sample(p.getValue(), p.getKey(), path)));
         return object;
     }
 
     private String filled(String path) {
-        var of = path.contains("/planes") ? "planeId" : path.contains("/tags") ? "tagId" : path.contains("/marks") ? "markId" : "siteId";
+        var of = path.contains("/planes")
+                ? "planeId"
+                : path.contains("/tags") ? "tagId" : path.contains("/marks") ? "markId" : "siteId";
         var filled = path.replace("{id}", ids.get(of));
         for (var id : ids.entrySet()) {
             filled = filled.replace("{" + id.getKey() + "}", id.getValue());
@@ -215,22 +319,30 @@ class FuzzTest {
         assertThat(answer.status()).as("%s: %s", words, answer.text()).isLessThan(500);
         if (answer.status() >= 400) {
             assertThat(answer.type()).as(words).startsWith("application/problem+json");
-            assertThat(answer.json().path("detail").asString("")).as(words).isNotBlank().doesNotContain("Exception", "java.");
+            assertThat(answer.json().path("detail").asString(""))
+                    .as(words)
+                    .isNotBlank()
+                    .doesNotContain("Exception", "java.");
         }
         var after = views();
-        after.forEach((view, text) -> assertThat(text).as("%s after %s", view, words).doesNotStartWith("5"));
+        after.forEach(
+                (view, text) -> assertThat(text).as("%s after %s", view, words).doesNotStartWith("5"));
         var made = revision(after) - revision(before);
         assertThat(made).as(words).isBetween(0L, 1L);
         if (made == 0) {
             if (!path.endsWith("/brief/spent")) {
-                assertThat(after).as("refused, yet something changed: %s", words).isEqualTo(before);
+                assertThat(after)
+                        .as("refused, yet something changed: %s", words)
+                        .isEqualTo(before);
             }
             seen = after;
         } else {
             accepted++;
             assertThat(answer.status()).as(words).isLessThan(300);
             var undone = caller.post(site + "/undo", null);
-            assertThat(undone.status()).as("undo of %s: %s", words, undone.text()).isEqualTo(200);
+            assertThat(undone.status())
+                    .as("undo of %s: %s", words, undone.text())
+                    .isEqualTo(200);
             var back = views();
             seen = new LinkedHashMap<>(back);
             back.remove("");
@@ -248,15 +360,30 @@ class FuzzTest {
         for (var view : VIEWS) {
             var answer = caller.get(site + view);
             // The survey tells the revision it is of.
-            views.put(view, answer.status() >= 500 ? answer.status() + answer.text() : view.equals("/survey") ? answer.text().replaceAll("\"revision\":\\d+", "") : answer.text());
+            views.put(
+                    view,
+                    answer.status() >= 500
+                            ? answer.status() + answer.text()
+                            : view.equals("/survey")
+                                    ? answer.text().replaceAll("\"revision\":\\d+", "")
+                                    : answer.text());
         }
         return views;
     }
 
     @Test
     void oddPathsQueriesAndMethodsAreToldAsProblems() {
-        for (var path : List.of("/api/sites/%00", "/api/sites/1%2F2", "/api/sites/%ff", "/error", "/api/lengths?unit=METRE&text=%ff", "/api/sites/1/news?since=%ff",
-                "/api/sites/9999999999999999999999", "/api/sites/-1/placements", "/api/sites/" + ids.get("siteId") + "/chunks/..%2f..", "/api/sites/" + ids.get("siteId") + "/survey/cards?most=x")) {
+        for (var path : List.of(
+                "/api/sites/%00",
+                "/api/sites/1%2F2",
+                "/api/sites/%ff",
+                "/error",
+                "/api/lengths?unit=METRE&text=%ff",
+                "/api/sites/1/news?since=%ff",
+                "/api/sites/9999999999999999999999",
+                "/api/sites/-1/placements",
+                "/api/sites/" + ids.get("siteId") + "/chunks/..%2f..",
+                "/api/sites/" + ids.get("siteId") + "/survey/cards?most=x")) {
             var answer = caller.raw("GET", path, "");
             assertThat(answer.status()).as("%s: %s", path, answer.text()).isBetween(400, 499);
             assertThat(answer.type()).as("%s: %s", path, answer.text()).startsWith("application/problem+json");
@@ -266,7 +393,9 @@ class FuzzTest {
             assertThat(answer.status()).as("%s: %s", method, answer.text()).isBetween(400, 501);
             assertThat(answer.text()).as(method).doesNotContain("<html", "<!doctype");
         }
-        assertThat(caller.raw("POST", "/api/sites", "Transfer-Encoding: chunked\r\n\r\nZZ\r\n").text()).doesNotContain("<html", "<!doctype", "Exception");
+        assertThat(caller.raw("POST", "/api/sites", "Transfer-Encoding: chunked\r\n\r\nZZ\r\n")
+                        .text())
+                .doesNotContain("<html", "<!doctype", "Exception");
     }
 
     /** Lengths at the limit that once were answered with 500 or 503. */
@@ -277,8 +406,10 @@ class FuzzTest {
                 "/api/kit-plans {\"stepMm\":100,\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":2,\"runs\":[{\"name\":\"n\",\"lengthMm\":1000,\"fixed\":[{\"piece\":\"d\",\"atMm\":1000000000,\"lengthMm\":1000000000}]}]}",
                 site + "/placements {\"pieceId\":" + ids.get("pieceId") + ",\"atMm\":" + at + "}",
                 site + "/placements/preview {\"place\":{\"pieceId\":" + ids.get("pieceId") + ",\"atMm\":" + at + "}}",
-                site + "/rooms/drawn {\"name\":\"Far\",\"fromMm\":{\"x\":-1000000000,\"y\":0,\"z\":0},\"toMm\":" + at + "}",
-                site + "/rooms/" + ids.get("roomId") + "/openings {\"kind\":\"WINDOW\",\"side\":\"SOUTH\",\"atMm\":1000,\"widthMm\":500,\"heightMm\":1000000000,\"sillMm\":1000000000}",
+                site + "/rooms/drawn {\"name\":\"Far\",\"fromMm\":{\"x\":-1000000000,\"y\":0,\"z\":0},\"toMm\":" + at
+                        + "}",
+                site + "/rooms/" + ids.get("roomId")
+                        + "/openings {\"kind\":\"WINDOW\",\"side\":\"SOUTH\",\"atMm\":1000,\"widthMm\":500,\"heightMm\":1000000000,\"sillMm\":1000000000}",
                 site + "/placements/arrange {\"ids\":[\"" + ids.get("placement") + "\"],\"byMm\":" + at + "}",
                 site + "/placements/copies {\"ids\":[\"" + ids.get("placement") + "\"],\"byMm\":" + at + "}")) {
             var answer = caller.post(call.substring(0, call.indexOf(' ')), call.substring(call.indexOf(' ') + 1));
@@ -289,7 +420,8 @@ class FuzzTest {
     /** Ten kilometres of tiles are refused beforehand, not laid for a minute. */
     @Test
     void aRoomOfTenKilometresIsRefusedBeforeItIsLaid() {
-        var answer = caller.call("PATCH", site + "/rooms/" + ids.get("roomId"), "{\"widthMm\":10000000,\"depthMm\":10000000}", null);
+        var answer = caller.call(
+                "PATCH", site + "/rooms/" + ids.get("roomId"), "{\"widthMm\":10000000,\"depthMm\":10000000}", null);
         assertThat(answer.status()).as(answer.text()).isEqualTo(400);
         assertThat(answer.json().get("detail").asString()).contains("200000 placements");
     }

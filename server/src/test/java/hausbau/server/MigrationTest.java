@@ -28,7 +28,8 @@ class MigrationTest {
      * A room of 4 × 3 m built from metres, as version 4 kept it: derived rows, one of them pinned by a hand 0.3 m up, a post
      * taken away, a bench set down; the journal has these three edits. Only some of the derived rows are written out.
      */
-    private static final String FILLED = """
+    private static final String FILLED =
+            """
             insert into site values (1, 'Old baths', 'METRE', 100000, 200000, 3000000, 256, false, '{1000000}', 200000, 4000000, 9, 3, now(), 3, 6);
             insert into room values (7, 1, 'Hall', 0, 0, 0, 4000000, 3000000, 3000000);
             insert into piece values (11, 1, 'WAL-1000', 'wall 1 m', 'WALL', 'WALL', 'FACE_START', 1000000, 200000, 3000000, 0, 0, 0, 0),
@@ -55,17 +56,27 @@ class MigrationTest {
         admin.execute("drop database if exists hausbau_migration with (force)");
         admin.execute("create database hausbau_migration");
         var url = URL.replaceAll("/[^/]+$", "/hausbau_migration");
-        Flyway.configure().dataSource(url, USER, PASSWORD).locations("classpath:db/migration").target("4").load().migrate();
+        Flyway.configure()
+                .dataSource(url, USER, PASSWORD)
+                .locations("classpath:db/migration")
+                .target("4")
+                .load()
+                .migrate();
         new JdbcTemplate(database(url)).execute(FILLED);
-        try (var server = new SpringApplicationBuilder(HausbauServer.class).run("--server.port=0", "--spring.datasource.url=" + url, "--spring.jmx.enabled=false")) {
-            check(new Caller(((WebServerApplicationContext) server).getWebServer().getPort()));
+        try (var server = new SpringApplicationBuilder(HausbauServer.class)
+                .run("--server.port=0", "--spring.datasource.url=" + url, "--spring.jmx.enabled=false")) {
+            check(new Caller(
+                    ((WebServerApplicationContext) server).getWebServer().getPort()));
         } finally {
             admin.execute("drop database if exists hausbau_migration with (force)");
         }
     }
 
     private static Map<String, JsonNode> standing(Caller caller) {
-        return caller.get("/api/sites/1/placements").json().valueStream().collect(Collectors.toMap(p -> p.get("id").asString(), Function.identity()));
+        return caller.get("/api/sites/1/placements")
+                .json()
+                .valueStream()
+                .collect(Collectors.toMap(p -> p.get("id").asString(), Function.identity()));
     }
 
     private static void check(Caller caller) {
@@ -76,12 +87,28 @@ class MigrationTest {
         assertThat(standing(caller).get(moved).get("atMm").get("z").asInt()).isEqualTo(300);
         assertThat(standing(caller).get("hand.24").get("quarterTurns").asInt()).isEqualTo(1);
         assertThat(standing(caller)).doesNotContainKey("room.7.post.north-west");
-        assertThat(caller.get("/api/sites/1/departures").json().valueStream().noneMatch(d -> d.get("lost").asBoolean())).isTrue();
+        assertThat(caller.get("/api/sites/1/departures").json().valueStream().noneMatch(d -> d.get("lost")
+                        .asBoolean()))
+                .isTrue();
         // Codes stay with the pieces that had them; a stand-in is in the kit because the list speaks of it.
-        var kit = caller.get("/api/sites/1/pieces").json().valueStream().collect(Collectors.toMap(p -> p.get("code").asString(), p -> p.get("id").asLong()));
-        assertThat(kit).containsEntry("WAL-1000", 11L).containsEntry("PRP-BENCH", 13L).containsEntry("PRP-TILL", 14L);
-        assertThat(caller.get("/api/sites/1/materials").json().valueStream().map(m -> m.get("name").asString())).containsExactly("plaster", "stone", "timber", "metal", "opal", "tile", "terrazzo", "paint", "shared");
-        assertThat(caller.get("/api/sites/1/brief").json().get("spentSeconds").get(3).asInt()).isEqualTo(1234);
+        var kit = caller.get("/api/sites/1/pieces")
+                .json()
+                .valueStream()
+                .collect(Collectors.toMap(
+                        p -> p.get("code").asString(), p -> p.get("id").asLong()));
+        assertThat(kit)
+                .containsEntry("WAL-1000", 11L)
+                .containsEntry("PRP-BENCH", 13L)
+                .containsEntry("PRP-TILL", 14L);
+        assertThat(caller.get("/api/sites/1/materials").json().valueStream().map(m -> m.get("name")
+                        .asString()))
+                .containsExactly("plaster", "stone", "timber", "metal", "opal", "tile", "terrazzo", "paint", "shared");
+        assertThat(caller.get("/api/sites/1/brief")
+                        .json()
+                        .get("spentSeconds")
+                        .get(3)
+                        .asInt())
+                .isEqualTo(1234);
         assertThat(caller.get("/api/sites/1").json().get("undo").asString()).isEqualTo("Take away POS-200");
         assertThat(caller.post("/api/sites/1/undo", null).status()).isEqualTo(200);
         assertThat(standing(caller)).containsKey("room.7.post.north-west");

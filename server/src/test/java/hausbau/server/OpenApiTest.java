@@ -29,7 +29,8 @@ class OpenApiTest {
         var text = JSON.writerWithDefaultPrettyPrinter().writeValueAsString(served) + "\n";
         Files.writeString(Path.of("target/openapi.json"), text);
         assertThat(Files.readString(Path.of("openapi.json")))
-                .as("the API has changed: cp server/target/openapi.json server/openapi.json").isEqualTo(text);
+                .as("the API has changed: cp server/target/openapi.json server/openapi.json")
+                .isEqualTo(text);
     }
 
     /** Fields by name, so that the file changes only where the API does. */

@@ -17,13 +17,16 @@ import tools.jackson.databind.json.JsonMapper;
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 class PatternTest {
 
-    private static final String PLAIN = "{\"words\":{\"leastMm\":0,\"bands\":[{\"name\":\"low\",\"swatch\":\"TILE\",\"heightMm\":1000,\"proudMm\":20},{\"name\":\"high\",\"swatch\":\"PAINT\",\"heightMm\":0,\"proudMm\":0}],"
-            + "\"trims\":[],\"uprights\":[%s]}}";
+    private static final String PLAIN =
+            "{\"words\":{\"leastMm\":0,\"bands\":[{\"name\":\"low\",\"swatch\":\"TILE\",\"heightMm\":1000,\"proudMm\":20},{\"name\":\"high\",\"swatch\":\"PAINT\",\"heightMm\":0,\"proudMm\":0}],"
+                    + "\"trims\":[],\"uprights\":[%s]}}";
 
     @LocalServerPort
     int port;
+
     @Autowired
     Sets sets;
+
     BuiltRoom in;
 
     @BeforeEach
@@ -32,7 +35,13 @@ class PatternTest {
     }
 
     private List<String> parts(String code) {
-        return in.caller.get(in.site + "/pieces/" + in.piece(code) + "/bench").json().get("parts").valueStream().map(p -> p.get("words").get("name").asString()).toList();
+        return in.caller
+                .get(in.site + "/pieces/" + in.piece(code) + "/bench")
+                .json()
+                .get("parts")
+                .valueStream()
+                .map(p -> p.get("words").get("name").asString())
+                .toList();
     }
 
     private void use(String site, Object id) {
@@ -58,17 +67,30 @@ class PatternTest {
         assertThat(parts("POS-200")).containsExactly("plinth", "dado", "wall");
         assertThat(in.caller.get(in.site + "/placements").text()).isEqualTo(placements);
         assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isEmpty();
-        assertThat(in.caller.get(in.site + "/tally").json().get("triangles").asLong()).isGreaterThan(plain);
-        in.made("/rooms/" + in.room + "/openings", "{\"side\":\"SOUTH\",\"kind\":\"DOOR\",\"widthMm\":1000,\"heightMm\":2100,\"atMm\":2000}");
-        var door = in.caller.get(in.site + "/pieces").json().valueStream().filter(p -> p.get("role").asString().equals("DOOR")).findFirst().orElseThrow().get("code").asString();
+        assertThat(in.caller.get(in.site + "/tally").json().get("triangles").asLong())
+                .isGreaterThan(plain);
+        in.made(
+                "/rooms/" + in.room + "/openings",
+                "{\"side\":\"SOUTH\",\"kind\":\"DOOR\",\"widthMm\":1000,\"heightMm\":2100,\"atMm\":2000}");
+        var door = in.caller
+                .get(in.site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("role").asString().equals("DOOR"))
+                .findFirst()
+                .orElseThrow()
+                .get("code")
+                .asString();
         assertThat(parts(door)).contains("frame", "dado", "cornice");
-        assertThat(in.caller.get(in.site + "/patterns").json().get(0).get("seams")).isEmpty();
+        assertThat(in.caller.get(in.site + "/patterns").json().get(0).get("seams"))
+                .isEmpty();
         sets.forget(in.id());
         assertThat(parts("WAL-1000")).hasSize(5);
         in.caller.post(in.site + "/undo", null);
         in.caller.post(in.site + "/undo", null);
         assertThat(parts("WAL-1000")).containsExactly("");
-        assertThat(in.caller.get(in.site + "/tally").json().get("triangles").asLong()).isEqualTo(plain);
+        assertThat(in.caller.get(in.site + "/tally").json().get("triangles").asLong())
+                .isEqualTo(plain);
     }
 
     /** What is told of a pattern in use is seen at once; a piece told by itself keeps what it was told; back, it is of the pattern. */
@@ -86,7 +108,13 @@ class PatternTest {
         assertThat(parts("POS-200")).containsExactly("");
         in.caller.call("DELETE", in.site + "/pieces/" + wall + "/parts", null, null);
         assertThat(parts("WAL-1000")).containsExactly("");
-        assertThat(in.caller.get(in.site + "/patterns").json().get(0).get("name").asString()).isEqualTo("Pool walls");
+        assertThat(in.caller
+                        .get(in.site + "/patterns")
+                        .json()
+                        .get(0)
+                        .get("name")
+                        .asString())
+                .isEqualTo("Pool walls");
     }
 
     /** It is handed over: the scene has its materials by name, and the copy of the site has its pattern. */
@@ -96,15 +124,31 @@ class PatternTest {
         changed(id, PLAIN.formatted(""));
         use(in.site, id);
         assertThat(materials(in.site)).contains("tile", "paint");
-        var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
+        var copy = "/api/sites/"
+                + in.caller
+                        .post(in.site + "/copies", "{\"name\":\"Copy\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
         assertThat(materials(copy)).contains("tile", "paint");
         use(copy, null);
         assertThat(materials(copy)).doesNotContain("tile");
         assertThat(materials(in.site)).contains("tile");
         // Shown before it is used.
         var seen = in.caller.get(copy + "/patterns").json().get(0).get("id").asLong();
-        var wall = in.caller.get(copy + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("WAL-1000")).findFirst().orElseThrow().get("id").asLong();
-        assertThat(names(in.caller.get(copy + "/patterns/" + seen + "/pieces/" + wall + "/mesh.glb").bytes())).contains("tile");
+        var wall = in.caller
+                .get(copy + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals("WAL-1000"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+        assertThat(names(in.caller
+                        .get(copy + "/patterns/" + seen + "/pieces/" + wall + "/mesh.glb")
+                        .bytes()))
+                .contains("tile");
     }
 
     private List<String> materials(String site) {
@@ -113,49 +157,97 @@ class PatternTest {
 
     private static List<String> names(byte[] glb) {
         var length = glb[12] & 0xFF | (glb[13] & 0xFF) << 8 | (glb[14] & 0xFF) << 16 | (glb[15] & 0xFF) << 24;
-        return JsonMapper.shared().readTree(new String(glb, 20, length, StandardCharsets.UTF_8)).get("materials").valueStream().map(m -> m.get("name").asString()).toList();
+        return JsonMapper.shared()
+                .readTree(new String(glb, 20, length, StandardCharsets.UTF_8))
+                .get("materials")
+                .valueStream()
+                .map(m -> m.get("name").asString())
+                .toList();
     }
 
     /** One room's walls, floor and all are under its own pattern, its neighbour's are not; back by undo, and when the pattern goes; a copy of the site has it too. */
     @Test
     void aRoomHasAPatternOfItsOwn() {
-        in.made("/rooms", "{\"name\":\"Store\",\"widthMm\":4000,\"depthMm\":3000,\"cornerMm\":{\"x\":20000,\"y\":0,\"z\":0}}");
+        in.made(
+                "/rooms",
+                "{\"name\":\"Store\",\"widthMm\":4000,\"depthMm\":3000,\"cornerMm\":{\"x\":20000,\"y\":0,\"z\":0}}");
         var codes = codes(in.site);
         var own = in.made("/rooms/" + in.room + "/pattern", "{}");
         assertThat(own.get("rooms").valueStream().map(JsonNode::asString)).hasSize(1);
-        changed(own.get("id").asLong(), PLAIN.formatted("").replace("\"uprights\":[]", "\"uprights\":[],\"floor\":{\"field\":\"TERRAZZO\",\"border\":\"TILE\",\"widthMm\":100,\"proudMm\":0}"));
+        changed(
+                own.get("id").asLong(),
+                PLAIN.formatted("")
+                        .replace(
+                                "\"uprights\":[]",
+                                "\"uprights\":[],\"floor\":{\"field\":\"TERRAZZO\",\"border\":\"TILE\",\"widthMm\":100,\"proudMm\":0}"));
         var more = codes(in.site);
-        assertThat(more).containsAll(codes.stream().filter(c -> c.startsWith("WAL-1000")).toList()).hasSizeGreaterThan(codes.size());
-        var dressed = more.stream().filter(c -> c.startsWith("WAL-1000-")).findFirst().orElseThrow();
+        assertThat(more)
+                .containsAll(
+                        codes.stream().filter(c -> c.startsWith("WAL-1000")).toList())
+                .hasSizeGreaterThan(codes.size());
+        var dressed =
+                more.stream().filter(c -> c.startsWith("WAL-1000-")).findFirst().orElseThrow();
         assertThat(parts(dressed)).containsExactly("low", "high");
         assertThat(parts("WAL-1000")).containsExactly("");
-        assertThat(more.stream().filter(c -> c.startsWith("FLR") && !codes.contains(c)).map(this::parts)).isNotEmpty().allSatisfy(p -> assertThat(p).containsExactly("field", "border"));
+        assertThat(more.stream()
+                        .filter(c -> c.startsWith("FLR") && !codes.contains(c))
+                        .map(this::parts))
+                .isNotEmpty()
+                .allSatisfy(p -> assertThat(p).containsExactly("field", "border"));
         assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isEmpty();
         sets.forget(Long.parseLong(in.site.substring(in.site.lastIndexOf('/') + 1)));
         assertThat(codes(in.site)).as("found again in the database").isEqualTo(more);
-        var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
+        var copy = "/api/sites/"
+                + in.caller
+                        .post(in.site + "/copies", "{\"name\":\"Copy\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
         assertThat(in.caller.get(copy + "/patterns").json().get(0).get("rooms")).hasSize(1);
         assertThat(materials(copy)).contains("tile", "paint");
         in.caller.call("DELETE", in.site + "/patterns/" + own.get("id").asLong(), null, null);
         assertThat(codes(in.site)).isEqualTo(codes);
         in.caller.post(in.site + "/undo", "{}");
         assertThat(codes(in.site)).isEqualTo(more);
-        assertThat(in.caller.call("PATCH", in.site + "/rooms/" + in.room, "{\"patternId\":0}", null).json().get("patternId").asLong()).isZero();
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/rooms/" + in.room, "{\"patternId\":0}", null)
+                        .json()
+                        .get("patternId")
+                        .asLong())
+                .isZero();
         assertThat(codes(in.site)).isEqualTo(codes);
-        assertThat(in.caller.call("PATCH", in.site + "/rooms/" + in.room, "{\"patternId\":999999}", null).status()).isEqualTo(404);
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/rooms/" + in.room, "{\"patternId\":999999}", null)
+                        .status())
+                .isEqualTo(404);
     }
 
     private List<String> codes(String site) {
-        return in.caller.get(site + "/pieces").json().valueStream().map(p -> p.get("code").asString()).toList();
+        return in.caller
+                .get(site + "/pieces")
+                .json()
+                .valueStream()
+                .map(p -> p.get("code").asString())
+                .toList();
     }
 
     @Test
     void whatCannotBeIsRefusedAndSeamsAreTold() {
         var id = in.made("/patterns", "{}").get("id").asLong();
-        assertThat(in.refused("PATCH", "/patterns/" + id, "{\"words\":{\"leastMm\":0,\"bands\":[],\"trims\":[],\"uprights\":[]}}")).containsExactly("bands");
+        assertThat(in.refused(
+                        "PATCH",
+                        "/patterns/" + id,
+                        "{\"words\":{\"leastMm\":0,\"bands\":[],\"trims\":[],\"uprights\":[]}}"))
+                .containsExactly("bands");
         assertThat(in.refused("PATCH", "/patterns/" + id, "{\"name\":\" \"}")).containsExactly("name");
-        assertThat(in.caller.call("PUT", in.site + "/pattern", "{\"patternId\":999999}", null).status()).isEqualTo(404);
-        var lopsided = changed(id, PLAIN.formatted("{\"name\":\"pilaster\",\"swatch\":\"STONE\",\"at\":\"START\",\"widthMm\":150,\"proudMm\":60,\"pitchMm\":0,\"lowMm\":0,\"highMm\":0}"));
+        assertThat(in.caller
+                        .call("PUT", in.site + "/pattern", "{\"patternId\":999999}", null)
+                        .status())
+                .isEqualTo(404);
+        var lopsided = changed(
+                id,
+                PLAIN.formatted(
+                        "{\"name\":\"pilaster\",\"swatch\":\"STONE\",\"at\":\"START\",\"widthMm\":150,\"proudMm\":60,\"pitchMm\":0,\"lowMm\":0,\"highMm\":0}"));
         assertThat(lopsided.get("seams").valueStream().map(JsonNode::asString)).contains("WAL-1000");
         in.caller.call("DELETE", in.site + "/patterns/" + id, null, null);
         assertThat(in.caller.get(in.site + "/patterns").json()).isEmpty();

@@ -13,8 +13,7 @@ import javax.imageio.ImageIO;
 /** Pictures as people and mischief send them. */
 final class Pictures {
 
-    private Pictures() {
-    }
+    private Pictures() {}
 
     /** Red to the left, blue to the right, with a green bar along the top. */
     static BufferedImage flag(int width, int height) {
@@ -48,7 +47,12 @@ final class Pictures {
         tiff.put("SECRET PLACE 48.1374 N 11.5755 E".getBytes(StandardCharsets.US_ASCII));
         var body = tiff.array();
         var segment = ByteBuffer.allocate(10 + body.length);
-        segment.put(new byte[] {(byte) 0xFF, (byte) 0xE1}).putShort((short) (8 + body.length)).put("Exif".getBytes(StandardCharsets.US_ASCII)).put((byte) 0).put((byte) 0).put(body);
+        segment.put(new byte[] {(byte) 0xFF, (byte) 0xE1})
+                .putShort((short) (8 + body.length))
+                .put("Exif".getBytes(StandardCharsets.US_ASCII))
+                .put((byte) 0)
+                .put((byte) 0)
+                .put(body);
         var out = new ByteArrayOutputStream();
         out.write(jpeg, 0, 2);
         out.writeBytes(segment.array());
@@ -60,14 +64,24 @@ final class Pictures {
     static byte[] bomb() {
         var out = new ByteArrayOutputStream();
         out.writeBytes(new byte[] {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'});
-        chunk(out, "IHDR", ByteBuffer.allocate(13).putInt(40_000).putInt(40_000).put(new byte[] {8, 2, 0, 0, 0}).array());
+        chunk(
+                out,
+                "IHDR",
+                ByteBuffer.allocate(13)
+                        .putInt(40_000)
+                        .putInt(40_000)
+                        .put(new byte[] {8, 2, 0, 0, 0})
+                        .array());
         chunk(out, "IDAT", new byte[] {0x78, (byte) 0x9C, 0x63, 0, 0, 0, 1, 0, 1});
         chunk(out, "IEND", new byte[0]);
         return out.toByteArray();
     }
 
     private static void chunk(ByteArrayOutputStream out, String name, byte[] body) {
-        var named = ByteBuffer.allocate(4 + body.length).put(name.getBytes(StandardCharsets.US_ASCII)).put(body).array();
+        var named = ByteBuffer.allocate(4 + body.length)
+                .put(name.getBytes(StandardCharsets.US_ASCII))
+                .put(body)
+                .array();
         var crc = new CRC32();
         crc.update(named);
         out.writeBytes(ByteBuffer.allocate(4).putInt(body.length).array());
@@ -75,5 +89,6 @@ final class Pictures {
         out.writeBytes(ByteBuffer.allocate(4).putInt((int) crc.getValue()).array());
     }
 
-    static final String SVG = "<?xml version=\"1.0\"?><svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9\" height=\"9\"><script>alert(1)</script></svg>";
+    static final String SVG =
+            "<?xml version=\"1.0\"?><svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9\" height=\"9\"><script>alert(1)</script></svg>";
 }

@@ -18,12 +18,15 @@ import tools.jackson.databind.json.JsonMapper;
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 class RepeatTest {
 
-    private static final String LINE = "\"fromMm\":{\"x\":500,\"y\":500,\"z\":0},\"toMm\":{\"x\":4500,\"y\":500,\"z\":0}";
+    private static final String LINE =
+            "\"fromMm\":{\"x\":500,\"y\":500,\"z\":0},\"toMm\":{\"x\":4500,\"y\":500,\"z\":0}";
 
     @LocalServerPort
     int port;
+
     @Autowired
     Sets sets;
+
     Caller caller;
     String site;
     long room;
@@ -33,15 +36,36 @@ class RepeatTest {
     @BeforeEach
     void builtRoom() {
         caller = new Caller(port);
-        site = "/api/sites/" + caller.post("/api/sites", "{\"name\":\"Repeats\"}").json().get("id").asLong();
-        room = made("/rooms", "{\"name\":\"Room\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":5000,\"depthMm\":4000}").get("id").asLong();
-        assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null).status()).isEqualTo(200);
+        site = "/api/sites/"
+                + caller.post("/api/sites", "{\"name\":\"Repeats\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
+        room = made(
+                        "/rooms",
+                        "{\"name\":\"Room\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":5000,\"depthMm\":4000}")
+                .get("id")
+                .asLong();
+        assertThat(caller.call(
+                                "PUT",
+                                site + "/kit",
+                                "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}",
+                                null)
+                        .status())
+                .isEqualTo(200);
         lamp = piece(site, "PRP-LAMP");
         bench = piece(site, "PRP-BENCH");
     }
 
     private long piece(String of, String code) {
-        return caller.get(of + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals(code)).findFirst().orElseThrow().get("id").asLong();
+        return caller.get(of + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
     }
 
     private JsonNode made(String path, String body) {
@@ -51,11 +75,17 @@ class RepeatTest {
     }
 
     private JsonNode course(int count) {
-        return made("/repeats", "{\"pieceIds\":[" + lamp + "],\"rule\":{\"what\":\"COURSE\"," + LINE + ",\"count\":" + count + "}}");
+        return made(
+                "/repeats",
+                "{\"pieceIds\":[" + lamp + "],\"rule\":{\"what\":\"COURSE\"," + LINE + ",\"count\":" + count + "}}");
     }
 
     private List<JsonNode> copies(String of) {
-        return caller.get(of + "/placements").json().valueStream().filter(p -> p.get("origin").asString().equals("repeat")).toList();
+        return caller.get(of + "/placements")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("origin").asString().equals("repeat"))
+                .toList();
     }
 
     private void changed(long id, String body) {
@@ -67,10 +97,13 @@ class RepeatTest {
     @Test
     void aRepeatLivesAndIsUndone() {
         var id = course(5).get("id").asLong();
-        assertThat(copies(site)).extracting(p -> p.get("atMm").get("x").asInt()).containsExactly(500, 1500, 2500, 3500, 4500);
+        assertThat(copies(site))
+                .extracting(p -> p.get("atMm").get("x").asInt())
+                .containsExactly(500, 1500, 2500, 3500, 4500);
         changed(id, "{\"rule\":{\"count\":3},\"name\":\"Lamps\"}");
         assertThat(copies(site)).extracting(p -> p.get("atMm").get("x").asInt()).containsExactly(500, 2500, 4500);
-        assertThat(caller.get(site + "/repeats").json().get(0).get("name").asString()).isEqualTo("Lamps");
+        assertThat(caller.get(site + "/repeats").json().get(0).get("name").asString())
+                .isEqualTo("Lamps");
         caller.post(site + "/undo", null);
         assertThat(copies(site)).hasSize(5);
         caller.post(site + "/undo", null);
@@ -93,46 +126,96 @@ class RepeatTest {
     void aCopyMovedByHandStaysSoUntilItIsLetGo() {
         var id = course(5).get("id").asLong();
         var third = "repeat." + id + ".2.0";
-        assertThat(caller.post(site + "/placements/arrange", "{\"ids\":[\"" + third + "\"],\"byMm\":{\"x\":0,\"y\":300,\"z\":0}}").status()).isEqualTo(204);
+        assertThat(caller.post(
+                                site + "/placements/arrange",
+                                "{\"ids\":[\"" + third + "\"],\"byMm\":{\"x\":0,\"y\":300,\"z\":0}}")
+                        .status())
+                .isEqualTo(204);
         changed(id, "{\"rule\":{\"count\":9}}");
-        assertThat(copies(site)).filteredOn(p -> p.get("id").asString().equals(third)).singleElement().satisfies(p -> {
-            assertThat(p.get("departed").asBoolean()).isTrue();
-            assertThat(p.get("atMm").get("y").asInt()).isEqualTo(800);
-        });
-        assertThat(caller.post(site + "/departures/let-go", "{\"ids\":[\"" + third + "\"]}").status()).isEqualTo(204);
-        assertThat(copies(site)).allSatisfy(p -> assertThat(p.get("atMm").get("y").asInt()).isEqualTo(500));
+        assertThat(copies(site))
+                .filteredOn(p -> p.get("id").asString().equals(third))
+                .singleElement()
+                .satisfies(p -> {
+                    assertThat(p.get("departed").asBoolean()).isTrue();
+                    assertThat(p.get("atMm").get("y").asInt()).isEqualTo(800);
+                });
+        assertThat(caller.post(site + "/departures/let-go", "{\"ids\":[\"" + third + "\"]}")
+                        .status())
+                .isEqualTo(204);
+        assertThat(copies(site))
+                .allSatisfy(p -> assertThat(p.get("atMm").get("y").asInt()).isEqualTo(500));
     }
 
     /** A copied site has repeats of its own, with pieces, rooms and changes by hand of its own. */
     @Test
     void aRepeatIsCopiedWithItsSite() {
-        var id = made("/repeats", "{\"pieceIds\":[" + lamp + "," + bench + "],\"rule\":{\"what\":\"COURSE\"," + LINE + ",\"count\":4,\"otherEvery\":2},"
-                + "\"following\":{\"roomId\":" + room + ",\"hold\":\"WALL\",\"edge\":0}}").get("id").asLong();
+        var id = made(
+                        "/repeats",
+                        "{\"pieceIds\":[" + lamp + "," + bench + "],\"rule\":{\"what\":\"COURSE\"," + LINE
+                                + ",\"count\":4,\"otherEvery\":2}," + "\"following\":{\"roomId\":" + room
+                                + ",\"hold\":\"WALL\",\"edge\":0}}")
+                .get("id")
+                .asLong();
         caller.post(site + "/placements/removals", "{\"ids\":[\"repeat." + id + ".1.0\"]}");
-        var copy = "/api/sites/" + caller.post(site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
-        assertThat(copies(copy)).extracting(p -> p.get("atMm")).isEqualTo(copies(site).stream().map(p -> p.get("atMm")).toList());
-        assertThat(copies(copy)).hasSize(3).extracting(p -> p.get("pieceId").asLong()).containsExactly(piece(copy, "PRP-LAMP"), piece(copy, "PRP-LAMP"), piece(copy, "PRP-BENCH"));
+        var copy = "/api/sites/"
+                + caller.post(site + "/copies", "{\"name\":\"Copy\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
+        assertThat(copies(copy))
+                .extracting(p -> p.get("atMm"))
+                .isEqualTo(copies(site).stream().map(p -> p.get("atMm")).toList());
+        assertThat(copies(copy))
+                .hasSize(3)
+                .extracting(p -> p.get("pieceId").asLong())
+                .containsExactly(piece(copy, "PRP-LAMP"), piece(copy, "PRP-LAMP"), piece(copy, "PRP-BENCH"));
         var theirs = caller.get(copy + "/repeats").json().get(0);
         assertThat(theirs.get("following").get("roomId").asLong()).isNotEqualTo(room);
-        var wider = caller.call("PATCH", copy + "/rooms/" + theirs.get("following").get("roomId").asLong(), "{\"depthMm\":5000}", null);
+        var wider = caller.call(
+                "PATCH",
+                copy + "/rooms/" + theirs.get("following").get("roomId").asLong(),
+                "{\"depthMm\":5000}",
+                null);
         assertThat(wider.status()).isEqualTo(200);
-        assertThat(copies(copy)).allSatisfy(p -> assertThat(p.get("atMm").get("y").asInt()).isGreaterThan(4000));
+        assertThat(copies(copy))
+                .allSatisfy(p -> assertThat(p.get("atMm").get("y").asInt()).isGreaterThan(4000));
     }
 
     /** The placements go into the repeat: the first copy stands where they stood. */
     @Test
     void whatStandsIsRepeated() {
-        var one = made("/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0},\"snap\":false}").get("id").asString();
-        var two = made("/placements", "{\"pieceId\":" + lamp + ",\"atMm\":{\"x\":2000,\"y\":1000,\"z\":0},\"snap\":false}").get("id").asString();
-        var repeat = made("/repeats", "{\"placementIds\":[\"" + one + "\",\"" + two + "\"],\"rule\":{\"what\":\"COURSE\",\"fromMm\":{\"x\":1000,\"y\":1000,\"z\":0},"
-                + "\"toMm\":{\"x\":1000,\"y\":3000,\"z\":0},\"count\":3}}");
+        var one = made(
+                        "/placements",
+                        "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0},\"snap\":false}")
+                .get("id")
+                .asString();
+        var two = made(
+                        "/placements",
+                        "{\"pieceId\":" + lamp + ",\"atMm\":{\"x\":2000,\"y\":1000,\"z\":0},\"snap\":false}")
+                .get("id")
+                .asString();
+        var repeat = made(
+                "/repeats",
+                "{\"placementIds\":[\"" + one + "\",\"" + two
+                        + "\"],\"rule\":{\"what\":\"COURSE\",\"fromMm\":{\"x\":1000,\"y\":1000,\"z\":0},"
+                        + "\"toMm\":{\"x\":1000,\"y\":3000,\"z\":0},\"count\":3}}");
         assertThat(repeat.get("count").asInt()).isEqualTo(6);
-        var all = caller.get(site + "/placements").json().valueStream().filter(p -> !p.get("origin").asString().equals("massing")).toList();
+        var all = caller.get(site + "/placements")
+                .json()
+                .valueStream()
+                .filter(p -> !p.get("origin").asString().equals("massing"))
+                .toList();
         assertThat(all).hasSize(6).extracting(p -> p.get("origin").asString()).containsOnly("repeat");
         assertThat(all.get(1).get("atMm").get("x").asInt()).isEqualTo(2000);
         // Dissolved, all stand as they stood, by hand.
-        assertThat(caller.post(site + "/repeats/" + repeat.get("id").asLong() + "/dissolve", null).json()).hasSize(6);
-        assertThat(caller.get(site + "/placements").json().valueStream().filter(p -> p.get("origin").asString().equals("hand")).map(p -> p.get("atMm")))
+        assertThat(caller.post(site + "/repeats/" + repeat.get("id").asLong() + "/dissolve", null)
+                        .json())
+                .hasSize(6);
+        assertThat(caller.get(site + "/placements")
+                        .json()
+                        .valueStream()
+                        .filter(p -> p.get("origin").asString().equals("hand"))
+                        .map(p -> p.get("atMm")))
                 .containsExactlyElementsOf(all.stream().map(p -> p.get("atMm")).toList());
         caller.post(site + "/undo", null);
         assertThat(copies(site)).hasSize(6);
@@ -143,7 +226,8 @@ class RepeatTest {
     void nothingIsLeftOfARepeatThatIsTakenAway() {
         var id = course(5).get("id").asLong();
         caller.post(site + "/placements/removals", "{\"ids\":[\"repeat." + id + ".1.0\"]}");
-        assertThat(caller.call("DELETE", site + "/repeats/" + id, null, null).status()).isEqualTo(204);
+        assertThat(caller.call("DELETE", site + "/repeats/" + id, null, null).status())
+                .isEqualTo(204);
         assertThat(caller.get(site + "/departures").json()).isEmpty();
         caller.post(site + "/undo", null);
         assertThat(copies(site)).hasSize(4);
@@ -151,7 +235,11 @@ class RepeatTest {
 
     @Test
     void aPreviewTellsAndKeepsNothing() {
-        var told = caller.post(site + "/repeats/preview", "{\"pieceIds\":[" + lamp + "],\"rule\":{\"what\":\"RING\",\"fromMm\":{\"x\":2500,\"y\":2000,\"z\":0},\"radiusMm\":1000,\"count\":12}}").json();
+        var told = caller.post(
+                        site + "/repeats/preview",
+                        "{\"pieceIds\":[" + lamp
+                                + "],\"rule\":{\"what\":\"RING\",\"fromMm\":{\"x\":2500,\"y\":2000,\"z\":0},\"radiusMm\":1000,\"count\":12}}")
+                .json();
         assertThat(told.get("count").asInt()).isEqualTo(12);
         assertThat(told.get("boxesMm")).hasSize(12);
         assertThat(told.get("triangles").asLong()).isPositive();
@@ -160,14 +248,19 @@ class RepeatTest {
 
     @Test
     void everyRuleReadsBackAsItWasTold() {
-        for (var rule : List.of("{\"what\":\"COURSE\"," + LINE + ",\"pace\":\"PITCH\",\"pitchMm\":700.5,\"rest\":\"BOTH_ENDS\",\"insetMm\":10,\"along\":true,\"mirrorEvery\":2}",
+        for (var rule : List.of(
+                "{\"what\":\"COURSE\"," + LINE
+                        + ",\"pace\":\"PITCH\",\"pitchMm\":700.5,\"rest\":\"BOTH_ENDS\",\"insetMm\":10,\"along\":true,\"mirrorEvery\":2}",
                 "{\"what\":\"FIELD\",\"areaMm\":[{\"x0\":0,\"y0\":0,\"x1\":4000,\"y1\":3000}],\"columns\":2,\"aisleXMm\":900,\"countHigh\":3,\"gaps\":10,\"seed\":5,\"staggered\":true}",
                 "{\"what\":\"RING\",\"fromMm\":{\"x\":2500,\"y\":2000,\"z\":0},\"radiusMm\":1500,\"count\":7,\"facing\":\"OUT\",\"startDegrees\":12.5,\"sweepDegrees\":200}",
                 "{\"what\":\"TRAIL\",\"pathMm\":[{\"x\":0,\"y\":0,\"z\":0},{\"x\":3000,\"y\":0,\"z\":0},{\"x\":3000,\"y\":2000,\"z\":500}],\"bendMm\":400,\"asideMm\":100,\"both\":true}",
                 "{\"what\":\"STACK\",\"fromMm\":{\"x\":1000,\"y\":1000,\"z\":0},\"count\":4,\"turnDegrees\":12,\"shiftMm\":15,\"seed\":9}",
                 "{\"what\":\"SCATTER\",\"areaMm\":[{\"x0\":0,\"y0\":0,\"x1\":4000,\"y1\":3000}],\"count\":12,\"leastMm\":200,\"fadeMm\":300,\"turnDegrees\":90,\"keepOutMm\":[{\"x0\":0,\"y0\":0,\"x1\":500,\"y1\":500}]}")) {
             var answer = made("/repeats", "{\"pieceIds\":[" + lamp + "],\"rule\":" + rule + "}");
-            JsonMapper.shared().readTree(rule).properties().forEach(e -> assertThat(plain(answer.get("rule").get(e.getKey()))).as("%s of %s", e.getKey(), rule).isEqualTo(plain(e.getValue())));
+            JsonMapper.shared().readTree(rule).properties().forEach(e -> assertThat(
+                            plain(answer.get("rule").get(e.getKey())))
+                    .as("%s of %s", e.getKey(), rule)
+                    .isEqualTo(plain(e.getValue())));
             assertThat(answer.get("count").asInt()).isPositive();
         }
     }
@@ -177,17 +270,19 @@ class RepeatTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"COURSE\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0}}} | 400 | toMm",
-        "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"COURSE\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0},\"toMm\":{\"x\":0,\"y\":0,\"z\":0}}} | 400 | has a length",
-        "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"RING\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0},\"radiusMm\":-5}} | 400 | radius",
-        "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"FIELD\",\"areaMm\":[]}} | 400 | area",
-        "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"FIELD\",\"areaMm\":[{\"x0\":0,\"y0\":0,\"x1\":900000000,\"y1\":900000000}],\"pitchXMm\":1,\"pitchYMm\":1}} | 400 | millions",
-        "{\"pieceIds\":[],\"rule\":{\"what\":\"STACK\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0}}} | 400 | to be repeated",
-        "{\"pieceIds\":[99999999],\"rule\":{\"what\":\"STACK\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0}}} | 404 | no piece",
-        "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"STACK\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0}},\"following\":{\"roomId\":1,\"hold\":\"ROOM\"}} | 404 | no room",
-        "{\"pieceIds\":[LAMP],\"rule\":{}} | 400 | what",
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"COURSE\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0}}} | 400 | toMm",
+                "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"COURSE\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0},\"toMm\":{\"x\":0,\"y\":0,\"z\":0}}} | 400 | has a length",
+                "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"RING\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0},\"radiusMm\":-5}} | 400 | radius",
+                "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"FIELD\",\"areaMm\":[]}} | 400 | area",
+                "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"FIELD\",\"areaMm\":[{\"x0\":0,\"y0\":0,\"x1\":900000000,\"y1\":900000000}],\"pitchXMm\":1,\"pitchYMm\":1}} | 400 | millions",
+                "{\"pieceIds\":[],\"rule\":{\"what\":\"STACK\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0}}} | 400 | to be repeated",
+                "{\"pieceIds\":[99999999],\"rule\":{\"what\":\"STACK\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0}}} | 404 | no piece",
+                "{\"pieceIds\":[LAMP],\"rule\":{\"what\":\"STACK\",\"fromMm\":{\"x\":0,\"y\":0,\"z\":0}},\"following\":{\"roomId\":1,\"hold\":\"ROOM\"}} | 404 | no room",
+                "{\"pieceIds\":[LAMP],\"rule\":{}} | 400 | what",
+            })
     void whatCannotBeIsRefusedAndNothingIsLeft(String body, int status, String words) {
         var answer = caller.post(site + "/repeats", body.replace("LAMP", String.valueOf(lamp)));
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);

@@ -17,13 +17,18 @@ class RoomsTest {
 
     @LocalServerPort
     int port;
+
     Caller caller;
     String site;
 
     @BeforeEach
     void aSite() {
         caller = new Caller(port);
-        site = "/api/sites/" + caller.post("/api/sites", "{\"name\":\"Rooms\",\"storeyMm\":2800}").json().get("id").asLong();
+        site = "/api/sites/"
+                + caller.post("/api/sites", "{\"name\":\"Rooms\",\"storeyMm\":2800}")
+                        .json()
+                        .get("id")
+                        .asLong();
     }
 
     private JsonNode room(String body) {
@@ -37,7 +42,8 @@ class RoomsTest {
     }
 
     private void build(String kinds) {
-        var answer = caller.call("PUT", site + "/kit", "{\"kindsMm\":[" + kinds + "],\"minPieceMm\":100,\"maxPieceMm\":4000}", null);
+        var answer = caller.call(
+                "PUT", site + "/kit", "{\"kindsMm\":[" + kinds + "],\"minPieceMm\":100,\"maxPieceMm\":4000}", null);
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
     }
 
@@ -50,8 +56,18 @@ class RoomsTest {
     }
 
     private List<String> idsOf(String code) {
-        var piece = caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals(code)).findFirst().orElseThrow().get("id").asLong();
-        return placements().stream().filter(p -> p.get("pieceId").asLong() == piece).map(p -> p.get("id").asString()).toList();
+        var piece = caller.get(site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+        return placements().stream()
+                .filter(p -> p.get("pieceId").asLong() == piece)
+                .map(p -> p.get("id").asString())
+                .toList();
     }
 
     @Test
@@ -68,27 +84,44 @@ class RoomsTest {
 
     @Test
     void aDrawnRoomComesToTheStep() {
-        var drawn = caller.post(site + "/rooms/drawn", "{\"name\":\"Drawn\",\"fromMm\":{\"x\":3971.2,\"y\":18,\"z\":0},\"toMm\":{\"x\":-33,\"y\":3049,\"z\":0}}");
+        var drawn = caller.post(
+                site + "/rooms/drawn",
+                "{\"name\":\"Drawn\",\"fromMm\":{\"x\":3971.2,\"y\":18,\"z\":0},\"toMm\":{\"x\":-33,\"y\":3049,\"z\":0}}");
         assertThat(drawn.status()).isEqualTo(201);
         assertThat(drawn.json().get("widthMm").asInt()).isEqualTo(4000);
         assertThat(drawn.json().get("depthMm").asInt()).isEqualTo(3000);
-        var nothing = caller.post(site + "/rooms/drawn", "{\"name\":\"Nothing\",\"fromMm\":{\"x\":9000,\"y\":0,\"z\":0},\"toMm\":{\"x\":9020,\"y\":900,\"z\":0}}");
+        var nothing = caller.post(
+                site + "/rooms/drawn",
+                "{\"name\":\"Nothing\",\"fromMm\":{\"x\":9000,\"y\":0,\"z\":0},\"toMm\":{\"x\":9020,\"y\":900,\"z\":0}}");
         assertThat(nothing.status()).isEqualTo(400);
         assertThat(nothing.text()).contains("at least one step both ways");
     }
 
     private String outline(long id) {
-        return caller.get(site + "/massing").json().get("rooms").valueStream().filter(r -> r.get("id").asLong() == id).findFirst().orElseThrow().get("outlineMm").toString();
+        return caller.get(site + "/massing")
+                .json()
+                .get("rooms")
+                .valueStream()
+                .filter(r -> r.get("id").asLong() == id)
+                .findFirst()
+                .orElseThrow()
+                .get("outlineMm")
+                .toString();
     }
 
     /** A rectangle is made an L, one of its walls is moved and another one typed; each is undone to just what was there. */
     @Test
     void theGroundOfARoomIsCutJoinedAndMovedAndAllOfItUndone() {
-        var id = room("{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":8000,\"depthMm\":6000}").get("id").asLong();
+        var id = room("{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":8000,\"depthMm\":6000}")
+                .get("id")
+                .asLong();
         build("1000,100");
         var states = new ArrayList<>(List.of(outline(id)));
-        var edits = List.of("/cut|{\"fromMm\":{\"x\":5000,\"y\":3000,\"z\":0},\"toMm\":{\"x\":8049,\"y\":6049,\"z\":0}}", "/edges/1/move|{\"outwardMm\":1000}",
-                "/join|{\"fromMm\":{\"x\":-2000,\"y\":0,\"z\":0},\"toMm\":{\"x\":0,\"y\":2000,\"z\":0}}", "/edges/0/length|{\"lengthMm\":4500}");
+        var edits = List.of(
+                "/cut|{\"fromMm\":{\"x\":5000,\"y\":3000,\"z\":0},\"toMm\":{\"x\":8049,\"y\":6049,\"z\":0}}",
+                "/edges/1/move|{\"outwardMm\":1000}",
+                "/join|{\"fromMm\":{\"x\":-2000,\"y\":0,\"z\":0},\"toMm\":{\"x\":0,\"y\":2000,\"z\":0}}",
+                "/edges/0/length|{\"lengthMm\":4500}");
         for (var edit : edits) {
             var answer = caller.post(site + "/rooms/" + id + edit.split("\\|")[0], edit.split("\\|")[1]);
             assertThat(answer.status()).as(answer.text()).isEqualTo(200);
@@ -97,12 +130,20 @@ class RoomsTest {
         }
         assertThat(new HashSet<>(states)).hasSize(5);
         // 9 × 3 and 4.5 × 3 and 2 × 2.
-        assertThat(caller.get(site + "/massing").json().get("rooms").get(0).get("areaM2").asDouble()).isEqualTo(27 + 13.5 + 4);
+        assertThat(caller.get(site + "/massing")
+                        .json()
+                        .get("rooms")
+                        .get(0)
+                        .get("areaM2")
+                        .asDouble())
+                .isEqualTo(27 + 13.5 + 4);
         for (var i = 3; i >= 0; i--) {
             caller.post(site + "/undo", null);
             assertThat(outline(id)).isEqualTo(states.get(i));
         }
-        var split = caller.post(site + "/rooms/" + id + "/cut", "{\"fromMm\":{\"x\":3000,\"y\":-100,\"z\":0},\"toMm\":{\"x\":4000,\"y\":7000,\"z\":0}}");
+        var split = caller.post(
+                site + "/rooms/" + id + "/cut",
+                "{\"fromMm\":{\"x\":3000,\"y\":-100,\"z\":0},\"toMm\":{\"x\":4000,\"y\":7000,\"z\":0}}");
         assertThat(split.status()).isEqualTo(400);
         assertThat(split.text()).contains("2 parts");
         assertThat(outline(id)).isEqualTo(states.get(0));
@@ -111,19 +152,39 @@ class RoomsTest {
     /** By hand: the door begins 0.5 m from the left end of the 6 m north wall, so 4.5 m from it once mirrored; turned, that wall lies in the west. */
     @Test
     void aRoomIsMirroredTurnedAndCopiedWithItsOpenings() {
-        var id = room("{\"name\":\"Hall\",\"cornerMm\":{\"x\":1000,\"y\":2000,\"z\":0},\"widthMm\":6000,\"depthMm\":4000}").get("id").asLong();
-        caller.post(site + "/rooms/" + id + "/openings", "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":500,\"widthMm\":1000,\"heightMm\":2100}");
+        var id =
+                room("{\"name\":\"Hall\",\"cornerMm\":{\"x\":1000,\"y\":2000,\"z\":0},\"widthMm\":6000,\"depthMm\":4000}")
+                        .get("id")
+                        .asLong();
+        caller.post(
+                site + "/rooms/" + id + "/openings",
+                "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":500,\"widthMm\":1000,\"heightMm\":2100}");
         var before = caller.get(site + "/massing").text();
-        assertThat(caller.post(site + "/rooms/" + id + "/arrange", "{\"mirror\":true}").status()).isEqualTo(200);
-        assertThat(caller.get(site + "/massing").json().get("openings").get(0).get("atMm").asInt()).isEqualTo(4500);
-        var turned = caller.post(site + "/rooms/" + id + "/arrange", "{\"quarterTurns\":1,\"byMm\":{\"x\":0,\"y\":500,\"z\":0}}").json();
-        assertThat(List.of(turned.get("widthMm").asInt(), turned.get("depthMm").asInt())).containsExactly(4000, 6000);
-        assertThat(List.of(turned.get("cornerMm").get("x").asInt(), turned.get("cornerMm").get("y").asInt())).containsExactly(1000, 2500);
+        assertThat(caller.post(site + "/rooms/" + id + "/arrange", "{\"mirror\":true}")
+                        .status())
+                .isEqualTo(200);
+        assertThat(caller.get(site + "/massing")
+                        .json()
+                        .get("openings")
+                        .get(0)
+                        .get("atMm")
+                        .asInt())
+                .isEqualTo(4500);
+        var turned = caller.post(
+                        site + "/rooms/" + id + "/arrange", "{\"quarterTurns\":1,\"byMm\":{\"x\":0,\"y\":500,\"z\":0}}")
+                .json();
+        assertThat(List.of(turned.get("widthMm").asInt(), turned.get("depthMm").asInt()))
+                .containsExactly(4000, 6000);
+        assertThat(List.of(
+                        turned.get("cornerMm").get("x").asInt(),
+                        turned.get("cornerMm").get("y").asInt()))
+                .containsExactly(1000, 2500);
         var gap = caller.get(site + "/massing").json().get("gaps").get(0);
         assertThat(gap.get("side").asString()).isEqualTo("WEST");
         // From the left end of a west wall, in the south, 4.5 m.
         assertThat(gap.get("box").get("min").get("y").asInt()).isEqualTo(7000);
-        var copy = caller.post(site + "/rooms/" + id + "/arrange", "{\"copy\":true,\"byMm\":{\"x\":4200,\"y\":0,\"z\":0}}");
+        var copy = caller.post(
+                site + "/rooms/" + id + "/arrange", "{\"copy\":true,\"byMm\":{\"x\":4200,\"y\":0,\"z\":0}}");
         assertThat(copy.json().get("name").asString()).isEqualTo("Hall 2");
         assertThat(caller.get(site + "/massing").json().get("openings")).hasSize(2);
         for (var i = 0; i < 3; i++) {
@@ -135,18 +196,37 @@ class RoomsTest {
     /** A door that no longer fits since its wall was shortened is kept, told, and built again when the wall is longer. */
     @Test
     void anOpeningThatNoLongerFitsIsKeptAndFound() {
-        var id = room("{\"name\":\"Hall\",\"widthMm\":6000,\"depthMm\":4000}").get("id").asLong();
-        var door = caller.post(site + "/rooms/" + id + "/openings", "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":4000,\"widthMm\":1000,\"heightMm\":2100}");
+        var id = room("{\"name\":\"Hall\",\"widthMm\":6000,\"depthMm\":4000}")
+                .get("id")
+                .asLong();
+        var door = caller.post(
+                site + "/rooms/" + id + "/openings",
+                "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":4000,\"widthMm\":1000,\"heightMm\":2100}");
         assertThat(door.status()).as(door.text()).isEqualTo(201);
         build("1000,100");
-        assertThat(caller.call("PATCH", site + "/rooms/" + id, "{\"widthMm\":4500}", null).status()).isEqualTo(200);
+        assertThat(caller.call("PATCH", site + "/rooms/" + id, "{\"widthMm\":4500}", null)
+                        .status())
+                .isEqualTo(200);
         var massing = caller.get(site + "/massing").json();
         assertThat(massing.get("openings")).hasSize(1);
-        assertThat(massing.get("remarks").valueStream().map(r -> r.get("message").asString())).anyMatch(m -> m.contains("it can begin from 0.1 m to 3.4 m"));
-        assertThat(caller.get(site + "/survey").json().get("findings").valueStream().map(f -> f.get("kind").asString())).contains("UNBUILT_OPENING");
+        assertThat(massing.get("remarks").valueStream().map(r -> r.get("message")
+                        .asString()))
+                .anyMatch(m -> m.contains("it can begin from 0.1 m to 3.4 m"));
+        assertThat(caller.get(site + "/survey")
+                        .json()
+                        .get("findings")
+                        .valueStream()
+                        .map(f -> f.get("kind").asString()))
+                .contains("UNBUILT_OPENING");
         caller.call("PATCH", site + "/rooms/" + id, "{\"widthMm\":6000}", null);
         assertThat(findings()).isZero();
-        assertThat(caller.call("PATCH", site + "/openings/" + door.json().get("id").asLong(), "{\"atMm\":5500}", null).status()).isEqualTo(400);
+        assertThat(caller.call(
+                                "PATCH",
+                                site + "/openings/" + door.json().get("id").asLong(),
+                                "{\"atMm\":5500}",
+                                null)
+                        .status())
+                .isEqualTo(400);
     }
 
     /** The wall between is 260 mm: told, and mended by moving the second room's wall by 60 mm. */
@@ -154,57 +234,106 @@ class RoomsTest {
     void aWallThatIsThickerThanItsNeighboursIsMendedByMovingIt() {
         room("{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":4000,\"depthMm\":4000}");
         room("{\"name\":\"Side\",\"cornerMm\":{\"x\":4260,\"y\":0,\"z\":0},\"widthMm\":2940,\"depthMm\":4000}");
-        var odd = caller.get(site + "/survey").json().get("findings").valueStream().filter(f -> f.get("kind").asString().equals("ODD_WALL")).toList();
-        assertThat(odd).singleElement().satisfies(f -> assertThat(f.get("title").asString()).contains("0.26 m"));
-        var fixed = caller.post(site + "/survey/fixes", "{\"key\":\"" + odd.get(0).get("key").asString() + "\"}");
+        var odd = caller.get(site + "/survey")
+                .json()
+                .get("findings")
+                .valueStream()
+                .filter(f -> f.get("kind").asString().equals("ODD_WALL"))
+                .toList();
+        assertThat(odd).singleElement().satisfies(f -> assertThat(f.get("title").asString())
+                .contains("0.26 m"));
+        var fixed = caller.post(
+                site + "/survey/fixes", "{\"key\":\"" + odd.get(0).get("key").asString() + "\"}");
         assertThat(fixed.status()).as(fixed.text()).isLessThan(300);
-        assertThat(caller.get(site + "/massing").json().get("rooms").get(1).get("cornerMm").get("x").asInt()).isEqualTo(4200);
+        assertThat(caller.get(site + "/massing")
+                        .json()
+                        .get("rooms")
+                        .get(1)
+                        .get("cornerMm")
+                        .get("x")
+                        .asInt())
+                .isEqualTo(4200);
         assertThat(findings()).isZero();
     }
 
     /** A storey copied with its rooms, door and lamp stands a storey of 2.8 m and a slab of 0.2 m higher; moved up, all of it goes along; and away with one undo. */
     @Test
     void aLevelIsCopiedWithEverythingOnIt() {
-        var id = room("{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":6000,\"depthMm\":4000}").get("id").asLong();
+        var id = room("{\"name\":\"Hall\",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":0},\"widthMm\":6000,\"depthMm\":4000}")
+                .get("id")
+                .asLong();
         caller.post(site + "/rooms/" + id + "/openings/usual", "{\"kind\":\"DOOR\"}");
         build("1000,100");
-        var lamp = caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("PRP-LAMP")).findFirst().orElseThrow().get("id").asLong();
+        var lamp = caller.get(site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals("PRP-LAMP"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
         caller.post(site + "/placements", "{\"pieceId\":" + lamp + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
         var one = placements().size();
         var copy = caller.post(site + "/levels/0/copies", null);
         assertThat(copy.status()).as(copy.text()).isEqualTo(201);
         assertThat(copy.json().get("floorMm").asInt()).isEqualTo(3000);
         var massing = caller.get(site + "/massing").json();
-        assertThat(massing.get("rooms").valueStream().map(r -> r.get("name").asString() + " " + r.get("cornerMm").get("z").asInt())).containsExactly("Hall 0", "Hall 2 3000");
+        assertThat(massing.get("rooms")
+                        .valueStream()
+                        .map(r -> r.get("name").asString() + " "
+                                + r.get("cornerMm").get("z").asInt()))
+                .containsExactly("Hall 0", "Hall 2 3000");
         assertThat(massing.get("openings")).hasSize(2);
         // The lower ceiling and the upper floor are one slab, so no ceiling is laid below.
-        assertThat(placements().stream().filter(p -> p.get("id").asString().startsWith("room." + id + ".ceiling"))).isEmpty();
+        assertThat(placements().stream().filter(p -> p.get("id").asString().startsWith("room." + id + ".ceiling")))
+                .isEmpty();
         assertThat(idsOf("PRP-LAMP")).hasSize(2);
         assertThat(findings()).isZero();
         assertThat(caller.post(site + "/levels/0/copies", null).status()).isEqualTo(400);
-        var up = caller.call("PATCH", site + "/levels/" + copy.json().get("id").asLong(), "{\"floorMm\":3100,\"name\":\"Gallery\"}", null);
+        var up = caller.call(
+                "PATCH",
+                site + "/levels/" + copy.json().get("id").asLong(),
+                "{\"floorMm\":3100,\"name\":\"Gallery\"}",
+                null);
         assertThat(up.status()).as(up.text()).isEqualTo(200);
-        assertThat(caller.get(site + "/massing").json().get("rooms").get(1).get("cornerMm").get("z").asInt()).isEqualTo(3100);
+        assertThat(caller.get(site + "/massing")
+                        .json()
+                        .get("rooms")
+                        .get(1)
+                        .get("cornerMm")
+                        .get("z")
+                        .asInt())
+                .isEqualTo(3100);
         caller.post(site + "/undo", null);
         caller.post(site + "/undo", null);
         assertThat(placements()).hasSize(one);
         assertThat(caller.get(site + "/massing").json().get("levels")).hasSize(1);
         caller.post(site + "/redo", null);
-        assertThat(caller.call("DELETE", site + "/levels/" + copy.json().get("id").asLong(), null, null).status()).isEqualTo(204);
+        assertThat(caller.call(
+                                "DELETE",
+                                site + "/levels/" + copy.json().get("id").asLong(),
+                                null,
+                                null)
+                        .status())
+                .isEqualTo(204);
         assertThat(caller.get(site + "/massing").json().get("rooms")).hasSize(1);
     }
 
     @Test
     void usualOpeningsStandWhereThereIsRoomUntilThereIsNone() {
-        var id = room("{\"name\":\"Hall\",\"widthMm\":2400,\"depthMm\":2400}").get("id").asLong();
+        var id = room("{\"name\":\"Hall\",\"widthMm\":2400,\"depthMm\":2400}")
+                .get("id")
+                .asLong();
         var doors = 0;
         var status = 201;
         while (status == 201) {
-            status = caller.post(site + "/rooms/" + id + "/openings/usual", "{\"kind\":\"DOOR\"}").status();
+            status = caller.post(site + "/rooms/" + id + "/openings/usual", "{\"kind\":\"DOOR\"}")
+                    .status();
             doors += status == 201 ? 1 : 0;
         }
         assertThat(status).isEqualTo(400);
-        // In 2.4 m one door of 1 m stands in the middle, and nothing of 1.2 m with its jambs is left beside it: one a wall.
+        // In 2.4 m one door of 1 m stands in the middle, and nothing of 1.2 m with its jambs is left beside it: one a
+        // wall.
         assertThat(doors).isEqualTo(4);
         var openings = caller.get(site + "/massing").json().get("openings");
         assertThat(openings.valueStream().map(o -> o.get("edge").asInt())).containsExactlyInAnyOrder(0, 1, 2, 3);
@@ -212,7 +341,9 @@ class RoomsTest {
 
     @Test
     void whatIsTakenAwayStaysAwayUntilItIsPutBack() {
-        var id = room("{\"name\":\"Hall\",\"widthMm\":4000,\"depthMm\":3000}").get("id").asLong();
+        var id = room("{\"name\":\"Hall\",\"widthMm\":4000,\"depthMm\":3000}")
+                .get("id")
+                .asLong();
         build();
         var posts = idsOf("POS-200");
         assertThat(posts).hasSize(4);
@@ -220,8 +351,17 @@ class RoomsTest {
         assertThat(caller.get(site).json().get("leftOut").asInt()).isEqualTo(2);
         caller.call("PATCH", site + "/rooms/" + id, "{\"widthMm\":5000}", null);
         assertThat(idsOf("POS-200")).hasSize(2);
-        assertThat(caller.get(site + "/survey").json().get("findings").valueStream().filter(f -> f.get("kind").asString().equals("GAP"))).hasSize(2);
-        assertThat(caller.post(site + "/departures/let-go", "{\"ids\":[\"" + posts.get(0) + "\",\"" + posts.get(2) + "\"]}").status()).isEqualTo(204);
+        assertThat(caller.get(site + "/survey")
+                        .json()
+                        .get("findings")
+                        .valueStream()
+                        .filter(f -> f.get("kind").asString().equals("GAP")))
+                .hasSize(2);
+        assertThat(caller.post(
+                                site + "/departures/let-go",
+                                "{\"ids\":[\"" + posts.get(0) + "\",\"" + posts.get(2) + "\"]}")
+                        .status())
+                .isEqualTo(204);
         assertThat(idsOf("POS-200")).hasSize(4);
         assertThat(findings()).isZero();
         caller.post(site + "/undo", null);
@@ -233,8 +373,18 @@ class RoomsTest {
     void aHandPlacedThingTakenAwayLeavesNothingToPutBack() {
         room("{\"name\":\"Hall\",\"widthMm\":4000,\"depthMm\":3000}");
         build();
-        var bench = caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("PRP-BENCH")).findFirst().orElseThrow().get("id").asLong();
-        var placed = caller.post(site + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":0}}").json().get("id");
+        var bench = caller.get(site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals("PRP-BENCH"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+        var placed = caller.post(
+                        site + "/placements", "{\"pieceId\":" + bench + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":0}}")
+                .json()
+                .get("id");
         caller.post(site + "/placements/removals", "{\"ids\":[" + placed + "]}");
         assertThat(caller.get(site).json().get("leftOut").asInt()).isZero();
     }
@@ -242,17 +392,28 @@ class RoomsTest {
     @Test
     void kindsThatDoNotFillEveryRunAreRefused() {
         room("{\"name\":\"Hall\",\"widthMm\":4100,\"depthMm\":3000}");
-        var refused = caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null);
+        var refused =
+                caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null);
         assertThat(refused.status()).isEqualTo(400);
         assertThat(refused.text()).contains("do not fill “Hall, north”");
         assertThat(caller.get(site + "/pieces").json().isEmpty()).isTrue();
-        assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[],\"minPieceMm\":200,\"maxPieceMm\":4000}", null).status()).isEqualTo(400);
-        assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[1050],\"minPieceMm\":200,\"maxPieceMm\":4000}", null).text()).contains("not a whole number of steps");
+        assertThat(caller.call("PUT", site + "/kit", "{\"kindsMm\":[],\"minPieceMm\":200,\"maxPieceMm\":4000}", null)
+                        .status())
+                .isEqualTo(400);
+        assertThat(caller.call(
+                                "PUT",
+                                site + "/kit",
+                                "{\"kindsMm\":[1050],\"minPieceMm\":200,\"maxPieceMm\":4000}",
+                                null)
+                        .text())
+                .contains("not a whole number of steps");
     }
 
     @Test
     void aSiteWithoutARoomHasNoKitYet() {
-        assertThat(caller.post(site + "/kit-plans", "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":4}").text()).contains("no room to build yet");
+        assertThat(caller.post(site + "/kit-plans", "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":4}")
+                        .text())
+                .contains("no room to build yet");
         assertThat(caller.get(site + "/tally").json().get("placements").asInt()).isZero();
         assertThat(caller.get(site + "/handover/scene.glb").bytes()).startsWith('g', 'l', 'T', 'F');
         assertThat(findings()).isZero();
@@ -264,10 +425,18 @@ class RoomsTest {
         room("{\"name\":\"Hall\",\"widthMm\":4000,\"depthMm\":3000}");
         build();
         var before = placements();
-        assertThat(caller.call("PATCH", site, "{\"name\":\"Rooms\",\"unit\":\"FEET_AND_INCHES\"}", null).status()).isEqualTo(200);
+        assertThat(caller.call("PATCH", site, "{\"name\":\"Rooms\",\"unit\":\"FEET_AND_INCHES\"}", null)
+                        .status())
+                .isEqualTo(200);
         assertThat(placements()).isEqualTo(before);
         assertThat(caller.get(site).json().get("undo").asString()).isEqualTo("Change the site's settings");
-        var refused = caller.post(site + "/rooms/" + caller.get(site + "/massing").json().get("rooms").get(0).get("id") + "/openings",
+        var refused = caller.post(
+                site + "/rooms/"
+                        + caller.get(site + "/massing")
+                                .json()
+                                .get("rooms")
+                                .get(0)
+                                .get("id") + "/openings",
                 "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":100,\"widthMm\":5000,\"heightMm\":2000}");
         // 3800 mm, in feet and inches.
         assertThat(refused.text()).contains("12' 5.606299");

@@ -34,12 +34,16 @@ class SetTest {
 
     @LocalServerPort
     int port;
+
     @Autowired
     Sets sets;
+
     @Autowired
     Jobs jobs;
+
     @Autowired
     JdbcTemplate jdbc;
+
     Caller caller;
     String site;
     long siteId;
@@ -48,19 +52,27 @@ class SetTest {
     @BeforeEach
     void aBuiltRoom() {
         caller = new Caller(port);
-        siteId = caller.post("/api/sites", "{\"name\":\"Computed\"}").json().get("id").asLong();
+        siteId = caller.post("/api/sites", "{\"name\":\"Computed\"}")
+                .json()
+                .get("id")
+                .asLong();
         site = "/api/sites/" + siteId;
         room("Hall", 0, 4000, 3000);
         build(1000);
     }
 
     private long room(String name, int x, int width, int depth) {
-        return made(caller.post(site + "/rooms", "{\"name\":\"" + name + "\",\"cornerMm\":{\"x\":" + x + ",\"y\":0,\"z\":0},\"widthMm\":" + width + ",\"depthMm\":" + depth
-                + ",\"heightMm\":3000}")).get("id").asLong();
+        return made(caller.post(
+                        site + "/rooms",
+                        "{\"name\":\"" + name + "\",\"cornerMm\":{\"x\":" + x + ",\"y\":0,\"z\":0},\"widthMm\":" + width
+                                + ",\"depthMm\":" + depth + ",\"heightMm\":3000}"))
+                .get("id")
+                .asLong();
     }
 
     private void build(int kind) {
-        var built = caller.call("PUT", site + "/kit", "{\"kindsMm\":[" + kind + "],\"minPieceMm\":200,\"maxPieceMm\":4000}", null);
+        var built = caller.call(
+                "PUT", site + "/kit", "{\"kindsMm\":[" + kind + "],\"minPieceMm\":200,\"maxPieceMm\":4000}", null);
         assertThat(built.status()).as(built.text()).isEqualTo(200);
     }
 
@@ -74,15 +86,30 @@ class SetTest {
     }
 
     private Map<String, JsonNode> standing() {
-        return caller.get(site + "/placements").json().valueStream().collect(Collectors.toMap(p -> p.get("id").asString(), Function.identity()));
+        return caller.get(site + "/placements")
+                .json()
+                .valueStream()
+                .collect(Collectors.toMap(p -> p.get("id").asString(), Function.identity()));
     }
 
     private long room() {
-        return caller.get(site + "/massing").json().get("rooms").get(0).get("id").asLong();
+        return caller.get(site + "/massing")
+                .json()
+                .get("rooms")
+                .get(0)
+                .get("id")
+                .asLong();
     }
 
     private long piece(String code) {
-        return caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals(code)).findFirst().orElseThrow().get("id").asLong();
+        return caller.get(site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
     }
 
     private String north(int at) {
@@ -90,7 +117,8 @@ class SetTest {
     }
 
     private void move(String id, int y) {
-        done(caller.post(site + "/placements/arrange", "{\"ids\":[\"" + id + "\"],\"byMm\":{\"x\":0,\"y\":" + y + ",\"z\":0}}"));
+        done(caller.post(
+                site + "/placements/arrange", "{\"ids\":[\"" + id + "\"],\"byMm\":{\"x\":0,\"y\":" + y + ",\"z\":0}}"));
     }
 
     private List<JsonNode> departures() {
@@ -100,8 +128,11 @@ class SetTest {
     @Test
     void nothingDerivedIsStoredOrJournalled() {
         assertThat(standing()).hasSize(42);
-        assertThat(jdbc.queryForObject("select count(*) from placement where site_id = ?", Long.class, siteId)).isZero();
-        assertThat(jdbc.queryForObject("select max(length(changes)) from journal where site_id = ?", Integer.class, siteId)).isLessThan(2000);
+        assertThat(jdbc.queryForObject("select count(*) from placement where site_id = ?", Long.class, siteId))
+                .isZero();
+        assertThat(jdbc.queryForObject(
+                        "select max(length(changes)) from journal where site_id = ?", Integer.class, siteId))
+                .isLessThan(2000);
     }
 
     @Test
@@ -121,7 +152,9 @@ class SetTest {
     @Test
     void whatAHandMovedStaysWhereItLeftItWhateverTheRoomDoes() {
         move(north(1), 300);
-        var bench = made(caller.post(site + "/placements", "{\"pieceId\":" + piece("PRP-BENCH") + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":0}}"));
+        var bench = made(caller.post(
+                site + "/placements",
+                "{\"pieceId\":" + piece("PRP-BENCH") + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":0}}"));
         done(caller.call("PATCH", site + "/rooms/" + room(), "{\"widthMm\":6000}", null));
         sets.forget(siteId);
         assertThat(standing().get(north(1)).get("departed").asBoolean()).isTrue();
@@ -139,10 +172,17 @@ class SetTest {
         assertThat(departures()).hasSize(2).allMatch(d -> d.get("lost").asBoolean());
         assertThat(caller.get(site).json().get("lost").asInt()).isEqualTo(2);
         assertThat(standing().get(north(1)).get("lost").asBoolean()).isTrue();
-        assertThat(caller.get(site + "/survey").json().get("findings").valueStream().map(f -> f.get("kind").asString())).contains("LOST_PLACE");
+        assertThat(caller.get(site + "/survey")
+                        .json()
+                        .get("findings")
+                        .valueStream()
+                        .map(f -> f.get("kind").asString()))
+                .contains("LOST_PLACE");
         // Set down by hand it is a placement of its own, where it stood.
         done(caller.post(site + "/departures/set-down", "{\"ids\":[\"" + north(1) + "\"]}"));
-        assertThat(standing().values()).filteredOn(p -> p.get("origin").asString().equals("hand")).singleElement()
+        assertThat(standing().values())
+                .filteredOn(p -> p.get("origin").asString().equals("hand"))
+                .singleElement()
                 .satisfies(p -> assertThat(p.get("atMm").get("y").asInt()).isEqualTo(3300));
         done(caller.post(site + "/departures/let-go", "{\"ids\":[\"" + north(2) + "\"]}"));
         assertThat(departures()).isEmpty();
@@ -155,7 +195,11 @@ class SetTest {
 
     @Test
     void aSwappedPieceKeepsItsPlaceAndComesBack() {
-        assertThat(caller.post(site + "/placements/swaps", "{\"ids\":[\"" + north(1) + "\"],\"pieceId\":" + piece("PRP-LAMP") + "}").status()).isEqualTo(200);
+        assertThat(caller.post(
+                                site + "/placements/swaps",
+                                "{\"ids\":[\"" + north(1) + "\"],\"pieceId\":" + piece("PRP-LAMP") + "}")
+                        .status())
+                .isEqualTo(200);
         assertThat(standing().get(north(1)).get("pieceId").asLong()).isEqualTo(piece("PRP-LAMP"));
         done(caller.post(site + "/undo", null));
         assertThat(standing().get(north(1)).get("pieceId").asLong()).isEqualTo(piece("WAL-1000"));
@@ -165,14 +209,29 @@ class SetTest {
     @Test
     void aCodeIsNeverHandedToAnotherKind() {
         var pillar = piece("PIL-400");
-        made(caller.post(site + "/placements", "{\"pieceId\":" + pillar + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":0}}"));
+        made(caller.post(
+                site + "/placements", "{\"pieceId\":" + pillar + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":0}}"));
         var wall = piece("WAL-1000");
         done(caller.call("PATCH", site + "/rooms/" + room(), "{\"heightMm\":4000}", null));
         assertThat(piece("WAL-1000-H4000")).isNotEqualTo(wall);
         assertThat(piece("PIL-400-H4000")).isNotEqualTo(pillar);
-        var hand = standing().values().stream().filter(p -> p.get("origin").asString().equals("hand")).findFirst().orElseThrow();
-        assertThat(hand.get("pieceId").asLong()).as("what a hand placed does not change because the room did").isEqualTo(pillar);
-        assertThat(caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("id").asLong() == pillar).findFirst().orElseThrow().get("sizeMm").get("z").asInt()).isEqualTo(3000);
+        var hand = standing().values().stream()
+                .filter(p -> p.get("origin").asString().equals("hand"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(hand.get("pieceId").asLong())
+                .as("what a hand placed does not change because the room did")
+                .isEqualTo(pillar);
+        assertThat(caller.get(site + "/pieces")
+                        .json()
+                        .valueStream()
+                        .filter(p -> p.get("id").asLong() == pillar)
+                        .findFirst()
+                        .orElseThrow()
+                        .get("sizeMm")
+                        .get("z")
+                        .asInt())
+                .isEqualTo(3000);
         done(caller.call("PATCH", site + "/rooms/" + room(), "{\"heightMm\":3000}", null));
         assertThat(piece("WAL-1000")).isEqualTo(wall);
     }
@@ -182,15 +241,31 @@ class SetTest {
     void takingAWindowAwayLeavesTheOneAHandPlacedAlone() {
         var ids = new ArrayList<Long>();
         for (var sill : List.of(900, 1000)) {
-            ids.add(made(caller.post(site + "/rooms/" + room() + "/openings", "{\"kind\":\"WINDOW\",\"side\":\"" + (sill == 900 ? "NORTH" : "SOUTH")
-                    + "\",\"atMm\":1400,\"widthMm\":800,\"heightMm\":1000,\"sillMm\":" + sill + "}")).get("id").asLong());
+            ids.add(made(caller.post(
+                            site + "/rooms/" + room() + "/openings",
+                            "{\"kind\":\"WINDOW\",\"side\":\"" + (sill == 900 ? "NORTH" : "SOUTH")
+                                    + "\",\"atMm\":1400,\"widthMm\":800,\"heightMm\":1000,\"sillMm\":" + sill + "}"))
+                    .get("id")
+                    .asLong());
         }
-        var second = caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("code").asString().equals("WIN-1200-2") || p.get("code").asString().equals("WIN-1000-2")).findFirst().orElseThrow();
-        var placed = made(caller.post(site + "/placements", "{\"pieceId\":" + second.get("id") + ",\"atMm\":{\"x\":1000,\"y\":1500,\"z\":0},\"snap\":false}"));
+        var second = caller.get(site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals("WIN-1200-2")
+                        || p.get("code").asString().equals("WIN-1000-2"))
+                .findFirst()
+                .orElseThrow();
+        var placed = made(caller.post(
+                site + "/placements",
+                "{\"pieceId\":" + second.get("id") + ",\"atMm\":{\"x\":1000,\"y\":1500,\"z\":0},\"snap\":false}"));
         done(caller.call("DELETE", site + "/openings/" + ids.get(0), null, null));
         assertThat(standing().get(placed.get("id").asString()).get("pieceId")).isEqualTo(second.get("id"));
-        assertThat(caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("id").equals(second.get("id"))).findFirst()).contains(
-                second.deepCopy().asObject().put("count", 2));
+        assertThat(caller.get(site + "/pieces")
+                        .json()
+                        .valueStream()
+                        .filter(p -> p.get("id").equals(second.get("id")))
+                        .findFirst())
+                .contains(second.deepCopy().asObject().put("count", 2));
     }
 
     /** The step changes under a kit: the set stays as the kit names it, and the survey says that they do not go together. */
@@ -199,7 +274,12 @@ class SetTest {
         var before = standing();
         done(caller.call("PATCH", site, "{\"name\":\"Computed\",\"stepMm\":300}", null));
         assertThat(standing()).isEqualTo(before);
-        assertThat(caller.get(site + "/survey").json().get("findings").valueStream().map(f -> f.get("kind").asString())).containsExactly("KIT");
+        assertThat(caller.get(site + "/survey")
+                        .json()
+                        .get("findings")
+                        .valueStream()
+                        .map(f -> f.get("kind").asString()))
+                .containsExactly("KIT");
         assertThat(caller.get(site + "/survey").json().get("faults").asInt()).isEqualTo(1);
     }
 
@@ -216,7 +296,8 @@ class SetTest {
     void anEditCanBeAskedForBeforeItIsMade() {
         var revision = caller.get(site).json().get("revision");
         var asked = caller.call("PATCH", site + "/rooms/" + room() + "?trial=true", "{\"widthMm\":5000}", null);
-        // A metre more: the east wall's three, two posts, and the three northern and southern ones that are added; 6 more tiles.
+        // A metre more: the east wall's three, two posts, and the three northern and southern ones that are added; 6
+        // more tiles.
         assertThat(asked.status()).as(asked.text()).isEqualTo(200);
         assertThat(asked.json().get("removed").asInt()).isZero();
         assertThat(asked.json().get("placed").asInt()).isEqualTo(2 + 3 + 2 + 6);
@@ -229,12 +310,25 @@ class SetTest {
         var seen = caller.get(site).json().get("revision").asLong();
         move(north(1), 300);
         // The other saw the site before that, and changes something else.
-        assertThat(caller.call("PATCH", site + "/rooms/" + room(), "{\"name\":\"Theirs\"}", seen).status()).isEqualTo(200);
-        assertThat(caller.call("POST", site + "/placements", "{\"pieceId\":" + piece("PRP-LAMP") + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0}}", seen).status()).isEqualTo(201);
+        assertThat(caller.call("PATCH", site + "/rooms/" + room(), "{\"name\":\"Theirs\"}", seen)
+                        .status())
+                .isEqualTo(200);
+        assertThat(caller.call(
+                                "POST",
+                                site + "/placements",
+                                "{\"pieceId\":" + piece("PRP-LAMP") + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":0}}",
+                                seen)
+                        .status())
+                .isEqualTo(201);
         // But not the very same.
-        var refused = caller.call("POST", site + "/placements/arrange", "{\"ids\":[\"" + north(1) + "\"],\"byMm\":{\"x\":0,\"y\":100,\"z\":0}}", seen);
+        var refused = caller.call(
+                "POST",
+                site + "/placements/arrange",
+                "{\"ids\":[\"" + north(1) + "\"],\"byMm\":{\"x\":0,\"y\":100,\"z\":0}}",
+                seen);
         assertThat(refused.status()).isEqualTo(412);
-        assertThat(refused.json().get("revision").asLong()).isEqualTo(caller.get(site).json().get("revision").asLong());
+        assertThat(refused.json().get("revision").asLong())
+                .isEqualTo(caller.get(site).json().get("revision").asLong());
         assertThat(standing().get(north(1)).get("atMm").get("y").asInt()).isEqualTo(3300);
     }
 
@@ -242,23 +336,39 @@ class SetTest {
     void findingsAlikeAreMendedTogetherAndAcceptedUntilTheyChange() {
         var lamp = piece("PRP-LAMP");
         for (var x : List.of(1000, 2000, 3000)) {
-            made(caller.post(site + "/placements", "{\"pieceId\":" + lamp + ",\"atMm\":{\"x\":" + x + ",\"y\":1500,\"z\":700},\"snap\":false}"));
+            made(caller.post(
+                    site + "/placements",
+                    "{\"pieceId\":" + lamp + ",\"atMm\":{\"x\":" + x + ",\"y\":1500,\"z\":700},\"snap\":false}"));
         }
         var cards = caller.get(site + "/survey/cards").json();
         assertThat(cards.size()).isEqualTo(1);
         assertThat(cards.get(0).get("count").asInt()).isEqualTo(3);
         assertThat(cards.get(0).get("room").asString()).isEqualTo("Hall");
         var first = cards.get(0).get("findings").get(0);
-        done(caller.post(site + "/survey/accepted", "{\"key\":\"" + first.get("key").asString() + "\",\"reason\":\"hangs from a wire\"}"));
+        done(caller.post(
+                site + "/survey/accepted",
+                "{\"key\":\"" + first.get("key").asString() + "\",\"reason\":\"hangs from a wire\"}"));
         assertThat(caller.get(site + "/survey").json().get("cautions").asInt()).isEqualTo(2);
-        var accepted = caller.get(site + "/survey").json().get("findings").valueStream().filter(f -> f.get("key").equals(first.get("key"))).findFirst().orElseThrow();
+        var accepted = caller.get(site + "/survey")
+                .json()
+                .get("findings")
+                .valueStream()
+                .filter(f -> f.get("key").equals(first.get("key")))
+                .findFirst()
+                .orElseThrow();
         assertThat(accepted.get("accepted").asString()).isEqualTo("hangs from a wire");
-        done(caller.post(site + "/survey/fixes", "{\"key\":\"" + cards.get(0).get("key").asString() + "\"}"));
-        assertThat(caller.get(site + "/survey").json().get("findings").size()).as("those that were not accepted").isEqualTo(1);
+        done(caller.post(
+                site + "/survey/fixes", "{\"key\":\"" + cards.get(0).get("key").asString() + "\"}"));
+        assertThat(caller.get(site + "/survey").json().get("findings").size())
+                .as("those that were not accepted")
+                .isEqualTo(1);
         // What it is about changes: it is open again.
-        done(caller.post(site + "/placements/arrange", "{\"ids\":[" + first.get("placementIds").get(0) + "],\"byMm\":{\"x\":0,\"y\":0,\"z\":100}}"));
+        done(caller.post(
+                site + "/placements/arrange",
+                "{\"ids\":[" + first.get("placementIds").get(0) + "],\"byMm\":{\"x\":0,\"y\":0,\"z\":100}}"));
         assertThat(caller.get(site + "/survey").json().get("cautions").asInt()).isEqualTo(1);
-        assertThat(caller.post(site + "/survey/fixes", "{\"key\":\"nothing\"}").status()).isEqualTo(404);
+        assertThat(caller.post(site + "/survey/fixes", "{\"key\":\"nothing\"}").status())
+                .isEqualTo(404);
     }
 
     /** Reads made while edits go on never fail, and what they tell of one revision fits together. */
@@ -276,10 +386,19 @@ class SetTest {
             for (var hand = 0; hand < 2; hand++) {
                 reads.add(hands.submit(() -> {
                     while (!edits.isDone()) {
-                        assertThat(caller.get(site + "/survey").json().get("findings").isEmpty()).isTrue();
+                        assertThat(caller.get(site + "/survey")
+                                        .json()
+                                        .get("findings")
+                                        .isEmpty())
+                                .isTrue();
                         // 14 walls of a metre or 28 of half a one, with 4 posts and 24 tiles: nothing in between.
-                        assertThat(caller.get(site + "/tally").json().get("placements").asInt()).isIn(42, 56);
-                        assertThat(caller.get(site + "/handover/scene.glb").status()).isEqualTo(200);
+                        assertThat(caller.get(site + "/tally")
+                                        .json()
+                                        .get("placements")
+                                        .asInt())
+                                .isIn(42, 56);
+                        assertThat(caller.get(site + "/handover/scene.glb").status())
+                                .isEqualTo(200);
                     }
                     return null;
                 }));
@@ -296,7 +415,10 @@ class SetTest {
     @Test
     void theFeedTellsOfRevisionsAsTheyAreMade() throws Exception {
         var client = HttpClient.newHttpClient();
-        var feed = client.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + site + "/feed")).build(), HttpResponse.BodyHandlers.ofLines());
+        var feed = client.send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + site + "/feed"))
+                        .build(),
+                HttpResponse.BodyHandlers.ofLines());
         assertThat(feed.headers().firstValue("Content-Type").orElse("")).startsWith("text/event-stream");
         var lines = feed.body().iterator();
         var revision = caller.get(site).json().get("revision").asLong();
@@ -320,10 +442,16 @@ class SetTest {
     void onlyTheConfiguredNamesAndPagesOfItsOwnAreServed() throws Exception {
         assertThat(status("GET", "/api/sites", "Host", "evil.example")).isEqualTo(421);
         assertThat(status("GET", "/api/sites", "Host", "localhost:" + port)).isEqualTo(200);
-        assertThat(status("POST", "/api/sites", "Origin", "http://evil.example")).isEqualTo(403);
-        assertThat(status("GET", "/api/sites", "Origin", "http://127.0.0.1:1")).as("another page on this machine").isEqualTo(403);
-        assertThat(status("POST", "/api/sites", "Origin", "http://127.0.0.1:" + port)).isEqualTo(201);
-        assertThat(status("POST", "/api/sites", "Accept", "image/tiff")).as("the answer has the type it has").isEqualTo(201);
+        assertThat(status("POST", "/api/sites", "Origin", "http://evil.example"))
+                .isEqualTo(403);
+        assertThat(status("GET", "/api/sites", "Origin", "http://127.0.0.1:1"))
+                .as("another page on this machine")
+                .isEqualTo(403);
+        assertThat(status("POST", "/api/sites", "Origin", "http://127.0.0.1:" + port))
+                .isEqualTo(201);
+        assertThat(status("POST", "/api/sites", "Accept", "image/tiff"))
+                .as("the answer has the type it has")
+                .isEqualTo(201);
         assertThat(status("POST", "/api/sites", "Sec-Fetch-Site", "cross-site")).isEqualTo(403);
     }
 
@@ -332,8 +460,11 @@ class SetTest {
         try (var socket = new Socket("127.0.0.1", port)) {
             var body = method.equals("POST") ? "{\"name\":\"Door\"}" : "";
             var host = header.equals("Host") ? "" : "Host: 127.0.0.1:" + port + "\r\n";
-            socket.getOutputStream().write((method + " " + path + " HTTP/1.1\r\n" + host + header + ": " + value + "\r\nContent-Type: application/json\r\nContent-Length: "
-                    + body.length() + "\r\nConnection: close\r\n\r\n" + body).getBytes(StandardCharsets.US_ASCII));
+            socket.getOutputStream()
+                    .write((method + " " + path + " HTTP/1.1\r\n" + host + header + ": " + value
+                                    + "\r\nContent-Type: application/json\r\nContent-Length: " + body.length()
+                                    + "\r\nConnection: close\r\n\r\n" + body)
+                            .getBytes(StandardCharsets.US_ASCII));
             var answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             return Integer.parseInt(answer.split(" ")[1]);
         }
@@ -343,12 +474,18 @@ class SetTest {
     void aCopiedSiteKeepsWhatHandsChangedAtPlacesOfItsOwn() {
         move(north(1), 300);
         done(caller.post(site + "/placements/removals", "{\"ids\":[\"" + north(2) + "\"]}"));
-        var copy = "/api/sites/" + caller.post(site + "/copies", "{\"name\":\"Copy\"}").json().get("id").asLong();
+        var copy = "/api/sites/"
+                + caller.post(site + "/copies", "{\"name\":\"Copy\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
         var theirs = caller.get(copy + "/departures").json();
         assertThat(theirs.size()).isEqualTo(2);
-        assertThat(theirs.valueStream().noneMatch(d -> d.get("lost").asBoolean())).isTrue();
+        assertThat(theirs.valueStream().noneMatch(d -> d.get("lost").asBoolean()))
+                .isTrue();
         assertThat(caller.get(copy + "/placements").json().size()).isEqualTo(41);
-        assertThat(caller.get(copy + "/tally").json()).isEqualTo(caller.get(site + "/tally").json());
+        assertThat(caller.get(copy + "/tally").json())
+                .isEqualTo(caller.get(site + "/tally").json());
     }
 
     /** A plan that nobody waits for any more is called off, and its desk is free again. */
@@ -356,7 +493,12 @@ class SetTest {
     void aPlanIsCalledOffInTheServerToo() throws Exception {
         var runs = new StringBuilder();
         for (var i = 0; i < 300; i++) {
-            runs.append(i == 0 ? "" : ",").append("{\"name\":\"r").append(i).append("\",\"lengthMm\":").append(3000 + i * 37).append("}");
+            runs.append(i == 0 ? "" : ",")
+                    .append("{\"name\":\"r")
+                    .append(i)
+                    .append("\",\"lengthMm\":")
+                    .append(3000 + i * 37)
+                    .append("}");
         }
         var question = "{\"stepMm\":1,\"minPieceMm\":150,\"maxPieceMm\":9000,\"maxKinds\":8,\"runs\":[" + runs + "]}";
         var hand = Executors.newSingleThreadExecutor();
@@ -365,7 +507,8 @@ class SetTest {
             while (!jobs.isUnderWay("mine") && !answer.isDone()) {
                 Thread.sleep(20);
             }
-            assertThat(caller.call("DELETE", "/api/kit-plans/mine", null, null).status()).isEqualTo(204);
+            assertThat(caller.call("DELETE", "/api/kit-plans/mine", null, null).status())
+                    .isEqualTo(204);
             var told = answer.get(20, TimeUnit.SECONDS);
             assertThat(told.status()).as(told.text()).isEqualTo(400);
             assertThat(told.text()).contains("called off");
@@ -377,30 +520,65 @@ class SetTest {
 
     @Test
     void aRefusedProposalStaysRefusedAndAStampMeasuresNothingOfItsOwn() {
-        var picture = caller.upload(site + "/board/pictures?name=wall", "image/png", HttpRequest.BodyPublishers.ofByteArray(
-                Pictures.file(Pictures.flag(1000, 800), "png"))).json().get("id").asLong();
-        var plane = made(caller.post(site + "/planes", "{\"pictureId\":" + picture + ",\"name\":\"p\",\"calibration\":{\"kind\":\"FLAT\",\"points\":[0,0,1000,0],\"widthMm\":5000}}")).get("id").asLong();
-        var tag = made(caller.post(site + "/tags", "{\"name\":\"niche\",\"role\":\"PROP\"}")).get("id").asLong();
-        var mark = made(caller.post(site + "/marks", "{\"pictureId\":" + picture + ",\"planeId\":" + plane + ",\"tagId\":" + tag + ",\"kind\":\"RECTANGLE\",\"points\":[100,100,220,300]}")).get("id").asLong();
-        var deviation = caller.get(site + "/proposals").json().get(0).get("width").get("deviation").asDouble();
+        var picture = caller.upload(
+                        site + "/board/pictures?name=wall",
+                        "image/png",
+                        HttpRequest.BodyPublishers.ofByteArray(Pictures.file(Pictures.flag(1000, 800), "png")))
+                .json()
+                .get("id")
+                .asLong();
+        var plane = made(caller.post(
+                        site + "/planes",
+                        "{\"pictureId\":" + picture
+                                + ",\"name\":\"p\",\"calibration\":{\"kind\":\"FLAT\",\"points\":[0,0,1000,0],\"widthMm\":5000}}"))
+                .get("id")
+                .asLong();
+        var tag = made(caller.post(site + "/tags", "{\"name\":\"niche\",\"role\":\"PROP\"}"))
+                .get("id")
+                .asLong();
+        var mark = made(caller.post(
+                        site + "/marks",
+                        "{\"pictureId\":" + picture + ",\"planeId\":" + plane + ",\"tagId\":" + tag
+                                + ",\"kind\":\"RECTANGLE\",\"points\":[100,100,220,300]}"))
+                .get("id")
+                .asLong();
+        var deviation = caller.get(site + "/proposals")
+                .json()
+                .get(0)
+                .get("width")
+                .get("deviation")
+                .asDouble();
         for (var x : List.of(400, 600, 800)) {
             made(caller.post(site + "/marks/" + mark + "/again", "{\"x\":" + x + ",\"y\":300}"));
         }
         var proposal = caller.get(site + "/proposals").json().get(0);
         assertThat(proposal.get("seen").asInt()).isEqualTo(4);
-        assertThat(proposal.get("width").get("deviation").asDouble()).as("copies are no surer than their original").isEqualTo(deviation);
+        assertThat(proposal.get("width").get("deviation").asDouble())
+                .as("copies are no surer than their original")
+                .isEqualTo(deviation);
         done(caller.post(site + "/proposals/declined", "{\"tagIds\":[" + tag + "]}"));
         assertThat(caller.get(site + "/proposals").json().isEmpty()).isTrue();
         done(caller.post(site + "/undo", null));
         assertThat(caller.get(site + "/proposals").json().size()).isEqualTo(1);
-        assertThat(caller.post(site + "/marks", "{\"pictureId\":" + picture + ",\"tagId\":" + tag + ",\"kind\":\"RECTANGLE\",\"points\":[100,100,220,100]}").text()).contains("width and a height");
+        assertThat(caller.post(
+                                site + "/marks",
+                                "{\"pictureId\":" + picture + ",\"tagId\":" + tag
+                                        + ",\"kind\":\"RECTANGLE\",\"points\":[100,100,220,100]}")
+                        .text())
+                .contains("width and a height");
     }
 
     @Test
     void theMetricsAndTheHealthOfItsPartsAreTold() {
-        assertThat(caller.get("/actuator/health").json().get("status").asString()).isEqualTo("UP");
-        assertThat(caller.get("/actuator/health/readiness").json().get("status").asString()).isEqualTo("UP");
-        assertThat(caller.get("/actuator/metrics/http.server.requests").json().get("measurements").isEmpty()).isFalse();
+        assertThat(caller.get("/actuator/health").json().get("status").asString())
+                .isEqualTo("UP");
+        assertThat(caller.get("/actuator/health/readiness").json().get("status").asString())
+                .isEqualTo("UP");
+        assertThat(caller.get("/actuator/metrics/http.server.requests")
+                        .json()
+                        .get("measurements")
+                        .isEmpty())
+                .isFalse();
     }
 
     @Test
@@ -413,7 +591,10 @@ class SetTest {
     @Test
     void zipAndBillHoldWhatStandsAndTheRestOnlyWhenAskedFor() {
         var plain = caller.get(site + "/handover/pieces.zip").bytes().length;
-        assertThat(caller.get(site + "/handover/pieces.zip?unused=true").bytes().length).isGreaterThan(plain);
-        assertThat(caller.get(site + "/handover/pieces.csv").text()).contains("WAL-1000").doesNotContain("PRP-BENCH");
+        assertThat(caller.get(site + "/handover/pieces.zip?unused=true").bytes().length)
+                .isGreaterThan(plain);
+        assertThat(caller.get(site + "/handover/pieces.csv").text())
+                .contains("WAL-1000")
+                .doesNotContain("PRP-BENCH");
     }
 }

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import de.javagl.jgltf.model.GltfModel;
-import de.javagl.jgltf.model.io.GltfModelReader;
 import hausbau.server.standing.Sets;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -25,8 +24,10 @@ class SharedSheetTest {
 
     @LocalServerPort
     int port;
+
     @Autowired
     Sets sets;
+
     BuiltRoom in;
 
     @BeforeEach
@@ -44,7 +45,14 @@ class SharedSheetTest {
         g.setColor(colour);
         g.fillRect(0, 0, width, height);
         g.dispose();
-        return in.caller.upload(in.site + "/finish-pictures", "application/octet-stream", BodyPublishers.ofByteArray(Pictures.file(image, "png"))).json().get("mediaId").asLong();
+        return in.caller
+                .upload(
+                        in.site + "/finish-pictures",
+                        "application/octet-stream",
+                        BodyPublishers.ofByteArray(Pictures.file(image, "png")))
+                .json()
+                .get("mediaId")
+                .asLong();
     }
 
     private String added(String told) {
@@ -57,13 +65,20 @@ class SharedSheetTest {
     }
 
     private JsonNode placed(String swatch) {
-        return sheet().get("placed").valueStream().filter(p -> p.get("swatch").asString().equals(swatch)).findFirst().orElseThrow();
+        return sheet().get("placed")
+                .valueStream()
+                .filter(p -> p.get("swatch").asString().equals(swatch))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** A piece of one block of the swatch. */
     private long pieceOf(String swatch) {
-        var id = in.made("/pieces", "{\"code\":\"OWN\",\"name\":\"own\",\"role\":\"PROP\"}").get("id").asLong();
-        var answer = in.caller.call("PATCH", in.site + "/pieces/" + id + "/parts/0", "{\"swatch\":\"" + swatch + "\"}", null);
+        var id = in.made("/pieces", "{\"code\":\"OWN\",\"name\":\"own\",\"role\":\"PROP\"}")
+                .get("id")
+                .asLong();
+        var answer = in.caller.call(
+                "PATCH", in.site + "/pieces/" + id + "/parts/0", "{\"swatch\":\"" + swatch + "\"}", null);
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return id;
     }
@@ -73,16 +88,34 @@ class SharedSheetTest {
     }
 
     private float[] uvs(long piece, String material) throws IOException {
-        GltfModel model = in.caller.get(in.site + "/pieces/" + piece + "/mesh.glb").glb();
-        assertThat(model.getMaterialModels()).singleElement().satisfies(m -> assertThat(m.getName()).isEqualTo(material));
-        var data = model.getMeshModels().get(0).getMeshPrimitiveModels().get(0).getAttributes().get("TEXCOORD_0").getAccessorData().createByteBuffer().asFloatBuffer();
+        GltfModel model =
+                in.caller.get(in.site + "/pieces/" + piece + "/mesh.glb").glb();
+        assertThat(model.getMaterialModels()).singleElement().satisfies(m -> assertThat(m.getName())
+                .isEqualTo(material));
+        var data = model.getMeshModels()
+                .get(0)
+                .getMeshPrimitiveModels()
+                .get(0)
+                .getAttributes()
+                .get("TEXCOORD_0")
+                .getAccessorData()
+                .createByteBuffer()
+                .asFloatBuffer();
         var uvs = new float[data.remaining()];
         data.get(uvs);
         return uvs;
     }
 
     private String tag(long piece) {
-        return in.caller.get(in.site + "/pieces").json().valueStream().filter(p -> p.get("id").asLong() == piece).findFirst().orElseThrow().get("mesh").asString();
+        return in.caller
+                .get(in.site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("id").asLong() == piece)
+                .findFirst()
+                .orElseThrow()
+                .get("mesh")
+                .asString();
     }
 
     /** Put where there is room, as large as it is; moved, what is made of it follows, and nothing else is another mesh; one step back. */
@@ -90,7 +123,8 @@ class SharedSheetTest {
     void whatLiesOnItFollows() throws IOException {
         assertThat(sheet().get("placed")).isEmpty();
         var red = added("{\"name\":\"red\",\"pictures\":{\"COLOUR\":" + picture(128, 64, Color.RED) + "}}");
-        var blue = added("{\"name\":\"blue\",\"kind\":\"STRIP\",\"height\":2,\"pictures\":{\"COLOUR\":" + picture(64, 64, Color.BLUE) + "}}");
+        var blue = added("{\"name\":\"blue\",\"kind\":\"STRIP\",\"height\":2,\"pictures\":{\"COLOUR\":"
+                + picture(64, 64, Color.BLUE) + "}}");
         assertThat(placed(red).toString()).contains("\"x\":0,\"y\":0,\"width\":2,\"height\":1");
         assertThat(placed(blue).toString()).contains("\"x\":0,\"y\":1,\"width\":16,\"height\":2");
         assertThat(sheet().get("free").asInt()).isEqualTo(256 - 2 - 32);
@@ -121,7 +155,11 @@ class SharedSheetTest {
     }
 
     private int pixel(String which, int x, int y) throws IOException {
-        return ImageIO.read(new ByteArrayInputStream(in.caller.get(in.site + "/shared-sheets/SHARED/" + which + ".png").bytes())).getRGB(x, y) & 0xffffff;
+        return ImageIO.read(new ByteArrayInputStream(in.caller
+                                .get(in.site + "/shared-sheets/SHARED/" + which + ".png")
+                                .bytes()))
+                        .getRGB(x, y)
+                & 0xffffff;
     }
 
     /** What becomes a strip goes where a strip has room; packed, none is lost; a finer grid leaves all where it is. */
@@ -136,7 +174,10 @@ class SharedSheetTest {
         in.done("/shared-sheets/SHARED/pack", "{}");
         assertThat(placed(two).toString()).contains("\"x\":0,\"y\":0,\"width\":16");
         assertThat(placed(one).toString()).contains("\"x\":0,\"y\":2,\"width\":4");
-        assertThat(in.caller.call("PATCH", in.site + "/shared-sheets/SHARED", "{\"cells\":32}", null).status()).isEqualTo(204);
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/shared-sheets/SHARED", "{\"cells\":32}", null)
+                        .status())
+                .isEqualTo(204);
         assertThat(placed(one).toString()).contains("\"x\":0,\"y\":4,\"width\":8,\"height\":8");
     }
 
@@ -148,10 +189,17 @@ class SharedSheetTest {
         in.made("/placements", "{\"pieceId\":" + piece + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0},\"snap\":false}");
         var scene = in.caller.get(in.site + "/handover/scene.glb").glb();
         assertThat(scene.getMaterialModels().stream().map(m -> m.getName())).contains("shared");
-        assertThat(scene.getImageModels().stream().map(i -> i.getName())).contains("shared colour", "shared normal", "shared surface");
-        var copy = "/api/sites/" + in.caller.post(in.site + "/copies", "{\"name\":\"Shared sheets too\"}").json().get("id").asLong();
+        assertThat(scene.getImageModels().stream().map(i -> i.getName()))
+                .contains("shared colour", "shared normal", "shared surface");
+        var copy = "/api/sites/"
+                + in.caller
+                        .post(in.site + "/copies", "{\"name\":\"Shared sheets too\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
         in.caller.call("DELETE", in.site, null, null);
-        var picture = ImageIO.read(new ByteArrayInputStream(in.caller.get(copy + "/shared-sheets/SHARED/COLOUR.png").bytes()));
+        var picture = ImageIO.read(new ByteArrayInputStream(
+                in.caller.get(copy + "/shared-sheets/SHARED/COLOUR.png").bytes()));
         assertThat(picture.getRGB(60, 30) & 0xffffff).isEqualTo(0xff0000);
         in.caller.call("DELETE", copy, null, null);
     }
@@ -161,12 +209,20 @@ class SharedSheetTest {
     void thereIsAnotherOfASizeOfItsOwn() throws IOException {
         var second = in.made("/shared-sheets", "{}").get("material").asString();
         assertThat(second).isEqualTo("SHARED_B");
-        var green = in.made("/shared-sheets/SHARED_B/swatches", "{\"name\":\"green\",\"width\":8,\"height\":8,\"pictures\":{\"COLOUR\":" + picture(512, 512, Color.GREEN) + "}}").get("swatch").asString();
+        var green = in.made(
+                        "/shared-sheets/SHARED_B/swatches",
+                        "{\"name\":\"green\",\"width\":8,\"height\":8,\"pictures\":{\"COLOUR\":"
+                                + picture(512, 512, Color.GREEN) + "}}")
+                .get("swatch")
+                .asString();
         assertThat(green).isEqualTo("SHARED_B1");
         var piece = pieceOf(green);
         var before = uvs(piece, "shared b");
         var tags = new String[] {tag(piece), tag(in.piece("WAL-1000"))};
-        assertThat(in.caller.call("PATCH", in.site + "/shared-sheets/SHARED_B", "{\"pixels\":2048}", null).status()).isEqualTo(204);
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/shared-sheets/SHARED_B", "{\"pixels\":2048}", null)
+                        .status())
+                .isEqualTo(204);
         var sheet = in.caller.get(in.site + "/shared-sheets").json().get(1);
         assertThat(sheet.get("pixels").asInt()).isEqualTo(2048);
         // At 256 pixels a metre.
@@ -175,19 +231,33 @@ class SharedSheetTest {
         assertThat(span(after)).isCloseTo(span(before) / 2, within(1e-5f));
         assertThat(tag(piece)).isNotEqualTo(tags[0]);
         assertThat(tag(in.piece("WAL-1000"))).isEqualTo(tags[1]);
-        var density = in.caller.get(in.site + "/pieces/" + piece + "/bench").json().get("density");
+        var density =
+                in.caller.get(in.site + "/pieces/" + piece + "/bench").json().get("density");
         assertThat(density.get("least").asDouble()).isCloseTo(256, within(0.256));
         in.made("/placements", "{\"pieceId\":" + piece + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0},\"snap\":false}");
         var scene = in.caller.get(in.site + "/handover/scene.glb").glb();
-        var image = scene.getImageModels().stream().filter(i -> i.getName().equals("shared b colour")).findFirst().orElseThrow();
+        var image = scene.getImageModels().stream()
+                .filter(i -> i.getName().equals("shared b colour"))
+                .findFirst()
+                .orElseThrow();
         var bytes = new byte[image.getImageData().remaining()];
         image.getImageData().get(bytes);
         assertThat(ImageIO.read(new ByteArrayInputStream(bytes)).getWidth()).isEqualTo(2048);
         assertThat(scene.getImageModels()).noneMatch(i -> i.getName().equals("shared colour"));
-        assertThat(in.caller.get(in.site + "/tally").json().get("largest").get(0).toString()).contains("\"material\":\"SHARED_B\"", "\"pixels\":2048");
+        assertThat(in.caller
+                        .get(in.site + "/tally")
+                        .json()
+                        .get("largest")
+                        .get(0)
+                        .toString())
+                .contains("\"material\":\"SHARED_B\"", "\"pixels\":2048");
         assertThat(in.refused("DELETE", "/shared-sheets/SHARED_B", "")).containsExactly("swatch");
-        assertThat(in.refused("PATCH", "/shared-sheets/SHARED_B", "{\"pixels\":1000}")).containsExactly("pixels");
-        assertThat(in.caller.call("PATCH", in.site + "/shared-sheets/SHARED_C", "{\"pixels\":512}", null).status()).isEqualTo(404);
+        assertThat(in.refused("PATCH", "/shared-sheets/SHARED_B", "{\"pixels\":1000}"))
+                .containsExactly("pixels");
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/shared-sheets/SHARED_C", "{\"pixels\":512}", null)
+                        .status())
+                .isEqualTo(404);
         sets.forget(in.id());
         assertThat(uvs(piece, "shared b")).isEqualTo(after);
         in.caller.post(in.site + "/undo", null);
@@ -195,12 +265,24 @@ class SharedSheetTest {
         assertThat(uvs(piece, "shared b")).isEqualTo(before);
         // Called otherwise; the next one that is begun in its place is not called so.
         in.caller.call("PATCH", in.site + "/materials/SHARED_B", "{\"name\":\"signage\"}", null);
-        assertThat(in.caller.get(in.site + "/pieces/" + piece + "/piece.glb").glb().getMaterialModels().get(0).getName()).isEqualTo("signage");
-        assertThat(in.refused("PATCH", "/materials/SHARED_B", "{\"pixels\":2048}")).containsExactly("swatch");
+        assertThat(in.caller
+                        .get(in.site + "/pieces/" + piece + "/piece.glb")
+                        .glb()
+                        .getMaterialModels()
+                        .get(0)
+                        .getName())
+                .isEqualTo("signage");
+        assertThat(in.refused("PATCH", "/materials/SHARED_B", "{\"pixels\":2048}"))
+                .containsExactly("swatch");
         in.caller.call("PATCH", in.site + "/pieces/" + piece + "/parts/0", "{\"swatch\":\"STONE\"}", null);
-        assertThat(in.caller.call("DELETE", in.site + "/shared-sheets/SHARED_B", null, null).status()).isEqualTo(204);
+        assertThat(in.caller
+                        .call("DELETE", in.site + "/shared-sheets/SHARED_B", null, null)
+                        .status())
+                .isEqualTo(204);
         in.made("/shared-sheets", "{}");
-        assertThat(in.caller.get(in.site + "/materials").text()).contains("\"name\":\"shared b\"").doesNotContain("signage");
+        assertThat(in.caller.get(in.site + "/materials").text())
+                .contains("\"name\":\"shared b\"")
+                .doesNotContain("signage");
     }
 
     private static float span(float[] uvs) {
@@ -217,9 +299,13 @@ class SharedSheetTest {
     @Test
     void sheetsAreBegunAndTakenAway() {
         for (var letter : new String[] {"B", "C", "D", "E", "F"}) {
-            assertThat(in.made("/shared-sheets", "{}").get("material").asString()).isEqualTo("SHARED_" + letter);
+            assertThat(in.made("/shared-sheets", "{}").get("material").asString())
+                    .isEqualTo("SHARED_" + letter);
         }
-        assertThat(in.caller.call("DELETE", in.site + "/shared-sheets/SHARED_C", null, null).status()).isEqualTo(204);
+        assertThat(in.caller
+                        .call("DELETE", in.site + "/shared-sheets/SHARED_C", null, null)
+                        .status())
+                .isEqualTo(204);
         assertThat(in.caller.get(in.site + "/shared-sheets").json()).hasSize(5);
         assertThat(in.made("/shared-sheets", "{}").get("material").asString()).isEqualTo("SHARED_C");
     }
@@ -229,18 +315,33 @@ class SharedSheetTest {
         var one = added("{\"width\":4,\"height\":4}");
         var two = added("{\"width\":4,\"height\":4}");
         var before = sheet().toString();
-        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"x\":2}")).containsExactly("x");
-        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"width\":40}")).containsExactly("width");
-        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"name\":\" \"}")).containsExactly("name");
-        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"pictures\":{\"COLOUR\":999999}}")).containsExactly("pictures");
-        assertThat(in.refused("POST", "/shared-sheets/SHARED/swatches", "{\"width\":16,\"height\":14}")).containsExactly("placed");
-        assertThat(in.refused("PATCH", "/shared-sheets/SHARED", "{\"cells\":5}")).contains("cells");
-        assertThat(in.caller.call("DELETE", in.site + "/shared-sheets/swatches/SHARED9", null, null).status()).isEqualTo(404);
+        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"x\":2}"))
+                .containsExactly("x");
+        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"width\":40}"))
+                .containsExactly("width");
+        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"name\":\" \"}"))
+                .containsExactly("name");
+        assertThat(in.refused("PATCH", "/shared-sheets/swatches/" + two, "{\"pictures\":{\"COLOUR\":999999}}"))
+                .containsExactly("pictures");
+        assertThat(in.refused("POST", "/shared-sheets/SHARED/swatches", "{\"width\":16,\"height\":14}"))
+                .containsExactly("placed");
+        assertThat(in.refused("PATCH", "/shared-sheets/SHARED", "{\"cells\":5}"))
+                .contains("cells");
+        assertThat(in.caller
+                        .call("DELETE", in.site + "/shared-sheets/swatches/SHARED9", null, null)
+                        .status())
+                .isEqualTo(404);
         var piece = pieceOf(one);
         assertThat(in.refused("DELETE", "/shared-sheets/swatches/" + one, "")).containsExactly("swatch");
         assertThat(sheet().toString()).isEqualTo(before);
-        assertThat(in.caller.call("PATCH", in.site + "/pieces/" + piece + "/parts/0", "{\"swatch\":\"STONE\"}", null).status()).isEqualTo(200);
-        assertThat(in.caller.call("DELETE", in.site + "/shared-sheets/swatches/" + one, null, null).status()).isEqualTo(204);
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/pieces/" + piece + "/parts/0", "{\"swatch\":\"STONE\"}", null)
+                        .status())
+                .isEqualTo(200);
+        assertThat(in.caller
+                        .call("DELETE", in.site + "/shared-sheets/swatches/" + one, null, null)
+                        .status())
+                .isEqualTo(204);
         assertThat(sheet().get("placed")).hasSize(1);
     }
 }

@@ -19,6 +19,7 @@ class StepsTest {
 
     @LocalServerPort
     int port;
+
     private BuiltRoom site;
     private final HttpClient client = HttpClient.newHttpClient();
 
@@ -27,12 +28,14 @@ class StepsTest {
         site = new BuiltRoom(port, "Steps");
     }
 
-    private record Answer(int status, JsonNode json) {
-    }
+    private record Answer(int status, JsonNode json) {}
 
     private Answer call(String maker, String method, String path, String body, String ifMatch) {
-        var request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + site.site + path)).header("Content-Type", "application/json")
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
+        var request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + site.site + path))
+                .header("Content-Type", "application/json")
+                .method(
+                        method,
+                        body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         if (!maker.isEmpty()) {
             request.header("Hausbau-Maker", maker);
         }
@@ -41,24 +44,41 @@ class StepsTest {
         }
         try {
             var answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            return new Answer(answer.statusCode(), answer.body().isEmpty() ? null : JsonMapper.shared().readTree(answer.body()));
+            return new Answer(
+                    answer.statusCode(),
+                    answer.body().isEmpty() ? null : JsonMapper.shared().readTree(answer.body()));
         } catch (Exception e) {
             throw new IllegalStateException(e);
         }
     }
 
     private JsonNode room(String maker, String name, int x) {
-        var answer = call(maker, "POST", "/rooms", "{\"name\":\"" + name + "\",\"cornerMm\":{\"x\":" + x + ",\"y\":0,\"z\":0},\"widthMm\":2000,\"depthMm\":2000}", null);
+        var answer = call(
+                maker,
+                "POST",
+                "/rooms",
+                "{\"name\":\"" + name + "\",\"cornerMm\":{\"x\":" + x
+                        + ",\"y\":0,\"z\":0},\"widthMm\":2000,\"depthMm\":2000}",
+                null);
         assertThat(answer.status()).as(String.valueOf(answer.json())).isEqualTo(201);
         return answer.json();
     }
 
     private void rename(String maker, JsonNode room, String name) {
-        assertThat(call(maker, "PATCH", "/rooms/" + room.get("id"), "{\"name\":\"" + name + "\"}", null).status()).isEqualTo(200);
+        assertThat(call(maker, "PATCH", "/rooms/" + room.get("id"), "{\"name\":\"" + name + "\"}", null)
+                        .status())
+                .isEqualTo(200);
     }
 
     private String names() {
-        return String.join(",", call("", "GET", "/massing", null, null).json().get("rooms").valueStream().map(r -> r.get("name").asString()).toList());
+        return String.join(
+                ",",
+                call("", "GET", "/massing", null, null)
+                        .json()
+                        .get("rooms")
+                        .valueStream()
+                        .map(r -> r.get("name").asString())
+                        .toList());
     }
 
     private JsonNode as(String maker) {
@@ -74,7 +94,9 @@ class StepsTest {
         assertThat(as("bob").get("others").asString()).isEmpty();
         assertThat(call("ann", "POST", "/undo", null, null).status()).isEqualTo(200);
         assertThat(names()).isEqualTo("Room,of Bob");
-        assertThat(call("ann", "POST", "/undo", null, null).status()).as("the rest is not Ann's").isEqualTo(204);
+        assertThat(call("ann", "POST", "/undo", null, null).status())
+                .as("the rest is not Ann's")
+                .isEqualTo(204);
         assertThat(call("ann", "POST", "/redo", null, null).status()).isEqualTo(200);
         assertThat(names()).contains("of Ann", "of Bob");
         assertThat(call("bob", "POST", "/undo", null, null).status()).isEqualTo(200);
@@ -111,8 +133,12 @@ class StepsTest {
     @Test
     void whatAnotherMadeInItIsNotLost() {
         var room = room("ann", "of Ann", 20_000);
-        var opening = call("bob", "POST", "/rooms/" + room.get("id") + "/openings",
-                "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":500,\"widthMm\":900,\"heightMm\":2100,\"sillMm\":0}", null);
+        var opening = call(
+                "bob",
+                "POST",
+                "/rooms/" + room.get("id") + "/openings",
+                "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":500,\"widthMm\":900,\"heightMm\":2100,\"sillMm\":0}",
+                null);
         assertThat(opening.status()).as(String.valueOf(opening.json())).isEqualTo(201);
         var answer = call("ann", "POST", "/undo", null, null);
         assertThat(answer.status()).isEqualTo(412);
@@ -125,7 +151,8 @@ class StepsTest {
     void anUndoOfWhatAnotherRemovedSinceIsRefused() {
         var room = room("", "of nobody", 20_000);
         rename("ann", room, "of Ann");
-        assertThat(call("bob", "DELETE", "/rooms/" + room.get("id"), null, null).status()).isEqualTo(204);
+        assertThat(call("bob", "DELETE", "/rooms/" + room.get("id"), null, null).status())
+                .isEqualTo(204);
         assertThat(call("ann", "POST", "/undo", null, null).status()).isEqualTo(412);
         assertThat(names()).isEqualTo("Room");
     }
@@ -147,9 +174,15 @@ class StepsTest {
     void onesOwnEarlierEditIsNoReasonToRefuseAnother() {
         var room = room("ann", "first", 20_000);
         var seen = as("ann").get("revision").asString();
-        assertThat(call("ann", "PATCH", "/rooms/" + room.get("id"), "{\"name\":\"second\"}", seen).status()).isEqualTo(200);
-        assertThat(call("ann", "PATCH", "/rooms/" + room.get("id"), "{\"name\":\"third\"}", seen).status()).isEqualTo(200);
-        assertThat(call("bob", "PATCH", "/rooms/" + room.get("id"), "{\"name\":\"fourth\"}", seen).status()).isEqualTo(412);
+        assertThat(call("ann", "PATCH", "/rooms/" + room.get("id"), "{\"name\":\"second\"}", seen)
+                        .status())
+                .isEqualTo(200);
+        assertThat(call("ann", "PATCH", "/rooms/" + room.get("id"), "{\"name\":\"third\"}", seen)
+                        .status())
+                .isEqualTo(200);
+        assertThat(call("bob", "PATCH", "/rooms/" + room.get("id"), "{\"name\":\"fourth\"}", seen)
+                        .status())
+                .isEqualTo(412);
         assertThat(names()).contains("third");
     }
 
@@ -159,7 +192,9 @@ class StepsTest {
         var seen = as("ann").get("revision").asString();
         rename("bob", room, "of Bob");
         assertThat(call("ann", "POST", "/undo", null, seen).status()).isEqualTo(412);
-        assertThat(call("bob", "POST", "/undo", null, seen).status()).as("Bob has seen his own").isEqualTo(200);
+        assertThat(call("bob", "POST", "/undo", null, seen).status())
+                .as("Bob has seen his own")
+                .isEqualTo(200);
     }
 
     @Test

@@ -43,16 +43,23 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
     public List<Stance> apply(List<Standing> standing, Length step) {
         if (standing.size() == 1) {
             var from = standing.get(0).stance();
-            var stance = spun(turned(from.movedBy(by), from.at().plus(by)), from.at().plus(by));
-            return List.of(mirror ? new Stance(stance.at(), stance.turn(), !stance.mirrored(), stance.freeDegrees(), stance.lean()) : stance);
+            var stance =
+                    spun(turned(from.movedBy(by), from.at().plus(by)), from.at().plus(by));
+            return List.of(
+                    mirror
+                            ? new Stance(
+                                    stance.at(), stance.turn(), !stance.mirrored(), stance.freeDegrees(), stance.lean())
+                            : stance);
         }
         var extent = standing.stream().map(Standing::box).reduce(Box::union).orElseThrow();
         var middle = middle(extent, step).plus(by);
         var across = evenTo(extent.min().x() + extent.max().x() + 2 * by.x(), step);
-        return standing.stream().map(s -> {
-            var stance = spun(turned(s.stance().movedBy(by), middle), middle);
-            return mirror ? mirrored(stance, s.kind().box(), across) : stance;
-        }).toList();
+        return standing.stream()
+                .map(s -> {
+                    var stance = spun(turned(s.stance().movedBy(by), middle), middle);
+                    return mirror ? mirrored(stance, s.kind().box(), across) : stance;
+                })
+                .toList();
     }
 
     /**
@@ -66,7 +73,9 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
         var extent = all.stream().map(Standing::box).reduce(Box::union).orElseThrow();
         var middle = middle(extent, step).plus(by);
         var stance = spun(turned(pivot.movedBy(by), middle), middle);
-        return mirror ? mirrored(stance, own, evenTo(extent.min().x() + extent.max().x() + 2 * by.x(), step)) : stance;
+        return mirror
+                ? mirrored(stance, own, evenTo(extent.min().x() + extent.max().x() + 2 * by.x(), step))
+                : stance;
     }
 
     /** Turned about a point, and then moved. */
@@ -89,7 +98,10 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
         var sin = StrictMath.sin(Math.toRadians(freeDegrees));
         var x = from.at().x() - about.x();
         var y = from.at().y() - about.y();
-        var at = new Vec(about.x() + Math.round(x * cos - y * sin), about.y() + Math.round(x * sin + y * cos), from.at().z());
+        var at = new Vec(
+                about.x() + Math.round(x * cos - y * sin),
+                about.y() + Math.round(x * sin + y * cos),
+                from.at().z());
         return new Stance(at, from.turn(), from.mirrored(), (from.freeDegrees() + freeDegrees) % 360, from.lean());
     }
 
@@ -107,7 +119,8 @@ public record Arrangement(Vec by, int quarterTurns, double freeDegrees, boolean 
             var m = lean.matrix(turn.quarters() * 90 + free);
             by = new Vec(Math.round(-sum * m[0]), Math.round(-sum * m[3]), Math.round(-sum * m[6]));
         }
-        return new Stance(new Vec(across - s.at().x(), s.at().y(), s.at().z()).plus(by), turn, !s.mirrored(), free, lean);
+        return new Stance(
+                new Vec(across - s.at().x(), s.at().y(), s.at().z()).plus(by), turn, !s.mirrored(), free, lean);
     }
 
     private static Vec middle(Box extent, Length step) {

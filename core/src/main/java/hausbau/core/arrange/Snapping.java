@@ -29,13 +29,18 @@ public final class Snapping {
         }
     }
 
-    public enum To { GRID, EDGE, SURFACE, FLOOR, FACE, UNDERSIDE }
-
-    public record Snapped(Stance stance, List<Hold> holds) {
+    public enum To {
+        GRID,
+        EDGE,
+        SURFACE,
+        FLOOR,
+        FACE,
+        UNDERSIDE
     }
 
-    private record Shift(long by, Place place) {
-    }
+    public record Snapped(Stance stance, List<Hold> holds) {}
+
+    private record Shift(long by, Place place) {}
 
     private final Length step;
     private final long floor;
@@ -60,7 +65,8 @@ public final class Snapping {
     public Snapped snap(Kind kind, Stance wanted) {
         var flat = snapFlat(kind, wanted);
         var holds = new ArrayList<>(flat.holds());
-        return new Snapped(flat.stance().movedBy(new Vec(0, 0, down(kind, flat.stance(), step.um() / 2, holds))), holds);
+        return new Snapped(
+                flat.stance().movedBy(new Vec(0, 0, down(kind, flat.stance(), step.um() / 2, holds))), holds);
     }
 
     /** Along X and Y alone. */
@@ -91,8 +97,10 @@ public final class Snapping {
         @Nullable Shift best = null;
         for (var other : around) {
             var o = other.box();
-            var beside = along(box.min(), across) <= along(o.max(), across) && along(o.min(), across) <= along(box.max(), across)
-                    && box.min().z() < o.max().z() && o.min().z() < box.max().z();
+            var beside = along(box.min(), across) <= along(o.max(), across)
+                    && along(o.min(), across) <= along(box.max(), across)
+                    && box.min().z() < o.max().z()
+                    && o.min().z() < box.max().z();
             if (!beside) {
                 continue;
             }
@@ -121,7 +129,9 @@ public final class Snapping {
         for (var other : around) {
             for (var solid : other.solids()) {
                 var top = solid.max().z();
-                if (solid.overlapsInPlan(box) && top <= base + slack && (top > best || top == best && hold.to() == To.FLOOR)) {
+                if (solid.overlapsInPlan(box)
+                        && top <= base + slack
+                        && (top > best || top == best && hold.to() == To.FLOOR)) {
                     best = top;
                     hold = new Hold('Z', To.SURFACE, Optional.of(other.place()));
                 }

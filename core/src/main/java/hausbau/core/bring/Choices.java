@@ -12,7 +12,10 @@ import java.util.Set;
  */
 public record Choices(double millimetres, Up up, boolean isWhole, Set<Fix> fixes) {
 
-    public enum Up { Y, Z }
+    public enum Up {
+        Y,
+        Z
+    }
 
     /** What can be set right without asking how. */
     public enum Fix {

@@ -19,11 +19,11 @@ public final class Fitting {
 
     /** The file's own origin is taken for the pivot where that fits as well as the middle does, but for this much over all sides, µm. Our own bound. */
     private static final long AS_WELL = 200_000;
+
     private static final int MOST = 150;
     private static final int MOST_NAME = 60;
 
-    private Fitting() {
-    }
+    private Fitting() {}
 
     /** The size that it is to be of: what the massing sets down has its own, what a person does has the size that it comes in. */
     public static Optional<Vec> size(Optional<Piece> of) {
@@ -38,17 +38,30 @@ public final class Fitting {
      *                 once some of it was brought in before
      * @throws Refused if it has too many materials
      */
-    public static List<Part> parts(Settled settled, Map<String, Swatch> swatches, boolean laidOut, Set<String> pictured, Optional<Piece> of) {
+    public static List<Part> parts(
+            Settled settled, Map<String, Swatch> swatches, boolean laidOut, Set<String> pictured, Optional<Piece> of) {
         if (settled.shells().size() > MOST) {
-            throw new Refused("file", "“" + settled.name() + "” is of " + settled.shells().size() + " materials; a piece has at most " + MOST + ". Join some of them first.");
+            throw new Refused(
+                    "file",
+                    "“" + settled.name() + "” is of " + settled.shells().size() + " materials; a piece has at most "
+                            + MOST + ". Join some of them first.");
         }
         var at = of.filter(p -> p.role().isDerived()).map(p -> at(settled, p)).orElse(Vec.ZERO);
         var fresh = new LinkedHashMap<String, Part>();
         settled.shells().forEach((material, shell) -> {
             var name = free(material, fresh);
-            fresh.put(name, Part.of(swatches.getOrDefault(material, Swatch.PLASTER), new Form.Brought(shell, laidOut || pictured.contains(material), pictured.contains(material)), at).named(name));
+            fresh.put(
+                    name,
+                    Part.of(
+                                    swatches.getOrDefault(material, Swatch.PLASTER),
+                                    new Form.Brought(
+                                            shell, laidOut || pictured.contains(material), pictured.contains(material)),
+                                    at)
+                            .named(name));
         });
-        var was = of.map(Piece::parts).filter(parts -> parts.stream().anyMatch(p -> p.form() instanceof Form.Brought)).orElse(List.of());
+        var was = of.map(Piece::parts)
+                .filter(parts -> parts.stream().anyMatch(p -> p.form() instanceof Form.Brought))
+                .orElse(List.of());
         var parts = new ArrayList<Part>();
         for (var part : was) {
             if (!(part.form() instanceof Form.Brought)) {
@@ -85,6 +98,11 @@ public final class Fitting {
     /** How far all of its sides lie from those of the piece. */
     private static long amiss(Vec at, Vec own, Vec size) {
         var far = at.plus(own).minus(size);
-        return Math.abs(at.x()) + Math.abs(at.y()) + Math.abs(at.z()) + Math.abs(far.x()) + Math.abs(far.y()) + Math.abs(far.z());
+        return Math.abs(at.x())
+                + Math.abs(at.y())
+                + Math.abs(at.z())
+                + Math.abs(far.x())
+                + Math.abs(far.y())
+                + Math.abs(far.z());
     }
 }

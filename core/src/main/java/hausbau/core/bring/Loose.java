@@ -19,7 +19,8 @@ public record Loose(String name, List<Surface> surfaces, boolean uneven, int str
      * @param indices  three a triangle
      * @param textures what pictures it asks for
      */
-    public record Surface(String material, double[] places, float[] normals, float[] uvs, int[] indices, List<String> textures) {
+    public record Surface(
+            String material, double[] places, float[] normals, float[] uvs, int[] indices, List<String> textures) {
 
         public int triangles() {
             return indices.length / 3;

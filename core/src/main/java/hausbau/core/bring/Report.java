@@ -17,7 +17,19 @@ import hausbau.core.measure.Vec;
  *                  for the first
  * @param below     how far its lowest point lies below the file's ground, µm; negative is above
  */
-public record Report(int triangles, int vertices, Vec size, int open, int tangled, int inward, int doubled, int flat, int stray, boolean uneven, Vec off, long below) {
+public record Report(
+        int triangles,
+        int vertices,
+        Vec size,
+        int open,
+        int tangled,
+        int inward,
+        int doubled,
+        int flat,
+        int stray,
+        boolean uneven,
+        Vec off,
+        long below) {
 
     public boolean isClosed() {
         return open == 0;

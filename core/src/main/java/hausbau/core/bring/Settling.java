@@ -30,7 +30,11 @@ public final class Settling {
         if (!isWhole || all.size() < 2) {
             return all;
         }
-        return List.of(new Loose(file, all.stream().flatMap(l -> l.surfaces().stream()).toList(), all.stream().anyMatch(Loose::uneven), all.stream().mapToInt(Loose::stray).sum()));
+        return List.of(new Loose(
+                file,
+                all.stream().flatMap(l -> l.surfaces().stream()).toList(),
+                all.stream().anyMatch(Loose::uneven),
+                all.stream().mapToInt(Loose::stray).sum()));
     }
 
     /**
@@ -39,7 +43,10 @@ public final class Settling {
      */
     public Settled settle(Loose loose, Optional<Vec> size) {
         if (loose.triangles() > MOST_TRIANGLES) {
-            throw new Refused("file", "“" + loose.name() + "” has " + loose.triangles() + " triangles; a piece has at most " + MOST_TRIANGLES + ". Reduce it first.");
+            throw new Refused(
+                    "file",
+                    "“" + loose.name() + "” has " + loose.triangles() + " triangles; a piece has at most "
+                            + MOST_TRIANGLES + ". Reduce it first.");
         }
         var corners = new int[3 * loose.triangles()];
         var places = places(loose, corners);
@@ -61,18 +68,37 @@ public final class Settling {
         }
         var drops = choices.fixes().contains(Fix.WELD);
         var turns = choices.fixes().contains(Fix.OUTWARD);
-        var after = choices.fixes().isEmpty() ? report : left(report(loose, places, mended, size, now, below), drops, turns);
-        return new Settled(loose.name(), new Written(loose, choices.up(), places, corners, mended, drops, turns).shells(), report, after, new Vec(-now[0], -now[1], -now[2]));
+        var after = choices.fixes().isEmpty()
+                ? report
+                : left(report(loose, places, mended, size, now, below), drops, turns);
+        return new Settled(
+                loose.name(),
+                new Written(loose, choices.up(), places, corners, mended, drops, turns).shells(),
+                report,
+                after,
+                new Vec(-now[0], -now[1], -now[2]));
     }
 
     /** What the report says once that is done which was asked for. */
     private static Report left(Report r, boolean drops, boolean turns) {
-        return new Report(r.triangles() - (drops ? r.doubled() + r.flat() : 0), r.vertices(), r.size(), r.open(), r.tangled(), turns ? 0 : r.inward(), drops ? 0 : r.doubled(), drops ? 0 : r.flat(), drops ? 0 : r.stray(),
-                r.uneven(), r.off(), r.below());
+        return new Report(
+                r.triangles() - (drops ? r.doubled() + r.flat() : 0),
+                r.vertices(),
+                r.size(),
+                r.open(),
+                r.tangled(),
+                turns ? 0 : r.inward(),
+                drops ? 0 : r.doubled(),
+                drops ? 0 : r.flat(),
+                drops ? 0 : r.stray(),
+                r.uneven(),
+                r.off(),
+                r.below());
     }
 
     private int[] places(Loose loose, int[] corners) {
-        var places = new int[loose.surfaces().stream().mapToInt(s -> s.places().length).sum()];
+        var places = new int
+                [loose.surfaces().stream().mapToInt(s -> s.places().length).sum()];
         var next = 0;
         var corner = 0;
         for (var surface : loose.surfaces()) {
@@ -95,7 +121,10 @@ public final class Settling {
     private int um(double inFile) {
         var um = inFile * choices.millimetres() * 1000;
         if (!(Math.abs(um) <= MOST_UM)) {
-            throw new Refused("unit", "In this unit a corner would lie " + Math.round(Math.abs(um) / 1e6) + " m from its origin; at most 200 m are taken. Is it in another unit?");
+            throw new Refused(
+                    "unit",
+                    "In this unit a corner would lie " + Math.round(Math.abs(um) / 1e6)
+                            + " m from its origin; at most 200 m are taken. Is it in another unit?");
         }
         return (int) Math.round(um);
     }
@@ -105,7 +134,9 @@ public final class Settling {
         if (corners.length == 0) {
             throw new Refused("file", "“" + loose.name() + "” has no faces.");
         }
-        var extent = new long[] {Long.MAX_VALUE, Long.MAX_VALUE, Long.MAX_VALUE, Long.MIN_VALUE, Long.MIN_VALUE, Long.MIN_VALUE};
+        var extent = new long[] {
+            Long.MAX_VALUE, Long.MAX_VALUE, Long.MAX_VALUE, Long.MIN_VALUE, Long.MIN_VALUE, Long.MIN_VALUE
+        };
         for (var corner : corners) {
             for (var axis = 0; axis < 3; axis++) {
                 extent[axis] = Math.min(extent[axis], places[3 * corner + axis]);
@@ -118,7 +149,19 @@ public final class Settling {
     private Report report(Loose loose, int[] places, Tangle tangle, Optional<Vec> size, long[] extent, long below) {
         var is = new Vec(extent[3] - extent[0], extent[4] - extent[1], extent[5] - extent[2]);
         var wanted = wanted(is, size);
-        return new Report(tangle.turned.length, places.length / 3, is, tangle.open, tangle.tangled, tangle.inward, tangle.doubled, tangle.flat, loose.stray(), loose.uneven(), is.minus(wanted), below);
+        return new Report(
+                tangle.turned.length,
+                places.length / 3,
+                is,
+                tangle.open,
+                tangle.tangled,
+                tangle.inward,
+                tangle.doubled,
+                tangle.flat,
+                loose.stray(),
+                loose.uneven(),
+                is.minus(wanted),
+                below);
     }
 
     private Vec wanted(Vec is, Optional<Vec> size) {

@@ -16,6 +16,7 @@ final class Tangle {
     private final int[] corners;
     /** The first corner's number that lies where this one does. */
     final int[] point;
+
     private final int triangles;
 
     int open;
@@ -38,12 +39,15 @@ final class Tangle {
         var alike = new Alike(point.length) {
             @Override
             protected long hash(int v) {
-                return (places[3 * v] * 0x9E3779B97F4A7C15L ^ places[3 * v + 1]) * 0xC2B2AE3D27D4EB4FL ^ places[3 * v + 2];
+                return (places[3 * v] * 0x9E3779B97F4A7C15L ^ places[3 * v + 1]) * 0xC2B2AE3D27D4EB4FL
+                        ^ places[3 * v + 2];
             }
 
             @Override
             protected boolean same(int a, int b) {
-                return places[3 * a] == places[3 * b] && places[3 * a + 1] == places[3 * b + 1] && places[3 * a + 2] == places[3 * b + 2];
+                return places[3 * a] == places[3 * b]
+                        && places[3 * a + 1] == places[3 * b + 1]
+                        && places[3 * a + 2] == places[3 * b + 2];
             }
         };
         for (var v = 0; v < point.length; v++) {
@@ -84,7 +88,10 @@ final class Tangle {
             }
         };
         for (var t = 0; t < triangles; t++) {
-            if (at(3 * t) == at(3 * t + 1) || at(3 * t + 1) == at(3 * t + 2) || at(3 * t) == at(3 * t + 2) || doubleArea(t) < 1) {
+            if (at(3 * t) == at(3 * t + 1)
+                    || at(3 * t + 1) == at(3 * t + 2)
+                    || at(3 * t) == at(3 * t + 2)
+                    || doubleArea(t) < 1) {
                 flat++;
                 idle[t] = true;
             } else if (alike.first(t) != t) {
@@ -178,7 +185,7 @@ final class Tangle {
                 root = above[root];
             }
             // All on the way hang on the root then.
-            for (var at = t; above[at] != root && at != root;) {
+            for (var at = t; above[at] != root && at != root; ) {
                 var up = above[at];
                 var own = unlike[at];
                 above[at] = root;
@@ -268,7 +275,11 @@ final class Tangle {
         var o = 3 * at(3 * body.first);
         var a = 3 * at(3 * t);
         var n = normal(t);
-        body.volume += (isUnlike ? -1 : 1) * (((double) places[a] - places[o]) * n[0] + ((double) places[a + 1] - places[o + 1]) * n[1] + ((double) places[a + 2] - places[o + 2]) * n[2]) / 6;
+        body.volume += (isUnlike ? -1 : 1)
+                * (((double) places[a] - places[o]) * n[0]
+                        + ((double) places[a + 1] - places[o + 1]) * n[1]
+                        + ((double) places[a + 2] - places[o + 2]) * n[2])
+                / 6;
         body.area += doubleArea(t) / 2;
         body.all++;
         body.unlike += isUnlike ? 1 : 0;

@@ -26,6 +26,7 @@ final class Written {
     private final boolean turns;
     /** The triangles at each point, one after the other, and where each point's begin. */
     private int[] around = new int[0];
+
     private int[] from = new int[0];
 
     Written(Loose loose, Up up, int[] places, int[] corners, Tangle tangle, boolean drops, boolean turns) {
@@ -39,15 +40,16 @@ final class Written {
     }
 
     /** What a surface's triangles are in the whole. */
-    private record Share(Loose.Surface surface, int firstTriangle, int firstVertex) {
-    }
+    private record Share(Loose.Surface surface, int firstTriangle, int firstVertex) {}
 
     Map<String, Shell> shells() {
         var byMaterial = new LinkedHashMap<String, List<Share>>();
         var triangle = 0;
         var vertex = 0;
         for (var surface : loose.surfaces()) {
-            byMaterial.computeIfAbsent(surface.material(), m -> new ArrayList<>()).add(new Share(surface, triangle, vertex));
+            byMaterial
+                    .computeIfAbsent(surface.material(), m -> new ArrayList<>())
+                    .add(new Share(surface, triangle, vertex));
             triangle += surface.triangles();
             vertex += surface.places().length / 3;
         }
@@ -75,7 +77,11 @@ final class Written {
                 for (var k : turned ? new int[] {0, 2, 1} : new int[] {0, 1, 2}) {
                     var corner = 3 * all + k;
                     var own = corners[corner] - share.firstVertex();
-                    vertices.add(corners[corner], given ? upright(share.surface().normals(), own) : around(corner), share.surface().uvs(), own);
+                    vertices.add(
+                            corners[corner],
+                            given ? upright(share.surface().normals(), own) : around(corner),
+                            share.surface().uvs(),
+                            own);
                 }
             }
         }
@@ -83,7 +89,8 @@ final class Written {
     }
 
     private boolean isFlat(int triangle) {
-        return tangle.point[corners[3 * triangle]] == tangle.point[corners[3 * triangle + 1]] || length(tangle.normal(triangle)) < 1;
+        return tangle.point[corners[3 * triangle]] == tangle.point[corners[3 * triangle + 1]]
+                || length(tangle.normal(triangle)) < 1;
     }
 
     /** Whether a surface's own normals can be used: they are there, one long, and none of its faces is turned. */
@@ -109,7 +116,9 @@ final class Written {
     }
 
     private float[] upright(float[] normals, int v) {
-        var length = (float) Math.sqrt(normals[3 * v] * normals[3 * v] + normals[3 * v + 1] * normals[3 * v + 1] + normals[3 * v + 2] * normals[3 * v + 2]);
+        var length = (float) Math.sqrt(normals[3 * v] * normals[3 * v]
+                + normals[3 * v + 1] * normals[3 * v + 1]
+                + normals[3 * v + 2] * normals[3 * v + 2]);
         var x = normals[3 * v] / length;
         var y = normals[3 * v + 1] / length;
         var z = normals[3 * v + 2] / length;
@@ -189,7 +198,8 @@ final class Written {
 
                 @Override
                 protected boolean same(int a, int b) {
-                    return tangle.point[at[a]] == tangle.point[at[b]] && Arrays.equals(normals, 3 * a, 3 * a + 3, normals, 3 * b, 3 * b + 3)
+                    return tangle.point[at[a]] == tangle.point[at[b]]
+                            && Arrays.equals(normals, 3 * a, 3 * a + 3, normals, 3 * b, 3 * b + 3)
                             && (uvs.length == 0 || Arrays.equals(uvs, 2 * a, 2 * a + 2, uvs, 2 * b, 2 * b + 2));
                 }
             };
@@ -215,7 +225,11 @@ final class Written {
             for (var v = 0; v < count; v++) {
                 System.arraycopy(places, 3 * at[v], own, 3 * v, 3);
             }
-            return Optional.of(new Shell(own, Arrays.copyOf(normals, 3 * count), Arrays.copyOf(uvs, uvs.length == 0 ? 0 : 2 * count), Arrays.copyOf(indices, end)));
+            return Optional.of(new Shell(
+                    own,
+                    Arrays.copyOf(normals, 3 * count),
+                    Arrays.copyOf(uvs, uvs.length == 0 ? 0 : 2 * count),
+                    Arrays.copyOf(indices, end)));
         }
     }
 

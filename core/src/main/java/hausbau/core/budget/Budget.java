@@ -58,8 +58,12 @@ public record Budget(long triangles, long drawCalls, long textureBytes, long mat
 
     /** The tally against this budget; textures count as they are before they are compressed. */
     public List<Line> measure(Tally tally) {
-        return List.of(new Line(TRIANGLES, tally.triangles(), triangles), new Line("draw calls", tally.drawCalls(), drawCalls),
-                new Line("texture memory", tally.textures().plain(), textureBytes), new Line("materials", tally.materials(), materials), new Line("sheets", tally.materials(), sheets));
+        return List.of(
+                new Line(TRIANGLES, tally.triangles(), triangles),
+                new Line("draw calls", tally.drawCalls(), drawCalls),
+                new Line("texture memory", tally.textures().plain(), textureBytes),
+                new Line("materials", tally.materials(), materials),
+                new Line("sheets", tally.materials(), sheets));
     }
 
     /** Where a set is to be shown, with a budget to begin from. Common practice, no source. */

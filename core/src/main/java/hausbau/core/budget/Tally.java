@@ -21,7 +21,17 @@ import java.util.stream.Collectors;
  * @param instancedBytes meshes once, and a matrix for each placement
  * @param flatBytes      what it would be if every placement had a mesh of its own
  */
-public record Tally(int kinds, long placements, int drawCalls, long triangles, long instancedBytes, long flatBytes, int materials, TextureMemory textures, List<Sheet> largest, List<Share> heaviest) {
+public record Tally(
+        int kinds,
+        long placements,
+        int drawCalls,
+        long triangles,
+        long instancedBytes,
+        long flatBytes,
+        int materials,
+        TextureMemory textures,
+        List<Sheet> largest,
+        List<Share> heaviest) {
 
     /** A placement's matrix: sixteen numbers in single precision. */
     private static final long MATRIX_BYTES = 64;
@@ -41,31 +51,50 @@ public record Tally(int kinds, long placements, int drawCalls, long triangles, l
         }
     }
 
-    private record Material(Swatch swatch, long colourway) {
-    }
+    private record Material(Swatch swatch, long colourway) {}
 
     /** What one kind draws, all its placements together. */
-    public record Share(String what, long triangles) {
-    }
+    public record Share(String what, long triangles) {}
 
     /** One sheet in use, all its pictures. @param colourway 0 for the site's, @param side pixels */
-    public record Sheet(Swatch material, long colourway, int side, TextureMemory memory) {
-    }
+    public record Sheet(Swatch material, long colourway, int side, TextureMemory memory) {}
 
     public static Tally of(List<Use> uses, Sheets on) {
         var used = uses.stream().filter(u -> u.count() > 0).toList();
         var placements = used.stream().mapToLong(Use::count).sum();
-        var sheets = used.stream().flatMap(u -> u.mesh().parts().stream().map(p -> new Material(p.swatch(), u.colourway()))).distinct()
-                .map(m -> new Sheet(m.swatch(), m.colourway(), on.side(m.swatch()), TextureMemory.of(on.side(m.swatch()), Maps.Kind.values().length))).toList();
+        var sheets = used.stream()
+                .flatMap(u -> u.mesh().parts().stream().map(p -> new Material(p.swatch(), u.colourway())))
+                .distinct()
+                .map(m -> new Sheet(
+                        m.swatch(),
+                        m.colourway(),
+                        on.side(m.swatch()),
+                        TextureMemory.of(on.side(m.swatch()), Maps.Kind.values().length)))
+                .toList();
         var meshes = used.stream().collect(Collectors.toMap(Use::what, Use::mesh, (a, b) -> a));
         var drawn = used.stream().collect(Collectors.groupingBy(Use::what, Collectors.summingLong(Use::triangles)));
-        return new Tally(meshes.size(), placements,
+        return new Tally(
+                meshes.size(),
+                placements,
                 used.stream().mapToInt(u -> u.mesh().parts().size()).sum(),
                 used.stream().mapToLong(Use::triangles).sum(),
                 meshes.values().stream().mapToLong(Mesh::bytes).sum() + placements * MATRIX_BYTES,
                 used.stream().mapToLong(u -> u.count() * u.mesh().bytes()).sum(),
-                sheets.size(), sheets.stream().map(Sheet::memory).reduce(TextureMemory.NONE, TextureMemory::plus),
-                sheets.stream().sorted(Comparator.comparingInt(Sheet::side).reversed().thenComparing(Sheet::material).thenComparingLong(Sheet::colourway)).limit(NAMED).toList(),
-                drawn.entrySet().stream().map(e -> new Share(e.getKey(), e.getValue())).sorted(Comparator.comparingLong(Share::triangles).reversed().thenComparing(Share::what)).limit(NAMED).toList());
+                sheets.size(),
+                sheets.stream().map(Sheet::memory).reduce(TextureMemory.NONE, TextureMemory::plus),
+                sheets.stream()
+                        .sorted(Comparator.comparingInt(Sheet::side)
+                                .reversed()
+                                .thenComparing(Sheet::material)
+                                .thenComparingLong(Sheet::colourway))
+                        .limit(NAMED)
+                        .toList(),
+                drawn.entrySet().stream()
+                        .map(e -> new Share(e.getKey(), e.getValue()))
+                        .sorted(Comparator.comparingLong(Share::triangles)
+                                .reversed()
+                                .thenComparing(Share::what))
+                        .limit(NAMED)
+                        .toList());
     }
 }

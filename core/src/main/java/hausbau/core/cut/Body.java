@@ -18,8 +18,7 @@ public final class Body {
     private static final double AROUND = 1;
 
     /** @param left of it, @param isNear whether a cut came near to it */
-    private record Face(Facet of, List<Facet> left, boolean isNear) {
-    }
+    private record Face(Facet of, List<Facet> left, boolean isNear) {}
 
     private List<Face> faces;
 
@@ -37,19 +36,34 @@ public final class Body {
         var about = reach.grown(AROUND);
         var near = body.stream().filter(f -> Reach.of(f).shared(about) != null).toList();
         if (cutter.size() > MOST || near.size() > MOST) {
-            throw new Refused("cuts", "A part that cuts, and what it is cut from, has at most " + MOST + " faces where they meet.");
+            throw new Refused(
+                    "cuts",
+                    "A part that cuts, and what it is cut from, has at most " + MOST + " faces where they meet.");
         }
-        var inBody = new Space(near.stream().flatMap(f -> about.part(f).stream()).toList());
+        var inBody =
+                new Space(near.stream().flatMap(f -> about.part(f).stream()).toList());
         var inCutter = new Space(cutter);
         var left = new ArrayList<Face>();
         for (var face : faces) {
             var isNear = face.left.stream().anyMatch(f -> Reach.of(f).shared(about) != null);
-            left.add(isNear ? new Face(face.of, face.left.stream().flatMap(f -> inCutter.keep(f, false, true).stream()).toList(), true) : face);
+            left.add(
+                    isNear
+                            ? new Face(
+                                    face.of,
+                                    face.left.stream()
+                                            .flatMap(f -> inCutter.keep(f, false, true).stream())
+                                            .toList(),
+                                    true)
+                            : face);
         }
         var isWithin = inBody.isBlank() && isInside(about.middle(), body);
         for (var face : cutter) {
-            var inside = inBody.isBlank() ? isWithin ? List.of(face) : List.<Facet>of()
-                    : about.part(face).stream().flatMap(f -> inBody.keep(f, true, true).stream()).flatMap(f -> inBody.keep(f, true, false).stream()).toList();
+            var inside = inBody.isBlank()
+                    ? isWithin ? List.of(face) : List.<Facet>of()
+                    : about.part(face).stream()
+                            .flatMap(f -> inBody.keep(f, true, true).stream())
+                            .flatMap(f -> inBody.keep(f, true, false).stream())
+                            .toList();
             left.add(new Face(face.turned(), inside.stream().map(Facet::turned).toList(), true));
         }
         faces = left.stream().filter(f -> !f.left.isEmpty()).toList();
@@ -63,7 +77,13 @@ public final class Body {
             for (var i = 1; i + 1 < facet.corners().length; i++) {
                 var b = facet.corners()[i].minus(at);
                 var c = facet.corners()[i + 1].minus(at);
-                sum += 2 * Math.atan2(a.dot(b.cross(c)), a.length() * b.length() * c.length() + a.dot(b) * c.length() + b.dot(c) * a.length() + c.dot(a) * b.length());
+                sum += 2
+                        * Math.atan2(
+                                a.dot(b.cross(c)),
+                                a.length() * b.length() * c.length()
+                                        + a.dot(b) * c.length()
+                                        + b.dot(c) * a.length()
+                                        + c.dot(a) * b.length());
             }
         }
         return Math.abs(sum) > 2 * Math.PI;

@@ -7,8 +7,7 @@ import hausbau.core.shape.Point;
 /** What a face carries at its places besides its corners. */
 final class Carried {
 
-    private Carried() {
-    }
+    private Carried() {}
 
     /** Whether a point lies on a stretch, its ends included. */
     static boolean isBetween(Point p, Point a, Point b) {
@@ -18,7 +17,9 @@ final class Carried {
             return p.minus(a).length() < Mending.NEAR;
         }
         var along = p.minus(a).dot(d) / length;
-        return along > -Mending.NEAR && along < length + Mending.NEAR && p.minus(a).minus(d.times(along / length)).length() < Mending.NEAR;
+        return along > -Mending.NEAR
+                && along < length + Mending.NEAR
+                && p.minus(a).minus(d.times(along / length)).length() < Mending.NEAR;
     }
 
     /** What a place of a face carries: a corner's own, what lies between two on an edge, else that of a face that carries one. */
@@ -28,8 +29,12 @@ final class Carried {
             var a = facet.corners()[i];
             var b = facet.corners()[(i + 1) % n];
             if (isBetween(at, a, b)) {
-                var share = Math.max(0, Math.min(1, at.minus(a).dot(b.minus(a)) / b.minus(a).dot(b.minus(a))));
-                return facet.normals()[i].times(1 - share).plus(facet.normals()[(i + 1) % n].times(share)).unit();
+                var share = Math.max(
+                        0, Math.min(1, at.minus(a).dot(b.minus(a)) / b.minus(a).dot(b.minus(a))));
+                return facet.normals()[i]
+                        .times(1 - share)
+                        .plus(facet.normals()[(i + 1) % n].times(share))
+                        .unit();
             }
         }
         return facet.normals()[0];
@@ -66,7 +71,9 @@ final class Carried {
                 var o = facet.laid()[i];
                 var u = facet.laid()[j];
                 var v = facet.laid()[k];
-                laid = new Faces.Laid(o.along() + s * (u.along() - o.along()) + t * (v.along() - o.along()), o.across() + s * (u.across() - o.across()) + t * (v.across() - o.across()));
+                laid = new Faces.Laid(
+                        o.along() + s * (u.along() - o.along()) + t * (v.along() - o.along()),
+                        o.across() + s * (u.across() - o.across()) + t * (v.across() - o.across()));
             }
         }
         return laid;

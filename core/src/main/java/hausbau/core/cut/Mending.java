@@ -28,6 +28,7 @@ final class Mending {
 
     /** Corners nearer than this are one, and what lies nearer to an edge lies on it, millimetres. */
     static final double NEAR = 5 * Plane.NEAR;
+
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
     /** A face, maybe with holes. @param rings the outline, then its holes, without a last corner that is the first again */
@@ -39,11 +40,9 @@ final class Mending {
     }
 
     /** A face of a body and what is left of it. */
-    private record Face(Facet of, List<Patch> pieces) {
-    }
+    private record Face(Facet of, List<Patch> pieces) {}
 
-    private record Cell(long x, long y, long z) {
-    }
+    private record Cell(long x, long y, long z) {}
 
     private final Map<Cell, List<Point>> welded = new HashMap<>();
     private final List<Patch> whole = new ArrayList<>();
@@ -56,7 +55,10 @@ final class Mending {
 
     /** Takes what is left of a face that is near to the cut. */
     void add(Facet of, List<Facet> left) {
-        var pieces = left.stream().map(f -> new Patch(f, List.of(welded(Arrays.asList(f.corners()))))).filter(p -> p.outline().size() > 2 && !isLine(p.outline())).toList();
+        var pieces = left.stream()
+                .map(f -> new Patch(f, List.of(welded(Arrays.asList(f.corners())))))
+                .filter(p -> p.outline().size() > 2 && !isLine(p.outline()))
+                .toList();
         near.add(new Face(of, pieces));
     }
 
@@ -68,7 +70,9 @@ final class Mending {
     }
 
     private static Point farthest(List<Point> ring, Point from) {
-        return ring.stream().max(Comparator.comparingDouble(p -> p.minus(from).length())).orElseThrow();
+        return ring.stream()
+                .max(Comparator.comparingDouble(p -> p.minus(from).length()))
+                .orElseThrow();
     }
 
     private List<Point> welded(List<Point> ring) {
@@ -145,7 +149,8 @@ final class Mending {
         }
 
         Polygon polygon(List<List<Point>> rings) {
-            return GEOMETRY.createPolygon(ring(rings.get(0)), rings.stream().skip(1).map(this::ring).toArray(LinearRing[]::new));
+            return GEOMETRY.createPolygon(
+                    ring(rings.get(0)), rings.stream().skip(1).map(this::ring).toArray(LinearRing[]::new));
         }
     }
 
@@ -155,7 +160,11 @@ final class Mending {
             return face.pieces;
         }
         var flat = new Flat(face.of);
-        var loops = loops(flat, face.pieces.stream().map(p -> withCorners(p.outline(), p, candidates)).toList());
+        var loops = loops(
+                flat,
+                face.pieces.stream()
+                        .map(p -> withCorners(p.outline(), p, candidates))
+                        .toList());
         loops.replaceAll(Mending::corners);
         loops.removeIf(loop -> loop.size() < 3 || isLine(loop));
         var outer = new ArrayList<List<List<Point>>>();
@@ -163,7 +172,9 @@ final class Mending {
         for (var hole : loops) {
             if (flat.area(hole) < 0) {
                 var within = flat.polygon(List.of(hole));
-                var around = outer.stream().filter(o -> flat.polygon(List.of(o.get(0))).covers(within)).min(Comparator.comparingDouble(o -> flat.area(o.get(0))));
+                var around = outer.stream()
+                        .filter(o -> flat.polygon(List.of(o.get(0))).covers(within))
+                        .min(Comparator.comparingDouble(o -> flat.area(o.get(0))));
                 if (around.isEmpty()) {
                     return face.pieces;
                 }
@@ -174,8 +185,7 @@ final class Mending {
         return patches.stream().allMatch(p -> flat.polygon(p.rings).isValid()) ? patches : face.pieces;
     }
 
-    private record Edge(Point from, Point to) {
-    }
+    private record Edge(Point from, Point to) {}
 
     /** What is left where edges that are walked both ways are taken out. */
     private static List<List<Point>> loops(Flat flat, List<List<Point>> rings) {
@@ -198,7 +208,10 @@ final class Mending {
                 loop.add(edge.from);
                 var came = edge;
                 // Where several loops meet, the one that turns most to the left stays within its own.
-                edge = from.getOrDefault(edge.to, List.of()).stream().filter(edges::contains).max(Comparator.comparingDouble(e -> flat.turn(came, e))).orElse(null);
+                edge = from.getOrDefault(edge.to, List.of()).stream()
+                        .filter(edges::contains)
+                        .max(Comparator.comparingDouble(e -> flat.turn(came, e)))
+                        .orElse(null);
             }
             loops.add(loop);
         }
@@ -208,7 +221,7 @@ final class Mending {
     /** Those where the line bends. */
     private static List<Point> corners(List<Point> loop) {
         var points = new ArrayList<>(loop);
-        for (var i = 0; i < points.size() && points.size() > 2;) {
+        for (var i = 0; i < points.size() && points.size() > 2; ) {
             var n = points.size();
             if (Carried.isBetween(points.get(i), points.get((i + n - 1) % n), points.get((i + 1) % n))) {
                 points.remove(i);
@@ -231,23 +244,32 @@ final class Mending {
     }
 
     private static Point[] sorted(Stream<Patch> patches) {
-        return patches.flatMap(p -> p.rings.stream()).flatMap(List::stream).distinct().sorted(Comparator.comparingDouble(Point::x)).toArray(Point[]::new);
+        return patches.flatMap(p -> p.rings.stream())
+                .flatMap(List::stream)
+                .distinct()
+                .sorted(Comparator.comparingDouble(Point::x))
+                .toArray(Point[]::new);
     }
 
     private static void write(Patch patch, Point[] corners, List<Facet> into) {
-        var rings = patch.rings.stream().map(ring -> withCorners(ring, patch, corners)).toList();
+        var rings = patch.rings.stream()
+                .map(ring -> withCorners(ring, patch, corners))
+                .toList();
         if (patch.outline().size() < 3) {
             return;
         }
         if (rings.size() == 1 && isSame(rings.get(0), patch.of.corners())) {
-            into.add(new Facet(patch.of.swatch(), rings.get(0).toArray(Point[]::new), patch.of.normals(), patch.of.laid()));
+            into.add(new Facet(
+                    patch.of.swatch(), rings.get(0).toArray(Point[]::new), patch.of.normals(), patch.of.laid()));
         } else {
             triangles(patch, rings, into);
         }
     }
 
     private static boolean isSame(List<Point> ring, Point[] corners) {
-        return ring.size() == corners.length && IntStream.range(0, corners.length).allMatch(i -> ring.get(i).minus(corners[i]).length() < NEAR);
+        return ring.size() == corners.length
+                && IntStream.range(0, corners.length)
+                        .allMatch(i -> ring.get(i).minus(corners[i]).length() < NEAR);
     }
 
     private static List<Point> withCorners(List<Point> ring, Patch patch, Point[] sorted) {
@@ -307,7 +329,9 @@ final class Mending {
         var flat = new Flat(patch.of);
         var places = new HashMap<Coordinate, Point>();
         rings.forEach(ring -> ring.forEach(p -> places.put(flat.flat(p), p)));
-        Geometry found = triangulated(flat, rings).or(() -> triangulated(flat, patch.rings)).orElseGet(GEOMETRY::createGeometryCollection);
+        Geometry found = triangulated(flat, rings)
+                .or(() -> triangulated(flat, patch.rings))
+                .orElseGet(GEOMETRY::createGeometryCollection);
         for (var i = 0; i < found.getNumGeometries(); i++) {
             var c = found.getGeometryN(i).getCoordinates();
             // They come clockwise, even where one is so thin that its own corners do not tell.
@@ -317,8 +341,12 @@ final class Mending {
             if (a == null || b == null || d == null) {
                 throw new IllegalStateException("a corner that no ring has");
             }
-            into.add(new Facet(patch.of.swatch(), new Point[] {a, b, d}, new Point[] {Carried.normal(patch.of, a), Carried.normal(patch.of, b), Carried.normal(patch.of, d)},
-                    new Faces.Laid[] {Carried.laid(patch.of, a), Carried.laid(patch.of, b), Carried.laid(patch.of, d)}));
+            into.add(new Facet(
+                    patch.of.swatch(),
+                    new Point[] {a, b, d},
+                    new Point[] {Carried.normal(patch.of, a), Carried.normal(patch.of, b), Carried.normal(patch.of, d)},
+                    new Faces.Laid[] {Carried.laid(patch.of, a), Carried.laid(patch.of, b), Carried.laid(patch.of, d)
+                    }));
         }
     }
 }

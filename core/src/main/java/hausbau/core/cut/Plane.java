@@ -36,8 +36,7 @@ record Plane(Point normal, double at) {
     }
 
     /** What of a face lies above and what below; one of both where it is not parted, neither where it lies on the plane. */
-    record Sides(Optional<Facet> above, Optional<Facet> below) {
-    }
+    record Sides(Optional<Facet> above, Optional<Facet> below) {}
 
     Sides part(Facet facet) {
         var corners = facet.corners();
@@ -50,7 +49,8 @@ record Plane(Point normal, double at) {
             isBelow |= heights[i] < -NEAR;
         }
         if (!isAbove || !isBelow) {
-            return new Sides(isAbove ? Optional.of(facet) : Optional.empty(), isBelow ? Optional.of(facet) : Optional.empty());
+            return new Sides(
+                    isAbove ? Optional.of(facet) : Optional.empty(), isBelow ? Optional.of(facet) : Optional.empty());
         }
         var above = new Corners();
         var below = new Corners();
@@ -63,7 +63,8 @@ record Plane(Point normal, double at) {
                 below.take(facet, i);
             }
             if (heights[i] > NEAR && heights[next] < -NEAR || heights[i] < -NEAR && heights[next] > NEAR) {
-                // From the upper to the lower end, so that the neighbour that walks the edge the other way finds the same place.
+                // From the upper to the lower end, so that the neighbour that walks the edge the other way finds the
+                // same place.
                 var from = heights[i] > 0 ? i : next;
                 var to = heights[i] > 0 ? next : i;
                 var share = heights[from] / (heights[from] - heights[to]);
@@ -87,16 +88,26 @@ record Plane(Point normal, double at) {
         }
 
         void between(Facet of, int from, int to, double share) {
-            corners.add(of.corners()[from].plus(of.corners()[to].minus(of.corners()[from]).times(share)));
-            normals.add(of.normals()[from].times(1 - share).plus(of.normals()[to].times(share)).unit());
+            corners.add(of.corners()[from].plus(
+                    of.corners()[to].minus(of.corners()[from]).times(share)));
+            normals.add(of.normals()[from]
+                    .times(1 - share)
+                    .plus(of.normals()[to].times(share))
+                    .unit());
             var a = of.laid()[from];
             var b = of.laid()[to];
-            laid.add(new Faces.Laid(a.along() + (b.along() - a.along()) * share, a.across() + (b.across() - a.across()) * share));
+            laid.add(new Faces.Laid(
+                    a.along() + (b.along() - a.along()) * share, a.across() + (b.across() - a.across()) * share));
         }
 
         Optional<Facet> facet(Facet of) {
-            return corners.size() < 3 ? Optional.empty()
-                    : Optional.of(new Facet(of.swatch(), corners.toArray(Point[]::new), normals.toArray(Point[]::new), laid.toArray(Faces.Laid[]::new)));
+            return corners.size() < 3
+                    ? Optional.empty()
+                    : Optional.of(new Facet(
+                            of.swatch(),
+                            corners.toArray(Point[]::new),
+                            normals.toArray(Point[]::new),
+                            laid.toArray(Faces.Laid[]::new)));
         }
     }
 }

@@ -10,7 +10,10 @@ import org.jspecify.annotations.Nullable;
 record Reach(Point low, Point high) {
 
     static Reach of(List<Facet> facets) {
-        return facets.stream().map(Reach::of).reduce((a, b) -> new Reach(least(a.low, b.low), greatest(a.high, b.high))).orElseThrow();
+        return facets.stream()
+                .map(Reach::of)
+                .reduce((a, b) -> new Reach(least(a.low, b.low), greatest(a.high, b.high)))
+                .orElseThrow();
     }
 
     static Reach of(Facet facet) {
@@ -32,11 +35,14 @@ record Reach(Point low, Point high) {
     }
 
     /** What both reach; null where they are apart. */
-    @Nullable Reach shared(Reach o) {
+    @Nullable
+    Reach shared(Reach o) {
         var from = greatest(low, o.low);
         var to = least(high, o.high);
         var near = Plane.NEAR;
-        return from.x() > to.x() + near || from.y() > to.y() + near || from.z() > to.z() + near ? null : new Reach(least(from, to), greatest(from, to));
+        return from.x() > to.x() + near || from.y() > to.y() + near || from.z() > to.z() + near
+                ? null
+                : new Reach(least(from, to), greatest(from, to));
     }
 
     Reach grown(double by) {
@@ -50,8 +56,13 @@ record Reach(Point low, Point high) {
 
     /** What of a face lies inside. */
     Optional<Facet> part(Facet facet) {
-        var planes = List.of(new Plane(new Point(1, 0, 0), high.x()), new Plane(new Point(-1, 0, 0), -low.x()), new Plane(new Point(0, 1, 0), high.y()),
-                new Plane(new Point(0, -1, 0), -low.y()), new Plane(new Point(0, 0, 1), high.z()), new Plane(new Point(0, 0, -1), -low.z()));
+        var planes = List.of(
+                new Plane(new Point(1, 0, 0), high.x()),
+                new Plane(new Point(-1, 0, 0), -low.x()),
+                new Plane(new Point(0, 1, 0), high.y()),
+                new Plane(new Point(0, -1, 0), -low.y()),
+                new Plane(new Point(0, 0, 1), high.z()),
+                new Plane(new Point(0, 0, -1), -low.z()));
         var left = Optional.of(facet);
         for (var plane : planes) {
             left = left.flatMap(f -> plane.part(f).below());

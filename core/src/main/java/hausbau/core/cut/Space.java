@@ -18,16 +18,19 @@ final class Space {
     /** Where there is nothing above it is outside, and where there is nothing below it is inside. */
     private static final class Node {
         final Plane plane;
-        @Nullable Node above;
-        @Nullable Node below;
+
+        @Nullable
+        Node above;
+
+        @Nullable
+        Node below;
 
         Node(Plane plane) {
             this.plane = plane;
         }
     }
 
-    private record Work(Node under, boolean isAbove, List<Facet> facets) {
-    }
+    private record Work(Node under, boolean isAbove, List<Facet> facets) {}
 
     private final @Nullable Node root;
 
@@ -78,7 +81,8 @@ final class Space {
         Plane best = null;
         var least = Integer.MAX_VALUE;
         for (var t = 0; t < Math.min(TRIED, facets.size()); t++) {
-            var plane = Plane.of(facets.get((int) ((long) t * facets.size() / Math.min(TRIED, facets.size())))).orElse(null);
+            var plane = Plane.of(facets.get((int) ((long) t * facets.size() / Math.min(TRIED, facets.size()))))
+                    .orElse(null);
             if (plane == null) {
                 continue;
             }
@@ -103,7 +107,9 @@ final class Space {
                 best = plane;
             }
         }
-        return best == null ? facets.stream().flatMap(f -> Plane.of(f).stream()).findFirst().orElse(null) : best;
+        return best == null
+                ? facets.stream().flatMap(f -> Plane.of(f).stream()).findFirst().orElse(null)
+                : best;
     }
 
     /**
@@ -115,22 +121,29 @@ final class Space {
         return keep(root, facet, Plane.of(facet).orElse(null), inside, behind);
     }
 
-    private static List<Facet> keep(@Nullable Node from, Facet facet, @Nullable Plane own, boolean inside, boolean behind) {
+    private static List<Facet> keep(
+            @Nullable Node from, Facet facet, @Nullable Plane own, boolean inside, boolean behind) {
         var node = from;
         var isInside = false;
         while (node != null) {
             var sides = node.plane.part(facet);
             if (sides.above().isPresent() && sides.below().isPresent()) {
-                var above = node.above == null ? inside ? List.<Facet>of() : List.of(sides.above().get()) : keep(node.above, sides.above().get(), own, inside, behind);
-                var below = node.below == null ? inside ? List.of(sides.below().get()) : List.<Facet>of() : keep(node.below, sides.below().get(), own, inside, behind);
-                if (isWhole(above, sides.above().get()) && isWhole(below, sides.below().get())) {
+                var above = node.above == null
+                        ? inside ? List.<Facet>of() : List.of(sides.above().get())
+                        : keep(node.above, sides.above().get(), own, inside, behind);
+                var below = node.below == null
+                        ? inside ? List.of(sides.below().get()) : List.<Facet>of()
+                        : keep(node.below, sides.below().get(), own, inside, behind);
+                if (isWhole(above, sides.above().get())
+                        && isWhole(below, sides.below().get())) {
                     return List.of(facet);
                 }
                 var both = new ArrayList<>(above);
                 both.addAll(below);
                 return both;
             }
-            var isAbove = sides.above().isPresent() || sides.below().isEmpty() && own != null && own.normal().dot(node.plane.normal()) > 0 != behind;
+            var isAbove = sides.above().isPresent()
+                    || sides.below().isEmpty() && own != null && own.normal().dot(node.plane.normal()) > 0 != behind;
             isInside = !isAbove;
             node = isAbove ? node.above : node.below;
         }

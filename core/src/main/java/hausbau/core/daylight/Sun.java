@@ -29,7 +29,9 @@ public record Sun(double x, double y, double z) {
         check("hour", hour, 0, 24);
         check("north", north, -360, 360);
         // On the meridian of Greenwich mean solar time is universal time.
-        var time = LocalDate.ofYearDay(YEAR, dayOfYear).atStartOfDay(ZoneOffset.UTC).plusSeconds(Math.round(hour * 3600));
+        var time = LocalDate.ofYearDay(YEAR, dayOfYear)
+                .atStartOfDay(ZoneOffset.UTC)
+                .plusSeconds(Math.round(hour * 3600));
         return of(time, latitude, 0, north);
     }
 

@@ -39,6 +39,9 @@ public record Dress(String tint, int wear, long colourway) {
 
     /** What is told here, and of the rest what is told there. */
     public Dress over(Dress under) {
-        return new Dress(tint.isEmpty() ? under.tint : tint, wear == UNTOLD ? under.wear : wear, colourway == 0 ? under.colourway : colourway);
+        return new Dress(
+                tint.isEmpty() ? under.tint : tint,
+                wear == UNTOLD ? under.wear : wear,
+                colourway == 0 ? under.colourway : colourway);
     }
 }

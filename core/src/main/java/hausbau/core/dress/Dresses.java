@@ -22,6 +22,11 @@ public record Dresses(Map<Place, Dress> pieces, Map<Long, Dress> rooms) {
     /** What is told of something that stands, and of the rest what is told of the room that made it or in which it is. */
     public Dress of(Place place, Box box, Massing massing) {
         var told = pieces.getOrDefault(place, Dress.NONE);
-        return rooms.isEmpty() ? told : massing.whereabouts().roomOf(place.room(), box).map(r -> told.over(rooms.getOrDefault(r.id(), Dress.NONE))).orElse(told);
+        return rooms.isEmpty()
+                ? told
+                : massing.whereabouts()
+                        .roomOf(place.room(), box)
+                        .map(r -> told.over(rooms.getOrDefault(r.id(), Dress.NONE)))
+                        .orElse(told);
     }
 }

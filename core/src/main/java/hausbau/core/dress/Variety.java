@@ -51,7 +51,9 @@ public record Variety(List<Look> looks, long seed) {
     public Variety fitting(Kind piece) {
         for (var look : looks) {
             if (!look.kind().box().equals(piece.box())) {
-                throw new Refused("pieceId", "A variant takes the place of the piece, so that it must have the same size about the same pivot.");
+                throw new Refused(
+                        "pieceId",
+                        "A variant takes the place of the piece, so that it must have the same size about the same pivot.");
             }
         }
         return this;

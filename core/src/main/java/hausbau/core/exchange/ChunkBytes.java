@@ -1,7 +1,7 @@
 package hausbau.core.exchange;
 
-import hausbau.core.standing.Chunk;
 import hausbau.core.kit.Kind;
+import hausbau.core.standing.Chunk;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.DoubleBuffer;
@@ -33,8 +33,7 @@ public final class ChunkBytes {
     private static final int MAGIC = 0x32424348;
     private static final int HEAD = 24;
 
-    private ChunkBytes() {
-    }
+    private ChunkBytes() {}
 
     /** @param ids the id of each kind */
     public static byte[] of(Chunk chunk, ToLongFunction<Kind> ids) {
@@ -43,7 +42,10 @@ public final class ChunkBytes {
         var p = chunk.palette().size();
         var wide = 5 + (rows.hasOwners() ? 1 : 0) + (rows.hasDegrees() ? 1 : 0) + (rows.hasLeans() ? 3 : 0);
         var bytes = ByteBuffer.allocate(HEAD + 8 * (p + wide * n) + 4 * n).order(ByteOrder.LITTLE_ENDIAN);
-        bytes.putInt(MAGIC).putInt(n).putInt(p).putInt((rows.hasOwners() ? 1 : 0) + (rows.hasDegrees() ? 2 : 0) + (rows.hasLeans() ? 4 : 0));
+        bytes.putInt(MAGIC)
+                .putInt(n)
+                .putInt(p)
+                .putInt((rows.hasOwners() ? 1 : 0) + (rows.hasDegrees() ? 2 : 0) + (rows.hasLeans() ? 4 : 0));
         bytes.putDouble(n == 0 ? 0 : rows.owner(0));
         chunk.palette().forEach(kind -> bytes.putDouble(ids.applyAsLong(kind)));
         DoubleBuffer columns = bytes.asDoubleBuffer();

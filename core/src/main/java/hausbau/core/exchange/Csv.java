@@ -13,12 +13,15 @@ final class Csv {
     }
 
     void line(Object... fields) {
-        text.append(Arrays.stream(fields).map(f -> field(String.valueOf(f))).collect(Collectors.joining(","))).append("\r\n");
+        text.append(Arrays.stream(fields).map(f -> field(String.valueOf(f))).collect(Collectors.joining(",")))
+                .append("\r\n");
     }
 
     private static String field(String text) {
         // A leading sign would be read as a formula by spreadsheets; a number is none.
-        var safe = !text.isEmpty() && "=+-@".indexOf(text.charAt(0)) >= 0 && !text.matches("-\\d+(\\.\\d+)?") ? "'" + text : text;
+        var safe = !text.isEmpty() && "=+-@".indexOf(text.charAt(0)) >= 0 && !text.matches("-\\d+(\\.\\d+)?")
+                ? "'" + text
+                : text;
         return safe.matches("(?s).*[\",\r\n].*") ? '"' + safe.replace("\"", "\"\"") + '"' : safe;
     }
 

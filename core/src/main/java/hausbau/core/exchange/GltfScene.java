@@ -15,11 +15,11 @@ import de.javagl.jgltf.model.impl.DefaultTextureModel;
 import de.javagl.jgltf.model.io.GltfModelWriter;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
 import de.javagl.jgltf.model.v2.MaterialModelV2.AlphaMode;
-import hausbau.core.place.Stance;
 import hausbau.core.finish.Maps;
 import hausbau.core.kit.Piece;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Stance;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Mesh;
@@ -66,13 +66,13 @@ public final class GltfScene {
     }
 
     /** A piece, or a material, as it looks. */
-    private record Dressed<T>(T what, Look look) {
-    }
+    private record Dressed<T>(T what, Look look) {}
 
     private final Map<Dressed<Swatch>, MaterialModelV2> materials = new LinkedHashMap<>();
     private final Map<Dressed<Piece>, DefaultMeshModel> meshes = new LinkedHashMap<>();
     /** What looks otherwise has the same geometry. */
     private final Map<Piece, DefaultMeshModel> plain = new HashMap<>();
+
     private final Map<MeshPrimitiveModel, Swatch> swatches = new HashMap<>();
     private final Map<List<String>, DefaultNodeModel> groups = new HashMap<>();
     private final Finish finish;
@@ -88,7 +88,12 @@ public final class GltfScene {
         this(name, finish, MaterialNames.USUAL, Map.of(), false);
     }
 
-    private GltfScene(String name, Finish finish, MaterialNames names, Map<String, Map<Swatch, SheetFiles>> sheets, boolean isLit) {
+    private GltfScene(
+            String name,
+            Finish finish,
+            MaterialNames names,
+            Map<String, Map<Swatch, SheetFiles>> sheets,
+            boolean isLit) {
         this.finish = finish;
         this.names = names;
         this.sheets = sheets;
@@ -97,12 +102,14 @@ public final class GltfScene {
     }
 
     /** As it is handed over, with both sets of UVs. @param sheets what swatches are finished in; those that have none keep a colour of their own */
-    public static GltfScene handedOver(String name, Finish finish, MaterialNames names, Map<Swatch, SheetFiles> sheets) {
+    public static GltfScene handedOver(
+            String name, Finish finish, MaterialNames names, Map<Swatch, SheetFiles> sheets) {
         return inColourways(name, finish, names, Map.of(SITE, sheets));
     }
 
     /** The same with several sets of finishes, by name. */
-    public static GltfScene inColourways(String name, Finish finish, MaterialNames names, Map<String, Map<Swatch, SheetFiles>> sheets) {
+    public static GltfScene inColourways(
+            String name, Finish finish, MaterialNames names, Map<String, Map<Swatch, SheetFiles>> sheets) {
         return new GltfScene(name, finish, names, sheets, true);
     }
 
@@ -183,7 +190,8 @@ public final class GltfScene {
         var lean = stance.lean();
         var scale = (float) lean.scale();
         if (stance.mirrored()) {
-            // Mirrored within its own extent: x becomes (least + greatest) − x, so the origin moves by that sum, as the piece is turned.
+            // Mirrored within its own extent: x becomes (least + greatest) − x, so the origin moves by that sum, as the
+            // piece is turned.
             var box = piece.box();
             at = at.plus(stance.direction(box.min().x() + box.max().x(), 0, 0));
         }
@@ -215,7 +223,8 @@ public final class GltfScene {
             var primitive = new DefaultMeshPrimitiveModel(part.getMode());
             primitive.setIndices(part.getIndices());
             part.getAttributes().forEach(primitive::putAttribute);
-            primitive.setMaterialModel(materials.computeIfAbsent(new Dressed<>(Objects.requireNonNull(swatches.get(part)), of.look()), this::material));
+            primitive.setMaterialModel(materials.computeIfAbsent(
+                    new Dressed<>(Objects.requireNonNull(swatches.get(part)), of.look()), this::material));
             model.addMeshPrimitiveModel(primitive);
         }
         return model;
@@ -246,7 +255,10 @@ public final class GltfScene {
         var uvs = FloatBuffer.allocate(2 * own.size());
         for (var v : own.keySet()) {
             var p = mesh.positions();
-            positions.put((float) (p[3 * v] / 1000)).put((float) (p[3 * v + 2] / 1000)).put((float) (-p[3 * v + 1] / 1000));
+            positions
+                    .put((float) (p[3 * v] / 1000))
+                    .put((float) (p[3 * v + 2] / 1000))
+                    .put((float) (-p[3 * v + 1] / 1000));
             var n = mesh.normals();
             normals.put((float) n[3 * v]).put((float) n[3 * v + 2]).put((float) -n[3 * v + 1]);
             uvs.put((float) mesh.uvs()[2 * v]).put((float) mesh.uvs()[2 * v + 1]);
@@ -262,13 +274,17 @@ public final class GltfScene {
         builder.addTexCoords02D(uvs.flip());
         if (isLit) {
             var light = FloatBuffer.allocate(2 * own.size());
-            own.keySet().forEach(v -> light.put((float) unwrapped.light()[2 * v]).put((float) unwrapped.light()[2 * v + 1]));
+            own.keySet().forEach(v -> light.put((float) unwrapped.light()[2 * v])
+                    .put((float) unwrapped.light()[2 * v + 1]));
             builder.addAttribute("TEXCOORD_1", AccessorModels.createFloat2D(light.flip()));
         }
         if (sheet(part.swatch(), SITE) != null) {
             var along = FloatBuffer.allocate(4 * own.size());
             for (var v : own.keySet()) {
-                along.put((float) tangents[4 * v]).put((float) tangents[4 * v + 2]).put((float) -tangents[4 * v + 1]).put((float) tangents[4 * v + 3]);
+                along.put((float) tangents[4 * v])
+                        .put((float) tangents[4 * v + 2])
+                        .put((float) -tangents[4 * v + 1])
+                        .put((float) tangents[4 * v + 3]);
             }
             builder.addTangents4D(along.flip());
         }
@@ -307,13 +323,21 @@ public final class GltfScene {
         var sheet = sheet(swatch, of.look().colourway());
         var builder = MaterialBuilder.create();
         if (sheet == null) {
-            builder.setBaseColorFactor((float) swatch.red() * channel(tint, 0), (float) swatch.green() * channel(tint, 1), (float) swatch.blue() * channel(tint, 2), 1)
+            builder.setBaseColorFactor(
+                            (float) swatch.red() * channel(tint, 0),
+                            (float) swatch.green() * channel(tint, 1),
+                            (float) swatch.blue() * channel(tint, 2),
+                            1)
                     .setMetallicRoughnessFactors((float) swatch.metallic(), (float) swatch.roughness());
         } else {
-            var maps = textures.computeIfAbsent(sheet, s -> textures(called(names.of(swatch), of.look().colourway()), s));
-            builder.setBaseColorFactor(channel(tint, 0), channel(tint, 1), channel(tint, 2), 1).setMetallicRoughnessFactors(1, 1)
-                    .setBaseColorTexture(maps.get(Maps.Kind.COLOUR), 0).setNormalTexture(maps.get(Maps.Kind.NORMAL), 1, 0)
-                    .setMetallicRoughnessTexture(maps.get(Maps.Kind.SURFACE), 0).setOcclusionTexture(maps.get(Maps.Kind.SURFACE), 1, 0);
+            var maps = textures.computeIfAbsent(
+                    sheet, s -> textures(called(names.of(swatch), of.look().colourway()), s));
+            builder.setBaseColorFactor(channel(tint, 0), channel(tint, 1), channel(tint, 2), 1)
+                    .setMetallicRoughnessFactors(1, 1)
+                    .setBaseColorTexture(maps.get(Maps.Kind.COLOUR), 0)
+                    .setNormalTexture(maps.get(Maps.Kind.NORMAL), 1, 0)
+                    .setMetallicRoughnessTexture(maps.get(Maps.Kind.SURFACE), 0)
+                    .setOcclusionTexture(maps.get(Maps.Kind.SURFACE), 1, 0);
         }
         var material = builder.build();
         if (sheet != null && sheet.isCut()) {

@@ -1,12 +1,12 @@
 package hausbau.core.exchange;
 
-import hausbau.core.place.Place;
-import hausbau.core.place.Standing;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Whereabouts;
 import hausbau.core.measure.Length;
+import hausbau.core.place.Place;
+import hausbau.core.place.Standing;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -37,7 +37,8 @@ public final class NodeNames {
     /** Level and room of a piece, the level first. */
     public List<String> path(Standing s) {
         var room = room(s);
-        var floor = room.map(r -> r.corner().z()).orElseGet(() -> whereabouts.floorUnder(s.stance().at()));
+        var floor = room.map(r -> r.corner().z())
+                .orElseGet(() -> whereabouts.floorUnder(s.stance().at()));
         return List.of("floor at " + format(floor), room.map(Room::name).orElse("in no room"));
     }
 
@@ -55,7 +56,8 @@ public final class NodeNames {
     private String place(Standing s) {
         var room = rooms.get(s.place().room());
         if (s.place() instanceof Place.InRun p && room != null) {
-            return room.outline().edge(p.edge()).map(e -> e.side().label()).orElse("former") + " wall at " + format(p.at());
+            return room.outline().edge(p.edge()).map(e -> e.side().label()).orElse("former") + " wall at "
+                    + format(p.at());
         }
         if (s.place() instanceof Place.Tile p && room != null) {
             return p.layer().label() + " at " + format(p.x()) + " " + format(p.y());
@@ -65,7 +67,12 @@ public final class NodeNames {
         }
         if (s.place() instanceof Place.OfOpening p && openings.containsKey(p.opening())) {
             var opening = openings.get(p.opening());
-            return massing.room(opening.roomId()).flatMap(r -> r.outline().edge(opening.edge())).map(e -> e.side().label()).orElse("former") + " wall, " + opening.kind().label() + " at " + massing.settings().unit().format(opening.at());
+            return massing.room(opening.roomId())
+                            .flatMap(r -> r.outline().edge(opening.edge()))
+                            .map(e -> e.side().label())
+                            .orElse("former")
+                    + " wall, " + opening.kind().label() + " at "
+                    + massing.settings().unit().format(opening.at());
         }
         if (s.place() instanceof Place.OfStairs p) {
             return "stairs, part " + (p.part() + 1);

@@ -8,7 +8,6 @@ import de.javagl.obj.Objs;
 import hausbau.core.kit.Piece;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.MaterialNames;
-import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -31,7 +30,8 @@ public record ObjPiece(String name, byte[] obj, byte[] mtl) {
         for (var v = 0; v < mesh.vertices(); v++) {
             var p = mesh.position(v);
             obj.addVertex((float) (p.x() / 1000), (float) (p.z() / 1000), (float) (-p.y() / 1000));
-            obj.addNormal((float) mesh.normals()[3 * v], (float) mesh.normals()[3 * v + 2], (float) -mesh.normals()[3 * v + 1]);
+            obj.addNormal((float) mesh.normals()[3 * v], (float) mesh.normals()[3 * v + 2], (float)
+                    -mesh.normals()[3 * v + 1]);
             // Here the sheet's origin is its lower left corner, in glTF its upper left.
             obj.addTexCoord((float) mesh.uvs()[2 * v], (float) (1 - mesh.uvs()[2 * v + 1]));
         }
@@ -48,7 +48,11 @@ public record ObjPiece(String name, byte[] obj, byte[] mtl) {
             var text = new ByteArrayOutputStream();
             ObjWriter.write(obj, text);
             var materials = new ByteArrayOutputStream();
-            MtlWriter.write(mesh.parts().stream().map(part -> material(part.swatch(), names)).toList(), materials);
+            MtlWriter.write(
+                    mesh.parts().stream()
+                            .map(part -> material(part.swatch(), names))
+                            .toList(),
+                    materials);
             return new ObjPiece(name, text.toByteArray(), materials.toByteArray());
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -21,14 +21,29 @@ import org.apache.commons.csv.CSVRecord;
 public final class PieceListCsv {
 
     private static final int MOST_LINES = 5000;
-    private static final String[] HEAD = {"code", "name", "role", "width_mm", "depth_mm", "height_mm", "count", "source", "state", "priority", "hours", "hero", "notes"};
+    private static final String[] HEAD = {
+        "code",
+        "name",
+        "role",
+        "width_mm",
+        "depth_mm",
+        "height_mm",
+        "count",
+        "source",
+        "state",
+        "priority",
+        "hours",
+        "hero",
+        "notes"
+    };
 
-    private PieceListCsv() {
-    }
+    private PieceListCsv() {}
 
     /** Where a piece will come from. */
     public enum Source {
-        MAKE, STOCK, BUY;
+        MAKE,
+        STOCK,
+        BUY;
 
         public String label() {
             return name().toLowerCase(Locale.ROOT);
@@ -40,8 +55,20 @@ public final class PieceListCsv {
      *
      * @param priority 1 (first) to 5, @param hours planned work; 0 to 10 000
      */
-    public record Line(String code, String name, Role role, Length width, Length depth, Length height, int count, Source source,
-            PieceState state, int priority, double hours, boolean hero, String notes) {
+    public record Line(
+            String code,
+            String name,
+            Role role,
+            Length width,
+            Length depth,
+            Length height,
+            int count,
+            Source source,
+            PieceState state,
+            int priority,
+            double hours,
+            boolean hero,
+            String notes) {
 
         /** @throws Refused with every fault named */
         public Line {
@@ -53,7 +80,8 @@ public final class PieceListCsv {
                 faults.add(new Fault("name", "A name and notes must not hold the character 0."));
             }
             if (name.length() > 200 || notes.length() > 4000) {
-                faults.add(new Fault(name.length() > 200 ? "name" : "notes", "A name takes at most 200 characters, notes 4000."));
+                faults.add(new Fault(
+                        name.length() > 200 ? "name" : "notes", "A name takes at most 200 characters, notes 4000."));
             }
             for (var size : List.of(width, depth, height)) {
                 if (size.um() < 0 || size.compareTo(Length.ofMillimetres(1_000_000)) > 0) {
@@ -80,8 +108,20 @@ public final class PieceListCsv {
         var out = new StringWriter();
         try (var printer = CSVFormat.RFC4180.builder().setHeader(HEAD).get().print(out)) {
             for (var l : lines) {
-                printer.printRecord(safe(l.code()), safe(l.name()), l.role().label(), mm(l.width()), mm(l.depth()), mm(l.height()), l.count(),
-                        l.source().label(), l.state().label(), l.priority(), plain(l.hours()), l.hero() ? "hero" : "filler", safe(l.notes()));
+                printer.printRecord(
+                        safe(l.code()),
+                        safe(l.name()),
+                        l.role().label(),
+                        mm(l.width()),
+                        mm(l.depth()),
+                        mm(l.height()),
+                        l.count(),
+                        l.source().label(),
+                        l.state().label(),
+                        l.priority(),
+                        plain(l.hours()),
+                        l.hero() ? "hero" : "filler",
+                        safe(l.notes()));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -111,8 +151,15 @@ public final class PieceListCsv {
         var lines = new ArrayList<Line>();
         var faults = new ArrayList<Fault>();
         var codes = new HashSet<String>();
-        var format = CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).setIgnoreHeaderCase(true).setIgnoreSurroundingSpaces(true)
-                .setIgnoreEmptyLines(true).setAllowMissingColumnNames(true).get();
+        var format = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreHeaderCase(true)
+                .setIgnoreSurroundingSpaces(true)
+                .setIgnoreEmptyLines(true)
+                .setAllowMissingColumnNames(true)
+                .get();
         try (var parser = CSVParser.parse(text.startsWith("\uFEFF") ? text.substring(1) : text, format)) {
             if (parser.getHeaderNames().stream().noneMatch(h -> h.equalsIgnoreCase("code"))) {
                 throw new Refused("file", "The first line must name the columns, and one of them must be “code”.");
@@ -125,7 +172,8 @@ public final class PieceListCsv {
                 try {
                     var line = line(record);
                     if (!codes.add(line.code())) {
-                        faults.add(new Fault(at, "In " + at + ", the code “" + line.code() + "” stands a second time."));
+                        faults.add(
+                                new Fault(at, "In " + at + ", the code “" + line.code() + "” stands a second time."));
                     }
                     lines.add(line);
                 } catch (Refused refused) {
@@ -133,8 +181,10 @@ public final class PieceListCsv {
                 }
             }
         } catch (IOException | IllegalStateException | IllegalArgumentException | UncheckedIOException e) {
-            throw new Refused("file", "The file cannot be read as comma-separated values: a quotation mark stands where none may, or is not closed, after "
-                    + lines.size() + (lines.size() == 1 ? " piece." : " pieces."));
+            throw new Refused(
+                    "file",
+                    "The file cannot be read as comma-separated values: a quotation mark stands where none may, or is not closed, after "
+                            + lines.size() + (lines.size() == 1 ? " piece." : " pieces."));
         }
         if (!faults.isEmpty()) {
             throw new Refused(faults);
@@ -143,10 +193,20 @@ public final class PieceListCsv {
     }
 
     private static Line line(CSVRecord record) {
-        return new Line(unsafe(text(record, "code")), unsafe(text(record, "name")), choice(record, "role", Role.class, Role.PROP),
-                length(record, "width_mm"), length(record, "depth_mm"), length(record, "height_mm"), whole(record, "count", 0),
-                choice(record, "source", Source.class, Source.MAKE), choice(record, "state", PieceState.class, PieceState.WANTED),
-                whole(record, "priority", 3), number(record, "hours", 0), text(record, "hero").equalsIgnoreCase("hero"), unsafe(text(record, "notes")));
+        return new Line(
+                unsafe(text(record, "code")),
+                unsafe(text(record, "name")),
+                choice(record, "role", Role.class, Role.PROP),
+                length(record, "width_mm"),
+                length(record, "depth_mm"),
+                length(record, "height_mm"),
+                whole(record, "count", 0),
+                choice(record, "source", Source.class, Source.MAKE),
+                choice(record, "state", PieceState.class, PieceState.WANTED),
+                whole(record, "priority", 3),
+                number(record, "hours", 0),
+                text(record, "hero").equalsIgnoreCase("hero"),
+                unsafe(text(record, "notes")));
     }
 
     private static String text(CSVRecord record, String column) {
@@ -154,7 +214,9 @@ public final class PieceListCsv {
     }
 
     private static String unsafe(String text) {
-        return text.length() > 1 && text.charAt(0) == '\'' && "=+-@".indexOf(text.charAt(1)) >= 0 ? text.substring(1) : text;
+        return text.length() > 1 && text.charAt(0) == '\'' && "=+-@".indexOf(text.charAt(1)) >= 0
+                ? text.substring(1)
+                : text;
     }
 
     private static Length length(CSVRecord record, String column) {

@@ -28,7 +28,10 @@ public final class Schedules {
         this.massing = massing;
         this.levels = levels.stream().collect(Collectors.toMap(Level::id, Function.identity()));
         var order = levels.stream().map(Level::id).toList();
-        rooms = massing.rooms().stream().sorted(Comparator.comparing((Room r) -> order.indexOf(r.level())).thenComparing(Room::name)).toList();
+        rooms = massing.rooms().stream()
+                .sorted(Comparator.comparing((Room r) -> order.indexOf(r.level()))
+                        .thenComparing(Room::name))
+                .toList();
     }
 
     private String level(Room room) {
@@ -41,7 +44,12 @@ public final class Schedules {
         var csv = new Csv("level,room,area_m2,perimeter_mm,height_mm,volume_m3");
         for (var room : rooms) {
             var area = room.region().area();
-            csv.line(level(room), room.name(), decimal(area, 12), decimal(room.region().perimeter(), 3), mm(room.height().um()),
+            csv.line(
+                    level(room),
+                    room.name(),
+                    decimal(area, 12),
+                    decimal(room.region().perimeter(), 3),
+                    mm(room.height().um()),
                     decimal(area.multiply(BigInteger.valueOf(room.height().um())), 18));
         }
         return csv.toString();
@@ -56,9 +64,21 @@ public final class Schedules {
         var misfits = new HashSet<Long>();
         massing.fit().misfits().forEach(m -> misfits.add(m.opening().id()));
         for (var room : rooms) {
-            massing.openings().stream().filter(o -> o.roomId() == room.id()).forEach(o -> csv.line(level(room), room.name(),
-                    room.outline().edge(o.edge()).map(e -> e.side().label()).orElse("none"), o.kind().label(), mm(o.at().um()), mm(o.width().um()), mm(o.height().um()),
-                    mm(o.sill().um()), misfits.contains(o.id()) ? "no" : "yes"));
+            massing.openings().stream()
+                    .filter(o -> o.roomId() == room.id())
+                    .forEach(o -> csv.line(
+                            level(room),
+                            room.name(),
+                            room.outline()
+                                    .edge(o.edge())
+                                    .map(e -> e.side().label())
+                                    .orElse("none"),
+                            o.kind().label(),
+                            mm(o.at().um()),
+                            mm(o.width().um()),
+                            mm(o.height().um()),
+                            mm(o.sill().um()),
+                            misfits.contains(o.id()) ? "no" : "yes"));
         }
         return csv.toString();
     }
@@ -66,20 +86,40 @@ public final class Schedules {
     /** Every flight of stairs and ramp, by the level it begins on. */
     public String stairs() {
         var csv = new Csv("level,shape,width_mm,rise_mm,risers,riser_mm,going_mm,length_mm,headroom_mm");
-        massing.stairs().stream().sorted(Comparator.comparingLong((Stair s) -> s.foot().z()).thenComparingLong(Stair::id)).forEach(s -> {
-            var level = levels.get(s.level());
-            var free = massing.headroom().least(s).map(Headroom.Tight::clear).orElse(Stair.HEADROOM);
-            csv.line(level == null ? "" : level.name(), s.shape().label(), mm(s.width().um()), mm(s.rise().um()), s.risers(), mm(s.rise().um() / s.risers()), mm(s.going().um()),
-                    mm(s.walk().um()), (free.equals(Stair.HEADROOM) ? "at least " : "") + mm(free.um()));
-        });
+        massing.stairs().stream()
+                .sorted(Comparator.comparingLong((Stair s) -> s.foot().z()).thenComparingLong(Stair::id))
+                .forEach(s -> {
+                    var level = levels.get(s.level());
+                    var free = massing.headroom()
+                            .least(s)
+                            .map(Headroom.Tight::clear)
+                            .orElse(Stair.HEADROOM);
+                    csv.line(
+                            level == null ? "" : level.name(),
+                            s.shape().label(),
+                            mm(s.width().um()),
+                            mm(s.rise().um()),
+                            s.risers(),
+                            mm(s.rise().um() / s.risers()),
+                            mm(s.going().um()),
+                            mm(s.walk().um()),
+                            (free.equals(Stair.HEADROOM) ? "at least " : "") + mm(free.um()));
+                });
         return csv.toString();
     }
 
     public String runs() {
         var csv = new Csv("level,run,length_mm,height_mm,thickness_mm,openings");
         for (var room : rooms) {
-            massing.walls(room, massing.settings().step()).runs().forEach(run -> csv.line(level(room), run.name(), mm(run.length().um()), mm(run.height().um()), mm(run.depth().um()),
-                    run.panels().size()));
+            massing.walls(room, massing.settings().step())
+                    .runs()
+                    .forEach(run -> csv.line(
+                            level(room),
+                            run.name(),
+                            mm(run.length().um()),
+                            mm(run.height().um()),
+                            mm(run.depth().um()),
+                            run.panels().size()));
         }
         return csv.toString();
     }

@@ -27,8 +27,7 @@ public final class Sheet {
         }
     }
 
-    public record Spot(double x, double y) {
-    }
+    public record Spot(double x, double y) {}
 
     /** One mark. */
     public sealed interface Mark {
@@ -36,12 +35,10 @@ public final class Sheet {
         Layer layer();
 
         /** Loops that bound an area together: even-odd. */
-        record Area(Layer layer, List<List<Spot>> loops) implements Mark {
-        }
+        record Area(Layer layer, List<List<Spot>> loops) implements Mark {}
 
         /** An open line. */
-        record Stroke(Layer layer, List<Spot> spots) implements Mark {
-        }
+        record Stroke(Layer layer, List<Spot> spots) implements Mark {}
 
         /**
          * Words about a spot.
@@ -49,8 +46,7 @@ public final class Sheet {
          * @param height of its letters
          * @param upright whether it reads upward
          */
-        record Words(Layer layer, Spot at, String words, double height, boolean upright) implements Mark {
-        }
+        record Words(Layer layer, Spot at, String words, double height, boolean upright) implements Mark {}
     }
 
     private static final double TICK = 60;
@@ -76,7 +72,8 @@ public final class Sheet {
 
     void area(Layer layer, Region region) {
         if (!region.isEmpty()) {
-            marks.add(new Mark.Area(layer, region.loops().stream().map(Sheet::spots).toList()));
+            marks.add(new Mark.Area(
+                    layer, region.loops().stream().map(Sheet::spots).toList()));
         }
     }
 
@@ -108,12 +105,23 @@ public final class Sheet {
         if (ticks.size() < 2) {
             return;
         }
-        stroke(Layer.DIMENSIONS, on(ticks.get(0) / 1000.0, beside, upright), on(ticks.get(ticks.size() - 1) / 1000.0, beside, upright));
+        stroke(
+                Layer.DIMENSIONS,
+                on(ticks.get(0) / 1000.0, beside, upright),
+                on(ticks.get(ticks.size() - 1) / 1000.0, beside, upright));
         for (var i = 0; i < ticks.size(); i++) {
             var at = ticks.get(i) / 1000.0;
             stroke(Layer.DIMENSIONS, on(at - TICK, beside - TICK, upright), on(at + TICK, beside + TICK, upright));
             if (i > 0) {
-                words(Layer.DIMENSIONS, on((at + ticks.get(i - 1) / 1000.0) / 2, upright ? beside - LETTERS : beside + LETTERS, upright), words.apply(ticks.get(i) - ticks.get(i - 1)), LETTERS, upright);
+                words(
+                        Layer.DIMENSIONS,
+                        on(
+                                (at + ticks.get(i - 1) / 1000.0) / 2,
+                                upright ? beside - LETTERS : beside + LETTERS,
+                                upright),
+                        words.apply(ticks.get(i) - ticks.get(i - 1)),
+                        LETTERS,
+                        upright);
             }
         }
     }

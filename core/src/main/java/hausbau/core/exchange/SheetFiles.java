@@ -34,7 +34,11 @@ public record SheetFiles(boolean isCut, Map<Maps.Kind, byte[]> files) {
      */
     public Map<String, byte[]> named(String name) {
         var all = new LinkedHashMap<String, byte[]>();
-        files.forEach((kind, file) -> all.put(name.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", "_") + " " + kind.name().toLowerCase(Locale.ROOT) + (mediaType(kind).equals("image/png") ? ".png" : ".jpg"), file));
+        files.forEach((kind, file) -> all.put(
+                name.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", "_") + " "
+                        + kind.name().toLowerCase(Locale.ROOT)
+                        + (mediaType(kind).equals("image/png") ? ".png" : ".jpg"),
+                file));
         return all;
     }
 
@@ -55,7 +59,13 @@ public record SheetFiles(boolean isCut, Map<Maps.Kind, byte[]> files) {
         var files = new EnumMap<Maps.Kind, byte[]>(Maps.Kind.class);
         for (var kind : Maps.Kind.values()) {
             var isCut = maps.isCut() && kind == Maps.Kind.COLOUR;
-            files.put(kind, file(maps.side(), maps.of(kind), isCut ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB, isCut ? SheetFiles::png : writer));
+            files.put(
+                    kind,
+                    file(
+                            maps.side(),
+                            maps.of(kind),
+                            isCut ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB,
+                            isCut ? SheetFiles::png : writer));
         }
         return new SheetFiles(maps.isCut(), files);
     }

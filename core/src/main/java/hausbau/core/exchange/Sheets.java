@@ -29,8 +29,7 @@ public final class Sheets {
     /** Between the outermost wall and the first chain, and between chains, mm. */
     private static final double OFF = 500;
 
-    private Sheets() {
-    }
+    private Sheets() {}
 
     /** The plan of one level; only openings that are cut break the poché. */
     public static Sheet plan(Massing massing, Level level) {
@@ -38,15 +37,36 @@ public final class Sheets {
         var drawing = Drawing.of(massing);
         var at = level.floor() + Drawing.CUT.um();
         Predicate<Box> isCut = b -> b.min().z() < at && b.max().z() > at;
-        sheet.area(Layer.CUT, Region.union(Stream.of(drawing.walls(), drawing.over(), massing.solids().stream().map(s -> s.box()).toList())
-                .flatMap(List::stream).filter(isCut).filter(b -> b.min().x() < b.max().x() && b.min().y() < b.max().y()).map(Sheets::ground).toList()));
-        var rooms = massing.rooms().stream().filter(r -> r.level() == level.id()).toList();
+        sheet.area(
+                Layer.CUT,
+                Region.union(Stream.of(
+                                drawing.walls(),
+                                drawing.over(),
+                                massing.solids().stream().map(s -> s.box()).toList())
+                        .flatMap(List::stream)
+                        .filter(isCut)
+                        .filter(b -> b.min().x() < b.max().x()
+                                && b.min().y() < b.max().y())
+                        .map(Sheets::ground)
+                        .toList()));
+        var rooms =
+                massing.rooms().stream().filter(r -> r.level() == level.id()).toList();
         rooms.stream().filter(r -> r.floor() != level.floor()).forEach(r -> outline(sheet, Layer.SEEN, r.region()));
-        massing.rooms().stream().filter(r -> r.floor() > at && rooms.stream().anyMatch(o -> r.floor() < o.ceiling() && o.outline().extent().touches(r.outline().extent())))
+        massing.rooms().stream()
+                .filter(r -> r.floor() > at
+                        && rooms.stream()
+                                .anyMatch(o -> r.floor() < o.ceiling()
+                                        && o.outline()
+                                                .extent()
+                                                .touches(r.outline().extent())))
                 .forEach(r -> outline(sheet, Layer.ABOVE, r.region()));
-        drawing.guards().stream().filter(g -> g.box().min().z() >= level.floor() && g.box().min().z() < level.top()).forEach(g -> outline(sheet, Layer.SEEN, ground(g.box())));
+        drawing.guards().stream()
+                .filter(g -> g.box().min().z() >= level.floor() && g.box().min().z() < level.top())
+                .forEach(g -> outline(sheet, Layer.SEEN, ground(g.box())));
         drawing.openings().stream().filter(g -> isCut.test(g.box())).forEach(g -> glass(sheet, g));
-        massing.stairs().stream().filter(s -> s.foot().z() >= level.floor() && s.foot().z() < level.top()).forEach(s -> stairs(sheet, s));
+        massing.stairs().stream()
+                .filter(s -> s.foot().z() >= level.floor() && s.foot().z() < level.top())
+                .forEach(s -> stairs(sheet, s));
         names(sheet, massing.settings().unit(), rooms);
         chains(sheet, massing, drawing, rooms);
         return sheet;
@@ -59,7 +79,8 @@ public final class Sheets {
     /** Each loop once round. */
     private static void outline(Sheet sheet, Layer layer, Region region) {
         for (var loop : region.loops()) {
-            var spots = new ArrayList<>(loop.corners().stream().map(c -> Sheet.spot(c.x(), c.y())).toList());
+            var spots = new ArrayList<>(
+                    loop.corners().stream().map(c -> Sheet.spot(c.x(), c.y())).toList());
             spots.add(spots.get(0));
             sheet.stroke(layer, spots.toArray(Sheet.Spot[]::new));
         }
@@ -72,25 +93,42 @@ public final class Sheets {
             var x = (b.min().x() + b.max().x()) / 2;
             var y = (b.min().y() + b.max().y()) / 2;
             var lies = gap.side() == Side.NORTH || gap.side() == Side.SOUTH;
-            sheet.stroke(Layer.SEEN, Sheet.spot(lies ? b.min().x() : x, lies ? y : b.min().y()), Sheet.spot(lies ? b.max().x() : x, lies ? y : b.max().y()));
+            sheet.stroke(
+                    Layer.SEEN,
+                    Sheet.spot(lies ? b.min().x() : x, lies ? y : b.min().y()),
+                    Sheet.spot(lies ? b.max().x() : x, lies ? y : b.max().y()));
         }
     }
 
     private static void stairs(Sheet sheet, Stair stair) {
         stair.treads().forEach(t -> outline(sheet, Layer.STAIRS, Region.of(t.ground())));
-        sheet.stroke(Layer.STAIRS, stair.way().stream().map(v -> Sheet.spot(v.x(), v.y())).toArray(Sheet.Spot[]::new));
+        sheet.stroke(
+                Layer.STAIRS,
+                stair.way().stream().map(v -> Sheet.spot(v.x(), v.y())).toArray(Sheet.Spot[]::new));
         var foot = stair.way().get(0);
-        sheet.words(Layer.STAIRS, Sheet.spot(foot.x(), foot.y()), stair.risers() + " risers", Sheet.LETTERS, stair.up().quarters() % 2 == 1);
+        sheet.words(
+                Layer.STAIRS,
+                Sheet.spot(foot.x(), foot.y()),
+                stair.risers() + " risers",
+                Sheet.LETTERS,
+                stair.up().quarters() % 2 == 1);
     }
 
     private static void names(Sheet sheet, Unit unit, List<Room> rooms) {
         for (var room : rooms) {
-            var r = room.region().rects().stream().max(Comparator.comparingDouble(q -> (double) q.width() * q.depth())).orElseThrow();
+            var r = room.region().rects().stream()
+                    .max(Comparator.comparingDouble(q -> (double) q.width() * q.depth()))
+                    .orElseThrow();
             var middle = Sheet.spot((r.x0() + r.x1()) / 2, (r.y0() + r.y1()) / 2);
             sheet.words(Layer.NAMES, middle, room.name(), Sheet.NAMES, false);
-            sheet.words(Layer.NAMES, new Sheet.Spot(middle.x(), middle.y() - 1.4 * Sheet.NAMES),
-                    unit.format(room.width()) + " × " + unit.format(room.depth()) + ", " + String.format(Locale.ROOT, "%.1f", room.region().area().doubleValue() / 1e12) + " m²",
-                    Sheet.LETTERS, false);
+            sheet.words(
+                    Layer.NAMES,
+                    new Sheet.Spot(middle.x(), middle.y() - 1.4 * Sheet.NAMES),
+                    unit.format(room.width()) + " × " + unit.format(room.depth()) + ", "
+                            + String.format(
+                                    Locale.ROOT, "%.1f", room.region().area().doubleValue() / 1e12) + " m²",
+                    Sheet.LETTERS,
+                    false);
         }
     }
 
@@ -126,13 +164,26 @@ public final class Sheets {
             var r = v.cut();
             var middle = Sheet.spot((r.x0() + r.x1()) / 2, (r.y0() + r.y1()) / 2);
             sheet.words(Layer.NAMES, middle, v.room().name(), Sheet.NAMES, false);
-            sheet.words(Layer.NAMES, new Sheet.Spot(middle.x(), middle.y() - 1.4 * Sheet.NAMES), unit.format(v.room().height()) + " high", Sheet.LETTERS, false);
+            sheet.words(
+                    Layer.NAMES,
+                    new Sheet.Spot(middle.x(), middle.y() - 1.4 * Sheet.NAMES),
+                    unit.format(v.room().height()) + " high",
+                    Sheet.LETTERS,
+                    false);
         }
         var e = section.extent();
         for (var level : levels) {
             if (level.floor() >= e.y0() && level.floor() <= e.y1()) {
-                sheet.stroke(Layer.DIMENSIONS, new Sheet.Spot(e.x1() / 1000.0 + 200, level.floor() / 1000.0), new Sheet.Spot(e.x1() / 1000.0 + 900, level.floor() / 1000.0));
-                sheet.words(Layer.DIMENSIONS, new Sheet.Spot(e.x1() / 1000.0 + 900, level.floor() / 1000.0 + Sheet.LETTERS), level.name() + " " + unit.format(new Length(level.floor())), Sheet.LETTERS, false);
+                sheet.stroke(
+                        Layer.DIMENSIONS,
+                        new Sheet.Spot(e.x1() / 1000.0 + 200, level.floor() / 1000.0),
+                        new Sheet.Spot(e.x1() / 1000.0 + 900, level.floor() / 1000.0));
+                sheet.words(
+                        Layer.DIMENSIONS,
+                        new Sheet.Spot(e.x1() / 1000.0 + 900, level.floor() / 1000.0 + Sheet.LETTERS),
+                        level.name() + " " + unit.format(new Length(level.floor())),
+                        Sheet.LETTERS,
+                        false);
             }
         }
         var words = written(unit);

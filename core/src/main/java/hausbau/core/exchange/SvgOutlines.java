@@ -33,16 +33,13 @@ public final class SvgOutlines implements SvgTree.Taker {
     }
 
     /** One outline. @param name its id, or what it is and its number */
-    public record Found(String name, Region region) {
-    }
+    public record Found(String name, Region region) {}
 
     /** Something that is no outline. @param where in the file, @param what about it */
-    public record Report(String where, String what) {
-    }
+    public record Report(String where, String what) {}
 
     /** @param outlines in the order of the file, @param reports on everything else that is drawn */
-    public record Reading(List<Found> outlines, List<Report> reports) {
-    }
+    public record Reading(List<Found> outlines, List<Report> reports) {}
 
     /**
      * @param unit what one user unit of the file is, already scaled
@@ -115,7 +112,9 @@ public final class SvgOutlines implements SvgTree.Taker {
         /** What turns by right angles is an outline; all else is told. */
         void take(AffineTransform transform) {
             if (curves > 0) {
-                report(element, curves + (curves == 1 ? " arc or curve" : " arcs or curves") + ": rooms are right-angled");
+                report(
+                        element,
+                        curves + (curves == 1 ? " arc or curve" : " arcs or curves") + ": rooms are right-angled");
                 return;
             }
             var loops = new ArrayList<Loop>();
@@ -154,7 +153,15 @@ public final class SvgOutlines implements SvgTree.Taker {
                 var a = corners.get(i);
                 var b = corners.get((i + 1) % corners.size());
                 if (a.x() != b.x() && a.y() != b.y()) {
-                    report(element, String.format(Locale.ROOT, "a slanted line from %s, %s to %s, %s mm", a.x() / 1000.0, a.y() / 1000.0, b.x() / 1000.0, b.y() / 1000.0));
+                    report(
+                            element,
+                            String.format(
+                                    Locale.ROOT,
+                                    "a slanted line from %s, %s to %s, %s mm",
+                                    a.x() / 1000.0,
+                                    a.y() / 1000.0,
+                                    b.x() / 1000.0,
+                                    b.y() / 1000.0));
                     return Optional.empty();
                 }
             }

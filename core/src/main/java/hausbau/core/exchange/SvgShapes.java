@@ -36,15 +36,12 @@ public final class SvgShapes implements SvgTree.Taker {
     }
 
     /** @param name its id, or what it is and its number; @param rings the outline, then its holes, its least corner at the origin, up is up */
-    public record Found(String name, List<List<Corner>> rings) {
-    }
+    public record Found(String name, List<List<Corner>> rings) {}
 
     /** Something that is no shape to take. @param where in the file, @param what about it */
-    public record Report(String where, String what) {
-    }
+    public record Report(String where, String what) {}
 
-    public record Reading(List<Found> shapes, List<Report> reports) {
-    }
+    public record Reading(List<Found> shapes, List<Report> reports) {}
 
     /**
      * @param unit      what one user unit of the file is, already scaled
@@ -92,18 +89,26 @@ public final class SvgShapes implements SvgTree.Taker {
             case "polyline" -> Optional.of(path("M" + element.getAttribute("points")));
             case "circle" -> {
                 var r = SvgTree.number(element, "r");
-                yield Optional.of(new Ellipse2D.Double(SvgTree.number(element, "cx") - r, SvgTree.number(element, "cy") - r, 2 * r, 2 * r));
+                yield Optional.of(new Ellipse2D.Double(
+                        SvgTree.number(element, "cx") - r, SvgTree.number(element, "cy") - r, 2 * r, 2 * r));
             }
             case "ellipse" -> {
                 var rx = SvgTree.number(element, "rx");
                 var ry = SvgTree.number(element, "ry");
-                yield Optional.of(new Ellipse2D.Double(SvgTree.number(element, "cx") - rx, SvgTree.number(element, "cy") - ry, 2 * rx, 2 * ry));
+                yield Optional.of(new Ellipse2D.Double(
+                        SvgTree.number(element, "cx") - rx, SvgTree.number(element, "cy") - ry, 2 * rx, 2 * ry));
             }
             case "rect" -> {
                 // Where only one is told, the other is the same.
                 var rx = SvgTree.number(element, element.hasAttribute("rx") ? "rx" : "ry");
                 var ry = SvgTree.number(element, element.hasAttribute("ry") ? "ry" : "rx");
-                yield Optional.of(new RoundRectangle2D.Double(SvgTree.number(element, "x"), SvgTree.number(element, "y"), SvgTree.number(element, "width"), SvgTree.number(element, "height"), 2 * rx, 2 * ry));
+                yield Optional.of(new RoundRectangle2D.Double(
+                        SvgTree.number(element, "x"),
+                        SvgTree.number(element, "y"),
+                        SvgTree.number(element, "width"),
+                        SvgTree.number(element, "height"),
+                        2 * rx,
+                        2 * ry));
             }
             default -> Optional.empty();
         };
@@ -152,17 +157,35 @@ public final class SvgShapes implements SvgTree.Taker {
             var from = Math.atan2(py - cy, px - cx);
             var over = Math.atan2(-py - cy, -px - cx) - from;
             over += sweep && over < 0 ? 2 * Math.PI : !sweep && over > 0 ? -2 * Math.PI : 0;
-            var toPlane = new AffineTransform(cos * Math.abs(rx) * grown, sin * Math.abs(rx) * grown, -sin * Math.abs(ry) * grown, cos * Math.abs(ry) * grown, (currentX + x) / 2.0, (currentY + y) / 2.0);
+            var toPlane = new AffineTransform(
+                    cos * Math.abs(rx) * grown,
+                    sin * Math.abs(rx) * grown,
+                    -sin * Math.abs(ry) * grown,
+                    cos * Math.abs(ry) * grown,
+                    (currentX + x) / 2.0,
+                    (currentY + y) / 2.0);
             var pieces = (int) Math.ceil(Math.abs(over) / (Math.PI / 4) - 1e-9);
             var reach = 4.0 / 3 * Math.tan(over / pieces / 4);
             for (var i = 0; i < pieces; i++) {
                 var a = from + over * i / pieces;
                 var b = from + over * (i + 1) / pieces;
-                double[] c = {cx + Math.cos(a) - reach * Math.sin(a), cy + Math.sin(a) + reach * Math.cos(a), cx + Math.cos(b) + reach * Math.sin(b), cy + Math.sin(b) - reach * Math.cos(b), cx + Math.cos(b),
-                    cy + Math.sin(b)};
+                double[] c = {
+                    cx + Math.cos(a) - reach * Math.sin(a),
+                    cy + Math.sin(a) + reach * Math.cos(a),
+                    cx + Math.cos(b) + reach * Math.sin(b),
+                    cy + Math.sin(b) - reach * Math.cos(b),
+                    cx + Math.cos(b),
+                    cy + Math.sin(b)
+                };
                 toPlane.transform(c, 0, c, 0, 3);
                 var isLast = i == pieces - 1;
-                curvetoCubicAbs((float) c[0], (float) c[1], (float) c[2], (float) c[3], isLast ? x : (float) c[4], isLast ? y : (float) c[5]);
+                curvetoCubicAbs(
+                        (float) c[0],
+                        (float) c[1],
+                        (float) c[2],
+                        (float) c[3],
+                        isLast ? x : (float) c[4],
+                        isLast ? y : (float) c[5]);
             }
         }
     }
@@ -172,12 +195,16 @@ public final class SvgShapes implements SvgTree.Taker {
         if (open > 0) {
             report(element, open == 1 ? "an open line" : open + " open lines");
         }
-        var loops = lines.stream().filter(l -> l.isClosed() && l.points().size() > 2).map(Contours.Line::points).toList();
+        var loops = lines.stream()
+                .filter(l -> l.isClosed() && l.points().size() > 2)
+                .map(Contours.Line::points)
+                .toList();
         var bodies = Contours.bodies(loops);
         for (var body : bodies) {
             try {
                 var rings = rings(body);
-                new Outline(rings.get(0)).requireInside(rings.stream().skip(1).map(Outline::new).toList());
+                new Outline(rings.get(0))
+                        .requireInside(rings.stream().skip(1).map(Outline::new).toList());
                 var id = element.getAttribute("id");
                 var name = id.isEmpty() ? SvgTree.name(element) + " " + (found.size() + 1) : id;
                 found.add(new Found(bodies.size() == 1 ? name : name + ", " + (bodies.indexOf(body) + 1), rings));
@@ -190,7 +217,11 @@ public final class SvgShapes implements SvgTree.Taker {
     private static List<List<Corner>> rings(List<List<At>> body) {
         var x = body.get(0).stream().mapToDouble(At::x).min().orElseThrow();
         var y = body.get(0).stream().mapToDouble(At::y).min().orElseThrow();
-        return body.stream().map(ring -> ring.stream().map(p -> new Corner(um(p.x() - x), um(p.y() - y), 0)).toList()).toList();
+        return body.stream()
+                .map(ring -> ring.stream()
+                        .map(p -> new Corner(um(p.x() - x), um(p.y() - y), 0))
+                        .toList())
+                .toList();
     }
 
     private static long um(double millimetres) {

@@ -12,8 +12,7 @@ public final class SvgSheet {
 
     private static final double MARGIN = 600;
 
-    private SvgSheet() {
-    }
+    private SvgSheet() {}
 
     /** @param scale one to this, such as 50 */
     public static String write(Sheet sheet, int scale) {
@@ -22,13 +21,20 @@ public final class SvgSheet {
         var x1 = spots.stream().mapToDouble(Spot::x).max().orElse(1000) + MARGIN;
         var y0 = spots.stream().mapToDouble(Spot::y).min().orElse(0) - MARGIN;
         var y1 = spots.stream().mapToDouble(Spot::y).max().orElse(1000) + MARGIN;
-        var svg = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + n((x1 - x0) / scale) + "mm\" height=\""
-                + n((y1 - y0) / scale) + "mm\" viewBox=\"" + n(x0) + " " + n(-y1) + " " + n(x1 - x0) + " " + n(y1 - y0) + "\">\n<title>" + escaped(sheet.title())
-                + ", 1 : " + scale + "</title>\n");
+        var svg = new StringBuilder(
+                "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\""
+                        + n((x1 - x0) / scale) + "mm\" height=\""
+                        + n((y1 - y0) / scale) + "mm\" viewBox=\"" + n(x0) + " " + n(-y1) + " " + n(x1 - x0) + " "
+                        + n(y1 - y0) + "\">\n<title>" + escaped(sheet.title())
+                        + ", 1 : " + scale + "</title>\n");
         for (var layer : Layer.values()) {
             var marks = sheet.marks().stream().filter(m -> m.layer() == layer).toList();
             if (!marks.isEmpty()) {
-                svg.append("<g id=\"").append(layer.label()).append("\" ").append(style(layer, scale)).append(">\n");
+                svg.append("<g id=\"")
+                        .append(layer.label())
+                        .append("\" ")
+                        .append(style(layer, scale))
+                        .append(">\n");
                 marks.forEach(m -> svg.append(mark(m)).append('\n'));
                 svg.append("</g>\n");
             }
@@ -37,7 +43,9 @@ public final class SvgSheet {
     }
 
     private static List<Spot> spots(Mark mark) {
-        return mark instanceof Mark.Area a ? a.loops().stream().flatMap(List::stream).toList() : mark instanceof Mark.Stroke s ? s.spots() : List.of(((Mark.Words) mark).at());
+        return mark instanceof Mark.Area a
+                ? a.loops().stream().flatMap(List::stream).toList()
+                : mark instanceof Mark.Stroke s ? s.spots() : List.of(((Mark.Words) mark).at());
     }
 
     /** Lines are as wide on paper, whatever the scale. */
@@ -45,7 +53,9 @@ public final class SvgSheet {
         var width = n(scale * (layer == Layer.CUT ? 0.35 : 0.18));
         return switch (layer) {
             case CUT -> "fill=\"#22303C\" fill-rule=\"evenodd\" stroke=\"#22303C\" stroke-width=\"" + width + "\"";
-            case ABOVE -> "fill=\"none\" stroke=\"#22303C\" stroke-width=\"" + width + "\" stroke-dasharray=\"" + n(scale * 2.0) + " " + n(scale * 1.0) + "\"";
+            case ABOVE ->
+                "fill=\"none\" stroke=\"#22303C\" stroke-width=\"" + width + "\" stroke-dasharray=\"" + n(scale * 2.0)
+                        + " " + n(scale * 1.0) + "\"";
             default -> "fill=\"none\" stroke=\"#22303C\" stroke-width=\"" + width + "\" font-family=\"sans-serif\"";
         };
     }
@@ -59,8 +69,9 @@ public final class SvgSheet {
         }
         var w = (Mark.Words) mark;
         var at = n(w.at().x()) + " " + n(-w.at().y());
-        return "<text transform=\"translate(" + at + ")" + (w.upright() ? " rotate(-90)" : "") + "\" font-size=\"" + n(w.height() * 1.4)
-                + "\" text-anchor=\"middle\" fill=\"#22303C\" stroke=\"none\">" + escaped(w.words()) + "</text>";
+        return "<text transform=\"translate(" + at + ")" + (w.upright() ? " rotate(-90)" : "") + "\" font-size=\""
+                + n(w.height() * 1.4) + "\" text-anchor=\"middle\" fill=\"#22303C\" stroke=\"none\">"
+                + escaped(w.words()) + "</text>";
     }
 
     private static String path(List<Spot> spots) {

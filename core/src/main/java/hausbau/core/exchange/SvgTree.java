@@ -18,6 +18,7 @@ final class SvgTree {
 
     /** More than this is no drawing of a set. */
     private static final int MOST_CHARACTERS = 4_000_000;
+
     private static final int MOST_SHAPES = 2_000;
     private static final Set<String> CONTAINERS = Set.of("svg", "g", "a", "switch");
     private static final Set<String> SILENT = Set.of("title", "desc", "metadata", "style", "defs");
@@ -62,7 +63,10 @@ final class SvgTree {
         } catch (Refused e) {
             throw e;
         } catch (Exception e) {
-            throw new Refused("svg", "This is no SVG that can be read: " + Optional.ofNullable(e.getMessage()).orElse("it is broken") + ".");
+            throw new Refused(
+                    "svg",
+                    "This is no SVG that can be read: "
+                            + Optional.ofNullable(e.getMessage()).orElse("it is broken") + ".");
         }
     }
 

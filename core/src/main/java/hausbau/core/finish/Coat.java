@@ -21,14 +21,43 @@ import java.util.Map;
  * @param seed      the same seed makes the same pixels
  * @param pictures  of {@link Grain#PICTURES}: the mark of each that there is; one unit is one picture
  */
-public record Coat(Grain grain, String colour, String second, long unitX, long unitY, long joint, Bond bond, int variation, long relief, int roughness, int metallic, int wear, int seed, Map<Layer, Long> pictures) {
+public record Coat(
+        Grain grain,
+        String colour,
+        String second,
+        long unitX,
+        long unitY,
+        long joint,
+        Bond bond,
+        int variation,
+        long relief,
+        int roughness,
+        int metallic,
+        int wear,
+        int seed,
+        Map<Layer, Long> pictures) {
 
     /** What a picture of one's own tells. Roughness and metallic are multiplied by the coat's own, as glTF 2.0 has it; what is not opaque is not there. */
-    public enum Layer { COLOUR, NORMAL, ROUGHNESS, METALLIC, OCCLUSION, OPACITY }
+    public enum Layer {
+        COLOUR,
+        NORMAL,
+        ROUGHNESS,
+        METALLIC,
+        OCCLUSION,
+        OPACITY
+    }
 
     /** How the material is structured. */
     public enum Grain {
-        PLAIN, PLASTER, TILES, BOARDS, STONE, TERRAZZO, METAL, GLASS, PICTURES;
+        PLAIN,
+        PLASTER,
+        TILES,
+        BOARDS,
+        STONE,
+        TERRAZZO,
+        METAL,
+        GLASS,
+        PICTURES;
 
         /** Whether it is made of units of a size. */
         public boolean hasUnits() {
@@ -43,7 +72,9 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
 
     /** By what part of a unit each row is shifted against the one below. */
     public enum Bond {
-        STACKED(1), HALF(2), THIRD(3);
+        STACKED(1),
+        HALF(2),
+        THIRD(3);
 
         private final int rows;
 
@@ -59,6 +90,7 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
 
     /** A unit that is as wide or high as its sheet, whatever that is. */
     public static final long WHOLE_SHEET = 0;
+
     private static final long LEAST_UNIT = 1_000;
     private static final long MOST_UNIT = 10_000_000;
     private static final long MOST_RELIEF = 50_000;
@@ -87,18 +119,48 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
     }
 
     /** Without any picture. */
-    public Coat(Grain grain, String colour, String second, long unitX, long unitY, long joint, Bond bond, int variation, long relief, int roughness, int metallic, int wear, int seed) {
-        this(grain, colour, second, unitX, unitY, joint, bond, variation, relief, roughness, metallic, wear, seed, Map.of());
+    public Coat(
+            Grain grain,
+            String colour,
+            String second,
+            long unitX,
+            long unitY,
+            long joint,
+            Bond bond,
+            int variation,
+            long relief,
+            int roughness,
+            int metallic,
+            int wear,
+            int seed) {
+        this(
+                grain, colour, second, unitX, unitY, joint, bond, variation, relief, roughness, metallic, wear, seed,
+                Map.of());
     }
 
     /** Pictures that were made for one thing: each is the whole sheet. */
     public static Coat ofWholeSheet(Map<Layer, Long> pictures) {
-        return new Coat(Grain.PICTURES, "#ffffff", "#ffffff", WHOLE_SHEET, WHOLE_SHEET, 0, Bond.STACKED, 0, 0, pictures.containsKey(Layer.ROUGHNESS) ? 100 : 80, pictures.containsKey(Layer.METALLIC) ? 100 : 0, 0, 1, pictures);
+        return new Coat(
+                Grain.PICTURES,
+                "#ffffff",
+                "#ffffff",
+                WHOLE_SHEET,
+                WHOLE_SHEET,
+                0,
+                Bond.STACKED,
+                0,
+                0,
+                pictures.containsKey(Layer.ROUGHNESS) ? 100 : 80,
+                pictures.containsKey(Layer.METALLIC) ? 100 : 0,
+                0,
+                1,
+                pictures);
     }
 
     /** Plain, of one colour. @param colour sRGB, @param roughness percent, @param metallic percent */
     public static Coat plain(String colour, int roughness, int metallic) {
-        return new Coat(Grain.PLAIN, colour, colour, 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, roughness, metallic, 0, 1);
+        return new Coat(
+                Grain.PLAIN, colour, colour, 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, roughness, metallic, 0, 1);
     }
 
     private static void colour(List<Fault> faults, String field, String value) {
@@ -110,7 +172,11 @@ public record Coat(Grain grain, String colour, String second, long unitX, long u
     private static void unit(List<Fault> faults, String field, Grain grain, long value) {
         var isWhole = grain == Grain.PICTURES && value == WHOLE_SHEET;
         if (!isWhole && (value < LEAST_UNIT || value > MOST_UNIT)) {
-            faults.add(new Fault(field, grain == Grain.PICTURES ? "It is from 1 mm to 10 m, or 0 for the whole sheet." : "It is from 1 mm to 10 m."));
+            faults.add(new Fault(
+                    field,
+                    grain == Grain.PICTURES
+                            ? "It is from 1 mm to 10 m, or 0 for the whole sheet."
+                            : "It is from 1 mm to 10 m."));
         }
     }
 

@@ -19,6 +19,7 @@ public final class Coating {
     private final double sheet;
     /** Millimetres. */
     private final float[] height;
+
     private final int[] colour;
     private final int[] surface;
     private final Noise noise;
@@ -69,6 +70,7 @@ public final class Coating {
         double blend;
         /** Lightness, about 1. */
         double light = 1;
+
         double rough = coat.roughness() / 100.0;
         double metal = coat.metallic() / 100.0;
         double openness = 1;
@@ -96,8 +98,15 @@ public final class Coating {
             var worn = worn(u, v);
             var to = coat.grain() == Grain.METAL ? second : GRIME;
             height[i] = (float) (s.h * coat.relief() / 1000.0);
-            colour[i] = pack(Noise.mix(s.colour(0), to[0], worn), Noise.mix(s.colour(1), to[1], worn), Noise.mix(s.colour(2), to[2], worn)) | (isCut() ? byteOf(clamp(s.opaque)) << 24 : 0);
-            surface[i] = surface(clamp(s.openness), Noise.mix(clamp(s.rough), 0.95, worn), coat.grain() == Grain.METAL ? Noise.mix(clamp(s.metal), 0, worn) : clamp(s.metal));
+            colour[i] = pack(
+                            Noise.mix(s.colour(0), to[0], worn),
+                            Noise.mix(s.colour(1), to[1], worn),
+                            Noise.mix(s.colour(2), to[2], worn))
+                    | (isCut() ? byteOf(clamp(s.opaque)) << 24 : 0);
+            surface[i] = surface(
+                    clamp(s.openness),
+                    Noise.mix(clamp(s.rough), 0.95, worn),
+                    coat.grain() == Grain.METAL ? Noise.mix(clamp(s.metal), 0, worn) : clamp(s.metal));
         }
     }
 
@@ -117,7 +126,8 @@ public final class Coating {
             case TILES, BOARDS -> laid(s, u, v, vary);
             case STONE -> {
                 var vein = Math.abs(noise.clouds(u, v, 5, 5, 5) - 0.5) * 2;
-                s.blend = 0.55 * (1 - Noise.step(0.02, 0.22, vein)) + 0.4 * Noise.step(0.62, 0.72, other.clouds(u, v, 48, 48, 2));
+                s.blend = 0.55 * (1 - Noise.step(0.02, 0.22, vein))
+                        + 0.4 * Noise.step(0.62, 0.72, other.clouds(u, v, 48, 48, 2));
                 s.light = 1 + vary * 2 * (other.clouds(u, v, 4, 4, 5) - 0.5);
                 s.h = noise.clouds(u, v, 24, 24, 4);
             }
@@ -148,7 +158,8 @@ public final class Coating {
     private double[] pictured(Layer layer, double u, double v) {
         var across = coat.across(sheet);
         var rows = coat.rows(sheet);
-        return Objects.requireNonNull(pictures.get(layer)).at(u * across, (1 - v) * rows, (double) across / side, (double) rows / side);
+        return Objects.requireNonNull(pictures.get(layer))
+                .at(u * across, (1 - v) * rows, (double) across / side, (double) rows / side);
     }
 
     /** Tiles or boards between joints, a whole number of them across the sheet. */
@@ -167,7 +178,9 @@ public final class Coating {
         var half = coat.joint() / 2.0 / 1000.0;
         var pixel = sheet / side;
         var isJoint = 1 - Noise.step(half - pixel * 0.5, half + pixel * 0.5 + 1e-9, toJoint);
-        var missing = coat.wear() > 0 && coat.grain() == Grain.TILES && other.at(column + 7, row + 7) < coat.wear() / 100.0 * 0.09;
+        var missing = coat.wear() > 0
+                && coat.grain() == Grain.TILES
+                && other.at(column + 7, row + 7) < coat.wear() / 100.0 * 0.09;
         var unit = noise.at(column, row);
         s.light = 1 + 2 * vary * (unit - 0.5);
         if (coat.grain() == Grain.BOARDS) {

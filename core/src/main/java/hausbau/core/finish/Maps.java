@@ -17,7 +17,11 @@ public record Maps(int side, int[] colour, int[] normal, int[] surface, boolean 
     }
 
     /** What each is called in files. */
-    public enum Kind { COLOUR, NORMAL, SURFACE }
+    public enum Kind {
+        COLOUR,
+        NORMAL,
+        SURFACE
+    }
 
     public int[] of(Kind kind) {
         return switch (kind) {

@@ -12,7 +12,8 @@ public record Picture(int width, int height, int[] pixels) {
 
     public Picture {
         if (width < 1 || height < 1 || pixels.length != width * height) {
-            throw new IllegalArgumentException("a picture of " + width + " × " + height + " with " + pixels.length + " pixels");
+            throw new IllegalArgumentException(
+                    "a picture of " + width + " × " + height + " with " + pixels.length + " pixels");
         }
     }
 

@@ -6,16 +6,16 @@ import hausbau.core.measure.Refused;
 import hausbau.core.shape.Patch;
 import hausbau.core.shape.Sheets;
 import hausbau.core.shape.Swatch;
-import java.util.HashSet;
-import java.util.TreeMap;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.LongFunction;
 
 /**
@@ -30,6 +30,7 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
     private static final int LONGEST = 60;
     /** Where nothing lies: a neutral grey, flat and dull. */
     private static final int FREE_COLOUR = 0xd8d4ca;
+
     private static final int SOLID = 0xff000000;
     private static final int FREE_NORMAL = 0x8080ff;
 
@@ -39,7 +40,17 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
      * @param roughness percent, times what its picture tells
      * @param metallic  percent, times what its picture tells
      */
-    public record Placed(Swatch swatch, String name, Patch.Kind kind, int x, int y, int width, int height, Map<Layer, Long> pictures, int roughness, int metallic) {
+    public record Placed(
+            Swatch swatch,
+            String name,
+            Patch.Kind kind,
+            int x,
+            int y,
+            int width,
+            int height,
+            Map<Layer, Long> pictures,
+            int roughness,
+            int metallic) {
 
         public Placed {
             pictures = Map.copyOf(pictures);
@@ -83,19 +94,30 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
                 faults.add(new Fault("name", "A swatch has a name of 1 to " + LONGEST + " characters."));
             }
             if (p.width() < 1 || p.height() < 1) {
-                faults.add(new Fault(p.width() < 1 ? "width" : "height", "A swatch is at least one cell wide and high."));
+                faults.add(
+                        new Fault(p.width() < 1 ? "width" : "height", "A swatch is at least one cell wide and high."));
             } else if (p.x() < 0 || p.x() + p.width() > cells) {
-                faults.add(new Fault(p.width() > cells ? "width" : "x", "“" + p.name() + "” does not lie on the sheet: that has " + cells + " cells from left to right."));
+                faults.add(new Fault(
+                        p.width() > cells ? "width" : "x",
+                        "“" + p.name() + "” does not lie on the sheet: that has " + cells
+                                + " cells from left to right."));
             } else if (p.y() < 0 || p.y() + p.height() > cells) {
-                faults.add(new Fault(p.height() > cells ? "height" : "y", "“" + p.name() + "” does not lie on the sheet: that has " + cells + " cells from top to foot."));
+                faults.add(new Fault(
+                        p.height() > cells ? "height" : "y",
+                        "“" + p.name() + "” does not lie on the sheet: that has " + cells
+                                + " cells from top to foot."));
             }
             if (p.kind() != Patch.Kind.SINGLE && p.width() != cells) {
-                faults.add(new Fault("kind", "A strip goes on to the sides: it is as wide as the sheet, " + cells + " cells."));
+                faults.add(new Fault(
+                        "kind", "A strip goes on to the sides: it is as wide as the sheet, " + cells + " cells."));
             } else if (p.kind() == Patch.Kind.TILING && p.height() != cells) {
-                faults.add(new Fault("kind", "What tiles both ways is the whole sheet, " + cells + " × " + cells + " cells."));
+                faults.add(new Fault(
+                        "kind", "What tiles both ways is the whole sheet, " + cells + " × " + cells + " cells."));
             }
             if (p.roughness() < 0 || p.roughness() > 100 || p.metallic() < 0 || p.metallic() > 100) {
-                faults.add(new Fault(p.roughness() < 0 || p.roughness() > 100 ? "roughness" : "metallic", "It is from 0 to 100 percent."));
+                faults.add(new Fault(
+                        p.roughness() < 0 || p.roughness() > 100 ? "roughness" : "metallic",
+                        "It is from 0 to 100 percent."));
             }
         }
         for (var i = 0; i < placed.size() && faults.isEmpty(); i++) {
@@ -103,7 +125,10 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
                 var p = placed.get(i);
                 var q = placed.get(j);
                 if (p.meets(q.x(), q.y(), q.width(), q.height())) {
-                    faults.add(new Fault("x", "“" + p.name() + "” would lie on “" + q.name() + "”. Move one of them, or have the sheet packed."));
+                    faults.add(new Fault(
+                            "x",
+                            "“" + p.name() + "” would lie on “" + q.name()
+                                    + "”. Move one of them, or have the sheet packed."));
                     break;
                 }
             }
@@ -134,8 +159,23 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
         if (newCells < 1) {
             return new SharedSheet(material, side, newCells, placed);
         }
-        return new SharedSheet(material, side, newCells, placed.stream().map(p -> new Placed(p.swatch(), p.name(), p.kind(), scaled(p.x(), newCells), scaled(p.y(), newCells), scaled(p.width(), newCells),
-                scaled(p.height(), newCells), p.pictures(), p.roughness(), p.metallic())).toList());
+        return new SharedSheet(
+                material,
+                side,
+                newCells,
+                placed.stream()
+                        .map(p -> new Placed(
+                                p.swatch(),
+                                p.name(),
+                                p.kind(),
+                                scaled(p.x(), newCells),
+                                scaled(p.y(), newCells),
+                                scaled(p.width(), newCells),
+                                scaled(p.height(), newCells),
+                                p.pictures(),
+                                p.roughness(),
+                                p.metallic()))
+                        .toList());
     }
 
     /** Of other pixels; everything stays in its cells. */
@@ -152,22 +192,30 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
 
     /** The swatch that is free. @throws Refused if all are taken */
     public Swatch next() {
-        return material.places().filter(s -> placed.stream().noneMatch(p -> p.swatch() == s)).findFirst()
-                .orElseThrow(() -> new Refused("swatch", "A shared sheet holds at most " + placed.size() + " swatches. Put it on another one."));
+        return material.places()
+                .filter(s -> placed.stream().noneMatch(p -> p.swatch() == s))
+                .findFirst()
+                .orElseThrow(() -> new Refused(
+                        "swatch",
+                        "A shared sheet holds at most " + placed.size() + " swatches. Put it on another one."));
     }
 
     /** How many cells nothing lies on. */
     public int free() {
-        return cells * cells - placed.stream().mapToInt(p -> p.width() * p.height()).sum();
+        return cells * cells
+                - placed.stream().mapToInt(p -> p.width() * p.height()).sum();
     }
 
     /** A place for so many cells. @param x from the left, @param y from the top */
-    public record Room(int x, int y) {
-    }
+    public record Room(int x, int y) {}
 
     /** Whether nothing lies there, and all of it is on the sheet. */
     public boolean isFree(int x, int y, int width, int height) {
-        return x >= 0 && y >= 0 && x + width <= cells && y + height <= cells && placed.stream().noneMatch(p -> p.meets(x, y, width, height));
+        return x >= 0
+                && y >= 0
+                && x + width <= cells
+                && y + height <= cells
+                && placed.stream().noneMatch(p -> p.meets(x, y, width, height));
     }
 
     /** The highest place where something of this size lies on nothing, of those the one furthest to the left. */
@@ -186,8 +234,20 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
     public Placed across(Placed p) {
         var others = without(p.swatch());
         var height = p.kind() == Patch.Kind.TILING ? cells : p.height();
-        var at = others.isFree(0, p.y(), cells, height) ? new Room(0, p.y()) : others.room(cells, height).orElse(new Room(0, p.y()));
-        return new Placed(p.swatch(), p.name(), p.kind(), at.x(), at.y(), cells, height, p.pictures(), p.roughness(), p.metallic());
+        var at = others.isFree(0, p.y(), cells, height)
+                ? new Room(0, p.y())
+                : others.room(cells, height).orElse(new Room(0, p.y()));
+        return new Placed(
+                p.swatch(),
+                p.name(),
+                p.kind(),
+                at.x(),
+                at.y(),
+                cells,
+                height,
+                p.pictures(),
+                p.roughness(),
+                p.metallic());
     }
 
     /** How many cells a picture takes at one pixel a pixel, at most the sheet. @param pixels wide or high */
@@ -203,9 +263,15 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
      */
     public SharedSheet packed() {
         var packed = of(List.of());
-        var order = placed.stream().sorted(Comparator.comparing((Placed p) -> p.kind()).thenComparing(Comparator.comparingInt(Placed::height).reversed()).thenComparing(Comparator.comparingInt(Placed::width).reversed())).toList();
+        var order = placed.stream()
+                .sorted(Comparator.comparing((Placed p) -> p.kind())
+                        .thenComparing(Comparator.comparingInt(Placed::height).reversed())
+                        .thenComparing(Comparator.comparingInt(Placed::width).reversed()))
+                .toList();
         for (var p : order) {
-            var room = packed.room(p.width(), p.height()).orElseThrow(() -> new Refused("placed", "They do not fit when they are packed. Make one smaller."));
+            var room = packed.room(p.width(), p.height())
+                    .orElseThrow(
+                            () -> new Refused("placed", "They do not fit when they are packed. Make one smaller."));
             packed = packed.with(p.at(room.x(), room.y()));
         }
         var places = new HashMap<Swatch, Placed>();
@@ -217,7 +283,14 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
     public Map<Swatch, Patch> patches() {
         var all = new TreeMap<Swatch, Patch>();
         var cell = 1.0 / cells;
-        placed.forEach(p -> all.put(p.swatch(), new Patch(p.kind(), p.x() * cell, p.y() * cell, (p.x() + p.width()) * cell, (p.y() + p.height()) * cell)));
+        placed.forEach(p -> all.put(
+                p.swatch(),
+                new Patch(
+                        p.kind(),
+                        p.x() * cell,
+                        p.y() * cell,
+                        (p.x() + p.width()) * cell,
+                        (p.y() + p.height()) * cell)));
         return all;
     }
 
@@ -245,7 +318,8 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
             for (var y = 0; y < high; y++) {
                 for (var x = 0; x < wide; x++) {
                     var at = (y0 + y) * pixels + x0 + x;
-                    var read = new Reading(pictures, p.kind() == Patch.Kind.STRIP, (x + 0.5) / wide, (y + 0.5) / high, wide, high);
+                    var read = new Reading(
+                            pictures, p.kind() == Patch.Kind.STRIP, (x + 0.5) / wide, (y + 0.5) / high, wide, high);
                     colour[at] = isCut ? read.colour(FREE_COLOUR) | read.opaque() << 24 : read.colour(FREE_COLOUR);
                     normal[at] = read.normal(FREE_NORMAL);
                     surface[at] = read.surface(p.roughness() / 100.0, p.metallic() / 100.0);
@@ -260,7 +334,9 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
 
         private Optional<double[]> of(Layer layer) {
             return Optional.ofNullable(pictures.get(layer)).map(picture -> {
-                var times = isStrip ? Math.max(1, Math.round((double) wide / high * picture.height() / picture.width())) : 1;
+                var times = isStrip
+                        ? Math.max(1, Math.round((double) wide / high * picture.height() / picture.width()))
+                        : 1;
                 return picture.at(u * times, v, (double) times / wide, 1.0 / high);
             });
         }
@@ -279,7 +355,10 @@ public record SharedSheet(Swatch material, int side, int cells, List<Placed> pla
         }
 
         int surface(double roughness, double metallic) {
-            return Coating.surface(of(Layer.OCCLUSION).map(c -> c[0]).orElse(1.0), roughness * of(Layer.ROUGHNESS).map(c -> c[1]).orElse(1.0), metallic * of(Layer.METALLIC).map(c -> c[2]).orElse(1.0));
+            return Coating.surface(
+                    of(Layer.OCCLUSION).map(c -> c[0]).orElse(1.0),
+                    roughness * of(Layer.ROUGHNESS).map(c -> c[1]).orElse(1.0),
+                    metallic * of(Layer.METALLIC).map(c -> c[2]).orElse(1.0));
         }
     }
 }

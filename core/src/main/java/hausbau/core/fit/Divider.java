@@ -34,10 +34,15 @@ public final class Divider {
     private Divider(DivisionQuestion question) {
         this.question = question;
         this.unit = question.unit().um();
-        this.kinds = question.known().stream().sorted(Comparator.reverseOrder()).mapToInt(k -> Math.toIntExact(k.um() / unit)).toArray();
-        var longest = question.sides().stream().mapToLong(s -> s.length().um()).max().orElseThrow();
+        this.kinds = question.known().stream()
+                .sorted(Comparator.reverseOrder())
+                .mapToInt(k -> Math.toIntExact(k.um() / unit))
+                .toArray();
+        var longest =
+                question.sides().stream().mapToLong(s -> s.length().um()).max().orElseThrow();
         var greatestKind = question.known().stream().mapToLong(Length::um).max().orElse(0);
-        this.fewest = Filling.empty(Math.toIntExact((longest + Math.max(question.step().um(), greatestKind)) / unit));
+        this.fewest = Filling.empty(
+                Math.toIntExact((longest + Math.max(question.step().um(), greatestKind)) / unit));
         for (var kind : kinds) {
             Filling.add(fewest, kind);
         }
@@ -46,7 +51,12 @@ public final class Divider {
     /** The ways to divide, best first; empty only if no piece is known and none allowed would do. */
     public static List<Division> divide(DivisionQuestion question) {
         var divider = new Divider(question);
-        var asTheyAre = !question.agree() || question.sides().stream().map(DivisionQuestion.Side::length).distinct().count() == 1;
+        var asTheyAre = !question.agree()
+                || question.sides().stream()
+                                .map(DivisionQuestion.Side::length)
+                                .distinct()
+                                .count()
+                        == 1;
         var known = asTheyAre ? divider.withKnown() : Optional.<Division>empty();
         var answers = new ArrayList<Division>(known.stream().toList());
         if (asTheyAre) {
@@ -72,7 +82,9 @@ public final class Divider {
         if (!question.sides().stream().allMatch(s -> fills(units(s.rest())))) {
             return Optional.empty();
         }
-        var filled = question.sides().stream().map(s -> new FilledSide(s, s.length(), pieces(units(s.rest())))).toList();
+        var filled = question.sides().stream()
+                .map(s -> new FilledSide(s, s.length(), pieces(units(s.rest()))))
+                .toList();
         return Optional.of(new Division(Sort.KNOWN, Length.ZERO, List.of(), filled));
     }
 
@@ -98,16 +110,20 @@ public final class Divider {
         var answers = new ArrayList<Division>();
         var step = question.step().um();
         var least = question.minPiece().ceilTo(question.step()).um();
-        var longest = question.sides().stream().mapToLong(s -> s.rest().um()).max().orElse(0);
+        var longest =
+                question.sides().stream().mapToLong(s -> s.rest().um()).max().orElse(0);
         for (var x = least; x <= Math.min(question.maxPiece().um(), longest); x += step) {
             if (!question.known().contains(new Length(x))) {
                 withNew(new Length(x)).ifPresent(answers::add);
             }
         }
-        answers.sort(Comparator.comparingInt(Division::pieces).thenComparing(Division::newPiece, Comparator.reverseOrder()));
+        answers.sort(
+                Comparator.comparingInt(Division::pieces).thenComparing(Division::newPiece, Comparator.reverseOrder()));
         // The one that makes the most of the pieces there are, with the least that is new, is worth a look as well.
         var sparing = answers.stream().min(Comparator.comparing(Division::newLength));
-        return Stream.concat(answers.stream().limit(MOST_OF_A_SORT - 1), sparing.stream()).distinct().toList();
+        return Stream.concat(answers.stream().limit(MOST_OF_A_SORT - 1), sparing.stream())
+                .distinct()
+                .toList();
     }
 
     private Optional<Division> withNew(Length piece) {
@@ -117,7 +133,8 @@ public final class Divider {
             var rest = units(side.rest());
             var best = -1;
             for (var k = 0; (long) k * x <= rest; k++) {
-                if (fills(rest - (long) k * x) && (best < 0 || k + fewest[rest - k * x] < best + fewest[rest - best * x])) {
+                if (fills(rest - (long) k * x)
+                        && (best < 0 || k + fewest[rest - k * x] < best + fewest[rest - best * x])) {
                     best = k;
                 }
             }
@@ -162,9 +179,12 @@ public final class Divider {
             if (by.get().um() != 0) {
                 changes.add(new Change(side.name(), "", by.get()));
             }
-            filled.add(new FilledSide(side, side.length().plus(by.get()), pieces(units(side.rest().plus(by.get())))));
+            filled.add(new FilledSide(
+                    side, side.length().plus(by.get()), pieces(units(side.rest().plus(by.get())))));
         }
-        return changes.isEmpty() ? Optional.empty() : Optional.of(new Division(Sort.CHANGED, Length.ZERO, changes, filled));
+        return changes.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Division(Sort.CHANGED, Length.ZERO, changes, filled));
     }
 
     /** The first change by 0, 1, 2 … steps after which the rest can be filled, or none within the reach of the table. */
@@ -181,7 +201,8 @@ public final class Divider {
 
     /** Where one side alone cannot be filled: one of its fixed items becomes longer or shorter instead. */
     private List<Division> fixedChange() {
-        var open = question.sides().stream().filter(s -> !fills(units(s.rest()))).toList();
+        var open =
+                question.sides().stream().filter(s -> !fills(units(s.rest()))).toList();
         if (open.size() != 1) {
             return List.of();
         }
@@ -192,9 +213,17 @@ public final class Divider {
                 nearest(units(side.rest()), n -> -direction * n)
                         .map(by -> new Length(-by.um()))
                         .filter(by -> item.length().plus(by).isPositive())
-                        .ifPresent(by -> answers.add(new Division(Sort.CHANGED, Length.ZERO, List.of(new Change(side.name(), item.name(), by)),
-                                question.sides().stream().map(s -> new FilledSide(s, s.length(),
-                                        pieces(units(s == side ? s.rest().minus(by) : s.rest())))).toList())));
+                        .ifPresent(by -> answers.add(new Division(
+                                Sort.CHANGED,
+                                Length.ZERO,
+                                List.of(new Change(side.name(), item.name(), by)),
+                                question.sides().stream()
+                                        .map(s -> new FilledSide(
+                                                s,
+                                                s.length(),
+                                                pieces(units(
+                                                        s == side ? s.rest().minus(by) : s.rest()))))
+                                        .toList())));
             }
         }
         return answers;
@@ -204,13 +233,20 @@ public final class Divider {
     private List<Division> sameLengths() {
         var answers = new ArrayList<Division>();
         var step = question.step().um();
-        var lengths = question.sides().stream().mapToLong(s -> s.length().um()).sorted().toArray();
+        var lengths = question.sides().stream()
+                .mapToLong(s -> s.length().um())
+                .sorted()
+                .toArray();
         var reach = (long) fewest.length * unit - lengths[lengths.length - 1];
         for (var total = lengths[0] - reach; total <= lengths[lengths.length - 1] + reach; total += step) {
             same(total).ifPresent(answers::add);
         }
-        Arrays.stream(lengths).distinct().mapToObj(this::same).flatMap(Optional::stream)
-                .filter(a -> !answers.contains(a)).forEach(answers::add);
+        Arrays.stream(lengths)
+                .distinct()
+                .mapToObj(this::same)
+                .flatMap(Optional::stream)
+                .filter(a -> !answers.contains(a))
+                .forEach(answers::add);
         return answers;
     }
 
@@ -228,6 +264,8 @@ public final class Divider {
             }
             filled.add(new FilledSide(side, new Length(total), pieces((int) (rest / unit))));
         }
-        return changes.isEmpty() ? Optional.empty() : Optional.of(new Division(Sort.CHANGED, Length.ZERO, changes, filled));
+        return changes.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Division(Sort.CHANGED, Length.ZERO, changes, filled));
     }
 }

@@ -15,10 +15,12 @@ import java.util.List;
  * @param step     a new piece is a whole number of steps long, and a length is changed by whole steps; 1 mm to 100 m
  * @param minPiece least new piece, @param maxPiece greatest new piece
  */
-public record DivisionQuestion(List<Side> sides, boolean agree, List<Length> known, Length step, Length minPiece, Length maxPiece) {
+public record DivisionQuestion(
+        List<Side> sides, boolean agree, List<Length> known, Length step, Length minPiece, Length maxPiece) {
 
     /** The finest grid that a sum is reckoned on may have this many lines over the longest side. */
     private static final long MOST_UNITS = 2_000_000;
+
     private static final Length LONGEST = Length.ofMillimetres(1_000_000);
 
     /**
@@ -33,8 +35,7 @@ public record DivisionQuestion(List<Side> sides, boolean agree, List<Length> kno
         }
     }
 
-    public record Fixed(String name, Length length) {
-    }
+    public record Fixed(String name, Length length) {}
 
     /** @throws Refused with every fault named */
     public DivisionQuestion {
@@ -48,7 +49,9 @@ public record DivisionQuestion(List<Side> sides, boolean agree, List<Length> kno
             faults.add(new Fault("stepMm", "The step must be from 1 to 100000 mm."));
         }
         if (!minPiece.isPositive() || minPiece.compareTo(maxPiece) > 0 || maxPiece.compareTo(LONGEST) > 0) {
-            faults.add(new Fault("minPieceMm", "The least piece must be above 0 and not longer than the greatest, which is at most 1 km."));
+            faults.add(new Fault(
+                    "minPieceMm",
+                    "The least piece must be above 0 and not longer than the greatest, which is at most 1 km."));
         }
         if (known.size() > 40 || known.stream().anyMatch(k -> !k.isPositive() || k.compareTo(LONGEST) > 0)) {
             faults.add(new Fault("knownMm", "Give at most 40 pieces, each above 0 and at most 1 km long."));
@@ -57,7 +60,10 @@ public record DivisionQuestion(List<Side> sides, boolean agree, List<Length> kno
             checkSide(sides.get(i), "sides[" + i + "]", faults);
         }
         if (faults.isEmpty() && longest(sides).um() / unit(sides, known, step).um() > MOST_UNITS) {
-            faults.add(new Fault("sides", "These lengths have too fine a measure in common to be divided together: round them to whole steps."));
+            faults.add(
+                    new Fault(
+                            "sides",
+                            "These lengths have too fine a measure in common to be divided together: round them to whole steps."));
         }
         if (!faults.isEmpty()) {
             throw new Refused(faults);
@@ -67,10 +73,15 @@ public record DivisionQuestion(List<Side> sides, boolean agree, List<Length> kno
     private static void checkSide(Side side, String path, List<Fault> faults) {
         if (!side.length().isPositive() || side.length().compareTo(LONGEST) > 0) {
             faults.add(new Fault(path + ".lengthMm", "A length must be above 0 and at most 1 km."));
-        } else if (side.fixed().size() > 50 || side.fixed().stream().anyMatch(f -> !f.length().isPositive() || f.length().compareTo(LONGEST) > 0)) {
+        } else if (side.fixed().size() > 50
+                || side.fixed().stream()
+                        .anyMatch(f -> !f.length().isPositive() || f.length().compareTo(LONGEST) > 0)) {
             faults.add(new Fault(path + ".fixed", "A length takes at most 50 fixed items, each above 0."));
         } else if (side.rest().um() < 0) {
-            faults.add(new Fault(path + ".fixed", "The fixed items of “" + side.name() + "” are longer together than the " + side.length() + " they stand in."));
+            faults.add(new Fault(
+                    path + ".fixed",
+                    "The fixed items of “" + side.name() + "” are longer together than the " + side.length()
+                            + " they stand in."));
         }
     }
 

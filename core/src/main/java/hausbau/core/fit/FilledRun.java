@@ -17,8 +17,7 @@ public record FilledRun(String name, List<Item> items) {
     /** What a wall piece is called in a sequence. */
     public static final String WALL = "wall";
 
-    public record Item(String piece, Length at, Length length) {
-    }
+    public record Item(String piece, Length at, Length length) {}
 
     /** The run filled from these kinds with the fewest pieces, or empty if they cannot fill it. */
     public static Optional<FilledRun> of(Length step, Run run, List<Length> kinds) {

@@ -25,8 +25,10 @@ public final class Filling {
      */
     public Filling(Length step, List<Length> kinds, Length longest) {
         this.step = step;
-        this.kinds = kinds.stream().sorted(Comparator.reverseOrder())
-                .mapToInt(k -> Math.toIntExact(k.um() / step.um())).toArray();
+        this.kinds = kinds.stream()
+                .sorted(Comparator.reverseOrder())
+                .mapToInt(k -> Math.toIntExact(k.um() / step.um()))
+                .toArray();
         this.fewest = empty(Math.toIntExact(longest.um() / step.um()));
         for (var kind : this.kinds) {
             add(fewest, kind);
@@ -73,7 +75,8 @@ public final class Filling {
 
     /** The nearest lengths below and above that these kinds come to; none that is not above 0. */
     public static List<Length> nearest(Length step, List<Length> kinds, Length length) {
-        var longest = length.plus(kinds.stream().reduce(Length.ZERO, Length::max)).ceilTo(step);
+        var longest =
+                length.plus(kinds.stream().reduce(Length.ZERO, Length::max)).ceilTo(step);
         var filling = new Filling(step, kinds, longest);
         var near = new ArrayList<Length>();
         for (var below = length.ceilTo(step).um() / step.um() - 1; below > 0; below--) {

@@ -20,8 +20,7 @@ import java.util.function.BooleanSupplier;
 final class KindSearch {
 
     /** @param kinds falling; empty when {@code placements} is {@link #NONE} */
-    record Found(List<Integer> kinds, long placements, boolean proven) {
-    }
+    record Found(List<Integer> kinds, long placements, boolean proven) {}
 
     static final long NONE = Long.MAX_VALUE;
     /** More than the pieces of any filling: 2^40 against at most 2000 runs of 10 km in steps of 1 mm. */
@@ -284,7 +283,9 @@ final class KindSearch {
             // Short kinds in long spans: one table for all spans is cheaper than trying every count in each.
             var with = fewest.clone();
             Filling.add(with, kind);
-            return Arrays.stream(indices()).mapToLong(i -> with[spans[i]] >= Filling.NEVER ? UNFILLED : weights[i] * with[spans[i]]).sum();
+            return Arrays.stream(indices())
+                    .mapToLong(i -> with[spans[i]] >= Filling.NEVER ? UNFILLED : weights[i] * with[spans[i]])
+                    .sum();
         }
         var total = 0L;
         for (var i = 0; i < spans.length; i++) {
@@ -324,7 +325,9 @@ final class KindSearch {
         for (var kind = 1; kind > 0 && kind <= greatest; kind *= 2) {
             likely.add(kind);
         }
-        return likely.descendingSet().stream().filter(k -> k >= least && k <= greatest)
-                .mapToInt(Integer::intValue).toArray();
+        return likely.descendingSet().stream()
+                .filter(k -> k >= least && k <= greatest)
+                .mapToInt(Integer::intValue)
+                .toArray();
     }
 }

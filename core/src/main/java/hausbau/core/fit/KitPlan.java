@@ -19,15 +19,13 @@ public record KitPlan(List<Option> options, OptionalInt recommended, List<Unfill
      * @param placements how many pieces build all spans
      * @param proven     whether no set of as many kinds can do with fewer
      */
-    public record Option(List<Length> kinds, long placements, boolean proven) {
-    }
+    public record Option(List<Length> kinds, long placements, boolean proven) {}
 
     /**
      * @param below the nearest shorter span that could be filled; absent as {@link Length#ZERO}
      * @param above the nearest longer span that could be filled; absent as {@link Length#ZERO}
      */
-    public record Unfillable(String run, Span span, Length below, Length above) {
-    }
+    public record Unfillable(String run, Span span, Length below, Length above) {}
 
     public KitPlan {
         options = List.copyOf(options);

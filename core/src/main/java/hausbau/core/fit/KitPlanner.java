@@ -62,7 +62,8 @@ public final class KitPlanner {
         var counts = new TreeMap<Integer, Long>();
         for (var run : question.runs()) {
             for (var span : run.spans()) {
-                counts.merge(Math.toIntExact(span.length().um() / question.step().um()), 1L, Long::sum);
+                counts.merge(
+                        Math.toIntExact(span.length().um() / question.step().um()), 1L, Long::sum);
             }
         }
         if (counts.isEmpty()) {
@@ -74,11 +75,17 @@ public final class KitPlanner {
         var known = new KindSearch.Found(List.of(), KindSearch.NONE, true);
         for (var kinds = 1; kinds <= question.maxKinds(); kinds++) {
             var before = known.placements();
-            var search = new KindSearch(spans, weights, (int) question.leastSteps(),
-                    (int) Math.min(question.greatestSteps(), Integer.MAX_VALUE), patience.stopFor(kinds, question.maxKinds()));
+            var search = new KindSearch(
+                    spans,
+                    weights,
+                    (int) question.leastSteps(),
+                    (int) Math.min(question.greatestSteps(), Integer.MAX_VALUE),
+                    patience.stopFor(kinds, question.maxKinds()));
             known = kinds == 1 ? search.single() : search.search(kinds, known);
             if (known.placements() < before) {
-                var lengths = known.kinds().stream().map(k -> question.step().times(k)).toList();
+                var lengths = known.kinds().stream()
+                        .map(k -> question.step().times(k))
+                        .toList();
                 options.add(new KitPlan.Option(lengths, known.placements(), known.proven()));
             }
         }
@@ -90,7 +97,9 @@ public final class KitPlanner {
         for (var run : question.runs()) {
             for (var span : run.spans()) {
                 if (!canBeFilled(question, span.length())) {
-                    found.add(new KitPlan.Unfillable(run.name(), span,
+                    found.add(new KitPlan.Unfillable(
+                            run.name(),
+                            span,
                             nearest(question, span.length().floorTo(question.step()), -1),
                             nearest(question, span.length().ceilTo(question.step()), 1)));
                 }

@@ -30,7 +30,8 @@ public record KitQuestion(Length step, Length minPiece, Length maxPiece, int max
         var faults = new ArrayList<Fault>();
         checkLimits(step, minPiece, maxPiece, maxKinds, faults);
         if (runs.size() > MOST_RUNS) {
-            faults.add(new Fault("runs", "There are " + runs.size() + " runs; at most " + MOST_RUNS + " can be planned at once."));
+            faults.add(new Fault(
+                    "runs", "There are " + runs.size() + " runs; at most " + MOST_RUNS + " can be planned at once."));
         } else {
             for (var i = 0; i < runs.size(); i++) {
                 checkRun(runs.get(i), "runs[" + i + "]", faults);
@@ -77,11 +78,14 @@ public record KitQuestion(Length step, Length minPiece, Length maxPiece, int max
             if (!item.length().isPositive()) {
                 faults.add(new Fault(where + ".lengthMm", "A fixed item's length must be above 0."));
             } else if (item.at().um() < 0 || item.end().compareTo(run.length()) > 0) {
-                faults.add(new Fault(where + ".atMm", "The item from " + item.at() + " to " + item.end()
-                        + " sticks out of the run, which is " + run.length() + " long."));
+                faults.add(new Fault(
+                        where + ".atMm",
+                        "The item from " + item.at() + " to " + item.end() + " sticks out of the run, which is "
+                                + run.length() + " long."));
             } else if (item.at().compareTo(end) < 0) {
-                faults.add(new Fault(where + ".atMm", "The item begins at " + item.at()
-                        + ", before the one in front of it ends at " + end + "."));
+                faults.add(new Fault(
+                        where + ".atMm",
+                        "The item begins at " + item.at() + ", before the one in front of it ends at " + end + "."));
             }
             end = Length.max(end, item.end());
         }

@@ -39,6 +39,7 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
 
     /** Each try goes less far than the one before. */
     private static final int TRIES = 12;
+
     private static final long FARTHEST = 100_000_000;
 
     public Disorder {
@@ -65,8 +66,15 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
     public List<Optional<Stance>> of(StandingSet set, List<Standing> first) {
         var around = new Around(set, first);
         // By where they stand, so that the same site comes out the same however its ids run.
-        var order = IntStream.range(0, first.size()).boxed().sorted(Comparator.comparing((Integer i) -> first.get(i).stance().at(),
-                Comparator.comparingLong(Vec::z).thenComparingLong(Vec::y).thenComparingLong(Vec::x)).thenComparing(i -> i)).toList();
+        var order = IntStream.range(0, first.size())
+                .boxed()
+                .sorted(Comparator.comparing(
+                                (Integer i) -> first.get(i).stance().at(),
+                                Comparator.comparingLong(Vec::z)
+                                        .thenComparingLong(Vec::y)
+                                        .thenComparingLong(Vec::x))
+                        .thenComparing(i -> i))
+                .toList();
         var stances = new ArrayList<>(Collections.<Optional<Stance>>nCopies(first.size(), Optional.empty()));
         for (var i : order) {
             var one = first.get(i);
@@ -74,7 +82,11 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
                 around.settle(i, null);
                 continue;
             }
-            var stance = IntStream.range(0, TRIES).mapToObj(t -> tried(one, t)).filter(s -> around.takes(i, one, s)).findFirst().orElse(one.stance());
+            var stance = IntStream.range(0, TRIES)
+                    .mapToObj(t -> tried(one, t))
+                    .filter(s -> around.takes(i, one, s))
+                    .findFirst()
+                    .orElse(one.stance());
             around.settle(i, new Standing(one.place(), one.kind(), stance, true, one.departed(), one.lost()));
             stances.set(i, Optional.of(stance));
         }
@@ -94,13 +106,22 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
         var from = one.stance();
         var topples = attempt < TRIES / 2 && drawn(one, 1) * 100 < toppled;
         var side = (int) (drawn(one, 8 * attempt + 2) * 4);
-        var lean = topples ? new Lean(side < 2 ? 90 - 180 * side : 0, side < 2 ? 0 : 90 - 180 * (side - 2), from.lean().scale())
-                : new Lean(turned(from.lean().tilt() + either(one, attempt, 3) * tilt), turned(from.lean().roll() + either(one, attempt, 4) * tilt), from.lean().scale());
+        var lean = topples
+                ? new Lean(
+                        side < 2 ? 90 - 180 * side : 0,
+                        side < 2 ? 0 : 90 - 180 * (side - 2),
+                        from.lean().scale())
+                : new Lean(
+                        turned(from.lean().tilt() + either(one, attempt, 3) * tilt),
+                        turned(from.lean().roll() + either(one, attempt, 4) * tilt),
+                        from.lean().scale());
         var degrees = tenths(from.freeDegrees() + either(one, attempt, 5) * turn) % 360;
-        var by = new Vec(Math.round(either(one, attempt, 6) * shift.um()), Math.round(either(one, attempt, 7) * shift.um()), 0);
+        var by = new Vec(
+                Math.round(either(one, attempt, 6) * shift.um()), Math.round(either(one, attempt, 7) * shift.um()), 0);
         var stance = new Stance(from.at().plus(by), from.turn(), from.mirrored(), degrees, lean);
         // What is tipped rests on its lowest corner.
-        return stance.movedBy(new Vec(0, 0, one.box().min().z() - stance.box(one.kind()).min().z()));
+        return stance.movedBy(
+                new Vec(0, 0, one.box().min().z() - stance.box(one.kind()).min().z()));
     }
 
     private static double turned(double degrees) {
@@ -119,12 +140,19 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
         private final List<@Nullable Standing> standing;
         /** Which of the moved reach into each cell of a grid over the plan. */
         private final Map<Long, List<Integer>> cells = new HashMap<>();
+
         private final long cell;
 
         Around(StandingSet set, List<Standing> first) {
             this.set = set;
             standing = new ArrayList<>(first);
-            cell = Math.max(1, first.stream().map(Standing::box).mapToLong(b -> Math.max(b.size().x(), b.size().y())).max().orElse(1));
+            cell = Math.max(
+                    1,
+                    first.stream()
+                            .map(Standing::box)
+                            .mapToLong(b -> Math.max(b.size().x(), b.size().y()))
+                            .max()
+                            .orElse(1));
             for (var i = 0; i < first.size(); i++) {
                 moved.add(first.get(i).place());
                 put(i);
@@ -134,13 +162,18 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
         private void put(int i) {
             var one = standing.get(i);
             if (one != null) {
-                eachCell(one.box(), key -> cells.computeIfAbsent(key, k -> new ArrayList<>()).add(i));
+                eachCell(one.box(), key -> cells.computeIfAbsent(key, k -> new ArrayList<>())
+                        .add(i));
             }
         }
 
         private void eachCell(Box box, LongConsumer told) {
-            for (var x = Math.floorDiv(box.min().x(), cell); x <= Math.floorDiv(box.max().x(), cell); x++) {
-                for (var y = Math.floorDiv(box.min().y(), cell); y <= Math.floorDiv(box.max().y(), cell); y++) {
+            for (var x = Math.floorDiv(box.min().x(), cell);
+                    x <= Math.floorDiv(box.max().x(), cell);
+                    x++) {
+                for (var y = Math.floorDiv(box.min().y(), cell);
+                        y <= Math.floorDiv(box.max().y(), cell);
+                        y++) {
                     told.accept(x << 32 ^ y & 0xFFFFFFFFL);
                 }
             }
@@ -148,7 +181,8 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
 
         void settle(int i, @Nullable Standing as) {
             var was = Objects.requireNonNull(standing.get(i));
-            eachCell(was.box(), key -> cells.getOrDefault(key, new ArrayList<>()).remove((Integer) i));
+            eachCell(
+                    was.box(), key -> cells.getOrDefault(key, new ArrayList<>()).remove((Integer) i));
             standing.set(i, as);
             put(i);
         }
@@ -173,7 +207,9 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
         boolean takes(int i, Standing first, Stance stance) {
             var box = stance.box(first.kind());
             var near = near(box.grownBy(1), i);
-            var solids = first.kind().solids().stream().map(s -> stance.block(s.box(), first.kind())).toList();
+            var solids = first.kind().solids().stream()
+                    .map(s -> stance.block(s.box(), first.kind()))
+                    .toList();
             for (var other : near) {
                 if (!other.box().overlaps(box)) {
                     continue;
@@ -192,8 +228,13 @@ public record Disorder(Length shift, int turn, int tilt, int toppled, int leftOu
         private static boolean rests(Box box, List<Standing> near) {
             var x = Math.floorDiv(box.min().x() + box.max().x(), 2);
             var y = Math.floorDiv(box.min().y() + box.max().y(), 2);
-            return near.stream().flatMap(s -> s.solids().stream())
-                    .anyMatch(s -> Math.abs(s.max().z() - box.min().z()) <= 1 && s.min().x() <= x && x <= s.max().x() && s.min().y() <= y && y <= s.max().y());
+            return near.stream()
+                    .flatMap(s -> s.solids().stream())
+                    .anyMatch(s -> Math.abs(s.max().z() - box.min().z()) <= 1
+                            && s.min().x() <= x
+                            && x <= s.max().x()
+                            && s.min().y() <= y
+                            && y <= s.max().y());
         }
     }
 }

@@ -32,7 +32,10 @@ public record Strut(Kind kind, Stance stance) {
             throw new Refused("toMm", "A strut is from 1 mm to 100 m long.");
         }
         var kind = new Kind(Role.PROP, new Recipe.Mass(new Vec(length, width.um(), height.um())), Pivot.BASE_CENTRE);
-        var middle = new Vec(Math.floorDiv(from.x() + to.x(), 2), Math.floorDiv(from.y() + to.y(), 2), Math.floorDiv(from.z() + to.z(), 2));
+        var middle = new Vec(
+                Math.floorDiv(from.x() + to.x(), 2),
+                Math.floorDiv(from.y() + to.y(), 2),
+                Math.floorDiv(from.z() + to.z(), 2));
         var stance = turned(d, flat);
         return new Strut(kind, stance.movedTo(middle.plus(stance.direction(0, 0, -height.um() / 2))));
     }
@@ -42,7 +45,8 @@ public record Strut(Kind kind, Stance stance) {
             return Stance.at(Vec.ZERO, d.x() > 0 ? Turn.NONE : d.x() < 0 ? Turn.of(2) : Turn.of(d.y() > 0 ? 1 : 3));
         }
         var yaw = flat == 0 ? 0 : Math.toDegrees(StrictMath.atan2(d.y(), d.x()));
-        return new Stance(Vec.ZERO, Turn.NONE, false, yaw, new Lean(0, Math.toDegrees(-StrictMath.atan2(d.z(), flat)), 1));
+        return new Stance(
+                Vec.ZERO, Turn.NONE, false, yaw, new Lean(0, Math.toDegrees(-StrictMath.atan2(d.z(), flat)), 1));
     }
 
     private static void section(String field, Length length) {

@@ -30,7 +30,10 @@ public sealed interface Copies {
 
         @Override
         public List<Pose> poses() {
-            return IntStream.range(0, count).mapToObj(i -> Pose.at(new Point(step.x() * i / 1000.0, step.y() * i / 1000.0, step.z() * i / 1000.0))).toList();
+            return IntStream.range(0, count)
+                    .mapToObj(i ->
+                            Pose.at(new Point(step.x() * i / 1000.0, step.y() * i / 1000.0, step.z() * i / 1000.0)))
+                    .toList();
         }
     }
 
@@ -53,7 +56,9 @@ public sealed interface Copies {
         public List<Pose> poses() {
             var to = Pose.at(new Point(-x / 1000.0, -y / 1000.0, 0));
             var back = Pose.at(new Point(x / 1000.0, y / 1000.0, 0));
-            return IntStream.range(0, count).mapToObj(i -> to.then(Pose.turned(0, 0, sweep * i / count)).then(back)).toList();
+            return IntStream.range(0, count)
+                    .mapToObj(i -> to.then(Pose.turned(0, 0, sweep * i / count)).then(back))
+                    .toList();
         }
     }
 

@@ -50,7 +50,11 @@ record Cutting(List<Part> parts) {
                 part.solids().forEach(box -> solids.add(new Solid(box, part.isRound())));
             } else if (part.fillsItsSolids()) {
                 for (var cut : part.solids()) {
-                    var left = solids.stream().flatMap(s -> s.box().overlaps(cut) ? minus(s.box(), cut).map(box -> new Solid(box, s.round())) : Stream.of(s)).toList();
+                    var left = solids.stream()
+                            .flatMap(s -> s.box().overlaps(cut)
+                                    ? minus(s.box(), cut).map(box -> new Solid(box, s.round()))
+                                    : Stream.of(s))
+                            .toList();
                     solids.clear();
                     solids.addAll(left);
                 }
@@ -66,9 +70,14 @@ record Cutting(List<Part> parts) {
         var b = box.max();
         var c = within.min();
         var d = within.max();
-        return Stream.of(new long[] {a.x(), a.y(), a.z(), c.x(), b.y(), b.z()}, new long[] {d.x(), a.y(), a.z(), b.x(), b.y(), b.z()},
-                new long[] {c.x(), a.y(), a.z(), d.x(), c.y(), b.z()}, new long[] {c.x(), d.y(), a.z(), d.x(), b.y(), b.z()},
-                new long[] {c.x(), c.y(), a.z(), d.x(), d.y(), c.z()}, new long[] {c.x(), c.y(), d.z(), d.x(), d.y(), b.z()})
-                .filter(n -> n[0] < n[3] && n[1] < n[4] && n[2] < n[5]).map(n -> Box.of(n[0], n[1], n[2], n[3], n[4], n[5]));
+        return Stream.of(
+                        new long[] {a.x(), a.y(), a.z(), c.x(), b.y(), b.z()},
+                        new long[] {d.x(), a.y(), a.z(), b.x(), b.y(), b.z()},
+                        new long[] {c.x(), a.y(), a.z(), d.x(), c.y(), b.z()},
+                        new long[] {c.x(), d.y(), a.z(), d.x(), b.y(), b.z()},
+                        new long[] {c.x(), c.y(), a.z(), d.x(), d.y(), c.z()},
+                        new long[] {c.x(), c.y(), d.z(), d.x(), d.y(), b.z()})
+                .filter(n -> n[0] < n[3] && n[1] < n[4] && n[2] < n[5])
+                .map(n -> Box.of(n[0], n[1], n[2], n[3], n[4], n[5]));
     }
 }

@@ -11,8 +11,7 @@ final class Extent {
     /** What lies this near to a whole micrometre is meant to lie on it. */
     private static final double MEANT = 1e-3;
 
-    private Extent() {
-    }
+    private Extent() {}
 
     /** The least box of whole micrometres that holds the points, which are in millimetres. */
     static Box of(Stream<Point> points) {
@@ -25,13 +24,20 @@ final class Extent {
                 high[i] = Math.max(high[i], at[i]);
             }
         });
-        var lo = Arrays.stream(low).mapToLong(v -> (long) Math.floor(v * 1000 + MEANT)).toArray();
-        var hi = Arrays.stream(high).mapToLong(v -> (long) Math.ceil(v * 1000 - MEANT)).toArray();
+        var lo = Arrays.stream(low)
+                .mapToLong(v -> (long) Math.floor(v * 1000 + MEANT))
+                .toArray();
+        var hi = Arrays.stream(high)
+                .mapToLong(v -> (long) Math.ceil(v * 1000 - MEANT))
+                .toArray();
         return Box.of(lo[0], lo[1], lo[2], hi[0], hi[1], hi[2]);
     }
 
     static Stream<Point> corners(Box box) {
-        return Stream.of(0, 1, 2, 3, 4, 5, 6, 7).map(i -> new Point(((i & 1) == 0 ? box.min() : box.max()).x() / 1000.0, ((i & 2) == 0 ? box.min() : box.max()).y() / 1000.0,
-                ((i & 4) == 0 ? box.min() : box.max()).z() / 1000.0));
+        return Stream.of(0, 1, 2, 3, 4, 5, 6, 7)
+                .map(i -> new Point(
+                        ((i & 1) == 0 ? box.min() : box.max()).x() / 1000.0,
+                        ((i & 2) == 0 ? box.min() : box.max()).y() / 1000.0,
+                        ((i & 4) == 0 ? box.min() : box.max()).z() / 1000.0));
     }
 }

@@ -106,7 +106,9 @@ public sealed interface Form {
         /** As wide as the slab's openings leave them: columns between openings, then what is above and below. */
         @Override
         public List<Box> solids() {
-            return left(size, openings).columns().stream().map(r -> Box.of(r.x0(), 0, r.y0(), r.x1(), size.y(), r.y1())).toList();
+            return left(size, openings).columns().stream()
+                    .map(r -> Box.of(r.x0(), 0, r.y0(), r.x1(), size.y(), r.y1()))
+                    .toList();
         }
 
         @Override
@@ -116,7 +118,8 @@ public sealed interface Form {
 
         @Override
         public void addTo(Faces faces, Bevel bevel) {
-            Outline.of(left(size, openings)).forEach(body -> BevelledPrism.add(faces, bevel, rings(body), 0, size.y() / 1000.0));
+            Outline.of(left(size, openings))
+                    .forEach(body -> BevelledPrism.add(faces, bevel, rings(body), 0, size.y() / 1000.0));
         }
     }
 
@@ -139,7 +142,9 @@ public sealed interface Form {
 
         @Override
         public List<Box> solids() {
-            return outline.rects().stream().map(r -> Box.of(r.x0(), r.y0(), 0, r.x1(), r.y1(), height)).toList();
+            return outline.rects().stream()
+                    .map(r -> Box.of(r.x0(), r.y0(), 0, r.x1(), r.y1(), height))
+                    .toList();
         }
 
         @Override
@@ -153,11 +158,18 @@ public sealed interface Form {
             var rings = new ArrayList<Ring>();
             rings.add(lying(outline).ring(false));
             holes.forEach(h -> rings.add(lying(h).ring(true)));
-            BevelledPrism.add((corners, normals, laid) -> faces.face(upright(corners), upright(normals), laid), bevel, rings, 0, height / 1000.0);
+            BevelledPrism.add(
+                    (corners, normals, laid) -> faces.face(upright(corners), upright(normals), laid),
+                    bevel,
+                    rings,
+                    0,
+                    height / 1000.0);
         }
 
         private static Outline lying(Outline o) {
-            return new Outline(o.corners().stream().map(c -> new Outline.Corner(c.x(), -c.y(), c.radius())).toList());
+            return new Outline(o.corners().stream()
+                    .map(c -> new Outline.Corner(c.x(), -c.y(), c.radius()))
+                    .toList());
         }
 
         private static Point[] upright(Point[] lying) {
@@ -201,7 +213,8 @@ public sealed interface Form {
         public List<Box> solids() {
             var solids = new ArrayList<Box>();
             for (var i = 0; i < treads; i++) {
-                solids.add(Box.of(size.x() * i / treads, 0, soffit(i), size.x() * (i + 1) / treads, size.y(), top(i + 1)));
+                solids.add(
+                        Box.of(size.x() * i / treads, 0, soffit(i), size.x() * (i + 1) / treads, size.y(), top(i + 1)));
             }
             return solids;
         }
@@ -227,7 +240,8 @@ public sealed interface Form {
             if (foot > 0) {
                 outline.add(new Ring.Corner(0, 0));
             }
-            BevelledPrism.add(faces, bevel, List.of(Ring.of(outline, false, Outline.TOLERANCE_MM)), 0, size.y() / 1000.0);
+            BevelledPrism.add(
+                    faces, bevel, List.of(Ring.of(outline, false, Outline.TOLERANCE_MM)), 0, size.y() / 1000.0);
         }
     }
 
@@ -255,14 +269,23 @@ public sealed interface Form {
                 var lowB = lowFrom + (lowTo - lowFrom) * (i + 1) / SLICES;
                 var highA = highFrom + (highTo - highFrom) * i / SLICES;
                 var highB = highFrom + (highTo - highFrom) * (i + 1) / SLICES;
-                solids.add(Box.of(length * i / SLICES, 0, Math.min(lowA, lowB), length * (i + 1) / SLICES, width, Math.max(highA, highB)));
+                solids.add(Box.of(
+                        length * i / SLICES,
+                        0,
+                        Math.min(lowA, lowB),
+                        length * (i + 1) / SLICES,
+                        width,
+                        Math.max(highA, highB)));
             }
             return solids;
         }
 
         @Override
         public void addTo(Faces faces, Bevel bevel) {
-            var outline = new ArrayList<>(List.of(new Ring.Corner(0, lowFrom / 1000.0), new Ring.Corner(length / 1000.0, lowTo / 1000.0), new Ring.Corner(length / 1000.0, highTo / 1000.0)));
+            var outline = new ArrayList<>(List.of(
+                    new Ring.Corner(0, lowFrom / 1000.0),
+                    new Ring.Corner(length / 1000.0, lowTo / 1000.0),
+                    new Ring.Corner(length / 1000.0, highTo / 1000.0)));
             if (highFrom > lowFrom) {
                 outline.add(new Ring.Corner(0, highFrom / 1000.0));
             }
@@ -303,10 +326,14 @@ public sealed interface Form {
             for (var i = 0; i < profile.size(); i++) {
                 var s = profile.get(i);
                 if (s.radius() < 0 || s.radius() > 50_000_000 || s.radius() == 0 && i > 0 && i + 1 < profile.size()) {
-                    throw new Refused("profile", "Point " + (i + 1) + " of the half profile lies off the axis by more than 0, and at most 50 m.");
+                    throw new Refused(
+                            "profile",
+                            "Point " + (i + 1)
+                                    + " of the half profile lies off the axis by more than 0, and at most 50 m.");
                 }
                 if (i > 0 && (s.z() < profile.get(i - 1).z() || s.equals(profile.get(i - 1)))) {
-                    throw new Refused("profile", "Point " + (i + 1) + " of the half profile lies below or on the one before it.");
+                    throw new Refused(
+                            "profile", "Point " + (i + 1) + " of the half profile lies below or on the one before it.");
                 }
             }
             if (profile.get(0).z() == profile.get(profile.size() - 1).z()) {
@@ -322,7 +349,13 @@ public sealed interface Form {
         @Override
         public List<Box> solids() {
             var radius = profile.stream().mapToLong(Station::radius).max().orElse(0);
-            return List.of(Box.of(-radius, -radius, profile.get(0).z(), radius, radius, profile.get(profile.size() - 1).z()));
+            return List.of(Box.of(
+                    -radius,
+                    -radius,
+                    profile.get(0).z(),
+                    radius,
+                    radius,
+                    profile.get(profile.size() - 1).z()));
         }
 
         /** Closed to the axis. */
@@ -398,7 +431,8 @@ public sealed interface Form {
      * @param up       −1 its lower edge, 0 its middle, 1 its upper edge
      * @param mirrored whether its left is on the right
      */
-    record Pushed(Profile profile, List<Corner> path, boolean closed, int across, int up, boolean mirrored) implements Form {
+    record Pushed(Profile profile, List<Corner> path, boolean closed, int across, int up, boolean mirrored)
+            implements Form {
 
         /** @param radius that the path is rounded by there, 0 or more */
         public record Corner(Vec at, long radius) {
@@ -414,20 +448,31 @@ public sealed interface Form {
         public Pushed {
             path = List.copyOf(path);
             if (path.size() < (closed ? 3 : 2) || path.size() > 200) {
-                throw new Refused("path", closed ? "A closed path has 3 to 200 corners." : "A path has 2 to 200 corners.");
+                throw new Refused(
+                        "path", closed ? "A closed path has 3 to 200 corners." : "A path has 2 to 200 corners.");
             }
             for (var i = closed ? 0 : 1; i < path.size(); i++) {
-                if (path.get(i).at().equals(path.get((i + path.size() - 1) % path.size()).at())) {
+                if (path.get(i)
+                        .at()
+                        .equals(path.get((i + path.size() - 1) % path.size()).at())) {
                     throw new Refused("path", "Corner " + (i + 1) + " of the path lies where the one before it does.");
                 }
             }
             if (path.stream().anyMatch(c -> c.radius() < 0)) {
                 throw new Refused("path", "A path is rounded by 0 or more.");
             }
-            push((corners, normals, laid) -> { }, Bevel.chamfer(0), profile, path, closed, across, up, mirrored);
+            push((corners, normals, laid) -> {}, Bevel.chamfer(0), profile, path, closed, across, up, mirrored);
         }
 
-        private static void push(Faces faces, Bevel bevel, Profile profile, List<Corner> path, boolean closed, int across, int up, boolean mirrored) {
+        private static void push(
+                Faces faces,
+                Bevel bevel,
+                Profile profile,
+                List<Corner> path,
+                boolean closed,
+                int across,
+                int up,
+                boolean mirrored) {
             try {
                 Sweep.add(faces, rings(profile, bevel, across, up, mirrored), line(path, closed), closed);
             } catch (IllegalArgumentException e) {
@@ -446,8 +491,13 @@ public sealed interface Form {
             var outlines = profile.outlines();
             var rings = new ArrayList<Ring>();
             for (var i = 0; i < outlines.size(); i++) {
-                rings.add(Ring.of(outlines.get(i).millimetres().stream().map(c -> new Ring.Corner(mirrored ? -(c.x() + x) : c.x() + x, c.y() + y, c.radius())).toList(),
-                        i > 0, bevel, Outline.TOLERANCE_MM));
+                rings.add(Ring.of(
+                        outlines.get(i).millimetres().stream()
+                                .map(c -> new Ring.Corner(mirrored ? -(c.x() + x) : c.x() + x, c.y() + y, c.radius()))
+                                .toList(),
+                        i > 0,
+                        bevel,
+                        Outline.TOLERANCE_MM));
             }
             return rings;
         }
@@ -461,7 +511,8 @@ public sealed interface Form {
             Sweep.add((corners, normals, laid) -> faces.add(corners), List.of(ring), line, closed);
             var boxes = new ArrayList<Box>();
             for (var s = 0; s < (closed ? line.size() : line.size() - 1); s++) {
-                boxes.add(Extent.of(faces.subList(s * ring.size(), (s + 1) * ring.size()).stream().flatMap(Stream::of)));
+                boxes.add(Extent.of(faces.subList(s * ring.size(), (s + 1) * ring.size()).stream()
+                        .flatMap(Stream::of)));
             }
             return boxes;
         }
@@ -498,7 +549,11 @@ public sealed interface Form {
         /** One for each body of a letter. */
         @Override
         public List<Box> solids() {
-            return bodies().stream().map(rings -> Extent.of(rings.get(0).points().stream().flatMap(p -> Stream.of(new Point(p.x(), 0, p.y()), new Point(p.x(), depth / 1000.0, p.y()))))).toList();
+            return bodies().stream()
+                    .map(rings -> Extent.of(rings.get(0).points().stream()
+                            .flatMap(p ->
+                                    Stream.of(new Point(p.x(), 0, p.y()), new Point(p.x(), depth / 1000.0, p.y())))))
+                    .toList();
         }
 
         @Override
@@ -523,7 +578,12 @@ public sealed interface Form {
         @Override
         public List<Box> solids() {
             var box = shell.box();
-            return List.of(new Box(box.min(), new Vec(Math.max(box.max().x(), box.min().x() + 100), Math.max(box.max().y(), box.min().y() + 100), Math.max(box.max().z(), box.min().z() + 100))));
+            return List.of(new Box(
+                    box.min(),
+                    new Vec(
+                            Math.max(box.max().x(), box.min().x() + 100),
+                            Math.max(box.max().y(), box.min().y() + 100),
+                            Math.max(box.max().z(), box.min().z() + 100))));
         }
 
         @Override

@@ -21,6 +21,7 @@ public final class Kind {
     private final long look;
     /** From the natural frame to the piece's own. */
     private final Vec by;
+
     private final Box box;
     private final List<Solid> solids;
     private final int hash;
@@ -38,7 +39,9 @@ public final class Kind {
         var natural = recipe.box();
         by = Vec.ZERO.minus(natural.min()).minus(pivot.in(natural.size()));
         this.box = natural.movedBy(by);
-        this.solids = recipe.solids().stream().map(s -> new Solid(s.box().movedBy(by), s.round())).toList();
+        this.solids = recipe.solids().stream()
+                .map(s -> new Solid(s.box().movedBy(by), s.round()))
+                .toList();
         this.hash = 31 * (31 * role.ordinal() + recipe.hashCode()) + pivot.ordinal() + 7919 * Long.hashCode(look);
     }
 
@@ -119,7 +122,10 @@ public final class Kind {
             return Piece.code(role, x, new Length(size.y()));
         }
         if (recipe instanceof Recipe.CornerPiece) {
-            return Piece.code(role, x, new Length(size.y())) + (size.z() == storey.um() ? "" : "-H" + new Length(size.z()).toMillimetres().toPlainString());
+            return Piece.code(role, x, new Length(size.y()))
+                    + (size.z() == storey.um()
+                            ? ""
+                            : "-H" + new Length(size.z()).toMillimetres().toPlainString());
         }
         if (recipe instanceof Recipe.Mass) {
             return Piece.code(role, x, new Length(size.y()), new Length(size.z()));
@@ -134,7 +140,9 @@ public final class Kind {
             return Piece.code(role, x);
         }
         var code = Piece.code(role, x);
-        return size.z() == storey.um() ? code : code + "-H" + new Length(size.z()).toMillimetres().toPlainString();
+        return size.z() == storey.um()
+                ? code
+                : code + "-H" + new Length(size.z()).toMillimetres().toPlainString();
     }
 
     /** What a person calls it, its sizes in the unit. */
@@ -196,7 +204,13 @@ public final class Kind {
 
     @Override
     public boolean equals(Object o) {
-        return this == o || o instanceof Kind k && hash == k.hash && role == k.role && pivot == k.pivot && look == k.look && recipe.equals(k.recipe);
+        return this == o
+                || o instanceof Kind k
+                        && hash == k.hash
+                        && role == k.role
+                        && pivot == k.pivot
+                        && look == k.look
+                        && recipe.equals(k.recipe);
     }
 
     @Override

@@ -73,7 +73,9 @@ public final class Kit {
     /** The code of a kind; what it is where it has none. */
     public String code(Kind kind) {
         var id = ids.get(kind);
-        return id == null ? kind.role().label() : Objects.requireNonNull(byId.get(id)).code();
+        return id == null
+                ? kind.role().label()
+                : Objects.requireNonNull(byId.get(id)).code();
     }
 
     /** Those of the kinds that have no code yet, each once, in the order given. */
@@ -85,7 +87,9 @@ public final class Kit {
     public List<String> codes(List<Kind> unnamed, Length storey) {
         var given = new HashSet<String>();
         byId.values().forEach(p -> given.add(p.code()));
-        return unnamed.stream().map(kind -> free(kind.suggestedCode(storey), given)).toList();
+        return unnamed.stream()
+                .map(kind -> free(kind.suggestedCode(storey), given))
+                .toList();
     }
 
     /** The code wanted for a kind, or with a number where it is given to another. */

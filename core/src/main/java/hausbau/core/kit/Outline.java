@@ -21,6 +21,7 @@ public record Outline(List<Corner> corners) {
 
     /** How far a chord may lie from its arc. */
     static final double TOLERANCE_MM = 0.5;
+
     private static final int MOST = 500;
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
@@ -42,7 +43,10 @@ public record Outline(List<Corner> corners) {
             var a = corners.get(i);
             var b = corners.get((i + 1) % corners.size());
             if (a.x() == b.x() && a.y() == b.y()) {
-                throw new Refused("outline", "Corners " + (i + 1) + " and " + ((i + 1) % corners.size() + 1) + " of the outline are in the same place.");
+                throw new Refused(
+                        "outline",
+                        "Corners " + (i + 1) + " and " + ((i + 1) % corners.size() + 1)
+                                + " of the outline are in the same place.");
             }
             if (a.radius() < 0) {
                 throw new Refused("outline", "A corner is rounded by 0 or more.");
@@ -52,7 +56,8 @@ public record Outline(List<Corner> corners) {
     }
 
     static Outline rectangle(long x0, long y0, long x1, long y1) {
-        return new Outline(List.of(new Corner(x0, y0, 0), new Corner(x1, y0, 0), new Corner(x1, y1, 0), new Corner(x0, y1, 0)));
+        return new Outline(
+                List.of(new Corner(x0, y0, 0), new Corner(x1, y0, 0), new Corner(x1, y1, 0), new Corner(x0, y1, 0)));
     }
 
     private static Ring ring(List<Corner> corners, boolean isHole, double tolerance) {
@@ -102,13 +107,21 @@ public record Outline(List<Corner> corners) {
 
     Rect extent() {
         var ring = ring(false).points();
-        return new Rect(Math.round(1000 * ring.stream().mapToDouble(Ring.At::x).min().orElseThrow()), Math.round(1000 * ring.stream().mapToDouble(Ring.At::y).min().orElseThrow()),
-                Math.round(1000 * ring.stream().mapToDouble(Ring.At::x).max().orElseThrow()), Math.round(1000 * ring.stream().mapToDouble(Ring.At::y).max().orElseThrow()));
+        return new Rect(
+                Math.round(1000 * ring.stream().mapToDouble(Ring.At::x).min().orElseThrow()),
+                Math.round(1000 * ring.stream().mapToDouble(Ring.At::y).min().orElseThrow()),
+                Math.round(1000 * ring.stream().mapToDouble(Ring.At::x).max().orElseThrow()),
+                Math.round(1000 * ring.stream().mapToDouble(Ring.At::y).max().orElseThrow()));
     }
 
     /** Rectangles that hold it: exactly those it is made of where it is right-angled, one otherwise. */
     List<Rect> rects() {
-        return isRightAngled() ? Region.inside(List.of(new Loop(corners.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList()))).rects() : List.of(extent());
+        return isRightAngled()
+                ? Region.inside(List.of(new Loop(corners.stream()
+                                .map(c -> new Loop.Corner(c.x(), c.y()))
+                                .toList())))
+                        .rects()
+                : List.of(extent());
     }
 
     boolean isRightAngled() {
@@ -117,14 +130,17 @@ public record Outline(List<Corner> corners) {
             var a = corners.get(i);
             var b = corners.get((i + 1) % n);
             return a.radius() == 0 && (a.x() == b.x() || a.y() == b.y());
-        });    }
+        });
+    }
 
     /** The outlines of a right-angled region, each followed by nothing but its own holes. */
     static List<List<Outline>> of(Region region) {
         var outer = new ArrayList<List<Outline>>();
         var holes = new ArrayList<Outline>();
         for (var loop : region.loops()) {
-            var outline = new Outline(loop.corners().stream().map(c -> new Corner(c.x(), c.y(), 0)).toList());
+            var outline = new Outline(loop.corners().stream()
+                    .map(c -> new Corner(c.x(), c.y(), 0))
+                    .toList());
             // A region lies to the right of its loops.
             if (outline.twiceArea() < 0) {
                 outer.add(new ArrayList<>(List.of(outline)));
@@ -134,16 +150,22 @@ public record Outline(List<Corner> corners) {
         }
         for (var hole : holes) {
             var within = polygon(hole.ring(false));
-            outer.stream().filter(o -> polygon(o.get(0).ring(false)).contains(within)).findFirst().orElseThrow().add(hole);
+            outer.stream()
+                    .filter(o -> polygon(o.get(0).ring(false)).contains(within))
+                    .findFirst()
+                    .orElseThrow()
+                    .add(hole);
         }
         return outer;
     }
 
     private long twiceArea() {
-        return LongStream.range(0, corners.size()).map(i -> {
-            var a = corners.get((int) i);
-            var b = corners.get((int) (i + 1) % corners.size());
-            return a.x() * b.y() - b.x() * a.y();
-        }).sum();
+        return LongStream.range(0, corners.size())
+                .map(i -> {
+                    var a = corners.get((int) i);
+                    var b = corners.get((int) (i + 1) % corners.size());
+                    return a.x() * b.y() - b.x() * a.y();
+                })
+                .sum();
     }
 }

@@ -30,7 +30,18 @@ import java.util.stream.Stream;
  * @param cuts   whether it is not there itself, but is taken out of all parts that come before it
  * @param laying how it lies on its sheet
  */
-public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, Vec at, Turning turn, Copies copies, Taper taper, boolean hidden, boolean cuts, Laying laying) {
+public record Part(
+        String name,
+        Swatch swatch,
+        Optional<Edge> edge,
+        Form form,
+        Vec at,
+        Turning turn,
+        Copies copies,
+        Taper taper,
+        boolean hidden,
+        boolean cuts,
+        Laying laying) {
 
     /** @param width of the bevel, 0 to 1 m, @param segments 1 to 8; 1 is a chamfer */
     public record Edge(Length width, int segments) {
@@ -79,7 +90,17 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
     }
 
     /** As it lies on its sheet by itself. */
-    public Part(String name, Swatch swatch, Optional<Edge> edge, Form form, Vec at, Turning turn, Copies copies, Taper taper, boolean hidden, boolean cuts) {
+    public Part(
+            String name,
+            Swatch swatch,
+            Optional<Edge> edge,
+            Form form,
+            Vec at,
+            Turning turn,
+            Copies copies,
+            Taper taper,
+            boolean hidden,
+            boolean cuts) {
         this(name, swatch, edge, form, at, turn, copies, taper, hidden, cuts, Laying.AS_IT_LIES);
     }
 
@@ -91,7 +112,18 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
 
     /** A plain part with the usual bevel. */
     public static Part of(Swatch swatch, Form form, Vec at) {
-        return new Part("", swatch, Optional.empty(), form, at, Turning.NONE, Copies.ONE, Taper.NONE, false, false, Laying.AS_IT_LIES);
+        return new Part(
+                "",
+                swatch,
+                Optional.empty(),
+                form,
+                at,
+                Turning.NONE,
+                Copies.ONE,
+                Taper.NONE,
+                false,
+                false,
+                Laying.AS_IT_LIES);
     }
 
     static Part block(Swatch swatch, Box box) {
@@ -138,20 +170,28 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
 
     /** What each of its copies takes in all; none where it is hidden. */
     public List<Box> extents() {
-        return solidsOfCopies().flatMap(solids -> solids.stream().reduce(Box::union).stream()).toList();
+        return solidsOfCopies()
+                .flatMap(solids -> solids.stream().reduce(Box::union).stream())
+                .toList();
     }
 
     private Stream<List<Box>> solidsOfCopies() {
         if (hidden) {
             return Stream.empty();
         }
-        var solids = taper.equals(Taper.NONE) ? form.solids() : Tapering.of(this).solids();
-        return poses().stream().map(pose -> solids.stream().map(box -> Extent.of(Extent.corners(box).map(pose::place))).toList());
+        var solids =
+                taper.equals(Taper.NONE) ? form.solids() : Tapering.of(this).solids();
+        return poses().stream().map(pose -> solids.stream()
+                .map(box -> Extent.of(Extent.corners(box).map(pose::place)))
+                .toList());
     }
 
     /** Whether its boxes hold it and nothing else. */
     boolean fillsItsSolids() {
-        return form.fillsItsSolids() && taper.equals(Taper.NONE) && turn.isSquare() && poses().stream().allMatch(Pose::isSquare);
+        return form.fillsItsSolids()
+                && taper.equals(Taper.NONE)
+                && turn.isSquare()
+                && poses().stream().allMatch(Pose::isSquare);
     }
 
     /** A sharp edge is cut where none is told: a bevel of what cuts would be a ridge in what is left. */
@@ -160,8 +200,17 @@ public record Part(String name, Swatch swatch, Optional<Edge> edge, Form form, V
     }
 
     private void addTo(Faces faces, Pose pose, int copy, Finish finish) {
-        Patch.lay(swatch, finish, laying, copy, pose, faces,
-                laid -> form.addTo(taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid), bevel(finish), finish.sheetWidth(swatch)));
+        Patch.lay(
+                swatch,
+                finish,
+                laying,
+                copy,
+                pose,
+                faces,
+                laid -> form.addTo(
+                        taper.equals(Taper.NONE) ? laid : Tapering.of(this).into(laid),
+                        bevel(finish),
+                        finish.sheetWidth(swatch)));
     }
 
     void addTo(MeshBuilder mesh, Finish finish) {

@@ -33,18 +33,27 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
     public record Band(String name, Swatch swatch, long height, long proud) {
 
         public Band {
-            require(height >= 0 && proud >= 0 && proud <= PROUD, "bands", "A band is 0 or higher, and stands out by 0 to 500 mm.");
+            require(
+                    height >= 0 && proud >= 0 && proud <= PROUD,
+                    "bands",
+                    "A band is 0 or higher, and stands out by 0 to 500 mm.");
         }
     }
 
     /** Where along a piece something is measured from. */
-    public enum From { FOOT, TOP }
+    public enum From {
+        FOOT,
+        TOP
+    }
 
     /** A profile along the face, its left edge against it; it stops at openings. @param at from there to the trim's nearer edge */
     public record Trim(String name, Swatch swatch, Profile profile, From from, long at) {
 
         public Trim {
-            require(at >= 0 && profile.width() <= PROUD, "trims", "A trim lies 0 or more from the foot or the top, and stands out by at most 500 mm.");
+            require(
+                    at >= 0 && profile.width() <= PROUD,
+                    "trims",
+                    "A trim lies 0 or more from the foot or the top, and stands out by at most 500 mm.");
         }
     }
 
@@ -58,7 +67,13 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
     }
 
     /** Where along a piece uprights stand. */
-    public enum At { START, END, ENDS, MIDDLE, PITCH }
+    public enum At {
+        START,
+        END,
+        ENDS,
+        MIDDLE,
+        PITCH
+    }
 
     /**
      * An upright block on the face, where no opening is.
@@ -69,7 +84,14 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
     public record Upright(String name, Swatch swatch, At at, long width, long proud, long pitch, long low, long high) {
 
         public Upright {
-            require(width > 0 && proud > 0 && proud <= PROUD && low >= 0 && high >= 0 && (at != At.PITCH || pitch >= width), "uprights",
+            require(
+                    width > 0
+                            && proud > 0
+                            && proud <= PROUD
+                            && low >= 0
+                            && high >= 0
+                            && (at != At.PITCH || pitch >= width),
+                    "uprights",
                     "An upright is wider than 0, stands out by up to 500 mm, and its pitch is at least its width.");
         }
     }
@@ -85,16 +107,37 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
         trims = List.copyOf(trims);
         uprights = List.copyOf(uprights);
         require(least >= 0, "least", "A least height is 0 or more.");
-        require(bands.size() <= MOST && trims.size() <= MOST && uprights.size() <= MOST, "bands", "A pattern has at most 12 bands, trims and uprights each.");
-        require(bands.stream().filter(b -> b.height() == 0).count() == 1, "bands", "One band, and only one, has no height of its own and takes what is left.");
+        require(
+                bands.size() <= MOST && trims.size() <= MOST && uprights.size() <= MOST,
+                "bands",
+                "A pattern has at most 12 bands, trims and uprights each.");
+        require(
+                bands.stream().filter(b -> b.height() == 0).count() == 1,
+                "bands",
+                "One band, and only one, has no height of its own and takes what is left.");
     }
 
     /** To begin from: a plinth, a dado with its rail, plaster, a cornice. */
     public static Pattern usual() {
-        return new Pattern(2_000_000,
-                List.of(new Band("plinth", Swatch.STONE, 200_000, 30_000), new Band("dado", Swatch.TILE, 1_300_000, 12_000), new Band("wall", Swatch.PLASTER, 0, 0)),
-                List.of(new Trim("rail", Swatch.TIMBER, Profile.of(Profile.Kind.BAR, 40_000, 60_000, 0, 0, 8_000), From.FOOT, 1_500_000),
-                        new Trim("cornice", Swatch.PLASTER, Profile.of(Profile.Kind.CORNICE, 120_000, 120_000, 0, 0, 0), From.TOP, 0)),
+        return new Pattern(
+                2_000_000,
+                List.of(
+                        new Band("plinth", Swatch.STONE, 200_000, 30_000),
+                        new Band("dado", Swatch.TILE, 1_300_000, 12_000),
+                        new Band("wall", Swatch.PLASTER, 0, 0)),
+                List.of(
+                        new Trim(
+                                "rail",
+                                Swatch.TIMBER,
+                                Profile.of(Profile.Kind.BAR, 40_000, 60_000, 0, 0, 8_000),
+                                From.FOOT,
+                                1_500_000),
+                        new Trim(
+                                "cornice",
+                                Swatch.PLASTER,
+                                Profile.of(Profile.Kind.CORNICE, 120_000, 120_000, 0, 0, 0),
+                                From.TOP,
+                                0)),
                 List.of());
     }
 
@@ -127,7 +170,18 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
             return dress(recipe.size(), List.of());
         }
         if (recipe instanceof Recipe.CornerPost) {
-            return layers(recipe.size()).stream().map(l -> Part.block(l.band().swatch(), Box.of(0, 0, l.low(), recipe.size().x(), recipe.size().y(), l.high())).named(l.band().name())).toList();
+            return layers(recipe.size()).stream()
+                    .map(l -> Part.block(
+                                    l.band().swatch(),
+                                    Box.of(
+                                            0,
+                                            0,
+                                            l.low(),
+                                            recipe.size().x(),
+                                            recipe.size().y(),
+                                            l.high()))
+                            .named(l.band().name()))
+                    .toList();
         }
         return recipe.parts();
     }
@@ -136,8 +190,7 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
         return ((Form.Panel) panel.form()).openings().get(0);
     }
 
-    private record Layer(Band band, long low, long high) {
-    }
+    private record Layer(Band band, long low, long high) {}
 
     /** What of each band there is on a piece so high. */
     private List<Layer> layers(Vec size) {
@@ -159,10 +212,20 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
     private List<Part> dress(Vec size, List<Rect> holes) {
         var parts = new ArrayList<Part>();
         for (var layer : layers(size)) {
-            var within = holes.stream().filter(h -> h.y0() < layer.high() && h.y1() > layer.low())
-                    .map(h -> new Rect(h.x0(), Math.max(h.y0(), layer.low()) - layer.low(), h.x1(), Math.min(h.y1(), layer.high()) - layer.low())).toList();
+            var within = holes.stream()
+                    .filter(h -> h.y0() < layer.high() && h.y1() > layer.low())
+                    .map(h -> new Rect(
+                            h.x0(),
+                            Math.max(h.y0(), layer.low()) - layer.low(),
+                            h.x1(),
+                            Math.min(h.y1(), layer.high()) - layer.low()))
+                    .toList();
             var body = new Vec(size.x(), size.y() + layer.band().proud(), layer.high() - layer.low());
-            parts.add(Part.of(layer.band().swatch(), within.isEmpty() ? new Form.Block(body) : new Form.Panel(body, within), new Vec(0, -layer.band().proud(), layer.low())).named(layer.band().name()));
+            parts.add(Part.of(
+                            layer.band().swatch(),
+                            within.isEmpty() ? new Form.Block(body) : new Form.Panel(body, within),
+                            new Vec(0, -layer.band().proud(), layer.low()))
+                    .named(layer.band().name()));
         }
         if (size.z() >= least) {
             trims.forEach(t -> parts.addAll(along(t, size, holes)));
@@ -180,7 +243,10 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
             return parts;
         }
         var from = 0L;
-        for (var hole : holes.stream().filter(h -> h.y0() < low + height && h.y1() > low).sorted(Comparator.comparingLong(Rect::x0)).toList()) {
+        for (var hole : holes.stream()
+                .filter(h -> h.y0() < low + height && h.y1() > low)
+                .sorted(Comparator.comparingLong(Rect::x0))
+                .toList()) {
             stretch(trim, from, hole.x0(), low, parts);
             from = hole.x1();
         }
@@ -191,8 +257,19 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
     private static void stretch(Trim trim, long from, long to, long low, List<Part> into) {
         if (to - from > 100) {
             // Eastward the room lies to the right.
-            into.add(Part.of(trim.swatch(), new Pushed(trim.profile(), List.of(new Pushed.Corner(new Vec(0, 0, 0), 0), new Pushed.Corner(new Vec(to - from, 0, 0), 0)), false, -1, -1, false),
-                    new Vec(from, 0, low)).named(trim.name()));
+            into.add(Part.of(
+                            trim.swatch(),
+                            new Pushed(
+                                    trim.profile(),
+                                    List.of(
+                                            new Pushed.Corner(new Vec(0, 0, 0), 0),
+                                            new Pushed.Corner(new Vec(to - from, 0, 0), 0)),
+                                    false,
+                                    -1,
+                                    -1,
+                                    false),
+                            new Vec(from, 0, low))
+                    .named(trim.name()));
         }
     }
 
@@ -200,9 +277,11 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
         var high = size.z() - u.high();
         var parts = new ArrayList<Part>();
         for (var x : places(u, size.x())) {
-            var free = holes.stream().noneMatch(h -> h.x0() < x + u.width() && h.x1() > x && h.y0() < high && h.y1() > u.low());
+            var free = holes.stream()
+                    .noneMatch(h -> h.x0() < x + u.width() && h.x1() > x && h.y0() < high && h.y1() > u.low());
             if (x >= 0 && x + u.width() <= size.x() && high > u.low() && free) {
-                parts.add(Part.block(u.swatch(), Box.of(x, -u.proud(), u.low(), x + u.width(), 0, high)).named(u.name()));
+                parts.add(Part.block(u.swatch(), Box.of(x, -u.proud(), u.low(), x + u.width(), 0, high))
+                        .named(u.name()));
             }
         }
         return parts;
@@ -228,16 +307,21 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
     }
 
     /** What of a piece shows at one of its ends: a rectangle of Y and Z, and what that is made of. */
-    private record Shown(Swatch swatch, Rect at) {
-    }
+    private record Shown(Swatch swatch, Rect at) {}
 
     /** Those of these pieces, all equally high, whose ends do not look as those of a plain wall do: beside a neighbour there is a seam. */
     public List<Recipe> seams(List<Recipe> pieces) {
-        return pieces.stream().filter(r -> {
-            var plain = new Recipe.WallPanel(new Vec(Math.max(r.size().x(), 4_000_000), r.size().y(), r.size().z()));
-            var start = end(dress(plain), 0);
-            return !end(dress(r), 0).equals(start) || !end(dress(r), r.size().x()).equals(start);
-        }).toList();
+        return pieces.stream()
+                .filter(r -> {
+                    var plain = new Recipe.WallPanel(new Vec(
+                            Math.max(r.size().x(), 4_000_000),
+                            r.size().y(),
+                            r.size().z()));
+                    var start = end(dress(plain), 0);
+                    return !end(dress(r), 0).equals(start)
+                            || !end(dress(r), r.size().x()).equals(start);
+                })
+                .toList();
     }
 
     private static Set<Shown> end(List<Part> parts, long x) {
@@ -245,7 +329,13 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
         for (var part : parts) {
             for (var box : part.solids()) {
                 if (box.min().x() == x || box.max().x() == x) {
-                    shown.add(new Shown(part.swatch(), new Rect(box.min().y(), box.min().z(), box.max().y(), box.max().z())));
+                    shown.add(new Shown(
+                            part.swatch(),
+                            new Rect(
+                                    box.min().y(),
+                                    box.min().z(),
+                                    box.max().y(),
+                                    box.max().z())));
                 }
             }
         }

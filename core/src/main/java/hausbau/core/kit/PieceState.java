@@ -5,7 +5,10 @@ import java.util.Optional;
 
 /** How far a listed piece is. */
 public enum PieceState {
-    WANTED, STAND_IN, MODELLED, FINISHED;
+    WANTED,
+    STAND_IN,
+    MODELLED,
+    FINISHED;
 
     /**
      * The state as the kit shows it: what a person told, held to what is there. A piece that is in the kit stands in or is

@@ -57,6 +57,7 @@ public sealed interface Recipe {
 
         /** Thickness of the frame around the clear opening. */
         public static final Length FRAME = Length.ofMillimetres(40);
+
         private static final long FRAME_DEPTH = Length.ofMillimetres(80).um();
 
         public boolean isDoorway() {
@@ -68,16 +69,46 @@ public sealed interface Recipe {
             var frame = FRAME.um();
             var c = clear;
             var below = isDoorway() ? 0 : frame;
-            var hole = Box.of(c.min().x() - frame, 0, c.min().z() - below, c.max().x() + frame, size.y(), c.max().z() + frame);
+            var hole = Box.of(
+                    c.min().x() - frame,
+                    0,
+                    c.min().z() - below,
+                    c.max().x() + frame,
+                    size.y(),
+                    c.max().z() + frame);
             var y0 = Math.max(0, (size.y() - FRAME_DEPTH) / 2);
             var y1 = size.y() - y0;
             var parts = new ArrayList<Part>(List.of(
                     holed(size, hole).named("panel"),
-                    timber(hole.min().x(), y0, hole.min().z(), c.min().x(), y1, hole.max().z()),
-                    timber(c.max().x(), y0, hole.min().z(), hole.max().x(), y1, hole.max().z()),
-                    timber(c.min().x(), y0, c.max().z(), c.max().x(), y1, hole.max().z())));
+                    timber(
+                            hole.min().x(),
+                            y0,
+                            hole.min().z(),
+                            c.min().x(),
+                            y1,
+                            hole.max().z()),
+                    timber(
+                            c.max().x(),
+                            y0,
+                            hole.min().z(),
+                            hole.max().x(),
+                            y1,
+                            hole.max().z()),
+                    timber(
+                            c.min().x(),
+                            y0,
+                            c.max().z(),
+                            c.max().x(),
+                            y1,
+                            hole.max().z())));
             if (!isDoorway()) {
-                parts.add(timber(c.min().x(), y0, hole.min().z(), c.max().x(), y1, c.min().z()));
+                parts.add(timber(
+                        c.min().x(),
+                        y0,
+                        hole.min().z(),
+                        c.max().x(),
+                        y1,
+                        c.min().z()));
             }
             return parts;
         }
@@ -115,8 +146,19 @@ public sealed interface Recipe {
 
         @Override
         public List<Part> parts() {
-            return List.of(Part.of(Swatch.PLASTER, new Form.Prism(new Outline(List.of(corner(0, 0), corner(size.x(), 0), corner(size.x(), size.y() - leg.um()),
-                    corner(size.x() - leg.um(), size.y() - leg.um()), corner(size.x() - leg.um(), size.y()), corner(0, size.y()))), List.of(), size.z()), Vec.ZERO));
+            return List.of(Part.of(
+                    Swatch.PLASTER,
+                    new Form.Prism(
+                            new Outline(List.of(
+                                    corner(0, 0),
+                                    corner(size.x(), 0),
+                                    corner(size.x(), size.y() - leg.um()),
+                                    corner(size.x() - leg.um(), size.y() - leg.um()),
+                                    corner(size.x() - leg.um(), size.y()),
+                                    corner(0, size.y()))),
+                            List.of(),
+                            size.z()),
+                    Vec.ZERO));
         }
 
         private static Outline.Corner corner(long x, long y) {
@@ -223,11 +265,23 @@ public sealed interface Recipe {
             var waist = size.x() * 38 / 100;
             var neck = size.x() * 34 / 100;
             return List.of(
-                    Part.block(Swatch.STONE, new Box(Vec.ZERO, new Vec(size.x(), size.y(), BASE))).named("base"),
-                    turned(Swatch.STONE, new Vec(size.x() / 2, size.y() / 2, 0), new Station(0, low), new Station(foot, low), new Station(foot, low + 40_000),
-                            new Station(waist, low + 70_000), new Station(waist, low + 600_000), new Station(neck, high - 90_000),
-                            new Station(foot, high - 60_000), new Station(foot, high), new Station(0, high)).named("shaft"),
-                    Part.block(Swatch.STONE, new Box(new Vec(0, 0, size.z() - CAP), size)).named("cap"));
+                    Part.block(Swatch.STONE, new Box(Vec.ZERO, new Vec(size.x(), size.y(), BASE)))
+                            .named("base"),
+                    turned(
+                                    Swatch.STONE,
+                                    new Vec(size.x() / 2, size.y() / 2, 0),
+                                    new Station(0, low),
+                                    new Station(foot, low),
+                                    new Station(foot, low + 40_000),
+                                    new Station(waist, low + 70_000),
+                                    new Station(waist, low + 600_000),
+                                    new Station(neck, high - 90_000),
+                                    new Station(foot, high - 60_000),
+                                    new Station(foot, high),
+                                    new Station(0, high))
+                            .named("shaft"),
+                    Part.block(Swatch.STONE, new Box(new Vec(0, 0, size.z() - CAP), size))
+                            .named("cap"));
         }
     }
 
@@ -242,11 +296,16 @@ public sealed interface Recipe {
         @Override
         public List<Part> parts() {
             return List.of(
-                    Part.blockOfMillimetres(Swatch.STONE, 150, 40, 0, 270, 410, 400).named("foot"),
-                    Part.blockOfMillimetres(Swatch.STONE, 1330, 40, 0, 1450, 410, 400).named("foot"),
-                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 0, 400, 1600, 145, 450).named("slat"),
-                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 153, 400, 1600, 297, 450).named("slat"),
-                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 305, 400, 1600, 450, 450).named("slat"));
+                    Part.blockOfMillimetres(Swatch.STONE, 150, 40, 0, 270, 410, 400)
+                            .named("foot"),
+                    Part.blockOfMillimetres(Swatch.STONE, 1330, 40, 0, 1450, 410, 400)
+                            .named("foot"),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 0, 400, 1600, 145, 450)
+                            .named("slat"),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 153, 400, 1600, 297, 450)
+                            .named("slat"),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 305, 400, 1600, 450, 450)
+                            .named("slat"));
         }
     }
 
@@ -261,12 +320,18 @@ public sealed interface Recipe {
         @Override
         public List<Part> parts() {
             return List.of(
-                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 0, 0, 40, 1200, 2100).named("side"),
-                    Part.blockOfMillimetres(Swatch.TIMBER, 960, 0, 0, 1000, 1200, 2100).named("side"),
-                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 1160, 0, 960, 1200, 2100).named("back"),
-                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 10, 2000, 960, 50, 2100).named("head"),
-                    Part.blockOfMillimetres(Swatch.TIMBER, 60, 15, 200, 940, 45, 1960).named("door leaf"),
-                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 800, 420, 960, 1160, 460).named("seat"));
+                    Part.blockOfMillimetres(Swatch.TIMBER, 0, 0, 0, 40, 1200, 2100)
+                            .named("side"),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 960, 0, 0, 1000, 1200, 2100)
+                            .named("side"),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 1160, 0, 960, 1200, 2100)
+                            .named("back"),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 10, 2000, 960, 50, 2100)
+                            .named("head"),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 60, 15, 200, 940, 45, 1960)
+                            .named("door leaf"),
+                    Part.blockOfMillimetres(Swatch.TIMBER, 40, 800, 420, 960, 1160, 460)
+                            .named("seat"));
         }
     }
 
@@ -282,9 +347,19 @@ public sealed interface Recipe {
         public List<Part> parts() {
             var foot = Vec.ofMillimetres(160, 160, 0);
             return List.of(
-                    turned(Swatch.METAL, foot, station(0, 0), station(160, 0), station(160, 25),
-                            station(60, 60), station(22, 110), station(22, 1660), station(70, 1700),
-                            station(70, 1720), station(0, 1720)).named("stem"),
+                    turned(
+                                    Swatch.METAL,
+                                    foot,
+                                    station(0, 0),
+                                    station(160, 0),
+                                    station(160, 25),
+                                    station(60, 60),
+                                    station(22, 110),
+                                    station(22, 1660),
+                                    station(70, 1700),
+                                    station(70, 1720),
+                                    station(0, 1720))
+                            .named("stem"),
                     globe(foot, 140, 1860));
         }
     }
@@ -300,9 +375,19 @@ public sealed interface Recipe {
         @Override
         public List<Part> parts() {
             return List.of(
-                    Part.blockOfMillimetres(Swatch.METAL, 40, 240, 60, 140, 260, 260).named("plate"),
-                    Part.blockOfMillimetres(Swatch.METAL, 80, 78, 130, 100, 240, 150).named("arm"),
-                    turned(Swatch.METAL, Vec.ofMillimetres(90, 90, 0), station(0, 110), station(50, 110), station(62, 150), station(62, 162), station(0, 162)).named("cup"),
+                    Part.blockOfMillimetres(Swatch.METAL, 40, 240, 60, 140, 260, 260)
+                            .named("plate"),
+                    Part.blockOfMillimetres(Swatch.METAL, 80, 78, 130, 100, 240, 150)
+                            .named("arm"),
+                    turned(
+                                    Swatch.METAL,
+                                    Vec.ofMillimetres(90, 90, 0),
+                                    station(0, 110),
+                                    station(50, 110),
+                                    station(62, 150),
+                                    station(62, 162),
+                                    station(0, 162))
+                            .named("cup"),
                     globe(Vec.ofMillimetres(90, 90, 0), 90, 250));
         }
     }
@@ -319,8 +404,18 @@ public sealed interface Recipe {
         public List<Part> parts() {
             var middle = Vec.ofMillimetres(180, 180, 0);
             return List.of(
-                    turned(Swatch.METAL, middle, station(0, 340), station(90, 340), station(90, 365), station(16, 400), station(16, 1150),
-                            station(70, 1180), station(70, 1200), station(0, 1200)).named("stem"),
+                    turned(
+                                    Swatch.METAL,
+                                    middle,
+                                    station(0, 340),
+                                    station(90, 340),
+                                    station(90, 365),
+                                    station(16, 400),
+                                    station(16, 1150),
+                                    station(70, 1180),
+                                    station(70, 1200),
+                                    station(0, 1200))
+                            .named("stem"),
                     globe(middle, 180, 180));
         }
     }
@@ -356,7 +451,8 @@ public sealed interface Recipe {
         }
 
         private static Box extent(List<Part> parts) {
-            return new Cutting(parts).solids().stream().map(Solid::box).reduce(Box::union).orElseThrow();
+            return new Cutting(parts)
+                    .solids().stream().map(Solid::box).reduce(Box::union).orElseThrow();
         }
 
         @Override
@@ -371,7 +467,16 @@ public sealed interface Recipe {
     }
 
     private static Part holed(Vec size, Box hole) {
-        return Part.of(Swatch.PLASTER, new Form.Panel(size, List.of(new Rect(hole.min().x(), hole.min().z(), hole.max().x(), hole.max().z()))), Vec.ZERO);
+        return Part.of(
+                Swatch.PLASTER,
+                new Form.Panel(
+                        size,
+                        List.of(new Rect(
+                                hole.min().x(),
+                                hole.min().z(),
+                                hole.max().x(),
+                                hole.max().z()))),
+                Vec.ZERO);
     }
 
     /** Bars with a rail on them, as steep as what they stand on. */
@@ -382,8 +487,17 @@ public sealed interface Recipe {
         var pitch = 120_000;
         var top = size.z() - rise;
         return List.of(
-                Part.of(Swatch.METAL, new Form.Bars(new Vec(size.x(), size.y(), size.z() - rail / 2), rise, treads, pitch, bar), Vec.ZERO).named("bars"),
-                Part.of(Swatch.TIMBER, new Form.Sloped(size.x(), size.y(), top - rail, top, size.z() - rail, size.z()), Vec.ZERO).named("rail"));
+                Part.of(
+                                Swatch.METAL,
+                                new Form.Bars(
+                                        new Vec(size.x(), size.y(), size.z() - rail / 2), rise, treads, pitch, bar),
+                                Vec.ZERO)
+                        .named("bars"),
+                Part.of(
+                                Swatch.TIMBER,
+                                new Form.Sloped(size.x(), size.y(), top - rail, top, size.z() - rail, size.z()),
+                                Vec.ZERO)
+                        .named("rail"));
     }
 
     private static Station station(double radius, double z) {

@@ -4,7 +4,18 @@ import java.util.Locale;
 
 /** What a piece is for; the prefix begins its code. */
 public enum Role {
-    WALL("WAL"), DOOR("DOR"), WINDOW("WIN"), PASSAGE("PAS"), POST("POS"), FLOOR("FLR"), CEILING("CEI"), STAIR("STA"), GUARD("GRD"), SOLID("SOL"), PILLAR("PIL"), PROP("PRP");
+    WALL("WAL"),
+    DOOR("DOR"),
+    WINDOW("WIN"),
+    PASSAGE("PAS"),
+    POST("POS"),
+    FLOOR("FLR"),
+    CEILING("CEI"),
+    STAIR("STA"),
+    GUARD("GRD"),
+    SOLID("SOL"),
+    PILLAR("PIL"),
+    PROP("PRP");
 
     private final String prefix;
 

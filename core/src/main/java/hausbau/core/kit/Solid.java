@@ -7,5 +7,4 @@ import hausbau.core.measure.Box;
  *
  * @param round whether the body is round in plan, so that a drawing shows the ellipse within the box
  */
-public record Solid(Box box, boolean round) {
-}
+public record Solid(Box box, boolean round) {}

@@ -16,8 +16,14 @@ record Tapering(double x, double y, double z, double height, double toX, double 
     static Tapering of(Part part) {
         var solids = part.form().solids();
         var box = solids.stream().reduce(Box::union).orElseThrow();
-        return new Tapering((box.min().x() + box.max().x()) / 2000.0, (box.min().y() + box.max().y()) / 2000.0, box.min().z() / 1000.0, box.size().z() / 1000.0,
-                part.taper().x() / 100, part.taper().y() / 100, solids);
+        return new Tapering(
+                (box.min().x() + box.max().x()) / 2000.0,
+                (box.min().y() + box.max().y()) / 2000.0,
+                box.min().z() / 1000.0,
+                box.size().z() / 1000.0,
+                part.taper().x() / 100,
+                part.taper().y() / 100,
+                solids);
     }
 
     private double scale(double to, double at) {
@@ -32,12 +38,16 @@ record Tapering(double x, double y, double z, double height, double toX, double 
     private Point normal(Point at, Point n) {
         var nx = n.x() / scale(toX, at.z());
         var ny = n.y() / scale(toY, at.z());
-        return new Point(nx, ny, n.z() - (at.x() - x) * (toX - 1) / height * nx - (at.y() - y) * (toY - 1) / height * ny).unit();
+        return new Point(
+                        nx, ny, n.z() - (at.x() - x) * (toX - 1) / height * nx - (at.y() - y) * (toY - 1) / height * ny)
+                .unit();
     }
 
     /** Each as wide as it is where it is widest. */
     List<Box> solids() {
-        return untapered.stream().map(box -> Extent.of(Extent.corners(box).map(this::place))).toList();
+        return untapered.stream()
+                .map(box -> Extent.of(Extent.corners(box).map(this::place)))
+                .toList();
     }
 
     Faces into(Faces faces) {

@@ -28,11 +28,15 @@ public record Told(String code, String name, Kind first, Optional<Pivot> pivot, 
         if (!parts.isEmpty()) {
             return piece.madeOf(id, parts);
         }
-        return first.role().isDerived() ? piece.madeOf(id, dressed(looks.of(first.look()))) : recipe instanceof Recipe.Made made ? piece.madeOf(id, made.parts()) : piece;
+        return first.role().isDerived()
+                ? piece.madeOf(id, dressed(looks.of(first.look())))
+                : recipe instanceof Recipe.Made made ? piece.madeOf(id, made.parts()) : piece;
     }
 
     /** What the pattern makes of it; empty where that leaves it as it is. */
     private List<Part> dressed(Optional<Pattern> pattern) {
-        return pattern.map(p -> p.dress(first.role(), first.recipe())).filter(dressed -> !dressed.equals(first.recipe().parts())).orElse(List.of());
+        return pattern.map(p -> p.dress(first.role(), first.recipe()))
+                .filter(dressed -> !dressed.equals(first.recipe().parts()))
+                .orElse(List.of());
     }
 }

@@ -8,20 +8,26 @@ import java.util.List;
 /** A form of each kind to begin from, of a size that one can see beside the Figure. */
 public final class UsualForms {
 
-    private UsualForms() {
-    }
+    private UsualForms() {}
 
     public static Form block() {
         return new Form.Block(Vec.ofMillimetres(400, 400, 400));
     }
 
     public static Form panel() {
-        return new Form.Panel(Vec.ofMillimetres(1200, 60, 2100), List.of(new Rect(200_000, 300_000, 1_000_000, 1_900_000)));
+        return new Form.Panel(
+                Vec.ofMillimetres(1200, 60, 2100), List.of(new Rect(200_000, 300_000, 1_000_000, 1_900_000)));
     }
 
     public static Form prism() {
-        return new Form.Prism(new Outline(List.of(new Outline.Corner(0, 0, 0), new Outline.Corner(600_000, 0, 0), new Outline.Corner(600_000, 400_000, 100_000), new Outline.Corner(0, 400_000, 100_000))),
-                List.of(), 100_000);
+        return new Form.Prism(
+                new Outline(List.of(
+                        new Outline.Corner(0, 0, 0),
+                        new Outline.Corner(600_000, 0, 0),
+                        new Outline.Corner(600_000, 400_000, 100_000),
+                        new Outline.Corner(0, 400_000, 100_000))),
+                List.of(),
+                100_000);
     }
 
     public static Form steps() {
@@ -33,7 +39,14 @@ public final class UsualForms {
     }
 
     public static Form turned() {
-        return new Form.Turned(List.of(new Station(150_000, 0), new Station(150_000, 40_000), new Station(60_000, 80_000), new Station(50_000, 600_000), new Station(120_000, 640_000), new Station(120_000, 680_000)),
+        return new Form.Turned(
+                List.of(
+                        new Station(150_000, 0),
+                        new Station(150_000, 40_000),
+                        new Station(60_000, 80_000),
+                        new Station(50_000, 600_000),
+                        new Station(120_000, 640_000),
+                        new Station(120_000, 680_000)),
                 Form.Turned.SIDES);
     }
 
@@ -47,6 +60,12 @@ public final class UsualForms {
 
     /** The first profile of the library along a metre. */
     public static Form pushed(Profile profile) {
-        return new Form.Pushed(profile, List.of(new Form.Pushed.Corner(Vec.ZERO, 0), new Form.Pushed.Corner(Vec.ofMillimetres(1000, 0, 0), 0)), false, -1, -1, false);
+        return new Form.Pushed(
+                profile,
+                List.of(new Form.Pushed.Corner(Vec.ZERO, 0), new Form.Pushed.Corner(Vec.ofMillimetres(1000, 0, 0), 0)),
+                false,
+                -1,
+                -1,
+                false);
     }
 }

@@ -11,7 +11,11 @@ import hausbau.core.measure.Length;
 public record Corners(Kind kind, Length leg) {
 
     /** A post by itself; one piece with a leg along either wall; or the wall at whose left end the corner is, seen from inside, running over it. */
-    public enum Kind { POST, LEG, LAP }
+    public enum Kind {
+        POST,
+        LEG,
+        LAP
+    }
 
     public static final Corners POSTS = new Corners(Kind.POST, Length.ofMillimetres(100));
 }

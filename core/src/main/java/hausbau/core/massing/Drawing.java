@@ -17,14 +17,14 @@ import java.util.TreeSet;
  * @param chains   outside each wall, from left to right seen from inside
  * @param guards   along every drop
  */
-public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<Box> floors, List<Chain> chains, List<Guard> guards) {
+public record Drawing(
+        List<Box> walls, List<Gap> openings, List<Box> over, List<Box> floors, List<Chain> chains, List<Guard> guards) {
 
     /** Plans are cut this high above the floor: common practice, no source. */
     public static final Length CUT = Length.ofMillimetres(1000);
 
     /** An opening as the plan shows it: through the run's depth. */
-    public record Gap(Opening opening, Side side, Box box) {
-    }
+    public record Gap(Opening opening, Side side, Box box) {}
 
     /**
      * @param edge  the number of the room's edge
@@ -33,8 +33,7 @@ public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<
      * @param to    where it ends
      * @param ticks distances from the start at which the chain is cut, first 0, last the whole length
      */
-    public record Chain(long roomId, int edge, Side side, boolean inner, Vec from, Vec to, List<Length> ticks) {
-    }
+    public record Chain(long roomId, int edge, Side side, boolean inner, Vec from, Vec to, List<Length> ticks) {}
 
     public static Drawing of(Massing massing) {
         var walls = new ArrayList<Box>();
@@ -45,19 +44,46 @@ public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<
         for (var run : massing.runs()) {
             var at = 0L;
             for (var panel : run.panels()) {
-                walls.add(run.box(at, 0, 0, panel.from().um(), run.depth().um(), run.height().um()));
+                walls.add(run.box(
+                        at,
+                        0,
+                        0,
+                        panel.from().um(),
+                        run.depth().um(),
+                        run.height().um()));
                 gaps.add(new Gap(panel.opening(), run.side(), run.gap(panel)));
                 if (panel.sill().isPositive()) {
-                    over.add(run.box(panel.from().um(), 0, 0, panel.to().um(), run.depth().um(), panel.sill().um()));
+                    over.add(run.box(
+                            panel.from().um(),
+                            0,
+                            0,
+                            panel.to().um(),
+                            run.depth().um(),
+                            panel.sill().um()));
                 }
-                over.add(run.box(panel.from().um(), 0, panel.head().um(), panel.to().um(), run.depth().um(), run.height().um()));
+                over.add(run.box(
+                        panel.from().um(),
+                        0,
+                        panel.head().um(),
+                        panel.to().um(),
+                        run.depth().um(),
+                        run.height().um()));
                 at = panel.to().um();
             }
-            walls.add(run.box(at, 0, 0, run.length().um(), run.depth().um(), run.height().um()));
+            walls.add(run.box(
+                    at, 0, 0, run.length().um(), run.depth().um(), run.height().um()));
         }
         massing.posts().forEach(post -> walls.addAll(post.boxes()));
         for (var room : massing.rooms()) {
-            massing.floor(room).rows().forEach(r -> floors.add(Box.of(r.x0(), r.y0(), room.floor() - massing.settings().wall().um(), r.x1(), r.y1(), room.floor())));
+            massing.floor(room)
+                    .rows()
+                    .forEach(r -> floors.add(Box.of(
+                            r.x0(),
+                            r.y0(),
+                            room.floor() - massing.settings().wall().um(),
+                            r.x1(),
+                            r.y1(),
+                            room.floor())));
             for (var edge : room.outline().edges()) {
                 chains.add(chain(massing, room, edge));
             }
@@ -70,10 +96,21 @@ public record Drawing(List<Box> walls, List<Gap> openings, List<Box> over, List<
 
     private static Chain chain(Massing massing, Room room, Outline.Edge edge) {
         var ticks = new TreeSet<>(List.of(Length.ZERO, new Length(edge.length())));
-        massing.openings().stream().filter(o -> o.roomId() == room.id() && o.edge() == edge.number() && o.end().um() <= edge.length()).forEach(o -> {
-            ticks.add(o.at());
-            ticks.add(o.end());
-        });
-        return new Chain(room.id(), edge.number(), edge.side(), massing.leadsOn(room, edge), new Vec(edge.x0(), edge.y0(), room.floor()), new Vec(edge.x1(), edge.y1(), room.floor()), List.copyOf(ticks));
+        massing.openings().stream()
+                .filter(o -> o.roomId() == room.id()
+                        && o.edge() == edge.number()
+                        && o.end().um() <= edge.length())
+                .forEach(o -> {
+                    ticks.add(o.at());
+                    ticks.add(o.end());
+                });
+        return new Chain(
+                room.id(),
+                edge.number(),
+                edge.side(),
+                massing.leadsOn(room, edge),
+                new Vec(edge.x0(), edge.y0(), room.floor()),
+                new Vec(edge.x1(), edge.y1(), room.floor()),
+                List.copyOf(ticks));
     }
 }

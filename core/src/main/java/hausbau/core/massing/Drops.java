@@ -30,7 +30,10 @@ final class Drops {
     List<Guard> of(Room room) {
         var z = room.floor();
         var wall = massing.settings().wall().um();
-        var low = Region.union(massing.around(room).stream().filter(r -> r.floor() < z - drop && r.ceiling() >= z).map(Room::region).toList());
+        var low = Region.union(massing.around(room).stream()
+                .filter(r -> r.floor() < z - drop && r.ceiling() >= z)
+                .map(Room::region)
+                .toList());
         var across = acrossOpenings(room, low);
         var free = massing.floor(room);
         for (var stair : massing.stairs()) {
@@ -49,7 +52,8 @@ final class Drops {
                 free = free.minus(stair.ground());
             }
         }
-        return Stream.concat(along(free, low.minus(free), z).stream(), across.stream()).toList();
+        return Stream.concat(along(free, low.minus(free), z).stream(), across.stream())
+                .toList();
     }
 
     /** In the openings of a room's walls that have no sill and lead to low ground. */
@@ -59,15 +63,29 @@ final class Drops {
         }
         var guards = new ArrayList<Guard>();
         var near = room.region().grown(DEPTH).minus(room.region());
-        Stream.concat(Stream.of(room), massing.around(room).stream()).flatMap(r -> massing.walls(r, massing.settings().step()).runs().stream())
-                .forEach(run -> run.panels().stream().filter(p -> p.opening().kind() != Opening.Kind.WINDOW).map(run::gap).filter(gap -> gap.min().z() == room.floor()).forEach(gap -> {
-                    var ground = new Rect(gap.min().x(), gap.min().y(), gap.max().x(), gap.max().y());
-                    var strip = Region.of(ground).shared(near);
-                    var stairsCome = massing.stairs().stream().anyMatch(s -> s.top() == room.floor() && Region.of(s.arrival(DEPTH)).overlaps(Region.of(ground.grown(1))));
-                    if (!strip.isEmpty() && !stairsCome && low.overlaps(Region.of(ground.grown(1)))) {
-                        guards.add(level(strip.extent(), room.floor(), run.side().runsEastWest() ? Turn.NONE : new Turn(1)));
-                    }
-                }));
+        Stream.concat(Stream.of(room), massing.around(room).stream())
+                .flatMap(r -> massing.walls(r, massing.settings().step()).runs().stream())
+                .forEach(run -> run.panels().stream()
+                        .filter(p -> p.opening().kind() != Opening.Kind.WINDOW)
+                        .map(run::gap)
+                        .filter(gap -> gap.min().z() == room.floor())
+                        .forEach(gap -> {
+                            var ground = new Rect(
+                                    gap.min().x(),
+                                    gap.min().y(),
+                                    gap.max().x(),
+                                    gap.max().y());
+                            var strip = Region.of(ground).shared(near);
+                            var stairsCome = massing.stairs().stream()
+                                    .anyMatch(s -> s.top() == room.floor()
+                                            && Region.of(s.arrival(DEPTH)).overlaps(Region.of(ground.grown(1))));
+                            if (!strip.isEmpty() && !stairsCome && low.overlaps(Region.of(ground.grown(1)))) {
+                                guards.add(level(
+                                        strip.extent(),
+                                        room.floor(),
+                                        run.side().runsEastWest() ? Turn.NONE : new Turn(1)));
+                            }
+                        }));
         return guards;
     }
 
@@ -83,7 +101,10 @@ final class Drops {
                 var low = voids(stair.ground(), r -> r.floor() < top - drop && r.ceiling() > top)
                         .minus(voids(stair.ground(), r -> r.floor() >= top - drop && r.floor() <= top))
                         // The guards on both flights close what is between them.
-                        .minus(stair.shape() == Stair.Shape.HALF_TURN ? Region.of(stair.ground().extent()) : stair.ground());
+                        .minus(
+                                stair.shape() == Stair.Shape.HALF_TURN
+                                        ? Region.of(stair.ground().extent())
+                                        : stair.ground());
                 guards.addAll(along(Region.of(part.ground()), low, top));
             } else {
                 sides(guards, stair, part);
@@ -94,13 +115,25 @@ final class Drops {
 
     private void sides(List<Guard> guards, Stair stair, Stair.Part part) {
         var across = part.across();
-        var beside = voids(stair.ground(), r -> r.floor() < part.box().max().z() && r.ceiling() > part.box().min().z()).minus(stair.ground());
-        var foot = part.box().min().z() + part.foot().um() + (part.treads() > 0 ? stair.rise().um() / stair.risers() : 0);
+        var beside = voids(
+                        stair.ground(),
+                        r -> r.floor() < part.box().max().z()
+                                && r.ceiling() > part.box().min().z())
+                .minus(stair.ground());
+        var foot = part.box().min().z()
+                + part.foot().um()
+                + (part.treads() > 0 ? stair.rise().um() / stair.risers() : 0);
         for (var left : new boolean[] {false, true}) {
-            var outside = left ? part.ground(0, across, part.length(), across + DEPTH) : part.ground(0, -DEPTH, part.length(), 0);
+            var outside = left
+                    ? part.ground(0, across, part.length(), across + DEPTH)
+                    : part.ground(0, -DEPTH, part.length(), 0);
             if (beside.overlaps(Region.of(outside))) {
-                var on = left ? part.ground(0, across - DEPTH, part.length(), across) : part.ground(0, 0, part.length(), DEPTH);
-                var rise = part.treads() > 0 ? stair.rise().um() * part.treads() / stair.risers() : stair.rise().um();
+                var on = left
+                        ? part.ground(0, across - DEPTH, part.length(), across)
+                        : part.ground(0, 0, part.length(), DEPTH);
+                var rise = part.treads() > 0
+                        ? stair.rise().um() * part.treads() / stair.risers()
+                        : stair.rise().um();
                 guards.add(new Guard(box(on, foot, foot + rise + Guard.HEIGHT.um()), part.up(), part.treads(), true));
             }
         }
@@ -109,19 +142,30 @@ final class Drops {
     /** The ground of rooms near some other ground. */
     private Region voids(Region near, Predicate<Room> which) {
         var window = near.extent().grown(2 * DEPTH);
-        return Region.union(massing.rooms().stream().filter(which).filter(r -> r.outline().extent().overlaps(window)).map(Room::region).toList());
+        return Region.union(massing.rooms().stream()
+                .filter(which)
+                .filter(r -> r.outline().extent().overlaps(window))
+                .map(Room::region)
+                .toList());
     }
 
     /** Stretches along where ground ends at lower ground, and posts where they meet. */
     private static List<Guard> along(Region free, Region low, long z) {
         var edge = low.grown(1).minus(low).shared(free);
         var strip = edge.isEmpty() ? edge : edge.grown(DEPTH - 1).shared(free).minus(low);
-        var lying = strip.columns().stream().filter(r -> r.depth() == DEPTH && r.width() > DEPTH).toList();
-        var upright = strip.rows().stream().filter(r -> r.width() == DEPTH && r.depth() > DEPTH).toList();
+        var lying = strip.columns().stream()
+                .filter(r -> r.depth() == DEPTH && r.width() > DEPTH)
+                .toList();
+        var upright = strip.rows().stream()
+                .filter(r -> r.width() == DEPTH && r.depth() > DEPTH)
+                .toList();
         var guards = new ArrayList<Guard>();
         lying.forEach(r -> guards.add(level(r, z, Turn.NONE)));
         upright.forEach(r -> guards.add(level(r, z, new Turn(1))));
-        strip.minus(Region.of(lying)).minus(Region.of(upright)).rects().forEach(r -> guards.add(level(r, z, Turn.NONE)));
+        strip.minus(Region.of(lying))
+                .minus(Region.of(upright))
+                .rects()
+                .forEach(r -> guards.add(level(r, z, Turn.NONE)));
         return List.copyOf(guards);
     }
 

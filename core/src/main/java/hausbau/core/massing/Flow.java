@@ -28,6 +28,7 @@ public final class Flow {
 
     /** Of the Figure: common practice, no source. */
     public static final Length FIGURE_WIDTH = Length.ofMillimetres(400);
+
     public static final Length FIGURE_HEIGHT = Length.ofMillimetres(1800);
     /** What a wheelchair needs (ADA 2010, 404.2.3, from memory: 32 in). */
     public static final Length WHEELED_WIDTH = Length.ofMillimetres(815);
@@ -35,6 +36,7 @@ public final class Flow {
     private static final long STEP = Length.ofMillimetres(200).um();
     /** Wider than this nothing is narrow; likewise high. */
     private static final Length WIDE = Length.ofMillimetres(3000);
+
     private static final long BY = Length.ofMillimetres(50).um();
 
     private final Massing massing;
@@ -59,8 +61,7 @@ public final class Flow {
     }
 
     /** @param from where it begins; empty if nobody can stand there */
-    public record Result(Optional<Room> from, List<Reached> reached, List<Room> unreached) {
-    }
+    public record Result(Optional<Room> from, List<Reached> reached, List<Room> unreached) {}
 
     public Result from(Vec start) {
         var widths = new TreeSet<Length>();
@@ -84,15 +85,29 @@ public final class Flow {
         var byHeight = new HashMap<Length, Set<Long>>();
         var least = new Ground(FIGURE_WIDTH, FIGURE_HEIGHT).reached(start);
         // What has no floor of its own, as a rooflight, is no place to be.
-        for (var room : massing.rooms().stream().filter(r -> !massing.floor(r).isEmpty()).toList()) {
+        for (var room : massing.rooms().stream()
+                .filter(r -> !massing.floor(r).isEmpty())
+                .toList()) {
             if (!least.contains(room.id())) {
                 unreached.add(room);
                 continue;
             }
-            reached.add(new Reached(room, greatest(new ArrayList<>(widths), w -> byWidth.computeIfAbsent(w, v -> new Ground(v, FIGURE_HEIGHT).reached(start)).contains(room.id())),
-                    greatest(new ArrayList<>(heights), h -> byHeight.computeIfAbsent(h, v -> new Ground(FIGURE_WIDTH, v).reached(start)).contains(room.id())), ways(room) < 2));
+            reached.add(new Reached(
+                    room,
+                    greatest(new ArrayList<>(widths), w -> byWidth.computeIfAbsent(
+                                    w, v -> new Ground(v, FIGURE_HEIGHT).reached(start))
+                            .contains(room.id())),
+                    greatest(new ArrayList<>(heights), h -> byHeight.computeIfAbsent(
+                                    h, v -> new Ground(FIGURE_WIDTH, v).reached(start))
+                            .contains(room.id())),
+                    ways(room) < 2));
         }
-        var from = massing.rooms().stream().filter(r -> least.contains(r.id()) && r.region().covers(start.x(), start.y()) && r.floor() <= start.z() && start.z() < r.ceiling()).findFirst();
+        var from = massing.rooms().stream()
+                .filter(r -> least.contains(r.id())
+                        && r.region().covers(start.x(), start.y())
+                        && r.floor() <= start.z()
+                        && start.z() < r.ceiling())
+                .findFirst();
         return new Result(from, List.copyOf(reached), List.copyOf(unreached));
     }
 
@@ -119,10 +134,18 @@ public final class Flow {
     private long ways(Room room) {
         var wall = massing.settings().wall().um();
         var near = room.region().grown(1);
-        var doors = massing.walkThrough().stream().filter(g -> Math.abs(g.box().min().z() - room.floor()) <= STEP && Region.of(ground(g)).overlaps(near)).count();
-        var open = massing.around(room).stream().filter(o -> Math.abs(o.floor() - room.floor()) <= STEP && o.region().overlaps(near)).count();
-        var stairs = massing.stairs().stream().filter(s -> s.foot().z() == room.floor() && room.region().overlaps(Region.of(s.departure(wall)))
-                || s.top() == room.floor() && room.region().grown(wall).overlaps(Region.of(s.arrival(wall)))).count();
+        var doors = massing.walkThrough().stream()
+                .filter(g -> Math.abs(g.box().min().z() - room.floor()) <= STEP
+                        && Region.of(ground(g)).overlaps(near))
+                .count();
+        var open = massing.around(room).stream()
+                .filter(o ->
+                        Math.abs(o.floor() - room.floor()) <= STEP && o.region().overlaps(near))
+                .count();
+        var stairs = massing.stairs().stream()
+                .filter(s -> s.foot().z() == room.floor() && room.region().overlaps(Region.of(s.departure(wall)))
+                        || s.top() == room.floor() && room.region().grown(wall).overlaps(Region.of(s.arrival(wall))))
+                .count();
         return doors + open + stairs;
     }
 
@@ -132,8 +155,7 @@ public final class Flow {
     }
 
     /** An area on which someone can go about, at a height. */
-    private record Area(long z, Region ground) {
-    }
+    private record Area(long z, Region ground) {}
 
     /** Where someone so wide and high can stand. */
     private final class Ground {
@@ -156,15 +178,26 @@ public final class Flow {
             if (room.sky() || room.height().compareTo(height) >= 0) {
                 return floor;
             }
-            var above = massing.around(room).stream().filter(o -> o.floor() <= room.ceiling() && (o.sky() || o.ceiling() >= room.floor() + height.um())).map(Room::region).toList();
+            var above = massing.around(room).stream()
+                    .filter(o -> o.floor() <= room.ceiling() && (o.sky() || o.ceiling() >= room.floor() + height.um()))
+                    .map(Room::region)
+                    .toList();
             return floor.shared(Region.union(above));
         }
 
         private void floor(long z, List<Room> rooms) {
-            var doors = massing.walkThrough().stream().filter(g -> g.box().min().z() == z && g.opening().height().compareTo(height) >= 0).map(Flow::ground).map(Region::of);
-            var free = Region.union(Stream.concat(rooms.stream().map(this::upright), doors).toList());
-            var solid = massing.solids().stream().filter(s -> s.box().min().z() < z + height.um() && s.box().max().z() > z).map(Solid::ground);
-            var stairs = massing.stairs().stream().filter(s -> s.foot().z() == z).flatMap(s -> under(s, z));
+            var doors = massing.walkThrough().stream()
+                    .filter(g -> g.box().min().z() == z && g.opening().height().compareTo(height) >= 0)
+                    .map(Flow::ground)
+                    .map(Region::of);
+            var free = Region.union(
+                    Stream.concat(rooms.stream().map(this::upright), doors).toList());
+            var solid = massing.solids().stream()
+                    .filter(s ->
+                            s.box().min().z() < z + height.um() && s.box().max().z() > z)
+                    .map(Solid::ground);
+            var stairs =
+                    massing.stairs().stream().filter(s -> s.foot().z() == z).flatMap(s -> under(s, z));
             free = free.minus(Region.of(Stream.concat(solid, stairs).toList()));
             if (!free.isEmpty()) {
                 for (var part : parts(shrunk(free))) {
@@ -175,7 +208,9 @@ public final class Flow {
 
         /** Ground under stairs where nobody can stand upright. */
         private Stream<Rect> under(Stair stair, long z) {
-            return stair.treads().stream().filter(t -> t.z() < z + height.um() + Stair.WAIST).map(Stair.Tread::ground);
+            return stair.treads().stream()
+                    .filter(t -> t.z() < z + height.um() + Stair.WAIST)
+                    .map(Stair.Tread::ground);
         }
 
         /** Taken in by half the width: where the middle of someone can be. An opening as wide as they leaves a line, so a hair is given. */
@@ -210,31 +245,54 @@ public final class Flow {
         Set<Long> reached(Vec start) {
             var seen = new HashSet<Area>();
             var next = new ArrayDeque<Area>();
-            areas.stream().filter(a -> a.z() <= start.z() + STEP && start.z() < a.z() + height.um() && near(a, start)).forEach(next::add);
+            areas.stream()
+                    .filter(a -> a.z() <= start.z() + STEP && start.z() < a.z() + height.um() && near(a, start))
+                    .forEach(next::add);
             while (!next.isEmpty()) {
                 var area = next.pop();
                 if (seen.add(area)) {
-                    areas.stream().filter(o -> !seen.contains(o) && leads(area, o)).forEach(next::add);
+                    areas.stream()
+                            .filter(o -> !seen.contains(o) && leads(area, o))
+                            .forEach(next::add);
                 }
             }
-            return massing.rooms().stream().filter(r -> seen.stream().anyMatch(a -> a.z() == r.floor() && a.ground().overlaps(r.region()))).map(Room::id).collect(Collectors.toSet());
+            return massing.rooms().stream()
+                    .filter(r -> seen.stream()
+                            .anyMatch(a -> a.z() == r.floor() && a.ground().overlaps(r.region())))
+                    .map(Room::id)
+                    .collect(Collectors.toSet());
         }
 
         private boolean near(Area area, Vec start) {
             var half = width.um();
-            return area.ground().overlaps(Region.of(new Rect(start.x() - half, start.y() - half, start.x() + half, start.y() + half)));
+            return area.ground()
+                    .overlaps(Region.of(
+                            new Rect(start.x() - half, start.y() - half, start.x() + half, start.y() + half)));
         }
 
         /** Up or down one step where two floors meet, or by stairs. */
         private boolean leads(Area a, Area b) {
-            var steps = Math.abs(a.z() - b.z()) <= STEP && a.z() != b.z() && a.ground().grown(width.um() / 2 + 1).overlaps(b.ground().grown(width.um() / 2 + 1));
-            return steps || massing.stairs().stream().anyMatch(s -> s.width().compareTo(width) >= 0 && massing.headroom().least(s).map(Headroom.Tight::clear).orElse(Stair.HEADROOM)
-                    .compareTo(Length.min(height, Stair.HEADROOM)) >= 0 && (joins(s, a, b) || joins(s, b, a)));
+            var steps = Math.abs(a.z() - b.z()) <= STEP
+                    && a.z() != b.z()
+                    && a.ground().grown(width.um() / 2 + 1).overlaps(b.ground().grown(width.um() / 2 + 1));
+            return steps
+                    || massing.stairs().stream()
+                            .anyMatch(s -> s.width().compareTo(width) >= 0
+                                    && massing.headroom()
+                                                    .least(s)
+                                                    .map(Headroom.Tight::clear)
+                                                    .orElse(Stair.HEADROOM)
+                                                    .compareTo(Length.min(height, Stair.HEADROOM))
+                                            >= 0
+                                    && (joins(s, a, b) || joins(s, b, a)));
         }
 
         private boolean joins(Stair stair, Area low, Area high) {
             var deep = width.um() + massing.settings().wall().um();
-            return low.z() == stair.foot().z() && high.z() == stair.top() && low.ground().overlaps(Region.of(stair.departure(deep))) && high.ground().overlaps(Region.of(stair.arrival(deep)));
+            return low.z() == stair.foot().z()
+                    && high.z() == stair.top()
+                    && low.ground().overlaps(Region.of(stair.departure(deep)))
+                    && high.ground().overlaps(Region.of(stair.arrival(deep)));
         }
     }
 }

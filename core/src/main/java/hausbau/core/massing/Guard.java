@@ -17,6 +17,7 @@ public record Guard(Box box, Turn along, int treads, boolean sloped) {
 
     /** Height over the floor or the steps' edges (IBC 1015.3, from memory: 42 in). */
     public static final Length HEIGHT = Length.ofMillimetres(1070);
+
     public static final Length DEPTH = Length.ofMillimetres(50);
 
     private static final long RAIL = Length.ofMillimetres(60).um();
@@ -34,7 +35,11 @@ public record Guard(Box box, Turn along, int treads, boolean sloped) {
         var stretches = sloped ? Math.max(12, treads) : 1;
         for (var i = 0; i < stretches; i++) {
             var up = sloped ? (box.size().z() - HEIGHT.um()) * (2 * i + 1) / (2 * stretches) : 0;
-            bars.add(piece(length().um() * i / stretches, length().um() * (i + 1) / stretches, up + HEIGHT.um() - RAIL, up + HEIGHT.um()));
+            bars.add(piece(
+                    length().um() * i / stretches,
+                    length().um() * (i + 1) / stretches,
+                    up + HEIGHT.um() - RAIL,
+                    up + HEIGHT.um()));
         }
         return bars;
     }
@@ -43,11 +48,13 @@ public record Guard(Box box, Turn along, int treads, boolean sloped) {
     private Box piece(long from, long to, long low, long high) {
         var across = along.quarters() % 2 == 0 ? box.size().y() : box.size().x();
         var own = along.apply(Box.of(from, 0, low, to, across, high));
-        return own.movedBy(box.min().minus(along.apply(Box.of(0, 0, 0, length().um(), across, 0)).min()));
+        return own.movedBy(box.min()
+                .minus(along.apply(Box.of(0, 0, 0, length().um(), across, 0)).min()));
     }
 
     /** Along the way that it runs. */
     public Length length() {
-        return new Length(along.quarters() % 2 == 0 ? box.size().x() : box.size().y());
+        return new Length(
+                along.quarters() % 2 == 0 ? box.size().x() : box.size().y());
     }
 }

@@ -21,13 +21,17 @@ public final class Headroom {
      *
      * @param clear what there is
      */
-    public record Tight(Stair.Tread tread, Length clear) {
-    }
+    public record Tight(Stair.Tread tread, Length clear) {}
 
     /** Where the stairs are tightest; empty where there is headroom all the way. */
     public Optional<Tight> least(Stair stair) {
-        var around = massing.rooms().stream().filter(r -> r.outline().extent().overlaps(stair.ground().extent())).toList();
-        return stair.treads().stream().map(t -> new Tight(t, clear(stair, t, around))).filter(t -> t.clear().compareTo(Stair.HEADROOM) < 0).min(Comparator.comparing(Tight::clear));
+        var around = massing.rooms().stream()
+                .filter(r -> r.outline().extent().overlaps(stair.ground().extent()))
+                .toList();
+        return stair.treads().stream()
+                .map(t -> new Tight(t, clear(stair, t, around)))
+                .filter(t -> t.clear().compareTo(Stair.HEADROOM) < 0)
+                .min(Comparator.comparing(Tight::clear));
     }
 
     private Length clear(Stair stair, Stair.Tread tread, List<Room> around) {
@@ -39,9 +43,15 @@ public final class Headroom {
         for (var i = 0; i + 1 < heights.size(); i++) {
             var low = heights.get(i);
             var high = heights.get(i + 1);
-            var free = Region.union(around.stream().filter(r -> r.floor() <= low && (r.sky() || r.ceiling() >= high)).map(Room::region).toList())
+            var free = Region.union(around.stream()
+                            .filter(r -> r.floor() <= low && (r.sky() || r.ceiling() >= high))
+                            .map(Room::region)
+                            .toList())
                     .plus(stair.well(low, high, massing.settings().step()));
-            var solid = Region.of(massing.solids().stream().filter(s -> s.box().min().z() < high && s.box().max().z() > low).map(Solid::ground).toList());
+            var solid = Region.of(massing.solids().stream()
+                    .filter(s -> s.box().min().z() < high && s.box().max().z() > low)
+                    .map(Solid::ground)
+                    .toList());
             if (!free.minus(solid).contains(ground)) {
                 return new Length(low - tread.z());
             }

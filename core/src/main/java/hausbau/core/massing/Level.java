@@ -38,13 +38,16 @@ public record Level(long id, String name, long floor, Length storey) {
      * @param lower right under the other one
      */
     public static List<Level> swapped(Level lower, Level upper) {
-        return List.of(upper.at(lower.floor()), lower.at(lower.floor() + upper.storey().um()));
+        return List.of(
+                upper.at(lower.floor()), lower.at(lower.floor() + upper.storey().um()));
     }
 
     /** @throws Refused if its storey or its floor is out of bounds */
     public Level checked(Unit unit) {
         if (storey.compareTo(LEAST) < 0 || storey.compareTo(GREATEST) > 0) {
-            throw new Refused(List.of(new Fault("storeyMm", "A storey must be from " + unit.format(LEAST) + " to " + unit.format(GREATEST) + " high.")));
+            throw new Refused(List.of(new Fault(
+                    "storeyMm",
+                    "A storey must be from " + unit.format(LEAST) + " to " + unit.format(GREATEST) + " high.")));
         }
         if (Math.abs(floor) > 10 * GREATEST.um()) {
             throw new Refused("floorMm", "A floor must lie within 1 km of the ground.");

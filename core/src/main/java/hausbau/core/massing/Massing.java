@@ -15,7 +15,6 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -33,6 +32,7 @@ public final class Massing {
     private final Building building;
     /** Of each room what its walls hang on. */
     private final Map<Long, Inputs> inputs = new HashMap<>();
+
     private final Map<Length, Map<Long, RoomWalls>> walls = new ConcurrentHashMap<>();
 
     /**
@@ -56,8 +56,12 @@ public final class Massing {
         this.building = building;
         var rooms = building.rooms();
         rooms.forEach(this::check);
-        var index = new BoxIndex(rooms.stream().map(r -> r.outer(new Length(RoomWalls.reach(settings, rooms))).flat()).toList());
-        var of = building.openings().stream().sorted(Comparator.comparingLong(Opening::id)).collect(Collectors.groupingBy(Opening::roomId));
+        var index = new BoxIndex(rooms.stream()
+                .map(r -> r.outer(new Length(RoomWalls.reach(settings, rooms))).flat())
+                .toList());
+        var of = building.openings().stream()
+                .sorted(Comparator.comparingLong(Opening::id))
+                .collect(Collectors.groupingBy(Opening::roomId));
         for (var room : rooms) {
             var around = new ArrayList<Room>();
             index.touching(room.clear().flat(), i -> {
@@ -80,12 +84,17 @@ public final class Massing {
 
     /** What the walls of two rooms hang on is alike: lower rooms do not matter to them. */
     private static boolean wallsAlike(Inputs was, @Nullable Inputs is) {
-        return is != null && was.settings().equals(is.settings()) && was.room().equals(is.room()) && was.openings().equals(is.openings())
+        return is != null
+                && was.settings().equals(is.settings())
+                && was.room().equals(is.room())
+                && was.openings().equals(is.openings())
                 && beside(was).equals(beside(is));
     }
 
     private static List<Room> beside(Inputs inputs) {
-        return inputs.around().stream().filter(r -> r.ceiling() > inputs.room().floor()).toList();
+        return inputs.around().stream()
+                .filter(r -> r.ceiling() > inputs.room().floor())
+                .toList();
     }
 
     /** The same site otherwise; walls that hang on nothing that changed are taken over. */
@@ -138,17 +147,22 @@ public final class Massing {
     /** The walls of a room, opening panels reaching out to this step. */
     public RoomWalls walls(Room room, Length step) {
         return walls.computeIfAbsent(step, s -> new ConcurrentHashMap<>())
-                .computeIfAbsent(room.id(), id -> Objects.requireNonNull(inputs.get(id)).walls(step));
+                .computeIfAbsent(
+                        room.id(), id -> Objects.requireNonNull(inputs.get(id)).walls(step));
     }
 
     /** All runs, their opening panels reaching out to the site's step. */
     public List<WallRun> runs() {
-        return rooms().stream().flatMap(room -> walls(room, settings.step()).runs().stream()).toList();
+        return rooms().stream()
+                .flatMap(room -> walls(room, settings.step()).runs().stream())
+                .toList();
     }
 
     /** All posts between them. */
     public List<Post> posts() {
-        return rooms().stream().flatMap(room -> walls(room, settings.step()).posts().stream()).toList();
+        return rooms().stream()
+                .flatMap(room -> walls(room, settings.step()).posts().stream())
+                .toList();
     }
 
     /** How its openings fit into its walls. */
@@ -167,18 +181,28 @@ public final class Massing {
         check("heightMm", "height", room.height(), LEAST_ROOM, Length.ofMillimetres(100_000));
         for (var edge : room.outline().edges()) {
             if (edge.wall() != 0) {
-                check("wallMm", "thickness of a wall", new Length(edge.wall()), SiteSettings.LEAST_WALL, SiteSettings.GREATEST_WALL);
+                check(
+                        "wallMm",
+                        "thickness of a wall",
+                        new Length(edge.wall()),
+                        SiteSettings.LEAST_WALL,
+                        SiteSettings.GREATEST_WALL);
             }
         }
         var far = GREATEST_ROOM.um();
-        if (Math.abs(room.corner().x()) > far || Math.abs(room.corner().y()) > far || Math.abs(room.corner().z()) > far) {
+        if (Math.abs(room.corner().x()) > far
+                || Math.abs(room.corner().y()) > far
+                || Math.abs(room.corner().z()) > far) {
             throw new Refused("cornerMm", "A room must lie within 10 km of the origin.");
         }
     }
 
     private void check(String field, String what, Length value, Length least, Length most) {
         if (value.compareTo(least) < 0 || value.compareTo(most) > 0) {
-            throw new Refused(field, "The " + what + " must be from " + settings.unit().format(least) + " to " + settings.unit().format(most) + ".");
+            throw new Refused(
+                    field,
+                    "The " + what + " must be from " + settings.unit().format(least) + " to "
+                            + settings.unit().format(most) + ".");
         }
     }
 
@@ -187,17 +211,27 @@ public final class Massing {
         if (rooms().isEmpty()) {
             return Vec.ZERO;
         }
-        var east = rooms().stream().mapToLong(r -> r.outline().grown(settings.wall().um()).extent().x1()).max().orElseThrow();
+        var east = rooms().stream()
+                .mapToLong(r -> r.outline().grown(settings.wall().um()).extent().x1())
+                .max()
+                .orElseThrow();
         var x = new Length(east + settings.wall().um()).plus(CLEARANCE).ceilTo(settings.step());
         return new Vec(x.um(), 0, rooms().get(0).corner().z());
     }
 
     /** Whether another room lies behind the wall at an edge, or right behind the edge itself. */
     boolean leadsOn(Room room, Outline.Edge edge) {
-        return around(room).stream().filter(room::sharesHeightWith)
-                .flatMap(r -> r.outline().edges().stream()).anyMatch(e -> e.side() == edge.side().opposite() && e.from() < edge.to() && edge.from() < e.to()
-                        && (edge.line() - e.line()) * (edge.side() == Side.NORTH || edge.side() == Side.EAST ? -1 : 1) >= 0
-                        && Math.abs(edge.line() - e.line()) <= edge.wall(settings.wall().um()) + e.wall(settings.wall().um()));
+        return around(room).stream()
+                .filter(room::sharesHeightWith)
+                .flatMap(r -> r.outline().edges().stream())
+                .anyMatch(e -> e.side() == edge.side().opposite()
+                        && e.from() < edge.to()
+                        && edge.from() < e.to()
+                        && (edge.line() - e.line()) * (edge.side() == Side.NORTH || edge.side() == Side.EAST ? -1 : 1)
+                                >= 0
+                        && Math.abs(edge.line() - e.line())
+                                <= edge.wall(settings.wall().um())
+                                        + e.wall(settings.wall().um()));
     }
 
     /** The name wanted for a room, or with a number where a room has it. */
@@ -218,7 +252,10 @@ public final class Massing {
 
     /** The ground of a room's floor: where no other room goes through it, or opens up into it from below, and no stairs do. */
     public Region floor(Room room) {
-        var ground = less(room, r -> r.floor() < room.floor() && room.floor() <= r.ceiling() || r.floor() == room.floor() && r.id() < room.id());
+        var ground = less(
+                room,
+                r -> r.floor() < room.floor() && room.floor() <= r.ceiling()
+                        || r.floor() == room.floor() && r.id() < room.id());
         return ground.minus(wells(room, room.floor() - settings.wall().um(), room.floor()));
     }
 
@@ -226,7 +263,12 @@ public final class Massing {
     private Region wells(Room room, long low, long high) {
         var wells = Region.EMPTY;
         for (var stair : stairs()) {
-            if (stair.foot().z() < high && stair.top() > low && stair.ground().extent().grown(settings.step().um()).overlaps(room.outline().extent())) {
+            if (stair.foot().z() < high
+                    && stair.top() > low
+                    && stair.ground()
+                            .extent()
+                            .grown(settings.step().um())
+                            .overlaps(room.outline().extent())) {
                 wells = wells.plus(stair.well(low, high, settings.step()));
             }
         }
@@ -245,8 +287,11 @@ public final class Massing {
 
     /** The gaps of openings that one goes through: what has no sill. */
     List<Drawing.Gap> walkThrough() {
-        return runs().stream().flatMap(run -> run.panels().stream().filter(p -> p.opening().kind() != Opening.Kind.WINDOW)
-                .map(p -> new Drawing.Gap(p.opening(), run.side(), run.gap(p)))).toList();
+        return runs().stream()
+                .flatMap(run -> run.panels().stream()
+                        .filter(p -> p.opening().kind() != Opening.Kind.WINDOW)
+                        .map(p -> new Drawing.Gap(p.opening(), run.side(), run.gap(p))))
+                .toList();
     }
 
     /**
@@ -260,19 +305,39 @@ public final class Massing {
         var width = Stair.USUAL_WIDTH;
         for (var shape : List.of(Stair.Shape.STRAIGHT, Stair.Shape.HALF_TURN)) {
             for (var edge : room.outline().edges()) {
-                // From the wall's left end seen from inside, a step and a person's width into it, with the wall at the left.
+                // From the wall's left end seen from inside, a step and a person's width into it, with the wall at the
+                // left.
                 var up = edge.side().turn();
                 var inward = up.apply(new Vec(width.um(), -width.um(), 0));
-                var stair = Stair.usual(id, room.level(), shape, true, new Vec(edge.x0(), edge.y0(), room.floor()).plus(inward), up, width, rise, settings.unit());
-                var landing = Region.of(stair.departure(width.um())).plus(stair.ground()).plus(Region.of(stair.arrival(width.um())));
-                if (room.region().contains(landing) && headroom().least(stair).isEmpty() && solids().stream().noneMatch(s -> Region.of(s.ground()).overlaps(landing))
-                        && stairs().stream().noneMatch(s -> s.foot().z() == stair.foot().z() && s.ground().overlaps(landing))) {
+                var stair = Stair.usual(
+                        id,
+                        room.level(),
+                        shape,
+                        true,
+                        new Vec(edge.x0(), edge.y0(), room.floor()).plus(inward),
+                        up,
+                        width,
+                        rise,
+                        settings.unit());
+                var landing = Region.of(stair.departure(width.um()))
+                        .plus(stair.ground())
+                        .plus(Region.of(stair.arrival(width.um())));
+                if (room.region().contains(landing)
+                        && headroom().least(stair).isEmpty()
+                        && solids().stream()
+                                .noneMatch(s -> Region.of(s.ground()).overlaps(landing))
+                        && stairs().stream()
+                                .noneMatch(s -> s.foot().z() == stair.foot().z()
+                                        && s.ground().overlaps(landing))) {
                     return stair;
                 }
             }
         }
-        throw new Refused("roomId", "“" + room.name() + "” has no room along its walls for stairs of " + settings.unit().format(rise) + " with headroom, straight or in a half turn. "
-                + "They need a room above that is open over them. Draw them where they are to go.");
+        throw new Refused(
+                "roomId",
+                "“" + room.name() + "” has no room along its walls for stairs of "
+                        + settings.unit().format(rise) + " with headroom, straight or in a half turn. "
+                        + "They need a room above that is open over them. Draw them where they are to go.");
     }
 
     /** Where people get to. */
@@ -295,9 +360,17 @@ public final class Massing {
         var top = room.ceiling();
         var slab = settings.wall().um();
         // Walls that stand in the slab, those of a rooflight, take their ground from it.
-        var upstands = Region.union(around(room).stream().filter(r -> r.floor() >= top && r.floor() < top + slab).map(r -> r.region().grown(slab)).toList());
-        return less(room, r -> r.floor() < top && top < r.ceiling() || r.ceiling() == top && r.id() < room.id() && r.floor() < top
-                || r.floor() >= top && r.floor() <= top + slab).minus(upstands).minus(wells(room, top, top + slab));
+        var upstands = Region.union(around(room).stream()
+                .filter(r -> r.floor() >= top && r.floor() < top + slab)
+                .map(r -> r.region().grown(slab))
+                .toList());
+        return less(
+                        room,
+                        r -> r.floor() < top && top < r.ceiling()
+                                || r.ceiling() == top && r.id() < room.id() && r.floor() < top
+                                || r.floor() >= top && r.floor() <= top + slab)
+                .minus(upstands)
+                .minus(wells(room, top, top + slab));
     }
 
     private Region less(Room room, Predicate<Room> others) {

@@ -16,10 +16,15 @@ import java.util.Locale;
  * @param sill   height of its lower edge above the room's floor; 0 for a door or a passage
  * @param hold   what it keeps its distance from while the wall grows or shrinks
  */
-public record Opening(long id, long roomId, Kind kind, int edge, Length at, Length width, Length height, Length sill, Hold hold) {
+public record Opening(
+        long id, long roomId, Kind kind, int edge, Length at, Length width, Length height, Length sill, Hold hold) {
 
     /** An end of its wall, seen from inside, or its middle. */
-    public enum Hold { LEFT, MIDDLE, RIGHT }
+    public enum Hold {
+        LEFT,
+        MIDDLE,
+        RIGHT
+    }
 
     /** Kept from the left. */
     public Opening(long id, long roomId, Kind kind, int edge, Length at, Length width, Length height, Length sill) {
@@ -33,7 +38,9 @@ public record Opening(long id, long roomId, Kind kind, int edge, Length at, Leng
 
     /** The usual sizes are where typing begins. Common practice, no source. */
     public enum Kind {
-        DOOR(1000, 2100, 0), WINDOW(1200, 1300, 900), PASSAGE(1500, 2200, 0);
+        DOOR(1000, 2100, 0),
+        WINDOW(1200, 1300, 900),
+        PASSAGE(1500, 2200, 0);
 
         private final Length usualWidth;
         private final Length usualHeight;
@@ -101,7 +108,8 @@ public record Opening(long id, long roomId, Kind kind, int edge, Length at, Leng
 
     /** Openings of one wall with as much of it between them as beside the first and the last, to the nearest step. */
     public static List<Opening> spread(Outline.Edge wall, List<Opening> openings, Length step) {
-        var free = wall.length() - openings.stream().mapToLong(o -> o.width().um()).sum();
+        var free =
+                wall.length() - openings.stream().mapToLong(o -> o.width().um()).sum();
         var spread = new ArrayList<Opening>();
         var taken = 0L;
         for (var o : openings.stream().sorted(Comparator.comparing(Opening::at)).toList()) {

@@ -91,15 +91,21 @@ public final class Outline {
     public Outline(List<List<Corner>> loops) {
         this.loops = loops.stream().map(List::copyOf).toList();
         this.edges = this.loops.stream().flatMap(Outline::edges).toList();
-        this.region = Region.inside(this.loops.stream().map(l -> new Loop(l.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList())).toList());
+        this.region = Region.inside(this.loops.stream()
+                .map(l -> new Loop(
+                        l.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList()))
+                .toList());
         this.thickestWall = edges.stream().mapToLong(Edge::wall).max().orElse(0);
         check();
     }
 
     /** Its edges are numbered as {@link Side}s. */
     public static Outline rectangle(Rect r) {
-        return new Outline(List.of(List.of(new Corner(Side.NORTH.ordinal(), r.x0(), r.y1()), new Corner(Side.EAST.ordinal(), r.x1(), r.y1()),
-                new Corner(Side.SOUTH.ordinal(), r.x1(), r.y0()), new Corner(Side.WEST.ordinal(), r.x0(), r.y0()))));
+        return new Outline(List.of(List.of(
+                new Corner(Side.NORTH.ordinal(), r.x0(), r.y1()),
+                new Corner(Side.EAST.ordinal(), r.x1(), r.y1()),
+                new Corner(Side.SOUTH.ordinal(), r.x1(), r.y0()),
+                new Corner(Side.WEST.ordinal(), r.x0(), r.y0()))));
     }
 
     /** @throws Refused if it is not one piece of ground */
@@ -107,7 +113,9 @@ public final class Outline {
         if (region.isEmpty()) {
             throw refused("There is no ground in it.");
         }
-        return region.rects().size() == 1 ? rectangle(region.extent()) : rectangle(region.extent()).reshaped(region);
+        return region.rects().size() == 1
+                ? rectangle(region.extent())
+                : rectangle(region.extent()).reshaped(region);
     }
 
     private static Stream<Edge> edges(List<Corner> loop) {
@@ -133,14 +141,17 @@ public final class Outline {
         }
         for (var loop : loops) {
             for (var i = 0; i < loop.size(); i++) {
-                if (edge(loop, i).side().runsEastWest() == edge(loop, i + 1).side().runsEastWest()) {
+                if (edge(loop, i).side().runsEastWest()
+                        == edge(loop, i + 1).side().runsEastWest()) {
                     throw refused("An outline turns at every corner.");
                 }
             }
         }
         var length = edges.stream().map(e -> BigInteger.valueOf(e.length())).reduce(BigInteger.ZERO, BigInteger::add);
         var inside = twiceArea(loops);
-        if (region.isEmpty() || !region.perimeter().equals(length) || !inside.equals(region.area().shiftLeft(1))) {
+        if (region.isEmpty()
+                || !region.perimeter().equals(length)
+                || !inside.equals(region.area().shiftLeft(1))) {
             throw refused("An outline must not cross or touch itself, and has its room at the right hand.");
         }
         if (parts(region) > 1) {
@@ -163,7 +174,10 @@ public final class Outline {
     }
 
     private static BigInteger twiceArea(List<List<Corner>> loops) {
-        return loops.stream().map(l -> twiceArea(new Loop(l.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList()))).reduce(BigInteger.ZERO, BigInteger::add);
+        return loops.stream()
+                .map(l -> twiceArea(new Loop(
+                        l.stream().map(c -> new Loop.Corner(c.x(), c.y())).toList())))
+                .reduce(BigInteger.ZERO, BigInteger::add);
     }
 
     /** Above 0 for a loop that runs clockwise. */
@@ -172,7 +186,8 @@ public final class Outline {
         for (var i = 0; i < loop.corners().size(); i++) {
             var a = loop.corners().get(i);
             var b = loop.corners().get((i + 1) % loop.corners().size());
-            sum = sum.add(BigInteger.valueOf(b.x()).multiply(BigInteger.valueOf(a.y()))).subtract(BigInteger.valueOf(a.x()).multiply(BigInteger.valueOf(b.y())));
+            sum = sum.add(BigInteger.valueOf(b.x()).multiply(BigInteger.valueOf(a.y())))
+                    .subtract(BigInteger.valueOf(a.x()).multiply(BigInteger.valueOf(b.y())));
         }
         return sum;
     }
@@ -207,16 +222,24 @@ public final class Outline {
     }
 
     private Outline mapped(LongUnaryOperator x, LongUnaryOperator y) {
-        return new Outline(loops.stream().map(l -> l.stream().map(c -> c.at(x.applyAsLong(c.x()), y.applyAsLong(c.y()))).toList()).toList());
+        return new Outline(loops.stream()
+                .map(l -> l.stream()
+                        .map(c -> c.at(x.applyAsLong(c.x()), y.applyAsLong(c.y())))
+                        .toList())
+                .toList());
     }
 
     /** Turned by quarters, counter-clockwise, about a point; every edge keeps its number. */
     public Outline turned(int quarters, long x, long y) {
         var turn = Turn.of(quarters);
-        return new Outline(loops.stream().map(l -> l.stream().map(c -> {
-            var at = turn.apply(new Vec(c.x() - x, c.y() - y, 0));
-            return c.at(at.x() + x, at.y() + y);
-        }).toList()).toList());
+        return new Outline(loops.stream()
+                .map(l -> l.stream()
+                        .map(c -> {
+                            var at = turn.apply(new Vec(c.x() - x, c.y() - y, 0));
+                            return c.at(at.x() + x, at.y() + y);
+                        })
+                        .toList())
+                .toList());
     }
 
     /** Mirrored at an upright line; every edge keeps its number, and runs from what was its other end. */
@@ -236,7 +259,9 @@ public final class Outline {
     /** With its extent at these bounds: the edges that lie farthest out move, the others stay. */
     public Outline within(Rect bounds) {
         var e = extent();
-        return mapped(x -> x == e.x0() ? bounds.x0() : x == e.x1() ? bounds.x1() : x, y -> y == e.y0() ? bounds.y0() : y == e.y1() ? bounds.y1() : y);
+        return mapped(
+                x -> x == e.x0() ? bounds.x0() : x == e.x1() ? bounds.x1() : x,
+                y -> y == e.y0() ? bounds.y0() : y == e.y1() ? bounds.y1() : y);
     }
 
     /** With more ground. */
@@ -260,7 +285,10 @@ public final class Outline {
      */
     public Outline cornerMoved(int edge, long x, long y) {
         var begins = edge(edge).orElseThrow(() -> new Refused("edge", "The room has no edge " + edge + "."));
-        var ends = edges.stream().filter(e -> e.x1() == begins.x0() && e.y1() == begins.y0()).findFirst().orElseThrow();
+        var ends = edges.stream()
+                .filter(e -> e.x1() == begins.x0() && e.y1() == begins.y0())
+                .findFirst()
+                .orElseThrow();
         return moved(begins.number(), outward(begins, x, y)).moved(ends.number(), outward(ends, x, y));
     }
 
@@ -286,7 +314,8 @@ public final class Outline {
         }
         var low = Math.min(e.line(), e.line() + by);
         var high = Math.max(e.line(), e.line() + by);
-        var swept = e.side().runsEastWest() ? new Rect(e.from(), low, e.to(), high) : new Rect(low, e.from(), high, e.to());
+        var swept =
+                e.side().runsEastWest() ? new Rect(e.from(), low, e.to(), high) : new Rect(low, e.from(), high, e.to());
         return outward > 0 ? joined(swept) : without(swept);
     }
 
@@ -297,7 +326,10 @@ public final class Outline {
      */
     public Outline sized(int edge, long length) {
         var e = edge(edge).orElseThrow(() -> new Refused("edge", "The room has no edge " + edge + "."));
-        var loop = loops.stream().filter(l -> l.stream().anyMatch(c -> c.edge() == edge)).findFirst().orElseThrow();
+        var loop = loops.stream()
+                .filter(l -> l.stream().anyMatch(c -> c.edge() == edge))
+                .findFirst()
+                .orElseThrow();
         var at = loop.stream().map(Corner::edge).toList().indexOf(edge);
         var next = edge(loop.get((at + 1) % loop.size()).edge()).orElseThrow();
         // Where the outline turns right, the next edge looks the way this one goes.
@@ -313,7 +345,11 @@ public final class Outline {
         if (edge(edge).isEmpty()) {
             throw new Refused("edge", "The room has no edge " + edge + ".");
         }
-        return new Outline(loops.stream().map(l -> l.stream().map(c -> c.edge() == edge ? new Corner(edge, c.x(), c.y(), thickness) : c).toList()).toList());
+        return new Outline(loops.stream()
+                .map(l -> l.stream()
+                        .map(c -> c.edge() == edge ? new Corner(edge, c.x(), c.y(), thickness) : c)
+                        .toList())
+                .toList());
     }
 
     /** The thickest wall that an edge of it is to have; 0 where all are the site's. */
@@ -334,12 +370,17 @@ public final class Outline {
                 var after = edge(loop, i + 1);
                 var atStart = turnsRight(before, e) ? before.wall(usual) : 0;
                 var atEnd = turnsRight(e, after) ? after.wall(usual) : 0;
-                walls.add(Region.of(switch (e.side()) {
-                    case NORTH -> new Rect(e.from() - atStart, e.line(), e.to() + atEnd, e.line() + e.wall(usual));
-                    case SOUTH -> new Rect(e.from() - atEnd, e.line() - e.wall(usual), e.to() + atStart, e.line());
-                    case EAST -> new Rect(e.line(), e.from() - atEnd, e.line() + e.wall(usual), e.to() + atStart);
-                    case WEST -> new Rect(e.line() - e.wall(usual), e.from() - atStart, e.line(), e.to() + atEnd);
-                }));
+                walls.add(Region.of(
+                        switch (e.side()) {
+                            case NORTH ->
+                                new Rect(e.from() - atStart, e.line(), e.to() + atEnd, e.line() + e.wall(usual));
+                            case SOUTH ->
+                                new Rect(e.from() - atEnd, e.line() - e.wall(usual), e.to() + atStart, e.line());
+                            case EAST ->
+                                new Rect(e.line(), e.from() - atEnd, e.line() + e.wall(usual), e.to() + atStart);
+                            case WEST ->
+                                new Rect(e.line() - e.wall(usual), e.from() - atStart, e.line(), e.to() + atEnd);
+                        }));
             }
         }
         return Region.union(walls);
@@ -356,29 +397,51 @@ public final class Outline {
         var fresh = to.loops().stream().map(Outline::unnumbered).toList();
         var all = fresh.stream().flatMap(Outline::edges).toList();
         var left = new HashSet<>(edges);
-        match(all, left, numbers, Comparator.comparingLong((Pair p) -> p.was().line() == p.is().line() ? 0 : 1).thenComparing(p -> -p.was().shared(p.is())), true);
+        match(
+                all,
+                left,
+                numbers,
+                Comparator.comparingLong((Pair p) -> p.was().line() == p.is().line() ? 0 : 1)
+                        .thenComparing(p -> -p.was().shared(p.is())),
+                true);
         match(all, left, numbers, Comparator.comparingLong(p -> Math.abs(p.was().line() - p.is().line())), false);
         for (var edge : all) {
             if (!numbers.containsKey(edge)) {
-                numbers.put(edge, IntStream.iterate(Side.values().length, n -> n + 1).filter(n -> edge(n).isEmpty() && !numbers.containsValue(n)).findFirst().orElseThrow());
+                numbers.put(
+                        edge,
+                        IntStream.iterate(Side.values().length, n -> n + 1)
+                                .filter(n -> edge(n).isEmpty() && !numbers.containsValue(n))
+                                .findFirst()
+                                .orElseThrow());
             }
         }
         var numbered = new ArrayList<List<Corner>>();
         for (var loop : fresh) {
-            numbered.add(edges(loop).map(e -> {
-                int number = numbers.getOrDefault(e, 0);
-                return new Corner(number, e.x0(), e.y0(), edge(number).map(Edge::wall).orElse(0L));
-            }).toList());
+            numbered.add(edges(loop)
+                    .map(e -> {
+                        int number = numbers.getOrDefault(e, 0);
+                        return new Corner(
+                                number,
+                                e.x0(),
+                                e.y0(),
+                                edge(number).map(Edge::wall).orElse(0L));
+                    })
+                    .toList());
         }
         return new Outline(numbered);
     }
 
-    private record Pair(Edge was, Edge is) {
-    }
+    private record Pair(Edge was, Edge is) {}
 
-    private static void match(List<Edge> all, HashSet<Edge> left, Map<Edge, Integer> numbers, Comparator<Pair> nearer, boolean onLine) {
-        var pairs = all.stream().flatMap(is -> left.stream().filter(was -> was.side() == is.side() && was.shared(is) > 0 && (!onLine || was.line() == is.line()))
-                .map(was -> new Pair(was, is))).sorted(nearer.thenComparing(p -> p.was().number()).thenComparing(p -> p.is().from())).toList();
+    private static void match(
+            List<Edge> all, HashSet<Edge> left, Map<Edge, Integer> numbers, Comparator<Pair> nearer, boolean onLine) {
+        var pairs = all.stream()
+                .flatMap(is -> left.stream()
+                        .filter(was ->
+                                was.side() == is.side() && was.shared(is) > 0 && (!onLine || was.line() == is.line()))
+                        .map(was -> new Pair(was, is)))
+                .sorted(nearer.thenComparing(p -> p.was().number()).thenComparing(p -> p.is().from()))
+                .toList();
         for (var pair : pairs) {
             if (left.contains(pair.was()) && !numbers.containsKey(pair.is())) {
                 left.remove(pair.was());
@@ -390,7 +453,8 @@ public final class Outline {
     private static List<Corner> unnumbered(Loop loop) {
         var corners = new ArrayList<Corner>();
         for (var i = 0; i < loop.corners().size(); i++) {
-            corners.add(new Corner(i, loop.corners().get(i).x(), loop.corners().get(i).y()));
+            corners.add(new Corner(
+                    i, loop.corners().get(i).x(), loop.corners().get(i).y()));
         }
         return corners;
     }
@@ -398,14 +462,31 @@ public final class Outline {
     /** As a word, such as {@code 0,0,4000000 1,5000000,4000000,300000}, loops parted by {@code ;}, a wall of its own last; {@link #parse} reads it back. */
     @Override
     public String toString() {
-        return String.join(";", loops.stream().map(l -> String.join(" ", l.stream().map(c -> c.edge() + "," + c.x() + "," + c.y() + (c.wall() == 0 ? "" : "," + c.wall())).toList())).toList());
+        return String.join(
+                ";",
+                loops.stream()
+                        .map(l -> String.join(
+                                " ",
+                                l.stream()
+                                        .map(c -> c.edge() + "," + c.x() + "," + c.y()
+                                                + (c.wall() == 0 ? "" : "," + c.wall()))
+                                        .toList()))
+                        .toList());
     }
 
     public static Outline parse(String text) {
-        return new Outline(Arrays.stream(text.split(";")).map(l -> Arrays.stream(l.split(" ")).map(c -> {
-            var numbers = c.split(",");
-            return new Corner(Integer.parseInt(numbers[0]), Long.parseLong(numbers[1]), Long.parseLong(numbers[2]), numbers.length > 3 ? Long.parseLong(numbers[3]) : 0);
-        }).toList()).toList());
+        return new Outline(Arrays.stream(text.split(";"))
+                .map(l -> Arrays.stream(l.split(" "))
+                        .map(c -> {
+                            var numbers = c.split(",");
+                            return new Corner(
+                                    Integer.parseInt(numbers[0]),
+                                    Long.parseLong(numbers[1]),
+                                    Long.parseLong(numbers[2]),
+                                    numbers.length > 3 ? Long.parseLong(numbers[3]) : 0);
+                        })
+                        .toList())
+                .toList());
     }
 
     @Override

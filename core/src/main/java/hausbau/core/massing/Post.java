@@ -21,11 +21,11 @@ public record Post(long room, int edge, Box box, Optional<Legs> legs) {
      * @param lying   the one along X
      * @param upright the one along Y
      */
-    public record Legs(Turn turn, long length, Box lying, Box upright) {
-    }
+    public record Legs(Turn turn, long length, Box lying, Box upright) {}
 
     /** What it takes. */
     public List<Box> boxes() {
-        return Stream.concat(Stream.of(box), legs.stream().flatMap(l -> Stream.of(l.lying(), l.upright()))).toList();
+        return Stream.concat(Stream.of(box), legs.stream().flatMap(l -> Stream.of(l.lying(), l.upright())))
+                .toList();
     }
 }

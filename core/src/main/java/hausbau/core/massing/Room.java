@@ -18,7 +18,16 @@ import hausbau.core.plane.Region;
  *               grows or shrinks, so that a place lasts as long as the same thing stands there
  * @param look   the pattern that its walls are under; 0 for the site's
  */
-public record Room(long id, String name, long level, Outline outline, long floor, Length height, boolean sky, Vec anchor, long look) {
+public record Room(
+        long id,
+        String name,
+        long level,
+        Outline outline,
+        long floor,
+        Length height,
+        boolean sky,
+        Vec anchor,
+        long look) {
 
     /** A new rectangular room: its places are counted from its corner. */
     public Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
@@ -27,7 +36,8 @@ public record Room(long id, String name, long level, Outline outline, long floor
 
     private static Rect rect(Vec corner, Length width, Length depth) {
         if (!width.isPositive() || !depth.isPositive()) {
-            throw new Refused(width.isPositive() ? "depthMm" : "widthMm", "A room must be at least 0.3 m wide and deep.");
+            throw new Refused(
+                    width.isPositive() ? "depthMm" : "widthMm", "A room must be at least 0.3 m wide and deep.");
         }
         return new Rect(corner.x(), corner.y(), corner.x() + width.um(), corner.y() + depth.um());
     }
@@ -37,7 +47,8 @@ public record Room(long id, String name, long level, Outline outline, long floor
         var by = newCorner.minus(corner());
         var moves = newWidth.equals(width()) && newDepth.equals(depth());
         var shape = moves ? outline.movedBy(by.x(), by.y()) : outline.within(rect(newCorner, newWidth, newDepth));
-        return new Room(id, newName, level, shape, newCorner.z(), newHeight, sky, moves ? anchor.plus(by) : anchor, look);
+        return new Room(
+                id, newName, level, shape, newCorner.z(), newHeight, sky, moves ? anchor.plus(by) : anchor, look);
     }
 
     /** The same room over another outline. */
@@ -90,7 +101,8 @@ public record Room(long id, String name, long level, Outline outline, long floor
     /** A room between two corners of its floor as a hand drew them, each taken to the nearest step. */
     public static Room drawn(long id, String name, Vec from, Vec to, Length height, Length step) {
         var r = ground(from, to, step);
-        return new Room(id, name, new Vec(r.x0(), r.y0(), from.z()), new Length(r.width()), new Length(r.depth()), height);
+        return new Room(
+                id, name, new Vec(r.x0(), r.y0(), from.z()), new Length(r.width()), new Length(r.depth()), height);
     }
 
     /**
@@ -108,7 +120,10 @@ public record Room(long id, String name, long level, Outline outline, long floor
     }
 
     private static Vec onStep(Vec point, Length step) {
-        return new Vec(new Length(point.x()).roundTo(step).um(), new Length(point.y()).roundTo(step).um(), point.z());
+        return new Vec(
+                new Length(point.x()).roundTo(step).um(),
+                new Length(point.y()).roundTo(step).um(),
+                point.z());
     }
 
     public Region region() {
@@ -144,19 +159,33 @@ public record Room(long id, String name, long level, Outline outline, long floor
     public Box outer(Length wall) {
         var c = clear();
         var most = Math.max(wall.um(), outline.thickestWall());
-        return Box.of(c.min().x() - most, c.min().y() - most, c.min().z(), c.max().x() + most, c.max().y() + most, c.max().z());
+        return Box.of(
+                c.min().x() - most,
+                c.min().y() - most,
+                c.min().z(),
+                c.max().x() + most,
+                c.max().y() + most,
+                c.max().z());
     }
 
     /** Whether the box shares volume with the void. */
     public boolean overlaps(Box box) {
-        return box.min().z() < ceiling() && floor < box.max().z() && box.min().x() < box.max().x() && box.min().y() < box.max().y()
-                && region().overlaps(Region.of(new Rect(box.min().x(), box.min().y(), box.max().x(), box.max().y())));
+        return box.min().z() < ceiling()
+                && floor < box.max().z()
+                && box.min().x() < box.max().x()
+                && box.min().y() < box.max().y()
+                && region().overlaps(Region.of(new Rect(
+                        box.min().x(), box.min().y(), box.max().x(), box.max().y())));
     }
 
     /** Whether a point of the plan lies in the room or its walls, where no edge says otherwise this thick. */
     boolean isWithin(long wall, long x, long y) {
         var distance = Math.max(wall, outline.thickestWall());
-        return region().rects().stream().anyMatch(r -> r.x0() - distance <= x && x <= r.x1() + distance && r.y0() - distance <= y && y <= r.y1() + distance);
+        return region().rects().stream()
+                .anyMatch(r -> r.x0() - distance <= x
+                        && x <= r.x1() + distance
+                        && r.y0() - distance <= y
+                        && y <= r.y1() + distance);
     }
 
     boolean sharesHeightWith(Room other) {

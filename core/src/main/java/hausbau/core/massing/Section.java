@@ -27,12 +27,10 @@ import java.util.TreeSet;
 public record Section(Region cut, List<Face> beyond, List<Void> rooms, Rect extent) {
 
     /** @param distance from the line, µm */
-    public record Face(Region seen, long distance) {
-    }
+    public record Face(Region seen, long distance) {}
 
     /** A room as it is cut. */
-    public record Void(Room room, Rect cut) {
-    }
+    public record Void(Room room, Rect cut) {}
 
     /** Left about the line's ends. */
     private static final long MARGIN = 500_000;
@@ -70,16 +68,21 @@ public record Section(Region cut, List<Face> beyond, List<Void> rooms, Rect exte
         private Region drawn(Box b) {
             var x0 = Math.max(b.min().x(), -MARGIN);
             var x1 = Math.min(b.max().x(), length + MARGIN);
-            return x0 < x1 && b.min().z() < b.max().z() ? Region.of(new Rect(x0, b.min().z(), x1, b.max().z())) : Region.EMPTY;
+            return x0 < x1 && b.min().z() < b.max().z()
+                    ? Region.of(new Rect(x0, b.min().z(), x1, b.max().z()))
+                    : Region.EMPTY;
         }
 
         Section section(Massing massing, List<Box> things) {
             var boxes = new ArrayList<>(boxes(massing));
             boxes.addAll(things);
             var laid = boxes.stream().map(this::laid).toList();
-            var cut = Region.union(laid.stream().filter(this::isCut).map(this::drawn).toList());
+            var cut = Region.union(
+                    laid.stream().filter(this::isCut).map(this::drawn).toList());
             var faces = new TreeMap<Long, List<Region>>();
-            laid.stream().filter(b -> b.min().y() >= 0).forEach(b -> faces.computeIfAbsent(b.min().y(), d -> new ArrayList<>()).add(drawn(b)));
+            laid.stream().filter(b -> b.min().y() >= 0).forEach(b -> faces.computeIfAbsent(
+                            b.min().y(), d -> new ArrayList<>())
+                    .add(drawn(b)));
             var hidden = cut;
             var beyond = new ArrayList<Face>();
             for (var at : faces.entrySet()) {
@@ -98,7 +101,8 @@ public record Section(Region cut, List<Face> beyond, List<Void> rooms, Rect exte
                     }
                 }
             }
-            rooms.sort(Comparator.comparingLong((Void v) -> v.cut().y0()).thenComparingLong(v -> v.cut().x0()));
+            rooms.sort(Comparator.comparingLong((Void v) -> v.cut().y0())
+                    .thenComparingLong(v -> v.cut().x0()));
             var extent = hidden.isEmpty() ? new Rect(0, 0, length, 3_000_000) : hidden.extent();
             return new Section(cut, List.copyOf(beyond), List.copyOf(rooms), extent);
         }
@@ -113,7 +117,10 @@ public record Section(Region cut, List<Face> beyond, List<Void> rooms, Rect exte
         boxes.addAll(drawing.floors());
         var slab = massing.settings().wall().um();
         for (var room : massing.rooms()) {
-            massing.ceiling(room).rows().forEach(r -> boxes.add(Box.of(r.x0(), r.y0(), room.ceiling(), r.x1(), r.y1(), room.ceiling() + slab)));
+            massing.ceiling(room)
+                    .rows()
+                    .forEach(r ->
+                            boxes.add(Box.of(r.x0(), r.y0(), room.ceiling(), r.x1(), r.y1(), room.ceiling() + slab)));
         }
         drawing.guards().forEach(g -> boxes.addAll(g.bars()));
         massing.stairs().forEach(s -> boxes.addAll(s.bodies()));
@@ -124,10 +131,12 @@ public record Section(Region cut, List<Face> beyond, List<Void> rooms, Rect exte
     /** Where rooms that are cut begin and end along the line, for those whose floor lies between two heights, µm. */
     public List<Long> widths(long low, long high) {
         var ticks = new TreeSet<Long>();
-        rooms.stream().filter(v -> v.room().floor() >= low && v.room().floor() < high).forEach(v -> {
-            ticks.add(v.cut().x0());
-            ticks.add(v.cut().x1());
-        });
+        rooms.stream()
+                .filter(v -> v.room().floor() >= low && v.room().floor() < high)
+                .forEach(v -> {
+                    ticks.add(v.cut().x0());
+                    ticks.add(v.cut().x1());
+                });
         return List.copyOf(ticks);
     }
 

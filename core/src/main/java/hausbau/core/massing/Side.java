@@ -5,7 +5,10 @@ import java.util.Locale;
 
 /** A room's side; the turn takes a wall piece (X along, Y outward) to it, running left to right seen from inside. */
 public enum Side {
-    NORTH(0), EAST(3), SOUTH(2), WEST(1);
+    NORTH(0),
+    EAST(3),
+    SOUTH(2),
+    WEST(1);
 
     private final Turn turn;
 

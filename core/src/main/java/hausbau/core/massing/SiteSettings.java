@@ -20,16 +20,32 @@ import java.util.ArrayList;
  * @param guardDrop      where one could fall farther than this, a guard stands; 0.1 to 100 m
  * @param corners        how walls meet; legs of 10 mm to 5 m
  */
-public record SiteSettings(Unit unit, Length step, Length wall, Length storey, int pixelsPerMetre, boolean tilesByCentre,
-        boolean skins, Length guardDrop, Corners corners) {
+public record SiteSettings(
+        Unit unit,
+        Length step,
+        Length wall,
+        Length storey,
+        int pixelsPerMetre,
+        boolean tilesByCentre,
+        boolean skins,
+        Length guardDrop,
+        Corners corners) {
 
     static final Length LEAST_WALL = Length.ofMillimetres(10);
     static final Length GREATEST_WALL = Length.ofMillimetres(5_000);
     /** Common practice, no source. */
     private static final Length USUAL_DROP = Length.ofMillimetres(750);
 
-    public static final SiteSettings USUAL = new SiteSettings(Unit.METRE, Length.ofMillimetres(100),
-            Length.ofMillimetres(200), Length.ofMillimetres(3000), 256, false, false, USUAL_DROP, Corners.POSTS);
+    public static final SiteSettings USUAL = new SiteSettings(
+            Unit.METRE,
+            Length.ofMillimetres(100),
+            Length.ofMillimetres(200),
+            Length.ofMillimetres(3000),
+            256,
+            false,
+            false,
+            USUAL_DROP,
+            Corners.POSTS);
 
     public SiteSettings {
         var faults = new ArrayList<Fault>();
@@ -46,11 +62,13 @@ public record SiteSettings(Unit unit, Length step, Length wall, Length storey, i
         }
     }
 
-    private static void check(ArrayList<Fault> faults, String field, String what, Unit unit, Length value, long least, long most) {
+    private static void check(
+            ArrayList<Fault> faults, String field, String what, Unit unit, Length value, long least, long most) {
         var from = Length.ofMillimetres(least);
         var to = Length.ofMillimetres(most);
         if (value.compareTo(from) < 0 || value.compareTo(to) > 0) {
-            faults.add(new Fault(field, "The " + what + " must be from " + unit.format(from) + " to " + unit.format(to) + "."));
+            faults.add(new Fault(
+                    field, "The " + what + " must be from " + unit.format(from) + " to " + unit.format(to) + "."));
         }
     }
 

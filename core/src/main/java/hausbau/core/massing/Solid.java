@@ -38,12 +38,18 @@ public record Solid(long id, String name, long level, Box box) {
     /** A solid over the ground between two corners as a hand drew them, each taken to the nearest step. */
     public static Solid drawn(long id, String name, Level level, Vec from, Vec to, Length height, Length step) {
         var r = Room.ground(from, to, step);
-        return new Solid(id, name, level.id(), Box.of(r.x0(), r.y0(), level.floor(), r.x1(), r.y1(), level.floor() + height.um()));
+        return new Solid(
+                id,
+                name,
+                level.id(),
+                Box.of(r.x0(), r.y0(), level.floor(), r.x1(), r.y1(), level.floor() + height.um()));
     }
 
     /** A pier of half a metre in the middle of a room, up to its ceiling. */
     public static Solid usual(long id, String name, Room room, Length step) {
-        var r = room.region().rects().stream().max(Comparator.comparingDouble(q -> (double) q.width() * q.depth())).orElseThrow();
+        var r = room.region().rects().stream()
+                .max(Comparator.comparingDouble(q -> (double) q.width() * q.depth()))
+                .orElseThrow();
         var x = new Length((r.x0() + r.x1() - PIER) / 2).roundTo(step).um();
         var y = new Length((r.y0() + r.y1() - PIER) / 2).roundTo(step).um();
         return new Solid(id, name, room.level(), Box.of(x, y, room.floor(), x + PIER, y + PIER, room.ceiling()));

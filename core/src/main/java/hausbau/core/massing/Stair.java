@@ -26,11 +26,24 @@ import java.util.Optional;
  * @param risers steps up; 1 for a ramp
  * @param going  of one step; of a ramp its whole length in plan
  */
-public record Stair(long id, long level, Shape shape, boolean right, Vec foot, Turn up, Length width, Length rise, int risers, Length going) {
+public record Stair(
+        long id,
+        long level,
+        Shape shape,
+        boolean right,
+        Vec foot,
+        Turn up,
+        Length width,
+        Length rise,
+        int risers,
+        Length going) {
 
     /** How it lies. */
     public enum Shape {
-        STRAIGHT, QUARTER_TURN, HALF_TURN, RAMP;
+        STRAIGHT,
+        QUARTER_TURN,
+        HALF_TURN,
+        RAMP;
 
         public String label() {
             return name().toLowerCase(Locale.ROOT).replace('_', ' ');
@@ -47,6 +60,7 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
     private static final int RAMP_SLOPE = 12;
     /** Clear height over every step (DIN 18065, from memory). */
     public static final Length HEADROOM = Length.ofMillimetres(2000);
+
     private static final Length LEAST_WIDTH = Length.ofMillimetres(500);
     private static final Length GREATEST = Length.ofMillimetres(100_000);
     /** A ramp is looked at in stretches of this length. */
@@ -64,13 +78,18 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
     public record Part(Kind kind, Box box, Turn up, int treads, int first, Length foot) {
 
         /** What it is. */
-        public enum Kind { FLIGHT, LANDING, RAMP }
+        public enum Kind {
+            FLIGHT,
+            LANDING,
+            RAMP
+        }
 
         /** The ground this far along it and so far from its right-hand side. */
         Rect ground(long x0, long y0, long x1, long y1) {
             var whole = up.apply(Box.of(0, 0, 0, length(), across(), 0));
             var own = up.apply(Box.of(x0, y0, 0, x1, y1, 0)).movedBy(box.min().minus(whole.min()));
-            return new Rect(own.min().x(), own.min().y(), own.max().x(), own.max().y());
+            return new Rect(
+                    own.min().x(), own.min().y(), own.max().x(), own.max().y());
         }
 
         /** Along the way up. */
@@ -84,28 +103,31 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
         }
 
         public Rect ground() {
-            return new Rect(box.min().x(), box.min().y(), box.max().x(), box.max().y());
+            return new Rect(
+                    box.min().x(), box.min().y(), box.max().x(), box.max().y());
         }
     }
 
     /** A level surface to step on, µm. */
-    public record Tread(Rect ground, long z) {
-    }
+    public record Tread(Rect ground, long z) {}
 
     /** Stairs of a shape as the rule has them, or a ramp. */
-    public static Stair usual(long id, long level, Shape shape, boolean right, Vec foot, Turn up, Length width, Length rise, Unit unit) {
+    public static Stair usual(
+            long id, long level, Shape shape, boolean right, Vec foot, Turn up, Length width, Length rise, Unit unit) {
         if (shape == Shape.RAMP) {
             return new Stair(id, level, shape, right, foot, up, width, rise, 1, rise.times(RAMP_SLOPE)).checked(unit);
         }
         var risers = StairRule.risers(rise).orElse(1);
-        return new Stair(id, level, shape, right, foot, up, width, rise, risers, StairRule.going(rise, risers)).checked(unit);
+        return new Stair(id, level, shape, right, foot, up, width, rise, risers, StairRule.going(rise, risers))
+                .checked(unit);
     }
 
     /**
      * Stairs as a hand drew them: from the middle of the first step toward where they lead. They are laid so that they arrive
      * on the step.
      */
-    public static Stair drawn(long id, Level level, Vec from, Vec to, Length width, Length rise, SiteSettings settings) {
+    public static Stair drawn(
+            long id, Level level, Vec from, Vec to, Length width, Length rise, SiteSettings settings) {
         var x = to.x() - from.x();
         var y = to.y() - from.y();
         if (x == 0 && y == 0) {
@@ -113,7 +135,8 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
         }
         var up = Math.abs(x) >= Math.abs(y) ? x > 0 ? Turn.NONE : new Turn(2) : y > 0 ? new Turn(1) : new Turn(3);
         var foot = from.withZ(level.floor()).minus(up.apply(new Vec(0, width.um() / 2, 0)));
-        return usual(id, level.id(), Shape.STRAIGHT, false, foot, up, width, rise, settings.unit()).onStep(settings.step());
+        return usual(id, level.id(), Shape.STRAIGHT, false, foot, up, width, rise, settings.unit())
+                .onStep(settings.step());
     }
 
     /** The same, moved so that it arrives on the step: there its floor is cut. */
@@ -122,7 +145,10 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
         var quarters = last().up().quarters();
         var x = quarters == 0 ? ground.x1() : ground.x0();
         var y = quarters == 1 ? ground.y1() : ground.y0();
-        return movedBy(new Vec(new Length(x).roundTo(step).um() - x, new Length(y).roundTo(step).um() - y, 0));
+        return movedBy(new Vec(
+                new Length(x).roundTo(step).um() - x,
+                new Length(y).roundTo(step).um() - y,
+                0));
     }
 
     public Stair movedBy(Vec by) {
@@ -141,12 +167,14 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
 
     /** The same way set out in another shape, its steps as the rule has them. */
     public Stair shaped(Shape other, SiteSettings settings) {
-        return usual(id, level, other, right, foot, up, width, rise, settings.unit()).onStep(settings.step());
+        return usual(id, level, other, right, foot, up, width, rise, settings.unit())
+                .onStep(settings.step());
     }
 
     /** The same with so many risers; with the going that goes with them if none is told. */
     public Stair stepped(int newRisers, Optional<Length> newGoing) {
-        var other = newGoing.orElseGet(() -> newRisers == risers || newRisers < 1 ? going : StairRule.going(rise, newRisers));
+        var other = newGoing.orElseGet(
+                () -> newRisers == risers || newRisers < 1 ? going : StairRule.going(rise, newRisers));
         return new Stair(id, level, shape, right, foot, up, width, rise, newRisers, other);
     }
 
@@ -168,13 +196,16 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
     private static void check(Unit unit, String field, String what, Length value, Length least) {
         var most = Length.max(GREATEST, least.times(2));
         if (value.compareTo(least) < 0 || value.compareTo(most) > 0) {
-            throw new Refused(field, "The " + what + " must be from " + unit.format(least) + " to " + unit.format(most) + ".");
+            throw new Refused(
+                    field, "The " + what + " must be from " + unit.format(least) + " to " + unit.format(most) + ".");
         }
     }
 
     /** Along its parts, in plan. */
     public Length walk() {
-        return new Length(parts().stream().mapToLong(p -> p.kind() == Part.Kind.LANDING ? width.um() : p.length()).sum());
+        return new Length(parts().stream()
+                .mapToLong(p -> p.kind() == Part.Kind.LANDING ? width.um() : p.length())
+                .sum());
     }
 
     /** Where it arrives, µm. */
@@ -205,7 +236,18 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
             var end = going.um() * (first - 1);
             flight(parts, 0, 0, 0, 0, first);
             var half = shape == Shape.HALF_TURN;
-            parts.add(part(Part.Kind.LANDING, end, 0, end + w, half ? 2 * w + WELL : w, Math.max(0, height(first) - WAIST), height(first), 0, 0, 0, Length.ZERO));
+            parts.add(part(
+                    Part.Kind.LANDING,
+                    end,
+                    0,
+                    end + w,
+                    half ? 2 * w + WELL : w,
+                    Math.max(0, height(first) - WAIST),
+                    height(first),
+                    0,
+                    0,
+                    0,
+                    Length.ZERO));
             if (half) {
                 flight(parts, end, w + WELL, 2, first, risers);
             } else {
@@ -222,19 +264,45 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
             var run = treads * going.um();
             var w = width.um();
             var foot = from == 0 ? 0 : Math.min(WAIST, height(from));
-            var box = turned == 0 ? new long[] {x, y, x + run, y + w} : turned == 1 ? new long[] {x, y, x + w, y + run} : new long[] {x - run, y, x, y + w};
-            parts.add(part(Part.Kind.FLIGHT, box[0], box[1], box[2], box[3], height(from) - foot, height(to - 1), turned, treads, from + 1, new Length(foot)));
+            var box = turned == 0
+                    ? new long[] {x, y, x + run, y + w}
+                    : turned == 1 ? new long[] {x, y, x + w, y + run} : new long[] {x - run, y, x, y + w};
+            parts.add(part(
+                    Part.Kind.FLIGHT,
+                    box[0],
+                    box[1],
+                    box[2],
+                    box[3],
+                    height(from) - foot,
+                    height(to - 1),
+                    turned,
+                    treads,
+                    from + 1,
+                    new Length(foot)));
         }
     }
 
-    private Part part(Part.Kind kind, long x0, long y0, long x1, long y1, long z0, long z1, int turned, int treads, int first, Length foot) {
-        return new Part(kind, site(x0, y0, x1, y1, z0, z1), up.plus(turned == 1 && right ? 3 : turned), treads, first, foot);
+    private Part part(
+            Part.Kind kind,
+            long x0,
+            long y0,
+            long x1,
+            long y1,
+            long z0,
+            long z1,
+            int turned,
+            int treads,
+            int first,
+            Length foot) {
+        return new Part(
+                kind, site(x0, y0, x1, y1, z0, z1), up.plus(turned == 1 && right ? 3 : turned), treads, first, foot);
     }
 
     /** From its own frame, which turns left, into the site. */
     private Box site(long x0, long y0, long x1, long y1, long z0, long z1) {
         var w = width.um();
-        return up.apply(right ? Box.of(x0, w - y1, z0, x1, w - y0, z1) : Box.of(x0, y0, z0, x1, y1, z1)).movedBy(foot);
+        return up.apply(right ? Box.of(x0, w - y1, z0, x1, w - y0, z1) : Box.of(x0, y0, z0, x1, y1, z1))
+                .movedBy(foot);
     }
 
     /** Every surface to step on, from below; a ramp in short stretches, each as high as its upper end. */
@@ -247,14 +315,16 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
         switch (part.kind()) {
             case FLIGHT -> {
                 for (var i = 0; i < part.treads(); i++) {
-                    treads.add(new Tread(stretch(part, i * going.um(), (i + 1) * going.um()), foot.z() + height(part.first() + i)));
+                    treads.add(new Tread(
+                            stretch(part, i * going.um(), (i + 1) * going.um()), foot.z() + height(part.first() + i)));
                 }
             }
             case LANDING -> treads.add(new Tread(part.ground(), part.box().max().z()));
             case RAMP -> {
                 for (var at = 0L; at < going.um(); at += RAMP_STRETCH) {
                     var end = Math.min(going.um(), at + RAMP_STRETCH);
-                    treads.add(new Tread(stretch(part, at, end), foot.z() + Math.round((double) rise.um() * end / going.um())));
+                    treads.add(new Tread(
+                            stretch(part, at, end), foot.z() + Math.round((double) rise.um() * end / going.um())));
                 }
             }
         }
@@ -303,7 +373,9 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
 
     /** Whether the way from a to b goes straight on to c; middles are rounded. */
     private static boolean goesOn(Vec a, Vec b, Vec c) {
-        return Math.abs(b.x() - a.x() - (c.x() - b.x())) <= 2 && Math.abs(b.y() - a.y() - (c.y() - b.y())) <= 2 && Math.abs(b.z() - a.z() - (c.z() - b.z())) <= 2;
+        return Math.abs(b.x() - a.x() - (c.x() - b.x())) <= 2
+                && Math.abs(b.y() - a.y() - (c.y() - b.y())) <= 2
+                && Math.abs(b.z() - a.z() - (c.z() - b.z())) <= 2;
     }
 
     private static Vec middle(Rect r, long z) {
@@ -348,12 +420,17 @@ public record Stair(long id, long level, Shape shape, boolean right, Vec foot, T
         if (foot.z() >= high || top() <= low) {
             return Region.EMPTY;
         }
-        var under = Region.of(treads().stream().filter(t -> t.z() > low - HEADROOM.um()).map(Tread::ground).toList());
+        var under = Region.of(treads().stream()
+                .filter(t -> t.z() > low - HEADROOM.um())
+                .map(Tread::ground)
+                .toList());
         if (under.isEmpty()) {
             return under;
         }
         var at = arrival(step.um());
-        var rounded = Region.of(under.rows().stream().map(r -> new Rect(down(r.x0(), step), down(r.y0(), step), -down(-r.x1(), step), -down(-r.y1(), step))).toList());
+        var rounded = Region.of(under.rows().stream()
+                .map(r -> new Rect(down(r.x0(), step), down(r.y0(), step), -down(-r.x1(), step), -down(-r.y1(), step)))
+                .toList());
         return rounded.minus(Region.of(at)).plus(under);
     }
 

@@ -31,8 +31,7 @@ final class WallCorners {
      *
      * @param turn of a piece whose legs go along X and Y
      */
-    record Legs(Turn turn, Rect lying, Rect upright) {
-    }
+    record Legs(Turn turn, Rect lying, Rect upright) {}
 
     private final Corners wanted;
     private final Map<Rect, Meeting> meetings = new HashMap<>();
@@ -47,7 +46,13 @@ final class WallCorners {
      * @param meetsEvenly whether what meets in a corner is of one height
      * @param lyingLaps   whether it is the wall along X that runs over a corner
      */
-    static WallCorners of(Corners wanted, List<Rect> posts, List<Rect> lying, List<Rect> upright, Predicate<Meeting> meetsEvenly, Predicate<Meeting> lyingLaps) {
+    static WallCorners of(
+            Corners wanted,
+            List<Rect> posts,
+            List<Rect> lying,
+            List<Rect> upright,
+            Predicate<Meeting> meetsEvenly,
+            Predicate<Meeting> lyingLaps) {
         var corners = new WallCorners(wanted);
         if (wanted.kind() == Corners.Kind.POST) {
             return corners;
@@ -76,13 +81,17 @@ final class WallCorners {
 
     /** Whether both walls are as thick as the post is wide where they meet it. */
     private static boolean isSquare(Meeting m) {
-        return m.lying().y0() == m.post().y0() && m.lying().y1() == m.post().y1() && m.upright().x0() == m.post().x0() && m.upright().x1() == m.post().x1();
+        return m.lying().y0() == m.post().y0()
+                && m.lying().y1() == m.post().y1()
+                && m.upright().x0() == m.post().x0()
+                && m.upright().x1() == m.post().x1();
     }
 
     /** Whether both walls are long enough for a leg at either end. */
     private boolean hasRoom(Meeting m) {
         var leg = 2 * wanted.leg().um();
-        return wanted.kind() != Corners.Kind.LEG || m.lying().width() > leg && m.upright().depth() > leg;
+        return wanted.kind() != Corners.Kind.LEG
+                || m.lying().width() > leg && m.upright().depth() > leg;
     }
 
     /** Walls less the legs of corner pieces. */
@@ -90,37 +99,55 @@ final class WallCorners {
         if (wanted.kind() != Corners.Kind.LEG) {
             return walls;
         }
-        return walls.stream().map(wall -> {
-            var left = wall;
-            for (var m : meetings.values()) {
-                if (wall.equals(alongX ? m.lying() : m.upright())) {
-                    left = less(left, alongX ? leg(m.lying(), m.isEast(), true) : leg(m.upright(), m.isNorth(), false), alongX);
-                }
-            }
-            return left;
-        }).toList();
+        return walls.stream()
+                .map(wall -> {
+                    var left = wall;
+                    for (var m : meetings.values()) {
+                        if (wall.equals(alongX ? m.lying() : m.upright())) {
+                            left = less(
+                                    left,
+                                    alongX ? leg(m.lying(), m.isEast(), true) : leg(m.upright(), m.isNorth(), false),
+                                    alongX);
+                        }
+                    }
+                    return left;
+                })
+                .toList();
     }
 
     private static Rect less(Rect wall, Rect leg, boolean alongX) {
         if (alongX) {
-            return leg.x0() == wall.x0() ? new Rect(leg.x1(), wall.y0(), wall.x1(), wall.y1()) : new Rect(wall.x0(), wall.y0(), leg.x0(), wall.y1());
+            return leg.x0() == wall.x0()
+                    ? new Rect(leg.x1(), wall.y0(), wall.x1(), wall.y1())
+                    : new Rect(wall.x0(), wall.y0(), leg.x0(), wall.y1());
         }
-        return leg.y0() == wall.y0() ? new Rect(wall.x0(), leg.y1(), wall.x1(), wall.y1()) : new Rect(wall.x0(), wall.y0(), wall.x1(), leg.y0());
+        return leg.y0() == wall.y0()
+                ? new Rect(wall.x0(), leg.y1(), wall.x1(), wall.y1())
+                : new Rect(wall.x0(), wall.y0(), wall.x1(), leg.y0());
     }
 
     /** A leg's length of a wall, at its greater end or its lesser. */
     private Rect leg(Rect wall, boolean atGreater, boolean alongX) {
         var leg = wanted.leg().um();
         if (alongX) {
-            return atGreater ? new Rect(wall.x1() - leg, wall.y0(), wall.x1(), wall.y1()) : new Rect(wall.x0(), wall.y0(), wall.x0() + leg, wall.y1());
+            return atGreater
+                    ? new Rect(wall.x1() - leg, wall.y0(), wall.x1(), wall.y1())
+                    : new Rect(wall.x0(), wall.y0(), wall.x0() + leg, wall.y1());
         }
-        return atGreater ? new Rect(wall.x0(), wall.y1() - leg, wall.x1(), wall.y1()) : new Rect(wall.x0(), wall.y0(), wall.x1(), wall.y0() + leg);
+        return atGreater
+                ? new Rect(wall.x0(), wall.y1() - leg, wall.x1(), wall.y1())
+                : new Rect(wall.x0(), wall.y0(), wall.x1(), wall.y0() + leg);
     }
 
     /** The legs that a post has. */
     Optional<Legs> legs(Rect post) {
-        return wanted.kind() != Corners.Kind.LEG ? Optional.empty() : Optional.ofNullable(meetings.get(post)).map(m ->
-                new Legs(new Turn(m.isEast() ? m.isNorth() ? 2 : 1 : m.isNorth() ? 3 : 0), leg(m.lying(), m.isEast(), true), leg(m.upright(), m.isNorth(), false)));
+        return wanted.kind() != Corners.Kind.LEG
+                ? Optional.empty()
+                : Optional.ofNullable(meetings.get(post))
+                        .map(m -> new Legs(
+                                new Turn(m.isEast() ? m.isNorth() ? 2 : 1 : m.isNorth() ? 3 : 0),
+                                leg(m.lying(), m.isEast(), true),
+                                leg(m.upright(), m.isNorth(), false)));
     }
 
     /** Whether a wall runs over where this post would be. */

@@ -22,7 +22,18 @@ import java.util.List;
  * @param laps   how much of it lies across the corners at its ends
  * @param panels the opening panels in it, in order
  */
-public record WallRun(long room, int edge, Tier tier, String name, Side side, Vec start, Length length, Length depth, Length height, Laps laps, List<Panel> panels) {
+public record WallRun(
+        long room,
+        int edge,
+        Tier tier,
+        String name,
+        Side side,
+        Vec start,
+        Length length,
+        Length depth,
+        Length height,
+        Laps laps,
+        List<Panel> panels) {
 
     /** How much of a run lies across the corner at its start, and at its end. */
     public record Laps(Length start, Length end) {
@@ -31,7 +42,11 @@ public record WallRun(long room, int edge, Tier tier, String name, Side side, Ve
     }
 
     /** A wall, or the face above or below a room that this one opens into. */
-    public enum Tier { WALL, ABOVE, BELOW }
+    public enum Tier {
+        WALL,
+        ABOVE,
+        BELOW
+    }
 
     /**
      * The stretch of wall that an opening's panel takes: the opening with its jambs, out to the next step.
@@ -59,7 +74,12 @@ public record WallRun(long room, int edge, Tier tier, String name, Side side, Ve
 
     /** The run as the kit plan sees it. */
     public Run run() {
-        return new Run(name, length, panels.stream().map(p -> new FixedItem(p.opening().kind().label(), p.at(), p.length())).toList());
+        return new Run(
+                name,
+                length,
+                panels.stream()
+                        .map(p -> new FixedItem(p.opening().kind().label(), p.at(), p.length()))
+                        .toList());
     }
 
     /** Whether the run goes along its axis, and not against it. */
@@ -93,6 +113,12 @@ public record WallRun(long room, int edge, Tier tier, String name, Side side, Ve
 
     /** The clear opening of a panel, through the run's depth. */
     public Box gap(Panel panel) {
-        return box(panel.from().um(), 0, panel.sill().um(), panel.to().um(), depth.um(), panel.head().um());
+        return box(
+                panel.from().um(),
+                0,
+                panel.sill().um(),
+                panel.to().um(),
+                depth.um(),
+                panel.head().um());
     }
 }

@@ -56,8 +56,12 @@ public record Box(Vec min, Vec max) {
 
     /** Whether the two share at least a point. */
     public boolean touches(Box o) {
-        return min.x() <= o.max.x() && o.min.x() <= max.x() && min.y() <= o.max.y() && o.min.y() <= max.y()
-                && min.z() <= o.max.z() && o.min.z() <= max.z();
+        return min.x() <= o.max.x()
+                && o.min.x() <= max.x()
+                && min.y() <= o.max.y()
+                && o.min.y() <= max.y()
+                && min.z() <= o.max.z()
+                && o.min.z() <= max.z();
     }
 
     /** What the two share.
@@ -65,12 +69,20 @@ public record Box(Vec min, Vec max) {
      * @throws IllegalArgumentException if they share no point */
     public Box intersection(Box o) {
         return Box.of(
-                Math.max(min.x(), o.min.x()), Math.max(min.y(), o.min.y()), Math.max(min.z(), o.min.z()),
-                Math.min(max.x(), o.max.x()), Math.min(max.y(), o.max.y()), Math.min(max.z(), o.max.z()));
+                Math.max(min.x(), o.min.x()),
+                Math.max(min.y(), o.min.y()),
+                Math.max(min.z(), o.min.z()),
+                Math.min(max.x(), o.max.x()),
+                Math.min(max.y(), o.max.y()),
+                Math.min(max.z(), o.max.z()));
     }
 
     public boolean contains(Box o) {
-        return min.x() <= o.min.x() && min.y() <= o.min.y() && min.z() <= o.min.z()
-                && max.x() >= o.max.x() && max.y() >= o.max.y() && max.z() >= o.max.z();
+        return min.x() <= o.min.x()
+                && min.y() <= o.min.y()
+                && min.z() <= o.min.z()
+                && max.x() >= o.max.x()
+                && max.y() >= o.max.y()
+                && max.z() >= o.max.z();
     }
 }

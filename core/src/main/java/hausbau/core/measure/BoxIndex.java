@@ -19,6 +19,7 @@ public final class BoxIndex {
 
     /** Which box each entry is; absent where that is its own number. */
     private final int @Nullable [] items;
+
     private final int count;
     /** Six bounds an entry: minX, minY, minZ, maxX, maxY, maxZ; the items' first, then level upon level of nodes. */
     private final long[] bounds;
@@ -61,12 +62,19 @@ public final class BoxIndex {
         var n = boxes.size();
         var order = new Integer[n];
         Arrays.setAll(order, i -> i);
-        Arrays.sort(order, Comparator.comparingLong(i -> boxes.get(i).min().x() + boxes.get(i).max().x()));
+        Arrays.sort(
+                order,
+                Comparator.comparingLong(
+                        i -> boxes.get(i).min().x() + boxes.get(i).max().x()));
         var slices = Math.max(1, (int) Math.ceil(Math.sqrt((double) n / FAN)));
         var perSlice = Math.max(1, (n + slices - 1) / slices);
         for (var from = 0; from < n; from += perSlice) {
-            Arrays.sort(order, from, Math.min(n, from + perSlice),
-                    Comparator.comparingLong(i -> boxes.get(i).min().y() + boxes.get(i).max().y()));
+            Arrays.sort(
+                    order,
+                    from,
+                    Math.min(n, from + perSlice),
+                    Comparator.comparingLong(
+                            i -> boxes.get(i).min().y() + boxes.get(i).max().y()));
         }
         return Arrays.stream(order).mapToInt(Integer::intValue).toArray();
     }
@@ -130,9 +138,12 @@ public final class BoxIndex {
 
     private void visit(int level, int entry, Box box, IntConsumer found) {
         var at = 6 * entry;
-        if (bounds[at] > box.max().x() || bounds[at + 3] < box.min().x()
-                || bounds[at + 1] > box.max().y() || bounds[at + 4] < box.min().y()
-                || bounds[at + 2] > box.max().z() || bounds[at + 5] < box.min().z()) {
+        if (bounds[at] > box.max().x()
+                || bounds[at + 3] < box.min().x()
+                || bounds[at + 1] > box.max().y()
+                || bounds[at + 4] < box.min().y()
+                || bounds[at + 2] > box.max().z()
+                || bounds[at + 5] < box.min().z()) {
             return;
         }
         if (level == 0) {

@@ -6,8 +6,7 @@ package hausbau.core.measure;
  */
 public final class Chance {
 
-    private Chance() {
-    }
+    private Chance() {}
 
     private static long mixed(long z) {
         var a = (z ^ z >>> 30) * 0xBF58476D1CE4E5B9L;
@@ -17,6 +16,7 @@ public final class Chance {
 
     /** From 0 below 1. */
     public static double of(long seed, long a, long b, long what) {
-        return (mixed(mixed(mixed(seed + 0x9E3779B97F4A7C15L * (what + 1)) + a) + 0x632BE59BD9B4E019L * (b + 1)) >>> 11) * 0x1.0p-53;
+        return (mixed(mixed(mixed(seed + 0x9E3779B97F4A7C15L * (what + 1)) + a) + 0x632BE59BD9B4E019L * (b + 1)) >>> 11)
+                * 0x1.0p-53;
     }
 }

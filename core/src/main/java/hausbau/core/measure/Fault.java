@@ -6,5 +6,4 @@ package hausbau.core.measure;
  * @param field   the path of the value, such as {@code runs[3].lengthMm}
  * @param message what is wrong and what would do
  */
-public record Fault(String field, String message) {
-}
+public record Fault(String field, String message) {}

@@ -48,8 +48,15 @@ public record Lean(double tilt, double roll, double scale) {
         var sc = StrictMath.sin(c);
         var cc = StrictMath.cos(c);
         return new double[] {
-            cc * cb * scale, cc * sb * sa - sc * ca, cc * sb * ca + sc * sa,
-            sc * cb * scale, sc * sb * sa + cc * ca, sc * sb * ca - cc * sa,
-            -sb * scale, cb * sa, cb * ca};
+            cc * cb * scale,
+            cc * sb * sa - sc * ca,
+            cc * sb * ca + sc * sa,
+            sc * cb * scale,
+            sc * sb * sa + cc * ca,
+            sc * sb * ca - cc * sa,
+            -sb * scale,
+            cb * sa,
+            cb * ca
+        };
     }
 }

@@ -38,7 +38,8 @@ public record Length(long um) implements Comparable<Length> {
         if (mm.scale() > 20 || mm.stripTrailingZeros().scale() > 3) {
             throw new IllegalArgumentException("millimetres take at most three decimal places");
         }
-        return new Length(mm.movePointRight(3).setScale(0, RoundingMode.UNNECESSARY).longValueExact());
+        return new Length(
+                mm.movePointRight(3).setScale(0, RoundingMode.UNNECESSARY).longValueExact());
     }
 
     public BigDecimal toMillimetres() {

@@ -25,8 +25,8 @@ public enum Unit {
     private static final String NUMBER = "(\\d+(?:\\.\\d*)?|\\.\\d+)";
     private static final Pattern PLAIN = Pattern.compile("\\d{1,15}(?:\\.\\d{0,15})?|\\.\\d{1,15}");
     /** A number, a fraction or both, then perhaps a unit; what a typed length is a row of. */
-    private static final Pattern TERM = Pattern.compile(
-            "\\G\\s*(?:(\\d+)\\s*/\\s*(\\d+)|" + NUMBER + "(?:\\s+(\\d+)\\s*/\\s*(\\d+))?)\\s*(mm|cm|m|km|ft|in|u|'|\"|′|″)?");
+    private static final Pattern TERM = Pattern.compile("\\G\\s*(?:(\\d+)\\s*/\\s*(\\d+)|" + NUMBER
+            + "(?:\\s+(\\d+)\\s*/\\s*(\\d+))?)\\s*(mm|cm|m|km|ft|in|u|'|\"|′|″)?");
 
     private final String symbol;
     private final long um;
@@ -193,8 +193,10 @@ public enum Unit {
     }
 
     private static Refused unreadable(String text) {
-        return new Refused("text", "“" + text + "” is no length. Write a number with a unit, such as 4.5m, 450 cm, "
-                + "14' 9\", 1/2\" or 96u; a sum such as 2m + 30cm, a product such as 2*300, or a change such as +50.");
+        return new Refused(
+                "text",
+                "“" + text + "” is no length. Write a number with a unit, such as 4.5m, 450 cm, "
+                        + "14' 9\", 1/2\" or 96u; a sum such as 2m + 30cm, a product such as 2*300, or a change such as +50.");
     }
 
     /** Writes a length in this unit so that {@link #parse} gives the same length back. */
@@ -206,7 +208,9 @@ public enum Unit {
     }
 
     private static String decimals(BigDecimal micrometres, long perUnit) {
-        var value = micrometres.divide(BigDecimal.valueOf(perUnit), 6, RoundingMode.HALF_UP).stripTrailingZeros();
+        var value = micrometres
+                .divide(BigDecimal.valueOf(perUnit), 6, RoundingMode.HALF_UP)
+                .stripTrailingZeros();
         return (value.scale() < 0 ? value.setScale(0) : value).toPlainString();
     }
 
@@ -222,8 +226,7 @@ public enum Unit {
             var whole = sixteenths / 16;
             var part = sixteenths % 16;
             var by = part == 0 ? 1 : Long.lowestOneBit(part);
-            inches = part == 0 ? String.valueOf(whole)
-                    : (whole == 0 ? "" : whole + " ") + part / by + "/" + 16 / by;
+            inches = part == 0 ? String.valueOf(whole) : (whole == 0 ? "" : whole + " ") + part / by + "/" + 16 / by;
         } else {
             inches = decimals(BigDecimal.valueOf(left), INCH_UM);
         }

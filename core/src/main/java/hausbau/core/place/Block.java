@@ -18,8 +18,14 @@ public record Block(double[] centre, double[][] half) {
 
     /** @param m row by row, what takes the box's directions to the site's */
     static Block of(Box box, double[] m, Vec at) {
-        var own = new double[] {(box.min().x() + box.max().x()) / 2.0, (box.min().y() + box.max().y()) / 2.0, (box.min().z() + box.max().z()) / 2.0};
-        var size = new double[] {box.size().x() / 2.0, box.size().y() / 2.0, box.size().z() / 2.0};
+        var own = new double[] {
+            (box.min().x() + box.max().x()) / 2.0,
+            (box.min().y() + box.max().y()) / 2.0,
+            (box.min().z() + box.max().z()) / 2.0
+        };
+        var size = new double[] {
+            box.size().x() / 2.0, box.size().y() / 2.0, box.size().z() / 2.0
+        };
         var to = new double[] {at.x(), at.y(), at.z()};
         var centre = new double[3];
         var half = new double[3][3];
@@ -55,7 +61,8 @@ public record Block(double[] centre, double[][] half) {
         for (var i = 0; i < 3; i++) {
             least = Math.min(least, Math.min(along(a, b, a.half[i], 0), along(a, b, b.half[i], 0)));
             for (var j = 0; j < 3 && least > TOUCH_UM; j++) {
-                least = Math.min(least, along(a, b, cross(a.half[i], b.half[j]), ALIKE * length(a.half[i]) * length(b.half[j])));
+                least = Math.min(
+                        least, along(a, b, cross(a.half[i], b.half[j]), ALIKE * length(a.half[i]) * length(b.half[j])));
             }
             if (least <= TOUCH_UM) {
                 return 0;

@@ -8,14 +8,12 @@ public sealed interface Departure {
     Place place();
 
     /** The place stays empty. */
-    record LeftOut(Place place) implements Departure {
-    }
+    record LeftOut(Place place) implements Departure {}
 
     /**
      * Another piece or another stance than is derived.
      *
      * @param free set with snapping off, so the grid does not concern it
      */
-    record Restood(Place place, Kind kind, Stance stance, boolean free) implements Departure {
-    }
+    record Restood(Place place, Kind kind, Stance stance, boolean free) implements Departure {}
 }

@@ -24,8 +24,10 @@ public final class Hands {
     /** The same with these in place of those with their ids, and without others. */
     public Hands with(Collection<HandPlacement> put, Collection<Long> removed) {
         var changes = new TreeMap<Source.Hands, Map<Long, Optional<HandPlacement>>>();
-        put.forEach(h -> changes.computeIfAbsent(Source.Hands.of(h.id()), s -> new TreeMap<>()).put(h.id(), Optional.of(h)));
-        removed.forEach(id -> changes.computeIfAbsent(Source.Hands.of(id), s -> new TreeMap<>()).put(id, Optional.empty()));
+        put.forEach(h -> changes.computeIfAbsent(Source.Hands.of(h.id()), s -> new TreeMap<>())
+                .put(h.id(), Optional.of(h)));
+        removed.forEach(id -> changes.computeIfAbsent(Source.Hands.of(id), s -> new TreeMap<>())
+                .put(id, Optional.empty()));
         var next = new TreeMap<>(blocks);
         changes.forEach((source, of) -> {
             var block = new ArrayList<>(next.getOrDefault(source, List.of()));
@@ -42,7 +44,9 @@ public final class Hands {
     }
 
     public Optional<HandPlacement> find(long id) {
-        return blocks.getOrDefault(Source.Hands.of(id), List.of()).stream().filter(h -> h.id() == id).findFirst();
+        return blocks.getOrDefault(Source.Hands.of(id), List.of()).stream()
+                .filter(h -> h.id() == id)
+                .findFirst();
     }
 
     /** In the order of their ids. */

@@ -17,7 +17,13 @@ import java.util.regex.Pattern;
 public sealed interface Place {
 
     /** What makes something stand at a place. */
-    enum Origin { MASSING, HAND, REPEAT, ASSEMBLY, TWIN }
+    enum Origin {
+        MASSING,
+        HAND,
+        REPEAT,
+        ASSEMBLY,
+        TWIN
+    }
 
     default Origin origin() {
         return Origin.MASSING;
@@ -81,8 +87,10 @@ public sealed interface Place {
 
         @Override
         public String toString() {
-            var tier = this.tier == WallRun.Tier.WALL ? "" : "-" + this.tier.name().toLowerCase(Locale.ROOT);
-            return "room." + room + "." + (edge < 4 ? Side.values()[edge].label() : "edge" + edge) + tier + "." + at + "." + length;
+            var tier =
+                    this.tier == WallRun.Tier.WALL ? "" : "-" + this.tier.name().toLowerCase(Locale.ROOT);
+            return "room." + room + "." + (edge < 4 ? Side.values()[edge].label() : "edge" + edge) + tier + "." + at
+                    + "." + length;
         }
     }
 
@@ -244,6 +252,7 @@ public sealed interface Place {
 
         /** Keys of what stands at bends begin here; below it is room for all others. */
         private static final long BENDS = 1L << 38;
+
         private static final long SHIFTED = 1L << 35;
         private static final long MEMBERS = 1L << 16;
 
@@ -259,7 +268,8 @@ public sealed interface Place {
         public static InTwin ofRepeat(long twin, InRepeat of) {
             var spot = of.spot() < BENDS ? of.spot() : of.spot() - BENDS + SHIFTED;
             if (of.member() >= MEMBERS || spot >= 2 * SHIFTED) {
-                throw new Refused("placementIds", "A repeat that is stacked 64 high or more has no twin. Dissolve it first.");
+                throw new Refused(
+                        "placementIds", "A repeat that is stacked 64 high or more has no twin. Dissolve it first.");
             }
             return new InTwin(twin, of.repeat(), -1 - (spot * MEMBERS + of.member()));
         }
@@ -271,13 +281,21 @@ public sealed interface Place {
 
         @Override
         public String toString() {
-            return "twin." + twin + (part == 0 ? ".hand." + original : part > 0 ? ".use." + original + "." + (part - 1) : ".repeat." + original + "." + (-1 - part));
+            return "twin." + twin
+                    + (part == 0
+                            ? ".hand." + original
+                            : part > 0
+                                    ? ".use." + original + "." + (part - 1)
+                                    : ".repeat." + original + "." + (-1 - part));
         }
     }
 
     /** The corners of a rectangular room, clockwise. */
     enum Corner {
-        NORTH_WEST, NORTH_EAST, SOUTH_EAST, SOUTH_WEST;
+        NORTH_WEST,
+        NORTH_EAST,
+        SOUTH_EAST,
+        SOUTH_WEST;
 
         public String label() {
             return name().toLowerCase(Locale.ROOT).replace('_', '-');
@@ -300,7 +318,8 @@ public sealed interface Place {
 
     /** What a tile is part of. */
     enum Layer {
-        FLOOR, CEILING;
+        FLOOR,
+        CEILING;
 
         public String label() {
             return name().toLowerCase(Locale.ROOT);
@@ -311,16 +330,21 @@ public sealed interface Place {
     Pattern STAIRS = Pattern.compile("stairs\\.(\\d{1,18})\\.(\\d{1,4})");
     Pattern REPEAT = Pattern.compile("repeat\\.(\\d{1,18})\\.(\\d{1,15})\\.(\\d{1,15})");
     Pattern USE = Pattern.compile("use\\.(\\d{1,18})\\.(\\d{1,16})");
-    Pattern TWIN = Pattern.compile("twin\\.(\\d{1,18})\\.(?:hand\\.(\\d{1,18})|(use|repeat)\\.(\\d{1,18})\\.(\\d{1,16}))");
+    Pattern TWIN =
+            Pattern.compile("twin\\.(\\d{1,18})\\.(?:hand\\.(\\d{1,18})|(use|repeat)\\.(\\d{1,18})\\.(\\d{1,16}))");
     Pattern SOLID = Pattern.compile("solid\\.(\\d{1,18})");
-    Pattern RUN = Pattern.compile("room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
-    Pattern ROOM = Pattern.compile("room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
-            + "|at\\.(-?\\d{1,15})\\.(-?\\d{1,15}))|(floor|ceiling|guard)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
+    Pattern RUN = Pattern.compile(
+            "room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
+    Pattern ROOM = Pattern.compile(
+            "room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
+                    + "|at\\.(-?\\d{1,15})\\.(-?\\d{1,15}))|(floor|ceiling|guard)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
 
     /** @throws Refused if the text names no place */
     static Place parse(String text) {
-        return read(text).orElseThrow(() -> new Refused("id",
-                "“" + (text.length() > 100 ? text.substring(0, 100) + "…" : text) + "” is no placement's id."));
+        return read(text)
+                .orElseThrow(() -> new Refused(
+                        "id",
+                        "“" + (text.length() > 100 ? text.substring(0, 100) + "…" : text) + "” is no placement's id."));
     }
 
     private static Optional<Place> read(String text) {
@@ -334,7 +358,8 @@ public sealed interface Place {
         }
         var repeat = REPEAT.matcher(text);
         if (repeat.matches()) {
-            return Optional.of(new InRepeat(Long.parseLong(repeat.group(1)), Long.parseLong(repeat.group(2)), Long.parseLong(repeat.group(3))));
+            return Optional.of(new InRepeat(
+                    Long.parseLong(repeat.group(1)), Long.parseLong(repeat.group(2)), Long.parseLong(repeat.group(3))));
         }
         var use = USE.matcher(text);
         if (use.matches()) {
@@ -347,7 +372,8 @@ public sealed interface Place {
                 return Optional.of(InTwin.ofHand(id, Long.parseLong(twin.group(2))));
             }
             var part = Long.parseLong(twin.group(5));
-            return Optional.of(new InTwin(id, Long.parseLong(twin.group(4)), twin.group(3).equals("use") ? part + 1 : -1 - part));
+            return Optional.of(
+                    new InTwin(id, Long.parseLong(twin.group(4)), twin.group(3).equals("use") ? part + 1 : -1 - part));
         }
         var solid = SOLID.matcher(text);
         if (solid.matches()) {
@@ -355,9 +381,17 @@ public sealed interface Place {
         }
         var run = RUN.matcher(text);
         if (run.matches()) {
-            var edge = run.group(2) != null ? Side.valueOf(upper(run.group(2))).ordinal() : Integer.parseInt(run.group(3));
-            var tier = run.group(4) == null ? WallRun.Tier.WALL : WallRun.Tier.valueOf(upper(run.group(4).substring(1)));
-            return Optional.of(new InRun(Long.parseLong(run.group(1)), edge, tier, Long.parseLong(run.group(5)), Long.parseLong(run.group(6))));
+            var edge =
+                    run.group(2) != null ? Side.valueOf(upper(run.group(2))).ordinal() : Integer.parseInt(run.group(3));
+            var tier = run.group(4) == null
+                    ? WallRun.Tier.WALL
+                    : WallRun.Tier.valueOf(upper(run.group(4).substring(1)));
+            return Optional.of(new InRun(
+                    Long.parseLong(run.group(1)),
+                    edge,
+                    tier,
+                    Long.parseLong(run.group(5)),
+                    Long.parseLong(run.group(6))));
         }
         var m = ROOM.matcher(text);
         if (!m.matches()) {
@@ -379,7 +413,8 @@ public sealed interface Place {
         if (m.group(7).equals("guard")) {
             return Optional.of(new AtDrop(room, Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
         }
-        return Optional.of(new Tile(room, Layer.valueOf(upper(m.group(7))), Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
+        return Optional.of(new Tile(
+                room, Layer.valueOf(upper(m.group(7))), Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
     }
 
     private static String upper(String word) {

@@ -109,12 +109,40 @@ public sealed interface Source extends Comparable<Source> {
     }
 
     private static int rank(Source s) {
-        return s instanceof Shell ? 0 : s instanceof Tiles ? 1 : s instanceof Hands ? 2 : s instanceof Lost ? 3 : s instanceof Guards ? 4 : s instanceof Stairs ? 5 : s instanceof Solids ? 6 : s instanceof Repeats ? 7 : s instanceof Uses ? 8 : 9;
+        return s instanceof Shell
+                ? 0
+                : s instanceof Tiles
+                        ? 1
+                        : s instanceof Hands
+                                ? 2
+                                : s instanceof Lost
+                                        ? 3
+                                        : s instanceof Guards
+                                                ? 4
+                                                : s instanceof Stairs
+                                                        ? 5
+                                                        : s instanceof Solids
+                                                                ? 6
+                                                                : s instanceof Repeats ? 7 : s instanceof Uses ? 8 : 9;
     }
 
     private static long number(Source s) {
-        return s instanceof Shell shell ? shell.room() : s instanceof Tiles tiles ? tiles.room() : s instanceof Hands hands ? hands.block()
-                : s instanceof Guards guards ? guards.room() : s instanceof Stairs stairs ? stairs.stair() : s instanceof Solids solids ? solids.solid()
-                : s instanceof Repeats repeats ? repeats.repeat() : s instanceof Uses uses ? uses.use() : s instanceof Twins twins ? twins.twin() : 0;
+        return s instanceof Shell shell
+                ? shell.room()
+                : s instanceof Tiles tiles
+                        ? tiles.room()
+                        : s instanceof Hands hands
+                                ? hands.block()
+                                : s instanceof Guards guards
+                                        ? guards.room()
+                                        : s instanceof Stairs stairs
+                                                ? stairs.stair()
+                                                : s instanceof Solids solids
+                                                        ? solids.solid()
+                                                        : s instanceof Repeats repeats
+                                                                ? repeats.repeat()
+                                                                : s instanceof Uses uses
+                                                                        ? uses.use()
+                                                                        : s instanceof Twins twins ? twins.twin() : 0;
     }
 }

@@ -3,9 +3,9 @@ package hausbau.core.place;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Lean;
+import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
-import hausbau.core.measure.Refused;
 import java.util.List;
 
 /**
@@ -73,7 +73,13 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees, Le
     /** Mirrored in place: about the middle of the piece's own extent. */
     private Box mirroredBox(Box box, Box whole) {
         var sum = whole.min().x() + whole.max().x();
-        return Box.of(sum - box.max().x(), box.min().y(), box.min().z(), sum - box.min().x(), box.max().y(), box.max().z());
+        return Box.of(
+                sum - box.max().x(),
+                box.min().y(),
+                box.min().z(),
+                sum - box.min().x(),
+                box.max().y(),
+                box.max().z());
     }
 
     /** A box of the piece's own frame, mirrored and turned by quarters but neither turned freely nor moved. */
@@ -101,18 +107,28 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees, Le
             loY = Math.min(loY, corner[1]);
             hiY = Math.max(hiY, corner[1]);
         }
-        return Box.of((long) Math.floor(loX), (long) Math.floor(loY), box.min().z(),
-                (long) Math.ceil(hiX), (long) Math.ceil(hiY), box.max().z());
+        return Box.of(
+                (long) Math.floor(loX),
+                (long) Math.floor(loY),
+                box.min().z(),
+                (long) Math.ceil(hiX),
+                (long) Math.ceil(hiY),
+                box.max().z());
     }
 
     private double[][] turnedFootprint(Box box) {
         var cos = StrictMath.cos(Math.toRadians(freeDegrees));
         var sin = StrictMath.sin(Math.toRadians(freeDegrees));
-        long[][] corners = {{box.min().x(), box.min().y()}, {box.max().x(), box.min().y()},
-            {box.max().x(), box.max().y()}, {box.min().x(), box.max().y()}};
+        long[][] corners = {
+            {box.min().x(), box.min().y()},
+            {box.max().x(), box.min().y()},
+            {box.max().x(), box.max().y()},
+            {box.min().x(), box.max().y()}
+        };
         var turned = new double[4][];
         for (var i = 0; i < 4; i++) {
-            turned[i] = new double[] {corners[i][0] * cos - corners[i][1] * sin, corners[i][0] * sin + corners[i][1] * cos};
+            turned[i] =
+                    new double[] {corners[i][0] * cos - corners[i][1] * sin, corners[i][0] * sin + corners[i][1] * cos};
         }
         return turned;
     }
@@ -123,7 +139,10 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees, Le
             return turn.apply(new Vec(x, y, z));
         }
         var m = lean.matrix(degrees());
-        return new Vec(Math.round(m[0] * x + m[1] * y + m[2] * z), Math.round(m[3] * x + m[4] * y + m[5] * z), Math.round(m[6] * x + m[7] * y + m[8] * z));
+        return new Vec(
+                Math.round(m[0] * x + m[1] * y + m[2] * z),
+                Math.round(m[3] * x + m[4] * y + m[5] * z),
+                Math.round(m[6] * x + m[7] * y + m[8] * z));
     }
 
     /** As it comes to stand with a frame that is itself tipped, sized, turned and moved so; what that mirrors is not this one's matter. */
@@ -141,8 +160,15 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees, Le
         var roll = Math.toDegrees(-StrictMath.asin(Math.max(-1, Math.min(1, r[6]))));
         var tilt = Math.toDegrees(StrictMath.atan2(r[7], r[8]));
         var sized = new Lean(tilt, roll, Math.max(Lean.LEAST, Math.min(Lean.MOST, scale)));
-        return new Stance(frame.at.plus(new Vec(Math.round(f[0] * at.x() + f[1] * at.y() + f[2] * at.z()), Math.round(f[3] * at.x() + f[4] * at.y() + f[5] * at.z()),
-                Math.round(f[6] * at.x() + f[7] * at.y() + f[8] * at.z()))), Turn.NONE, mirrored, yaw, sized);
+        return new Stance(
+                frame.at.plus(new Vec(
+                        Math.round(f[0] * at.x() + f[1] * at.y() + f[2] * at.z()),
+                        Math.round(f[3] * at.x() + f[4] * at.y() + f[5] * at.z()),
+                        Math.round(f[6] * at.x() + f[7] * at.y() + f[8] * at.z()))),
+                Turn.NONE,
+                mirrored,
+                yaw,
+                sized);
     }
 
     /** How it is turned in all, as a unit quaternion: x, y, z, w. */
@@ -154,7 +180,12 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees, Le
         var y = StrictMath.cos(a) * StrictMath.sin(b);
         var z = -StrictMath.sin(a) * StrictMath.sin(b);
         var w = StrictMath.cos(a) * StrictMath.cos(b);
-        return new double[] {StrictMath.cos(c) * x - StrictMath.sin(c) * y, StrictMath.cos(c) * y + StrictMath.sin(c) * x, StrictMath.cos(c) * z + StrictMath.sin(c) * w, StrictMath.cos(c) * w - StrictMath.sin(c) * z};
+        return new double[] {
+            StrictMath.cos(c) * x - StrictMath.sin(c) * y,
+            StrictMath.cos(c) * y + StrictMath.sin(c) * x,
+            StrictMath.cos(c) * z + StrictMath.sin(c) * w,
+            StrictMath.cos(c) * w - StrictMath.sin(c) * z
+        };
     }
 
     /** A box of the piece's own frame as it lies in the site. */

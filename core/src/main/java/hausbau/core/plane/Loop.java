@@ -10,8 +10,7 @@ import java.util.List;
 public record Loop(List<Corner> corners) {
 
     /** A point of the plan. */
-    public record Corner(long x, long y) {
-    }
+    public record Corner(long x, long y) {}
 
     public Loop {
         corners = List.copyOf(corners);

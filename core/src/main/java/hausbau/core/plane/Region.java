@@ -51,12 +51,20 @@ public final class Region {
                 }
             }
         }
-        var cuts = upright.stream().flatMapToLong(e -> Arrays.stream(e, 1, 3)).distinct().sorted().toArray();
+        var cuts = upright.stream()
+                .flatMapToLong(e -> Arrays.stream(e, 1, 3))
+                .distinct()
+                .sorted()
+                .toArray();
         var rects = new ArrayList<Rect>();
         for (var i = 0; i + 1 < cuts.length; i++) {
             var low = cuts[i];
             var high = cuts[i + 1];
-            var xs = upright.stream().filter(e -> e[1] <= low && e[2] >= high).mapToLong(e -> e[0]).sorted().toArray();
+            var xs = upright.stream()
+                    .filter(e -> e[1] <= low && e[2] >= high)
+                    .mapToLong(e -> e[0])
+                    .sorted()
+                    .toArray();
             for (var j = 0; j + 1 < xs.length; j += 2) {
                 if (xs[j] < xs[j + 1]) {
                     rects.add(new Rect(xs[j], low, xs[j + 1], high));
@@ -71,7 +79,9 @@ public final class Region {
         return switch (regions.size()) {
             case 0 -> EMPTY;
             case 1 -> regions.get(0);
-            default -> union(regions.subList(0, regions.size() / 2)).plus(union(regions.subList(regions.size() / 2, regions.size())));
+            default ->
+                union(regions.subList(0, regions.size() / 2))
+                        .plus(union(regions.subList(regions.size() / 2, regions.size())));
         };
     }
 
@@ -197,7 +207,9 @@ public final class Region {
     }
 
     public Region movedBy(long x, long y) {
-        return new Region(mapped(ys, v -> v + y), Arrays.stream(xs).map(s -> mapped(s, v -> v + x)).toArray(long[][]::new));
+        return new Region(
+                mapped(ys, v -> v + y),
+                Arrays.stream(xs).map(s -> mapped(s, v -> v + x)).toArray(long[][]::new));
     }
 
     private static long[] mapped(long[] values, LongUnaryOperator to) {
@@ -206,7 +218,11 @@ public final class Region {
 
     /** With east in the place of north: what lies at x, y lies at y, x. */
     public Region transposed() {
-        var cuts = Arrays.stream(xs).flatMapToLong(Arrays::stream).sorted().distinct().toArray();
+        var cuts = Arrays.stream(xs)
+                .flatMapToLong(Arrays::stream)
+                .sorted()
+                .distinct()
+                .toArray();
         var bands = new Bands(Math.max(1, cuts.length));
         var at = new int[xs.length];
         for (var k = 0; k + 1 < cuts.length; k++) {
@@ -233,7 +249,9 @@ public final class Region {
 
     /** What lies at x lies at −x. */
     public Region mirrored() {
-        return of(rects().stream().map(r -> new Rect(-r.x1(), r.y0(), -r.x0(), r.y1())).toList());
+        return of(rects().stream()
+                .map(r -> new Rect(-r.x1(), r.y0(), -r.x0(), r.y1()))
+                .toList());
     }
 
     /** The region in rectangles that do not overlap, band by band. */
@@ -266,7 +284,9 @@ public final class Region {
 
     /** The region in rectangles that do not overlap: each with all ground south and north of it, as wide as that stays the same. */
     public List<Rect> columns() {
-        return transposed().rows().stream().map(r -> new Rect(r.y0(), r.x0(), r.y1(), r.x1())).toList();
+        return transposed().rows().stream()
+                .map(r -> new Rect(r.y0(), r.x0(), r.y1(), r.x1()))
+                .toList();
     }
 
     /** The least rectangle around it; it must not be empty. */

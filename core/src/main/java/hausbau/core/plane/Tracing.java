@@ -18,8 +18,7 @@ final class Tracing {
     /** Edges by where they begin; at most two begin in one corner. */
     private final Map<Corner, List<Corner>> from = new LinkedHashMap<>();
 
-    private Tracing() {
-    }
+    private Tracing() {}
 
     static List<Loop> loops(Region region) {
         var tracing = new Tracing();
@@ -83,7 +82,9 @@ final class Tracing {
 
     private Corner leave(Corner at, Corner before) {
         var ways = ways(at);
-        var way = ways.size() > 1 && !at.equals(before) && turn(before, at, ways.get(1)) < turn(before, at, ways.get(0)) ? 1 : 0;
+        var way = ways.size() > 1 && !at.equals(before) && turn(before, at, ways.get(1)) < turn(before, at, ways.get(0))
+                ? 1
+                : 0;
         var next = ways.remove(way);
         if (ways.isEmpty()) {
             from.remove(at);
@@ -101,7 +102,8 @@ final class Tracing {
     private static List<Corner> straightened(List<Corner> line) {
         var corners = new ArrayList<Corner>();
         for (var i = 0; i < line.size(); i++) {
-            if (turn(line.get((i + line.size() - 1) % line.size()), line.get(i), line.get((i + 1) % line.size())) != 0) {
+            if (turn(line.get((i + line.size() - 1) % line.size()), line.get(i), line.get((i + 1) % line.size()))
+                    != 0) {
                 corners.add(line.get(i));
             }
         }

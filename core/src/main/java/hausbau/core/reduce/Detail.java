@@ -17,13 +17,19 @@ public record Detail(Mesh mesh, int percent, double error) {
 
     /** To begin from. Common practice, no source. */
     public static final List<Integer> USUAL = List.of(50, 20);
+
     private static final int MOST = 6;
 
     /** @throws Refused if there are more than 6, or they do not fall from 99 to 1 */
     public static void require(List<Integer> percents) {
         for (var i = 0; i < percents.size(); i++) {
-            if (percents.get(i) < 1 || percents.get(i) > 99 || i > 0 && percents.get(i) >= percents.get(i - 1) || i >= MOST) {
-                throw new Refused("details", "Levels of detail are at most 6 whole percentages from 99 down to 1, each less than the one before.");
+            if (percents.get(i) < 1
+                    || percents.get(i) > 99
+                    || i > 0 && percents.get(i) >= percents.get(i - 1)
+                    || i >= MOST) {
+                throw new Refused(
+                        "details",
+                        "Levels of detail are at most 6 whole percentages from 99 down to 1, each less than the one before.");
             }
         }
     }
@@ -60,7 +66,13 @@ public record Detail(Mesh mesh, int percent, double error) {
         }
         for (var v = 0; v < mesh.vertices(); v++) {
             var p = mesh.position(v);
-            most = Math.max(most, Math.min(Math.min(Math.min(p.x() - low.x(), high.x() - p.x()), Math.min(p.y() - low.y(), high.y() - p.y())), Math.min(p.z() - low.z(), high.z() - p.z())));
+            most = Math.max(
+                    most,
+                    Math.min(
+                            Math.min(
+                                    Math.min(p.x() - low.x(), high.x() - p.x()),
+                                    Math.min(p.y() - low.y(), high.y() - p.y())),
+                            Math.min(p.z() - low.z(), high.z() - p.z())));
         }
         return most;
     }

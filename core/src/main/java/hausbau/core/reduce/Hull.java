@@ -14,7 +14,10 @@ import java.util.stream.IntStream;
 public final class Hull {
 
     /** Corners by bits: 1 is east, 2 north, 4 up; counter-clockwise from outside. */
-    private static final int[][] SIDES = {{0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}};
+    private static final int[][] SIDES = {
+        {0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}
+    };
+
     private static final double LEAST_MM = 1;
 
     private final Finish finish;
@@ -36,7 +39,9 @@ public final class Hull {
         var built = new MeshBuilder(finish);
         var faces = built.of(swatch(mesh));
         for (var face : hull.getFaces()) {
-            faces.face(IntStream.of(face).mapToObj(c -> new Point(corners[c].x, corners[c].y, corners[c].z)).toArray(Point[]::new));
+            faces.face(IntStream.of(face)
+                    .mapToObj(c -> new Point(corners[c].x, corners[c].y, corners[c].z))
+                    .toArray(Point[]::new));
         }
         return built.build();
     }
@@ -52,7 +57,12 @@ public final class Hull {
         var built = new MeshBuilder(finish);
         var faces = built.of(swatch(mesh));
         for (var side : SIDES) {
-            faces.face(IntStream.of(side).mapToObj(c -> new Point(((c & 1) == 0 ? low : high)[0], ((c & 2) == 0 ? low : high)[1], ((c & 4) == 0 ? low : high)[2])).toArray(Point[]::new));
+            faces.face(IntStream.of(side)
+                    .mapToObj(c -> new Point(
+                            ((c & 1) == 0 ? low : high)[0],
+                            ((c & 2) == 0 ? low : high)[1],
+                            ((c & 4) == 0 ? low : high)[2]))
+                    .toArray(Point[]::new));
         }
         return built.build();
     }
@@ -63,6 +73,9 @@ public final class Hull {
 
     /** What most of its triangles are of. */
     private static Swatch swatch(Mesh mesh) {
-        return mesh.parts().stream().max(Comparator.comparingInt(p -> p.indices().length)).map(Mesh.Part::swatch).orElse(Swatch.PLASTER);
+        return mesh.parts().stream()
+                .max(Comparator.comparingInt(p -> p.indices().length))
+                .map(Mesh.Part::swatch)
+                .orElse(Swatch.PLASTER);
     }
 }

@@ -49,7 +49,8 @@ public record Reduced(Mesh mesh, double error) {
                 asLaidOut(mesh, left.indices(), faces, finish.sheetsPerMillimetre(part.swatch()));
             } else {
                 var places = places(mesh);
-                left = simplified(mesh, IntStream.of(part.indices()).map(i -> places[i]).toArray(), wanted);
+                left = simplified(
+                        mesh, IntStream.of(part.indices()).map(i -> places[i]).toArray(), wanted);
                 laidOutAnew(mesh, part.indices(), places, left.indices(), faces);
             }
             error = Math.max(error, left.error());
@@ -78,8 +79,7 @@ public record Reduced(Mesh mesh, double error) {
         return IntStream.range(0, mesh.vertices()).map(alike::first).toArray();
     }
 
-    private record Simplified(int[] indices, double error) {
-    }
+    private record Simplified(int[] indices, double error) {}
 
     /** Memory outside of the heap, as the library wants it: 12 bytes a vertex, 8 an index, while it works. */
     private static Simplified simplified(Mesh mesh, int[] indices, int wanted) {
@@ -95,7 +95,10 @@ public record Reduced(Mesh mesh, double error) {
         var off = MemoryUtil.memAllocFloat(1);
         try {
             for (var v : used) {
-                positions.put((float) mesh.positions()[3 * v]).put((float) mesh.positions()[3 * v + 1]).put((float) mesh.positions()[3 * v + 2]);
+                positions
+                        .put((float) mesh.positions()[3 * v])
+                        .put((float) mesh.positions()[3 * v + 1])
+                        .put((float) mesh.positions()[3 * v + 2]);
             }
             positions.flip();
             for (var index : indices) {
@@ -103,7 +106,8 @@ public record Reduced(Mesh mesh, double error) {
             }
             from.flip();
             var how = MeshOptimizer.meshopt_SimplifyPrune | MeshOptimizer.meshopt_SimplifyLockBorder;
-            var count = MeshOptimizer.meshopt_simplify(to, from, positions, used.length, 12, 3L * wanted, MOST_ERROR, how, off);
+            var count = MeshOptimizer.meshopt_simplify(
+                    to, from, positions, used.length, 12, 3L * wanted, MOST_ERROR, how, off);
             var left = new int[(int) count];
             Arrays.setAll(left, i -> used[to.get(i)]);
             return new Simplified(left, off.get(0) * MeshOptimizer.meshopt_simplifyScale(positions, used.length, 12));
@@ -115,8 +119,14 @@ public record Reduced(Mesh mesh, double error) {
     private static void asLaidOut(Mesh mesh, int[] indices, Faces faces, double sheetsPerMillimetre) {
         for (var t = 0; t < indices.length; t += 3) {
             var corners = Arrays.copyOfRange(indices, t, t + 3);
-            faces.face(points(mesh, corners), normals(mesh, corners),
-                    IntStream.of(corners).mapToObj(v -> new Laid(mesh.uvs()[2 * v] / sheetsPerMillimetre, (1 - mesh.uvs()[2 * v + 1]) / sheetsPerMillimetre)).toArray(Laid[]::new));
+            faces.face(
+                    points(mesh, corners),
+                    normals(mesh, corners),
+                    IntStream.of(corners)
+                            .mapToObj(v -> new Laid(
+                                    mesh.uvs()[2 * v] / sheetsPerMillimetre,
+                                    (1 - mesh.uvs()[2 * v + 1]) / sheetsPerMillimetre))
+                            .toArray(Laid[]::new));
         }
     }
 

@@ -22,7 +22,20 @@ import java.util.List;
  * @param stack     each place is stacked from 1 to so many high
  * @param gaps      chance of a place to stay empty, percent
  */
-public record Field(Region area, long z, Length pitchX, Length pitchY, boolean staggered, int columns, Length aisleX, int rows, Length aisleY, int stack, int gaps, long seed) implements Rule {
+public record Field(
+        Region area,
+        long z,
+        Length pitchX,
+        Length pitchY,
+        boolean staggered,
+        int columns,
+        Length aisleX,
+        int rows,
+        Length aisleY,
+        int stack,
+        int gaps,
+        long seed)
+        implements Rule {
 
     private static final int MOST_HIGH = 100;
     private static final int KEY_BITS = 20;
@@ -46,7 +59,8 @@ public record Field(Region area, long z, Length pitchX, Length pitchY, boolean s
         var px = pitchX.isPositive() ? pitchX.um() : body.size().x();
         var py = pitchY.isPositive() ? pitchY.um() : body.size().y();
         if ((e.width() / px) * (double) (e.depth() / py) > 4_000_000) {
-            throw new Refused("pitchXMm", "That would be millions of copies. Make the pitch wider or the area smaller.");
+            throw new Refused(
+                    "pitchXMm", "That would be millions of copies. Make the pitch wider or the area smaller.");
         }
         var plain = area.rects().size() == 1;
         for (var j = 0; ; j++) {
@@ -60,10 +74,25 @@ public record Field(Region area, long z, Length pitchX, Length pitchY, boolean s
                 if (x + body.size().x() > e.x1()) {
                     break;
                 }
-                if ((plain || area.contains(Region.of(new Rect(x, y, x + body.size().x(), y + body.size().y())))) && !(gaps > 0 && Chance.of(seed, i, j, 0) * 100 < gaps)) {
+                if ((plain
+                                || area.contains(Region.of(new Rect(
+                                        x,
+                                        y,
+                                        x + body.size().x(),
+                                        y + body.size().y()))))
+                        && !(gaps > 0 && Chance.of(seed, i, j, 0) * 100 < gaps)) {
                     var high = stack == 1 ? 1 : 1 + (int) (Chance.of(seed, i, j, 1) * stack);
                     for (var k = 0; k < high; k++) {
-                        spots.at((long) j << KEY_BITS | i, k, 0, x - body.min().x(), y - body.min().y(), z - body.min().z() + k * body.size().z(), 0, 0, false);
+                        spots.at(
+                                (long) j << KEY_BITS | i,
+                                k,
+                                0,
+                                x - body.min().x(),
+                                y - body.min().y(),
+                                z - body.min().z() + k * body.size().z(),
+                                0,
+                                0,
+                                false);
                     }
                 }
             }
@@ -78,7 +107,8 @@ public record Field(Region area, long z, Length pitchX, Length pitchY, boolean s
     @Override
     public Field movedBy(Vec by) {
         var moved = area.movedBy(by.x(), by.y());
-        return new Field(moved, z + by.z(), pitchX, pitchY, staggered, columns, aisleX, rows, aisleY, stack, gaps, seed);
+        return new Field(
+                moved, z + by.z(), pitchX, pitchY, staggered, columns, aisleX, rows, aisleY, stack, gaps, seed);
     }
 
     @Override

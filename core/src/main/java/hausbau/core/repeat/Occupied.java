@@ -11,6 +11,7 @@ final class Occupied {
 
     /** Tops this little apart are one surface, µm. */
     private static final long LEVEL_UM = 1000;
+
     private static final long LEAST_CELL_UM = 250_000;
 
     private final Scatter.Landing landing;
@@ -23,7 +24,10 @@ final class Occupied {
     Occupied(Scatter.Landing landing, Rect extent, List<Box> bodies) {
         this.landing = landing;
         this.extent = extent;
-        var largest = bodies.stream().mapToLong(b -> Math.max(b.size().x(), b.size().y())).max().orElse(0);
+        var largest = bodies.stream()
+                .mapToLong(b -> Math.max(b.size().x(), b.size().y()))
+                .max()
+                .orElse(0);
         cell = Math.max(Math.max(LEAST_CELL_UM, largest), Math.max(extent.width(), extent.depth()) / 1000);
         columns = (int) (extent.width() / cell) + 1;
         rows = (int) (extent.depth() / cell) + 1;
@@ -73,14 +77,20 @@ final class Occupied {
                 return OptionalLong.empty();
             }
         }
-        return landing.lands() == Scatter.Lands.TOPS && top <= z + LEVEL_UM ? OptionalLong.empty() : OptionalLong.of(top);
+        return landing.lands() == Scatter.Lands.TOPS && top <= z + LEVEL_UM
+                ? OptionalLong.empty()
+                : OptionalLong.of(top);
     }
 
     /** The highest top at a point that is within reach; the given height where there is none. */
     private long top(long x, long y, long z) {
         var top = z;
         for (var box : at(x, y)) {
-            if (box.min().x() <= x && x <= box.max().x() && box.min().y() <= y && y <= box.max().y() && box.max().z() <= z + landing.reach().um()) {
+            if (box.min().x() <= x
+                    && x <= box.max().x()
+                    && box.min().y() <= y
+                    && y <= box.max().y()
+                    && box.max().z() <= z + landing.reach().um()) {
                 top = Math.max(top, box.max().z());
             }
         }

@@ -15,10 +15,18 @@ import java.util.List;
  */
 public record Pace(Kind kind, Length pitch, int count, Rest rest) {
 
-    public enum Kind { PITCH, COUNT, SIDE_BY_SIDE }
+    public enum Kind {
+        PITCH,
+        COUNT,
+        SIDE_BY_SIDE
+    }
 
     /** Left after the last copy, shared out to both ends, or not borne. */
-    public enum Rest { AFTER, BOTH_ENDS, REFUSED }
+    public enum Rest {
+        AFTER,
+        BOTH_ENDS,
+        REFUSED
+    }
 
     private static final int MOST = 200_000;
 
@@ -75,7 +83,10 @@ public record Pace(Kind kind, Length pitch, int count, Rest rest) {
         var used = kind == Kind.PITCH ? (fit - 1) * each : fit * each;
         var left = length - used;
         if (left != 0 && rest == Rest.REFUSED) {
-            throw new Refused(List.of(new Fault("rest", "The length leaves " + new Length(left) + " over. It comes out at " + new Length(used) + " or at " + new Length(used + each) + ".")));
+            throw new Refused(List.of(new Fault(
+                    "rest",
+                    "The length leaves " + new Length(left) + " over. It comes out at " + new Length(used) + " or at "
+                            + new Length(used + each) + ".")));
         }
         return new Laid((int) fit, rest == Rest.BOTH_ENDS ? left : 0, 2 * each, 2);
     }

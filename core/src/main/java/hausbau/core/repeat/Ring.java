@@ -12,10 +12,16 @@ import java.util.List;
  * @param start where the first copy stands, thousandths of a degree counter-clockwise from the right
  * @param sweep how far round, thousandths of a degree; 360 000 for all of it
  */
-public record Ring(Vec centre, Length radius, Pace pace, long start, long sweep, Facing facing, Variation variation) implements Rule {
+public record Ring(Vec centre, Length radius, Pace pace, long start, long sweep, Facing facing, Variation variation)
+        implements Rule {
 
     /** Which way the front of a copy looks, the side of least Y; or that all stand alike. */
-    public enum Facing { IN, OUT, ALONG, ALIKE }
+    public enum Facing {
+        IN,
+        OUT,
+        ALONG,
+        ALIKE
+    }
 
     private static final long TURN = 360_000;
 
@@ -39,17 +45,29 @@ public record Ring(Vec centre, Length radius, Pace pace, long start, long sweep,
         for (var i = 0; i < laid.count(); i++) {
             // Parts of a turn as a fraction: exact where the copies are evenly apart.
             var of = evenly ? TURN * between : TURN * 1000;
-            var part = evenly ? start * between + sweep * i : start * 1000 + Math.round((double) laid.at(i) / round * sweep * 1000);
+            var part = evenly
+                    ? start * between + sweep * i
+                    : start * 1000 + Math.round((double) laid.at(i) / round * sweep * 1000);
             var at = Turning.onCircle(radius.um(), part, of);
             // At the right of the centre a front turned by a quarter looks out, by a half along, by three quarters in.
-            var face = part + switch (facing) {
-                case OUT -> of / 4;
-                case ALONG -> of / 2;
-                case IN, ALIKE -> 3 * (of / 4);
-            };
+            var face = part
+                    + switch (facing) {
+                        case OUT -> of / 4;
+                        case ALONG -> of / 2;
+                        case IN, ALIKE -> 3 * (of / 4);
+                    };
             var quarters = facing == Facing.ALIKE ? 0 : Turning.quarters(face, of);
             var degrees = quarters >= 0 ? 0 : 360.0 * Math.floorMod(face, of) / of;
-            spots.at(i, 0, variation.pick(i, bodies.size()), centre.x() + at[0], centre.y() + at[1], centre.z(), Math.max(0, quarters) + variation.quarters(i) & 3, degrees, variation.mirrors(i));
+            spots.at(
+                    i,
+                    0,
+                    variation.pick(i, bodies.size()),
+                    centre.x() + at[0],
+                    centre.y() + at[1],
+                    centre.z(),
+                    Math.max(0, quarters) + variation.quarters(i) & 3,
+                    degrees,
+                    variation.mirrors(i));
         }
     }
 

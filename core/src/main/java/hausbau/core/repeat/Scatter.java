@@ -9,7 +9,6 @@ import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
 import java.util.Arrays;
 import java.util.List;
-import java.util.OptionalLong;
 import java.util.SplittableRandom;
 
 /**
@@ -27,12 +26,48 @@ import java.util.SplittableRandom;
  * @param landing what they land on
  * @param weights how often each body comes up against the others; one for each, or none where all are alike
  */
-public record Scatter(Region area, long z, int number, double perM2, Length least, Loose loose, Thin thin, Region keepOut, List<Dab> brushed, Landing landing, List<Integer> weights, long seed)
+public record Scatter(
+        Region area,
+        long z,
+        int number,
+        double perM2,
+        Length least,
+        Loose loose,
+        Thin thin,
+        Region keepOut,
+        List<Dab> brushed,
+        Landing landing,
+        List<Integer> weights,
+        long seed)
         implements Rule {
 
     /** Thinned toward no path. */
-    public Scatter(Region area, long z, int number, double perM2, Length least, Loose loose, Length fade, Region keepOut, List<Dab> brushed, Landing landing, List<Integer> weights, long seed) {
-        this(area, z, number, perM2, least, loose, new Thin(fade, List.of(), Length.ZERO), keepOut, brushed, landing, weights, seed);
+    public Scatter(
+            Region area,
+            long z,
+            int number,
+            double perM2,
+            Length least,
+            Loose loose,
+            Length fade,
+            Region keepOut,
+            List<Dab> brushed,
+            Landing landing,
+            List<Integer> weights,
+            long seed) {
+        this(
+                area,
+                z,
+                number,
+                perM2,
+                least,
+                loose,
+                new Thin(fade, List.of(), Length.ZERO),
+                keepOut,
+                brushed,
+                landing,
+                weights,
+                seed);
     }
 
     /**
@@ -83,6 +118,7 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
     private static final int DARTS = 40;
     /** The same where they must find what they land on, and how many of those there are at most. */
     private static final int SEEKING = 1000;
+
     private static final long MOST_SEEKING = 2_000_000;
     private static final int EMPTY = -1;
     private static final double UM2_PER_M2 = 1e12;
@@ -120,7 +156,11 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
     }
 
     /** What copies land on: nothing, they lie at their height; whatever is highest; or only what rises above their height. */
-    public enum Lands { LEVEL, ANYTHING, TOPS }
+    public enum Lands {
+        LEVEL,
+        ANYTHING,
+        TOPS
+    }
 
     /**
      * @param reach  the highest top that is landed on, above Z
@@ -162,7 +202,8 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
         }
 
         private double at(long px, long py) {
-            var far = ((double) (px - x) * (px - x) + (double) (py - y) * (py - y)) / ((double) radius.um() * radius.um());
+            var far = ((double) (px - x) * (px - x) + (double) (py - y) * (py - y))
+                    / ((double) radius.um() * radius.um());
             return far >= 1 ? 0 : (1 - far) * strength / 100;
         }
     }
@@ -197,12 +238,17 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
             sum += (double) rects.get(i).width() * rects.get(i).depth();
             upTo[i] = sum;
         }
-        var wanted = perM2 == 0 ? number : (int) Math.min(MOST, Math.round(perM2 * sum / UM2_PER_M2 * share(rects, upTo, sum)));
+        var wanted = perM2 == 0
+                ? number
+                : (int) Math.min(MOST, Math.round(perM2 * sum / UM2_PER_M2 * share(rects, upTo, sum)));
         var thrown = new Thrown(area.extent(), least.um(), Math.max(1, wanted));
         var ground = landing.looks() ? new Occupied(landing, area.extent(), bodies) : null;
         // Where little of the ground will do, more darts find it.
-        var darts = Math.max((long) DARTS * wanted, ground == null ? 0 : Math.min((long) SEEKING * wanted, MOST_SEEKING));
-        var all = weights.size() == bodies.size() ? weights.stream().mapToInt(w -> Math.max(0, w)).sum() : 0;
+        var darts =
+                Math.max((long) DARTS * wanted, ground == null ? 0 : Math.min((long) SEEKING * wanted, MOST_SEEKING));
+        var all = weights.size() == bodies.size()
+                ? weights.stream().mapToInt(w -> Math.max(0, w)).sum()
+                : 0;
         for (long dart = 0; dart < darts && thrown.count < wanted; dart++) {
             var found = Arrays.binarySearch(upTo, random.nextDouble() * sum);
             var rect = rects.get(Math.min(rects.size() - 1, found < 0 ? -found - 1 : found));
@@ -212,7 +258,9 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
             var degrees = Math.round((2 * random.nextDouble() - 1) * loose.turn * 10) / 10.0;
             var pick = pick(random.nextDouble(), bodies.size(), all);
             var lean = lean(random);
-            if (thin.edge.um() != 0 && stays * thin.edge.um() >= edge(x, y) || !thin.paths.isEmpty() && stays >= thin.beside(x, y) || !brushed.isEmpty() && random.nextDouble() >= density(x, y)) {
+            if (thin.edge.um() != 0 && stays * thin.edge.um() >= edge(x, y)
+                    || !thin.paths.isEmpty() && stays >= thin.beside(x, y)
+                    || !brushed.isEmpty() && random.nextDouble() >= density(x, y)) {
                 continue;
             }
             if (ground == null) {
@@ -239,7 +287,10 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
         }
         var tilt = Math.round((2 * random.nextDouble() - 1) * loose.tilt * 10) / 10.0;
         var roll = Math.round((2 * random.nextDouble() - 1) * loose.tilt * 10) / 10.0;
-        return new Lean(tilt, roll, (loose.smallest + Math.round(random.nextDouble() * (loose.largest - loose.smallest))) / 100.0);
+        return new Lean(
+                tilt,
+                roll,
+                (loose.smallest + Math.round(random.nextDouble() * (loose.largest - loose.smallest))) / 100.0);
     }
 
     private static long lowest(Box body, Lean lean) {
@@ -249,7 +300,11 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
     /** What a body takes about its spot when it stands so, rounded outward. */
     private static Box bounds(Box body, double degrees, Lean lean) {
         var m = lean.matrix(degrees);
-        var own = new double[][] {{body.min().x(), body.max().x()}, {body.min().y(), body.max().y()}, {body.min().z(), body.max().z()}};
+        var own = new double[][] {
+            {body.min().x(), body.max().x()},
+            {body.min().y(), body.max().y()},
+            {body.min().z(), body.max().z()}
+        };
         var low = new long[3];
         var high = new long[3];
         for (var row = 0; row < 3; row++) {
@@ -395,19 +450,45 @@ public record Scatter(Region area, long z, int number, double perM2, Length leas
 
     /** The same among what stands there. */
     public Scatter among(List<Box> around) {
-        return new Scatter(area, z, number, perM2, least, loose, thin, keepOut, brushed, new Landing(landing.lands, landing.reach, landing.clear, around), weights, seed);
+        return new Scatter(
+                area,
+                z,
+                number,
+                perM2,
+                least,
+                loose,
+                thin,
+                keepOut,
+                brushed,
+                new Landing(landing.lands, landing.reach, landing.clear, around),
+                weights,
+                seed);
     }
 
     /** Where what stands there matters. */
     public Box reach() {
         var e = area.extent();
-        return Box.of(e.x0(), e.y0(), z - REACH_UM, e.x1(), e.y1(), z + landing.reach.um() + REACH_UM).grownBy(REACH_UM);
+        return Box.of(e.x0(), e.y0(), z - REACH_UM, e.x1(), e.y1(), z + landing.reach.um() + REACH_UM)
+                .grownBy(REACH_UM);
     }
 
     @Override
     public Scatter movedBy(Vec by) {
-        return new Scatter(area.movedBy(by.x(), by.y()), z + by.z(), number, perM2, least, loose, thin.movedBy(by), keepOut.isEmpty() ? keepOut : keepOut.movedBy(by.x(), by.y()),
-                brushed.stream().map(d -> new Dab(d.x + by.x(), d.y + by.y(), d.radius, d.strength)).toList(), landing, weights, seed);
+        return new Scatter(
+                area.movedBy(by.x(), by.y()),
+                z + by.z(),
+                number,
+                perM2,
+                least,
+                loose,
+                thin.movedBy(by),
+                keepOut.isEmpty() ? keepOut : keepOut.movedBy(by.x(), by.y()),
+                brushed.stream()
+                        .map(d -> new Dab(d.x + by.x(), d.y + by.y(), d.radius, d.strength))
+                        .toList(),
+                landing,
+                weights,
+                seed);
     }
 
     @Override

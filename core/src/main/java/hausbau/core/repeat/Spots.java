@@ -15,10 +15,21 @@ public interface Spots {
      * @param degrees 0 where it stands exactly
      * @param lean    how it is tipped and sized before it is turned
      */
-    void at(long key, int level, int pick, long x, long y, long z, int quarters, double degrees, boolean mirrored, Lean lean);
+    void at(
+            long key,
+            int level,
+            int pick,
+            long x,
+            long y,
+            long z,
+            int quarters,
+            double degrees,
+            boolean mirrored,
+            Lean lean);
 
     /** One that stands upright, in its own size. */
-    default void at(long key, int level, int pick, long x, long y, long z, int quarters, double degrees, boolean mirrored) {
+    default void at(
+            long key, int level, int pick, long x, long y, long z, int quarters, double degrees, boolean mirrored) {
         at(key, level, pick, x, y, z, quarters, degrees, mirrored, Lean.NONE);
     }
 }

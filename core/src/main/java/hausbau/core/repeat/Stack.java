@@ -34,7 +34,16 @@ public record Stack(Vec at, int count, int turn, Length shift, boolean byChance,
             var pick = byChance ? (int) (Chance.of(seed, i, 0, 0) * bodies.size()) : i % bodies.size();
             var body = bodies.get(pick);
             var degrees = Math.round((2 * Chance.of(seed, i, 0, 1) - 1) * turn * 10) / 10.0;
-            spots.at(i, 0, pick, at.x() + spread(i, 2), at.y() + spread(i, 3), z - body.min().z(), 0, degrees, false);
+            spots.at(
+                    i,
+                    0,
+                    pick,
+                    at.x() + spread(i, 2),
+                    at.y() + spread(i, 3),
+                    z - body.min().z(),
+                    0,
+                    degrees,
+                    false);
             z += body.size().z();
         }
     }

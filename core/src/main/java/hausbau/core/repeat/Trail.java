@@ -18,10 +18,20 @@ import java.util.List;
  * @param both    whether they stand on both sides, mirrored on the left
  * @param joints  what is otherwise at its ends and bends
  */
-public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Length aside, boolean both, Joints joints, Variation variation) implements Rule {
+public record Trail(
+        List<Vec> path,
+        boolean closed,
+        Length bend,
+        Pace pace,
+        Length aside,
+        boolean both,
+        Joints joints,
+        Variation variation)
+        implements Rule {
 
     /** Of a key: which stretch a copy stands on, where each is paced by itself; and what stands at bends. */
     private static final int LEG_BITS = 20;
+
     private static final long BENDS = 1L << 38;
 
     /**
@@ -59,10 +69,18 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
 
         double[] at(double along) {
             if (curve == 0) {
-                return new double[] {x + along * StrictMath.cos(way), y + along * StrictMath.sin(way), z + rise * along, way, rise};
+                return new double[] {
+                    x + along * StrictMath.cos(way), y + along * StrictMath.sin(way), z + rise * along, way, rise
+                };
             }
             var to = way + along * curve;
-            return new double[] {x + (StrictMath.sin(to) - StrictMath.sin(way)) / curve, y - (StrictMath.cos(to) - StrictMath.cos(way)) / curve, z + rise * along, to, rise};
+            return new double[] {
+                x + (StrictMath.sin(to) - StrictMath.sin(way)) / curve,
+                y - (StrictMath.cos(to) - StrictMath.cos(way)) / curve,
+                z + rise * along,
+                to,
+                rise
+            };
         }
     }
 
@@ -83,9 +101,13 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
             var before = way(points.get((i + n - 1) % n), points.get(i));
             var after = way(points.get(i), points.get(i + 1));
             turn[i] = Math.IEEEremainder(after - before, 2 * Math.PI);
-            var most = Math.min(flat(points.get((i + n - 1) % n), points.get(i)), flat(points.get(i), points.get(i + 1))) / 2;
+            var most =
+                    Math.min(flat(points.get((i + n - 1) % n), points.get(i)), flat(points.get(i), points.get(i + 1)))
+                            / 2;
             // Straight on and straight back cannot be rounded.
-            cut[i] = Math.abs(turn[i]) < 1e-9 || Math.abs(turn[i]) > Math.PI - 1e-9 ? 0 : Math.min(most, bend.um() * StrictMath.tan(Math.abs(turn[i]) / 2));
+            cut[i] = Math.abs(turn[i]) < 1e-9 || Math.abs(turn[i]) > Math.PI - 1e-9
+                    ? 0
+                    : Math.min(most, bend.um() * StrictMath.tan(Math.abs(turn[i]) / 2));
         }
         cut[n] = closed ? cut[0] : 0;
         turn[n] = closed ? turn[0] : 0;
@@ -98,7 +120,14 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
             var rise = whole == 0 ? 0 : (b.z() - a.z()) / whole;
             var straight = whole - cut[i] - cut[i + 1];
             if (straight > 0) {
-                stretches.add(new Stretch(a.x() + cut[i] * StrictMath.cos(way), a.y() + cut[i] * StrictMath.sin(way), a.z() + rise * cut[i], rise, way, straight, 0));
+                stretches.add(new Stretch(
+                        a.x() + cut[i] * StrictMath.cos(way),
+                        a.y() + cut[i] * StrictMath.sin(way),
+                        a.z() + rise * cut[i],
+                        rise,
+                        way,
+                        straight,
+                        0));
             }
             if (cut[i + 1] > 0) {
                 var radius = cut[i + 1] / StrictMath.tan(Math.abs(turn[i + 1]) / 2);
@@ -108,7 +137,14 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
                 var height = a.z() + rise * from;
                 var on = flat(b, next);
                 var end = b.z() + (on == 0 ? 0 : (next.z() - b.z()) / on * cut[i + 1]);
-                stretches.add(new Stretch(a.x() + from * StrictMath.cos(way), a.y() + from * StrictMath.sin(way), height, (end - height) / length, way, length, Math.signum(turn[i + 1]) / radius));
+                stretches.add(new Stretch(
+                        a.x() + from * StrictMath.cos(way),
+                        a.y() + from * StrictMath.sin(way),
+                        height,
+                        (end - height) / length,
+                        way,
+                        length,
+                        Math.signum(turn[i + 1]) / radius));
             }
         }
         return stretches;
@@ -128,7 +164,12 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
         if (joints.byStretch()) {
             for (var leg = 0; leg < stretches.size(); leg++) {
                 if (stretches.get(leg).curve() == 0) {
-                    var inset = new double[] {!closed && leg == 0 ? 0 : joints.free().um(), !closed && leg == stretches.size() - 1 ? 0 : joints.free().um()};
+                    var inset = new double[] {
+                        !closed && leg == 0 ? 0 : joints.free().um(),
+                        !closed && leg == stretches.size() - 1
+                                ? 0
+                                : joints.free().um()
+                    };
                     lay(List.of(stretches.get(leg)), inset, false, (long) leg << LEG_BITS, bodies, spots);
                 }
             }
@@ -146,8 +187,11 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
         if (length < 0) {
             return;
         }
-        var slope = joints.sloped() && way.size() == 1 ? StrictMath.atan(way.get(0).rise()) : 0;
-        var own = slope == 0 ? bodies.get(0).size().x() : Math.round(bodies.get(0).size().x() * StrictMath.cos(slope));
+        var slope =
+                joints.sloped() && way.size() == 1 ? StrictMath.atan(way.get(0).rise()) : 0;
+        var own = slope == 0
+                ? bodies.get(0).size().x()
+                : Math.round(bodies.get(0).size().x() * StrictMath.cos(slope));
         var laid = round ? pace.around(length, own) : pace.along(length, own, false);
         var near = pace.kind() == Pace.Kind.SIDE_BY_SIDE ? own / 2 : 0;
         var stretch = 0;
@@ -171,9 +215,18 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
     private void layBends(List<Stretch> stretches, List<Box> bodies, Spots spots) {
         for (var i = 0; i < stretches.size(); i++) {
             var one = stretches.get(i);
-            var corner = one.curve() == 0 && (closed || i > 0) && stretches.get(Math.floorMod(i - 1, stretches.size())).curve() == 0;
+            var corner = one.curve() == 0
+                    && (closed || i > 0)
+                    && stretches.get(Math.floorMod(i - 1, stretches.size())).curve() == 0;
             if (one.curve() != 0 || corner) {
-                var turn = corner ? Math.IEEEremainder(one.way() - stretches.get(Math.floorMod(i - 1, stretches.size())).way(), 2 * Math.PI) : 0;
+                var turn = corner
+                        ? Math.IEEEremainder(
+                                one.way()
+                                        - stretches
+                                                .get(Math.floorMod(i - 1, stretches.size()))
+                                                .way(),
+                                2 * Math.PI)
+                        : 0;
                 var p = one.at(corner ? 0 : one.length() / 2);
                 bend(spots, BENDS + 2L * i, bodies, p, aside.um(), turn, false);
                 if (both) {
@@ -186,12 +239,33 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
     /** On a corner it stands where the lines so far aside of both stretches meet. */
     private void bend(Spots spots, long key, List<Box> bodies, double[] p, long right, double turn, boolean mirrored) {
         var along = right * StrictMath.tan(turn / 2);
-        put(spots, key, 0, 1, bodies, new double[] {p[0] - along * StrictMath.cos(p[3]), p[1] - along * StrictMath.sin(p[3]), p[2], p[3], p[4]}, right, mirrored, 0);
+        put(
+                spots,
+                key,
+                0,
+                1,
+                bodies,
+                new double[] {p[0] - along * StrictMath.cos(p[3]), p[1] - along * StrictMath.sin(p[3]), p[2], p[3], p[4]
+                },
+                right,
+                mirrored,
+                0);
     }
 
     /** To the right of the path by so much. */
-    private void put(Spots spots, long key, int number, int pick, List<Box> bodies, double[] p, long right, boolean mirrored, long near) {
-        var middle = near == 0 ? 0 : (bodies.get(pick).min().x() + bodies.get(pick).max().x()) / 2.0;
+    private void put(
+            Spots spots,
+            long key,
+            int number,
+            int pick,
+            List<Box> bodies,
+            double[] p,
+            long right,
+            boolean mirrored,
+            long near) {
+        var middle = near == 0
+                ? 0
+                : (bodies.get(pick).min().x() + bodies.get(pick).max().x()) / 2.0;
         var slope = joints.sloped() ? StrictMath.atan(p[4]) : 0;
         var flat = middle * StrictMath.cos(slope);
         var x = Math.round(p[0] + right * StrictMath.sin(p[3]) - flat * StrictMath.cos(p[3]));
@@ -199,8 +273,17 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
         var degrees = Math.toDegrees(p[3]);
         var quarters = Math.round(degrees / 90);
         var exact = Math.abs(degrees - 90 * quarters) < 1e-9;
-        spots.at(key, 0, pick, x, y, Math.round(p[2] - middle * StrictMath.sin(slope)), (int) ((exact ? quarters : 0) + variation.quarters(number) & 3),
-                exact ? 0 : Math.IEEEremainder(degrees, 360), mirrored, slope == 0 ? Lean.NONE : new Lean(0, -Math.toDegrees(slope), 1));
+        spots.at(
+                key,
+                0,
+                pick,
+                x,
+                y,
+                Math.round(p[2] - middle * StrictMath.sin(slope)),
+                (int) ((exact ? quarters : 0) + variation.quarters(number) & 3),
+                exact ? 0 : Math.IEEEremainder(degrees, 360),
+                mirrored,
+                slope == 0 ? Lean.NONE : new Lean(0, -Math.toDegrees(slope), 1));
     }
 
     /** The same along another way. */
@@ -210,7 +293,8 @@ public record Trail(List<Vec> path, boolean closed, Length bend, Pace pace, Leng
 
     @Override
     public Trail movedBy(Vec by) {
-        return new Trail(path.stream().map(p -> p.plus(by)).toList(), closed, bend, pace, aside, both, joints, variation);
+        return new Trail(
+                path.stream().map(p -> p.plus(by)).toList(), closed, bend, pace, aside, both, joints, variation);
     }
 
     @Override

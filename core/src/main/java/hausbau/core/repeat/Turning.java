@@ -3,8 +3,7 @@ package hausbau.core.repeat;
 /** Sine and cosine of fractions of a turn, equal to the last bit wherever symmetry says so. */
 final class Turning {
 
-    private Turning() {
-    }
+    private Turning() {}
 
     /**
      * The point that far round a circle, counter-clockwise from its right, to the nearest micrometre.

@@ -7,8 +7,7 @@ package hausbau.core.shape;
 public final class BevelledBox {
 
     /** Where a bevel looks. @param axis that it looks along, or -1 */
-    private record Way(Point to, int axis) {
-    }
+    private record Way(Point to, int axis) {}
 
     /** Along each axis, backward and forward. */
     private static final Way[][] AXES = new Way[3][2];
@@ -72,7 +71,10 @@ public final class BevelledBox {
 
     private Point from(int[] sign, Point to) {
         var w = bevel.width();
-        return new Point((sign[0] < 0 ? lo[0] + w : hi[0] - w) + w * to.x(), (sign[1] < 0 ? lo[1] + w : hi[1] - w) + w * to.y(), (sign[2] < 0 ? lo[2] + w : hi[2] - w) + w * to.z());
+        return new Point(
+                (sign[0] < 0 ? lo[0] + w : hi[0] - w) + w * to.x(),
+                (sign[1] < 0 ? lo[1] + w : hi[1] - w) + w * to.y(),
+                (sign[2] < 0 ? lo[2] + w : hi[2] - w) + w * to.z());
     }
 
     private static Way axis(int axis, int side) {
@@ -93,7 +95,11 @@ public final class BevelledBox {
 
     private void face(int axis, int side) {
         var n = axis(axis, side);
-        faces.face(at(signs(axis, side, -side, -1), n), at(signs(axis, side, side, -1), n), at(signs(axis, side, side, 1), n), at(signs(axis, side, -side, 1), n));
+        faces.face(
+                at(signs(axis, side, -side, -1), n),
+                at(signs(axis, side, side, -1), n),
+                at(signs(axis, side, side, 1), n),
+                at(signs(axis, side, -side, 1), n));
     }
 
     /** The bevel along the edge parallel to {@code axis}, between the faces across the two other axes. */
@@ -103,14 +109,20 @@ public final class BevelledBox {
         for (var k = 0; k < bevel.segments(); k++) {
             var a = quarter(axis, s, t, k);
             var b = quarter(axis, s, t, k + 1);
-            faces.face(new Point[] {at(low, a), at(low, b), at(high, b), at(high, a)}, new Point[] {a.to, b.to, b.to, a.to});
+            faces.face(
+                    new Point[] {at(low, a), at(low, b), at(high, b), at(high, a)},
+                    new Point[] {a.to, b.to, b.to, a.to});
         }
     }
 
     private Way quarter(int axis, int s, int t, int k) {
         var first = (axis + 1) % 3;
         var second = (axis + 2) % 3;
-        return k == 0 ? axis(first, s) : k == bevel.segments() ? axis(second, t) : new Way(along(first, s * bevel.cos(k)).plus(along(second, t * bevel.sin(k))), -1);
+        return k == 0
+                ? axis(first, s)
+                : k == bevel.segments()
+                        ? axis(second, t)
+                        : new Way(along(first, s * bevel.cos(k)).plus(along(second, t * bevel.sin(k))), -1);
     }
 
     /** An eighth of a ball, in rows from its pole on the Z axis. */
@@ -138,12 +150,18 @@ public final class BevelledBox {
         if (row == n && (i == 0 || i == n)) {
             return i == 0 ? axis(0, sign[0]) : axis(1, sign[1]);
         }
-        return new Way(new Point(sign[0] * bevel.sin(row) * bevel.cos(i), sign[1] * bevel.sin(row) * bevel.sin(i), sign[2] * bevel.cos(row)), -1);
+        return new Way(
+                new Point(
+                        sign[0] * bevel.sin(row) * bevel.cos(i),
+                        sign[1] * bevel.sin(row) * bevel.sin(i),
+                        sign[2] * bevel.cos(row)),
+                -1);
     }
 
     private void triangle(int[] sign, boolean outward, Way a, Way b, Way c) {
         var second = outward ? b : c;
         var third = outward ? c : b;
-        faces.face(new Point[] {at(sign, a), at(sign, second), at(sign, third)}, new Point[] {a.to, second.to, third.to});
+        faces.face(
+                new Point[] {at(sign, a), at(sign, second), at(sign, third)}, new Point[] {a.to, second.to, third.to});
     }
 }

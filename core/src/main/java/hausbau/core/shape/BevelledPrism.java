@@ -15,8 +15,7 @@ public final class BevelledPrism {
 
     private static final int TRIES = 6;
 
-    private BevelledPrism() {
-    }
+    private BevelledPrism() {}
 
     /**
      * @param rings the outline, then its holes; simple, and apart from one another
@@ -45,7 +44,8 @@ public final class BevelledPrism {
         for (var i = 0; i < TRIES; i++) {
             var width = tried.width();
             var inset = rings.stream().map(ring -> ring.inset(width)).toList();
-            if (IntStream.range(0, rings.size()).allMatch(r -> inset.get(r).runsAlong(rings.get(r))) && (isPlain(rings) || Cap.isSound(inset))) {
+            if (IntStream.range(0, rings.size()).allMatch(r -> inset.get(r).runsAlong(rings.get(r)))
+                    && (isPlain(rings) || Cap.isSound(inset))) {
                 return tried;
             }
             tried = new Bevel(width / 2, bevel.segments());
@@ -59,24 +59,56 @@ public final class BevelledPrism {
     }
 
     /** What goes from front to back along the edge after a point: the bevel, the side, the bevel. */
-    private static void side(Faces faces, Bevel bevel, int steps, List<List<Ring>> layers, int r, int i, double y0, double y1) {
+    private static void side(
+            Faces faces, Bevel bevel, int steps, List<List<Ring>> layers, int r, int i, double y0, double y1) {
         var outward = layers.get(steps).get(r).normals(i);
         for (var k = 0; k < steps; k++) {
             var outer = layers.get(k).get(r);
             var inner = layers.get(k + 1).get(r);
             var near = bevel.width() * (1 - bevel.cos(k));
             var far = bevel.width() * (1 - bevel.cos(k + 1));
-            faces.face(new Point[] {at(outer, i, y0 + near), at(inner, i, y0 + far), at(inner, i + 1, y0 + far), at(outer, i + 1, y0 + near)},
-                    new Point[] {normal(outward[0], -bevel.cos(k), bevel.sin(k)), normal(outward[0], -bevel.cos(k + 1), bevel.sin(k + 1)),
-                        normal(outward[1], -bevel.cos(k + 1), bevel.sin(k + 1)), normal(outward[1], -bevel.cos(k), bevel.sin(k))});
-            faces.face(new Point[] {at(inner, i, y1 - far), at(outer, i, y1 - near), at(outer, i + 1, y1 - near), at(inner, i + 1, y1 - far)},
-                    new Point[] {normal(outward[0], bevel.cos(k + 1), bevel.sin(k + 1)), normal(outward[0], bevel.cos(k), bevel.sin(k)),
-                        normal(outward[1], bevel.cos(k), bevel.sin(k)), normal(outward[1], bevel.cos(k + 1), bevel.sin(k + 1))});
+            faces.face(
+                    new Point[] {
+                        at(outer, i, y0 + near),
+                        at(inner, i, y0 + far),
+                        at(inner, i + 1, y0 + far),
+                        at(outer, i + 1, y0 + near)
+                    },
+                    new Point[] {
+                        normal(outward[0], -bevel.cos(k), bevel.sin(k)),
+                        normal(outward[0], -bevel.cos(k + 1), bevel.sin(k + 1)),
+                        normal(outward[1], -bevel.cos(k + 1), bevel.sin(k + 1)),
+                        normal(outward[1], -bevel.cos(k), bevel.sin(k))
+                    });
+            faces.face(
+                    new Point[] {
+                        at(inner, i, y1 - far),
+                        at(outer, i, y1 - near),
+                        at(outer, i + 1, y1 - near),
+                        at(inner, i + 1, y1 - far)
+                    },
+                    new Point[] {
+                        normal(outward[0], bevel.cos(k + 1), bevel.sin(k + 1)),
+                        normal(outward[0], bevel.cos(k), bevel.sin(k)),
+                        normal(outward[1], bevel.cos(k), bevel.sin(k)),
+                        normal(outward[1], bevel.cos(k + 1), bevel.sin(k + 1))
+                    });
         }
         var ring = layers.get(steps).get(r);
         var width = steps == 0 ? 0 : bevel.width();
-        faces.face(new Point[] {at(ring, i, y0 + width), at(ring, i, y1 - width), at(ring, i + 1, y1 - width), at(ring, i + 1, y0 + width)},
-                new Point[] {normal(outward[0], 0, 1), normal(outward[0], 0, 1), normal(outward[1], 0, 1), normal(outward[1], 0, 1)});
+        faces.face(
+                new Point[] {
+                    at(ring, i, y0 + width),
+                    at(ring, i, y1 - width),
+                    at(ring, i + 1, y1 - width),
+                    at(ring, i + 1, y0 + width)
+                },
+                new Point[] {
+                    normal(outward[0], 0, 1),
+                    normal(outward[0], 0, 1),
+                    normal(outward[1], 0, 1),
+                    normal(outward[1], 0, 1)
+                });
     }
 
     private static Point at(Ring ring, int i, double y) {

@@ -34,7 +34,9 @@ final class Cap {
     }
 
     private static Polygon polygon(List<Ring> rings) {
-        return GEOMETRY.createPolygon(rings.get(0).toJts(), rings.subList(1, rings.size()).stream().map(Ring::toJts).toArray(LinearRing[]::new));
+        return GEOMETRY.createPolygon(
+                rings.get(0).toJts(),
+                rings.subList(1, rings.size()).stream().map(Ring::toJts).toArray(LinearRing[]::new));
     }
 
     /** Whether these neither cross nor touch, themselves or one another. */

@@ -16,6 +16,7 @@ public final class Contours {
 
     /** A curve bends by less from chord to chord: {@link Ring} takes such a corner for round. */
     private static final double BEND = Math.toRadians(15);
+
     private static final int MOST_CHORDS = 256;
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
@@ -27,8 +28,7 @@ public final class Contours {
     }
 
     /** @param isClosed whether it is said to be, or comes back to where it began */
-    public record Line(List<At> points, boolean isClosed) {
-    }
+    public record Line(List<At> points, boolean isClosed) {}
 
     /**
      * @param tolerance how far a chord may lie from its curve, in what the transform makes
@@ -52,9 +52,20 @@ public final class Contours {
                 case PathIterator.SEG_LINETO -> points.add(new At(c[0], c[1]));
                 case PathIterator.SEG_QUADTO -> {
                     var a = points.get(points.size() - 1);
-                    curve(points, a, new At(a.x() + (c[0] - a.x()) * 2 / 3, a.y() + (c[1] - a.y()) * 2 / 3), new At(c[2] + (c[0] - c[2]) * 2 / 3, c[3] + (c[1] - c[3]) * 2 / 3), new At(c[2], c[3]));
+                    curve(
+                            points,
+                            a,
+                            new At(a.x() + (c[0] - a.x()) * 2 / 3, a.y() + (c[1] - a.y()) * 2 / 3),
+                            new At(c[2] + (c[0] - c[2]) * 2 / 3, c[3] + (c[1] - c[3]) * 2 / 3),
+                            new At(c[2], c[3]));
                 }
-                case PathIterator.SEG_CUBICTO -> curve(points, points.get(points.size() - 1), new At(c[0], c[1]), new At(c[2], c[3]), new At(c[4], c[5]));
+                case PathIterator.SEG_CUBICTO ->
+                    curve(
+                            points,
+                            points.get(points.size() - 1),
+                            new At(c[0], c[1]),
+                            new At(c[2], c[3]),
+                            new At(c[4], c[5]));
                 default -> {
                     var first = points.get(0);
                     end(points, true);
@@ -72,7 +83,8 @@ public final class Contours {
                 corners.add(p);
             }
         }
-        var returns = corners.size() > 2 && corners.get(0).minus(corners.get(corners.size() - 1)).length() <= 1e-4;
+        var returns = corners.size() > 2
+                && corners.get(0).minus(corners.get(corners.size() - 1)).length() <= 1e-4;
         if (returns) {
             corners.remove(corners.size() - 1);
         }
@@ -83,20 +95,27 @@ public final class Contours {
 
     /** As many even chords as keep within the tolerance (the second differences bound how far a chord strays), and bend by little each. */
     private void curve(List<At> points, At a, At b, At c, At d) {
-        var bent = Math.max(Math.hypot(a.x() - 2 * b.x() + c.x(), a.y() - 2 * b.y() + c.y()), Math.hypot(b.x() - 2 * c.x() + d.x(), b.y() - 2 * c.y() + d.y()));
+        var bent = Math.max(
+                Math.hypot(a.x() - 2 * b.x() + c.x(), a.y() - 2 * b.y() + c.y()),
+                Math.hypot(b.x() - 2 * c.x() + d.x(), b.y() - 2 * c.y() + d.y()));
         var turn = angle(a, b, b, c) + angle(b, c, c, d);
-        var chords = (int) Math.min(MOST_CHORDS, Math.max(1, Math.ceil(Math.max(Math.sqrt(0.75 * bent / tolerance), 1.5 * turn / BEND))));
+        var chords = (int) Math.min(
+                MOST_CHORDS, Math.max(1, Math.ceil(Math.max(Math.sqrt(0.75 * bent / tolerance), 1.5 * turn / BEND))));
         for (var i = 1; i <= chords; i++) {
             var t = (double) i / chords;
             var s = 1 - t;
-            points.add(new At(s * s * s * a.x() + 3 * s * s * t * b.x() + 3 * s * t * t * c.x() + t * t * t * d.x(), s * s * s * a.y() + 3 * s * s * t * b.y() + 3 * s * t * t * c.y() + t * t * t * d.y()));
+            points.add(new At(
+                    s * s * s * a.x() + 3 * s * s * t * b.x() + 3 * s * t * t * c.x() + t * t * t * d.x(),
+                    s * s * s * a.y() + 3 * s * s * t * b.y() + 3 * s * t * t * c.y() + t * t * t * d.y()));
         }
     }
 
     private static double angle(At a, At b, At c, At d) {
         var x = b.minus(a);
         var y = d.minus(c);
-        return x.length() == 0 || y.length() == 0 ? 0 : Math.acos(Math.max(-1, Math.min(1, x.dot(y) / x.length() / y.length())));
+        return x.length() == 0 || y.length() == 0
+                ? 0
+                : Math.acos(Math.max(-1, Math.min(1, x.dot(y) / x.length() / y.length())));
     }
 
     /** Loops as bodies, by the even-odd rule: each an outline, then the holes right inside it. */
@@ -108,7 +127,12 @@ public final class Contours {
                 var body = new ArrayList<>(List.of(loops.get(i)));
                 for (var j = 0; j < loops.size(); j++) {
                     var around = around(j, polygons);
-                    if (around.size() % 2 == 1 && around.stream().min(Comparator.comparingDouble(k -> polygons.get(k).getArea())).orElseThrow() == i) {
+                    if (around.size() % 2 == 1
+                            && around.stream()
+                                            .min(Comparator.comparingDouble(
+                                                    k -> polygons.get(k).getArea()))
+                                            .orElseThrow()
+                                    == i) {
                         body.add(loops.get(j));
                     }
                 }
@@ -121,7 +145,9 @@ public final class Contours {
     private static List<Integer> around(int loop, List<Polygon> polygons) {
         var around = new ArrayList<Integer>();
         for (var i = 0; i < polygons.size(); i++) {
-            if (i != loop && polygons.get(i).getArea() > polygons.get(loop).getArea() && polygons.get(i).contains(polygons.get(loop).getInteriorPoint())) {
+            if (i != loop
+                    && polygons.get(i).getArea() > polygons.get(loop).getArea()
+                    && polygons.get(i).contains(polygons.get(loop).getInteriorPoint())) {
                 around.add(i);
             }
         }
@@ -131,7 +157,8 @@ public final class Contours {
     private static Polygon polygon(List<At> loop) {
         var coordinates = new Coordinate[loop.size() + 1];
         for (var i = 0; i <= loop.size(); i++) {
-            coordinates[i] = new Coordinate(loop.get(i % loop.size()).x(), loop.get(i % loop.size()).y());
+            coordinates[i] = new Coordinate(
+                    loop.get(i % loop.size()).x(), loop.get(i % loop.size()).y());
         }
         return GEOMETRY.createPolygon(coordinates);
     }

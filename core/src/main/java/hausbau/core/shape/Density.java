@@ -18,7 +18,11 @@ public record Density(double least, double greatest) {
     /** How finely pictures lie against what a site has. Common practice, no source. */
     public enum Band {
         /** Seen to be blurred beside its neighbours. */
-        BLURRED(0.5), BELOW(1 / SEEN), AS_THE_SITE(SEEN), ABOVE(2), TWICE(Double.POSITIVE_INFINITY);
+        BLURRED(0.5),
+        BELOW(1 / SEEN),
+        AS_THE_SITE(SEEN),
+        ABOVE(2),
+        TWICE(Double.POSITIVE_INFINITY);
 
         private final double below;
 
@@ -28,7 +32,10 @@ public record Density(double least, double greatest) {
 
         /** Shares of the site's density at which each band gives way to the next. */
         public static List<Double> bounds() {
-            return Stream.of(values()).map(b -> b.below).filter(Double::isFinite).toList();
+            return Stream.of(values())
+                    .map(b -> b.below)
+                    .filter(Double::isFinite)
+                    .toList();
         }
     }
 
@@ -39,7 +46,9 @@ public record Density(double least, double greatest) {
 
     /** Whether some of it is seen to lie coarser or finer than a site has it. */
     public boolean liesOtherwise(Finish finish) {
-        return greatest > 0 && (least < Band.BELOW.below * finish.pixelsPerMetre() || greatest > Band.AS_THE_SITE.below * finish.pixelsPerMetre());
+        return greatest > 0
+                && (least < Band.BELOW.below * finish.pixelsPerMetre()
+                        || greatest > Band.AS_THE_SITE.below * finish.pixelsPerMetre());
     }
 
     /** @return 0 and 0 for a mesh without faces */
@@ -57,7 +66,8 @@ public record Density(double least, double greatest) {
                 if (area < UNSEEN) {
                     continue;
                 }
-                // The triangle flat, x along its first axis; then what takes it to its place on the sheet, in pixels a millimetre.
+                // The triangle flat, x along its first axis; then what takes it to its place on the sheet, in pixels a
+                // millimetre.
                 var x1 = x.length();
                 var y1 = x.dot(y) / x1;
                 var y2 = area / x1;

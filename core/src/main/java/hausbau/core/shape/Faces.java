@@ -7,8 +7,7 @@ import org.jspecify.annotations.Nullable;
 public interface Faces {
 
     /** Where a corner lies on the surface as it is laid out flat, millimetres. */
-    record Laid(double along, double across) {
-    }
+    record Laid(double along, double across) {}
 
     /**
      * A flat convex face.

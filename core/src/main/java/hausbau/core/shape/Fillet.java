@@ -6,8 +6,7 @@ import java.util.List;
 /** Rounds corners of lines: an arc that touches both sides. */
 final class Fillet {
 
-    private Fillet() {
-    }
+    private Fillet() {}
 
     /** Segments of an arc so that no chord lies farther from it than the tolerance, and none bends by more than 22.5°. */
     static int segments(double radius, double angle, double tolerance) {

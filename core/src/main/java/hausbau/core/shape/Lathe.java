@@ -13,12 +13,10 @@ public final class Lathe {
 
     static final double SMOOTH_DEGREES = 35;
 
-    private Lathe() {
-    }
+    private Lathe() {}
 
     /** @param radius and @param z in millimetres */
-    public record Station(double radius, double z) {
-    }
+    public record Station(double radius, double z) {}
 
     /** @param axis a point on the axis; its z is added to the profile's, @param sides at least 3 */
     public static void add(Faces faces, Point axis, List<Station> profile, int sides) {
@@ -38,8 +36,15 @@ public final class Lathe {
         return 2 * Math.PI * side / sides;
     }
 
-    private static void band(Faces faces, Point axis, Station lower, Station upper, Station below,
-            Station above, double from, double to) {
+    private static void band(
+            Faces faces,
+            Point axis,
+            Station lower,
+            Station upper,
+            Station below,
+            Station above,
+            double from,
+            double to) {
         var a = at(axis, lower, from);
         var b = at(axis, lower, to);
         var c = at(axis, upper, to);
@@ -58,8 +63,8 @@ public final class Lathe {
     }
 
     private static Point at(Point axis, Station s, double angle) {
-        return new Point(axis.x() + s.radius() * Math.cos(angle), axis.y() + s.radius() * Math.sin(angle),
-                axis.z() + s.z());
+        return new Point(
+                axis.x() + s.radius() * Math.cos(angle), axis.y() + s.radius() * Math.sin(angle), axis.z() + s.z());
     }
 
     /** The profile's outward normal: radius and z of the direction. */

@@ -28,12 +28,13 @@ public record Laying(int quarters, int seed) {
     Faces.Laid lay(Faces.Laid on, int copy) {
         var along = on.along();
         var across = on.across();
-        var turned = switch (quarters) {
-            case 0 -> on;
-            case 1 -> new Faces.Laid(-across, along);
-            case 2 -> new Faces.Laid(-along, -across);
-            default -> new Faces.Laid(across, -along);
-        };
+        var turned =
+                switch (quarters) {
+                    case 0 -> on;
+                    case 1 -> new Faces.Laid(-across, along);
+                    case 2 -> new Faces.Laid(-along, -across);
+                    default -> new Faces.Laid(across, -along);
+                };
         return seed == 0 ? turned : new Faces.Laid(turned.along() + shift(copy, 0), turned.across() + shift(copy, 1));
     }
 

@@ -32,19 +32,24 @@ public final class Lettering {
                 }
                 font = new TTFParser().parse(RandomAccessReadBuffer.createBufferFromStream(in));
                 glyphs = font.getUnicodeCmapLookup();
-                capital = font.getGlyph().getGlyph(glyphs.getGlyphId('H')).getBoundingBox().getUpperRightY();
+                capital = font.getGlyph()
+                        .getGlyph(glyphs.getGlyphId('H'))
+                        .getBoundingBox()
+                        .getUpperRightY();
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
         }
     }
 
-    private Lettering() {
-    }
+    private Lettering() {}
 
     /** The first character that the typeface does not have. */
     public static Optional<String> missing(String text) {
-        return text.codePoints().filter(c -> Typeface.SHIPPED.glyphs.getGlyphId(c) == 0).mapToObj(Character::toString).findFirst();
+        return text.codePoints()
+                .filter(c -> Typeface.SHIPPED.glyphs.getGlyphId(c) == 0)
+                .mapToObj(Character::toString)
+                .findFirst();
     }
 
     /**
@@ -63,7 +68,10 @@ public final class Lettering {
                 var data = face.font.getGlyph().getGlyph(glyph);
                 if (data != null) {
                     var transform = new AffineTransform(scale, 0, 0, scale, at, 0);
-                    var loops = Contours.of(data.getPath(), transform, tolerance).stream().map(Contours.Line::points).filter(p -> p.size() > 2).toList();
+                    var loops = Contours.of(data.getPath(), transform, tolerance).stream()
+                            .map(Contours.Line::points)
+                            .filter(p -> p.size() > 2)
+                            .toList();
                     Contours.bodies(loops).forEach(body -> bodies.add(rings(body, tolerance)));
                 }
                 at += face.font.getAdvanceWidth(glyph) * scale;
@@ -77,7 +85,8 @@ public final class Lettering {
     private static List<Ring> rings(List<List<At>> body, double tolerance) {
         var rings = new ArrayList<Ring>();
         for (var i = 0; i < body.size(); i++) {
-            rings.add(Ring.of(body.get(i).stream().map(p -> new Ring.Corner(p.x(), p.y())).toList(), i > 0, tolerance));
+            rings.add(Ring.of(
+                    body.get(i).stream().map(p -> new Ring.Corner(p.x(), p.y())).toList(), i > 0, tolerance));
         }
         return rings;
     }

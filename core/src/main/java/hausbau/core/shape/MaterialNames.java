@@ -1,10 +1,10 @@
 package hausbau.core.shape;
 
 import hausbau.core.measure.Refused;
-import java.util.TreeMap;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
@@ -27,7 +27,10 @@ public record MaterialNames(Map<Swatch, String> told) {
 
     /** The one that is called so, in whatever letters. */
     public Optional<Swatch> called(String name) {
-        return told.keySet().stream().filter(m -> of(m).equalsIgnoreCase(name.strip())).findFirst().or(() -> Swatch.labelled(name.strip()).filter(m -> m.material() == m && !told.containsKey(m)));
+        return told.keySet().stream()
+                .filter(m -> of(m).equalsIgnoreCase(name.strip()))
+                .findFirst()
+                .or(() -> Swatch.labelled(name.strip()).filter(m -> m.material() == m && !told.containsKey(m)));
     }
 
     /**
@@ -56,7 +59,13 @@ public record MaterialNames(Map<Swatch, String> told) {
 
     /** A name that no material has yet: the one wanted, cut to what is allowed, with a number behind it if need be. */
     public String fresh(String wanted) {
-        var base = wanted.strip().substring(0, Math.min(wanted.strip().length(), LONGEST - 4)).strip();
-        return Stream.iterate(1, n -> n + 1).map(n -> n == 1 ? base : base + " " + n).filter(name -> called(name).isEmpty()).findFirst().orElseThrow();
+        var base = wanted.strip()
+                .substring(0, Math.min(wanted.strip().length(), LONGEST - 4))
+                .strip();
+        return Stream.iterate(1, n -> n + 1)
+                .map(n -> n == 1 ? base : base + " " + n)
+                .filter(name -> called(name).isEmpty())
+                .findFirst()
+                .orElseThrow();
     }
 }

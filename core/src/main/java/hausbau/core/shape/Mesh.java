@@ -15,8 +15,7 @@ import java.util.stream.IntStream;
 public record Mesh(double[] positions, double[] normals, double[] uvs, List<Part> parts) {
 
     /** @param indices three a triangle, counter-clockwise from outside */
-    public record Part(Swatch swatch, int[] indices) {
-    }
+    public record Part(Swatch swatch, int[] indices) {}
 
     public int vertices() {
         return positions.length / 3;
@@ -56,7 +55,11 @@ public record Mesh(double[] positions, double[] normals, double[] uvs, List<Part
             var of = part.indices();
             for (var i = 0; i < of.length; i += 3) {
                 var a = position(of[i]);
-                sum += position(of[i + 1]).minus(a).cross(position(of[i + 2]).minus(a)).length() / 2;
+                sum += position(of[i + 1])
+                                .minus(a)
+                                .cross(position(of[i + 2]).minus(a))
+                                .length()
+                        / 2;
             }
         }
         return sum;
@@ -97,7 +100,10 @@ public record Mesh(double[] positions, double[] normals, double[] uvs, List<Part
             var first = alike.first(h);
             walked[first] += place[of[h]] == place[of[first]] ? 1 : -1;
         }
-        return IntStream.range(0, of.length).filter(h -> walked[h] != 0 && place[of[h]] != place[of[next(h)]]).mapToObj(h -> new Point[] {position(of[h]), position(of[next(h)])}).toList();
+        return IntStream.range(0, of.length)
+                .filter(h -> walked[h] != 0 && place[of[h]] != place[of[next(h)]])
+                .mapToObj(h -> new Point[] {position(of[h]), position(of[next(h)])})
+                .toList();
     }
 
     private static int next(int halfEdge) {
@@ -109,12 +115,15 @@ public record Mesh(double[] positions, double[] normals, double[] uvs, List<Part
         var alike = new Alike(vertices()) {
             @Override
             protected long hash(int v) {
-                return (nanometres(3 * v) * 0x9E3779B97F4A7C15L ^ nanometres(3 * v + 1)) * 0xC2B2AE3D27D4EB4FL ^ nanometres(3 * v + 2);
+                return (nanometres(3 * v) * 0x9E3779B97F4A7C15L ^ nanometres(3 * v + 1)) * 0xC2B2AE3D27D4EB4FL
+                        ^ nanometres(3 * v + 2);
             }
 
             @Override
             protected boolean same(int a, int b) {
-                return nanometres(3 * a) == nanometres(3 * b) && nanometres(3 * a + 1) == nanometres(3 * b + 1) && nanometres(3 * a + 2) == nanometres(3 * b + 2);
+                return nanometres(3 * a) == nanometres(3 * b)
+                        && nanometres(3 * a + 1) == nanometres(3 * b + 1)
+                        && nanometres(3 * a + 2) == nanometres(3 * b + 2);
             }
         };
         return IntStream.range(0, vertices()).map(alike::first).toArray();

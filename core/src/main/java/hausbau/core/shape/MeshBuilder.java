@@ -1,8 +1,8 @@
 package hausbau.core.shape;
 
-import java.util.TreeMap;
 import java.util.Arrays;
 import java.util.Map;
+import java.util.TreeMap;
 
 /** Collects faces into a {@link Mesh}; equal vertices (place, normal and UV) are kept once. */
 public final class MeshBuilder {
@@ -15,6 +15,7 @@ public final class MeshBuilder {
     private int count;
     /** Numbers of vertices and 1, by hash, with open addressing; 0 is a free place. Always at least half of it is free. */
     private int[] places;
+
     private final Map<Swatch, Triangles> triangles = new TreeMap<>();
 
     private static final class Triangles {
@@ -63,11 +64,21 @@ public final class MeshBuilder {
                 var axes = Axes.of(Faces.normal(corners));
                 for (var i = 0; i < corners.length; i++) {
                     var on = axes.lay(corners[i].plus(pose.by()));
-                    corner[i] = vertex(pose, corners[i], normals[i], on.along() * sheetsPerMillimetre, 1 - on.across() * sheetsPerMillimetre);
+                    corner[i] = vertex(
+                            pose,
+                            corners[i],
+                            normals[i],
+                            on.along() * sheetsPerMillimetre,
+                            1 - on.across() * sheetsPerMillimetre);
                 }
             } else {
                 for (var i = 0; i < corners.length; i++) {
-                    corner[i] = vertex(pose, corners[i], normals[i], laid[i].along() * sheetsPerMillimetre, 1 - laid[i].across() * sheetsPerMillimetre);
+                    corner[i] = vertex(
+                            pose,
+                            corners[i],
+                            normals[i],
+                            laid[i].along() * sheetsPerMillimetre,
+                            1 - laid[i].across() * sheetsPerMillimetre);
                 }
             }
             for (var i = 1; i + 1 < corners.length; i++) {
@@ -86,7 +97,9 @@ public final class MeshBuilder {
 
         /** @param flat its normal */
         static Axes of(Point flat) {
-            var along = Math.abs(flat.z()) > 1 - 1e-9 ? new Point(Math.signum(flat.z()), 0, 0) : new Point(-flat.y(), flat.x(), 0).unit();
+            var along = Math.abs(flat.z()) > 1 - 1e-9
+                    ? new Point(Math.signum(flat.z()), 0, 0)
+                    : new Point(-flat.y(), flat.x(), 0).unit();
             return new Axes(along, flat.cross(along));
         }
 
@@ -128,9 +141,14 @@ public final class MeshBuilder {
 
     /** By odd numbers, one for each number of a vertex, so that none waits for another. */
     private static int hash(Point at, Point normal, double u, double v) {
-        var h = bits(at.x()) * 0x9E3779B97F4A7C15L + bits(at.y()) * 0xC2B2AE3D27D4EB4FL + bits(at.z()) * 0x165667B19E3779F9L
-                + bits(normal.x()) * 0xD6E8FEB86659FD93L + bits(normal.y()) * 0xA0761D6478BD642FL + bits(normal.z()) * 0xE7037ED1A0B428DBL
-                + bits(u) * 0x8EBC6AF09C88C6E3L + bits(v) * 0x589965CC75374CC3L;
+        var h = bits(at.x()) * 0x9E3779B97F4A7C15L
+                + bits(at.y()) * 0xC2B2AE3D27D4EB4FL
+                + bits(at.z()) * 0x165667B19E3779F9L
+                + bits(normal.x()) * 0xD6E8FEB86659FD93L
+                + bits(normal.y()) * 0xA0761D6478BD642FL
+                + bits(normal.z()) * 0xE7037ED1A0B428DBL
+                + bits(u) * 0x8EBC6AF09C88C6E3L
+                + bits(v) * 0x589965CC75374CC3L;
         // The low bits of whole millimetres are alike: the high ones come down.
         h = (h ^ h >>> 32) * 0x9E3779B97F4A7C15L;
         return (int) (h >>> 32);
@@ -166,8 +184,15 @@ public final class MeshBuilder {
     }
 
     public Mesh build() {
-        var parts = triangles.entrySet().stream().filter(e -> e.getValue().end > 0).map(e -> new Mesh.Part(e.getKey(), Arrays.copyOf(e.getValue().indices, e.getValue().end))).toList();
-        return new Mesh(Arrays.copyOf(positions, 3 * count), Arrays.copyOf(normals, 3 * count), Arrays.copyOf(uvs, 2 * count), parts);
+        var parts = triangles.entrySet().stream()
+                .filter(e -> e.getValue().end > 0)
+                .map(e -> new Mesh.Part(e.getKey(), Arrays.copyOf(e.getValue().indices, e.getValue().end)))
+                .toList();
+        return new Mesh(
+                Arrays.copyOf(positions, 3 * count),
+                Arrays.copyOf(normals, 3 * count),
+                Arrays.copyOf(uvs, 2 * count),
+                parts);
     }
 
     private static void put(double[] to, int at, Point p) {

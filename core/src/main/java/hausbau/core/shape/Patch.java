@@ -36,12 +36,12 @@ public record Patch(Kind kind, double left, double top, double right, double bot
         private final double sheetsPerMillimetre;
         /** What filtering mixes at its rim stays its own, parts of the sheet's side. */
         private final double rim;
+
         private final Faces into;
         private final Map<Point, List<Face>> alike = new LinkedHashMap<>();
         private static final Point ROLLED = new Point(0, 0, 0);
 
-        private record Face(Point[] corners, Point[] normals, Laid[] laid) {
-        }
+        private record Face(Point[] corners, Point[] normals, Laid[] laid) {}
 
         Lying(Laying laying, int copy, Pose pose, double sheetsPerMillimetre, int side, Faces into) {
             this.laying = laying;
@@ -60,11 +60,15 @@ public record Patch(Kind kind, double left, double top, double right, double bot
             for (var i = 0; i < corners.length; i++) {
                 so[i] = laying.lay(laid == null ? axes.lay(corners[i].plus(pose.by())) : laid[i], copy);
             }
-            alike.computeIfAbsent(laid == null ? rounded(flat) : ROLLED, k -> new ArrayList<>()).add(new Face(corners, normals, so));
+            alike.computeIfAbsent(laid == null ? rounded(flat) : ROLLED, k -> new ArrayList<>())
+                    .add(new Face(corners, normals, so));
         }
 
         private static Point rounded(Point normal) {
-            return new Point(Math.rint(normal.x() * 1e3) + 0.0, Math.rint(normal.y() * 1e3) + 0.0, Math.rint(normal.z() * 1e3) + 0.0);
+            return new Point(
+                    Math.rint(normal.x() * 1e3) + 0.0,
+                    Math.rint(normal.y() * 1e3) + 0.0,
+                    Math.rint(normal.z() * 1e3) + 0.0);
         }
 
         void done() {
@@ -82,11 +86,12 @@ public record Patch(Kind kind, double left, double top, double right, double bot
             }
             var wide = (right - left - 2 * rim) / sheetsPerMillimetre;
             var high = (bottom - top - 2 * rim) / sheetsPerMillimetre;
-            var scale = switch (kind) {
-                case TILING -> 1;
-                case STRIP -> Math.min(1, high / across.length());
-                case SINGLE -> Math.min(1, Math.min(wide / along.length(), high / across.length()));
-            };
+            var scale =
+                    switch (kind) {
+                        case TILING -> 1;
+                        case STRIP -> Math.min(1, high / across.length());
+                        case SINGLE -> Math.min(1, Math.min(wide / along.length(), high / across.length()));
+                    };
             for (var face : faces) {
                 var so = new Laid[face.laid().length];
                 for (var i = 0; i < so.length; i++) {
@@ -94,9 +99,15 @@ public record Patch(Kind kind, double left, double top, double right, double bot
                     so[i] = switch (kind) {
                         case TILING -> at;
                         // What is across counts from the sheet's foot.
-                        case STRIP -> new Laid(at.along() * scale, (1 - bottom + rim) / sheetsPerMillimetre + (at.across() - across.least) * scale);
-                        case SINGLE -> new Laid((left + right) / 2 / sheetsPerMillimetre + (at.along() - along.middle()) * scale,
-                                (1 - (top + bottom) / 2) / sheetsPerMillimetre + (at.across() - across.middle()) * scale);
+                        case STRIP ->
+                            new Laid(
+                                    at.along() * scale,
+                                    (1 - bottom + rim) / sheetsPerMillimetre + (at.across() - across.least) * scale);
+                        case SINGLE ->
+                            new Laid(
+                                    (left + right) / 2 / sheetsPerMillimetre + (at.along() - along.middle()) * scale,
+                                    (1 - (top + bottom) / 2) / sheetsPerMillimetre
+                                            + (at.across() - across.middle()) * scale);
                     };
                 }
                 into.face(face.corners(), face.normals(), so);
@@ -123,13 +134,21 @@ public record Patch(Kind kind, double left, double top, double right, double bot
     }
 
     /** Lays what {@code body} hands on as its swatch lies, see {@link Lying}. */
-    public static void lay(Swatch swatch, Finish finish, Laying laying, int copy, Pose pose, Faces into, Consumer<Faces> body) {
+    public static void lay(
+            Swatch swatch, Finish finish, Laying laying, int copy, Pose pose, Faces into, Consumer<Faces> body) {
         var on = finish.sheets().patches().get(swatch);
         if (on == null) {
             body.accept(laying.into(into, copy, pose));
             return;
         }
-        var lying = on.new Lying(laying, copy, pose, finish.sheetsPerMillimetre(swatch), finish.sheets().side(swatch), into);
+        var lying = on
+        .new Lying(
+                laying,
+                copy,
+                pose,
+                finish.sheetsPerMillimetre(swatch),
+                finish.sheets().side(swatch),
+                into);
         body.accept(lying);
         lying.done();
     }

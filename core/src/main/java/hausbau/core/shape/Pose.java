@@ -30,16 +30,23 @@ public record Pose(Point x, Point y, Point z, Point by) {
 
     private static double cos(double degrees) {
         var quarters = degrees / 90;
-        return quarters == Math.rint(quarters) ? new double[] {1, 0, -1, 0}[(int) Math.floorMod((long) quarters, 4L)] : Math.cos(Math.toRadians(degrees));
+        return quarters == Math.rint(quarters)
+                ? new double[] {1, 0, -1, 0}[(int) Math.floorMod((long) quarters, 4L)]
+                : Math.cos(Math.toRadians(degrees));
     }
 
     /** Mirrored across a plane: {@code axis} 0 is the plane of a given X, 1 that of a given Y. */
     public static Pose mirrored(int axis, double at) {
-        return axis == 0 ? new Pose(new Point(-1, 0, 0), NONE.y, NONE.z, new Point(2 * at, 0, 0)) : new Pose(NONE.x, new Point(0, -1, 0), NONE.z, new Point(0, 2 * at, 0));
+        return axis == 0
+                ? new Pose(new Point(-1, 0, 0), NONE.y, NONE.z, new Point(2 * at, 0, 0))
+                : new Pose(NONE.x, new Point(0, -1, 0), NONE.z, new Point(0, 2 * at, 0));
     }
 
     public Point direction(Point d) {
-        return new Point(x.x() * d.x() + y.x() * d.y() + z.x() * d.z(), x.y() * d.x() + y.y() * d.y() + z.y() * d.z(), x.z() * d.x() + y.z() * d.y() + z.z() * d.z());
+        return new Point(
+                x.x() * d.x() + y.x() * d.y() + z.x() * d.z(),
+                x.y() * d.x() + y.y() * d.y() + z.y() * d.z(),
+                x.z() * d.x() + y.z() * d.y() + z.z() * d.z());
     }
 
     public Point place(Point p) {

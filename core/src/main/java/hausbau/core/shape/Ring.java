@@ -119,16 +119,27 @@ public record Ring(List<At> points, List<At> before, List<At> after) {
     }
 
     private static double width(Bevel bevel, Corner a, Corner p, Corner b) {
-        return Math.min(bevel.width(), Math.min(Math.hypot(a.x() - p.x(), a.y() - p.y()), Math.hypot(b.x() - p.x(), b.y() - p.y())) / 4);
+        return Math.min(
+                bevel.width(),
+                Math.min(Math.hypot(a.x() - p.x(), a.y() - p.y()), Math.hypot(b.x() - p.x(), b.y() - p.y())) / 4);
     }
 
     private static void requireRoom(List<Corner> ring, int at) {
         var n = ring.size();
         var next = (at + 1) % n;
-        var reach = Fillet.reach(ring.get((at + n - 1) % n).point(), ring.get(at).point(), ring.get(next).point(), ring.get(at).radius())
-                + Fillet.reach(ring.get(at).point(), ring.get(next).point(), ring.get((at + 2) % n).point(), ring.get(next).radius());
+        var reach = Fillet.reach(
+                        ring.get((at + n - 1) % n).point(),
+                        ring.get(at).point(),
+                        ring.get(next).point(),
+                        ring.get(at).radius())
+                + Fillet.reach(
+                        ring.get(at).point(),
+                        ring.get(next).point(),
+                        ring.get((at + 2) % n).point(),
+                        ring.get(next).radius());
         if (reach > ring.get(next).point().minus(ring.get(at).point()).length() + 1e-6) {
-            throw new IllegalArgumentException("the corners " + (at + 1) + " and " + (next + 1) + " are rounded by more than the side between them");
+            throw new IllegalArgumentException("the corners " + (at + 1) + " and " + (next + 1)
+                    + " are rounded by more than the side between them");
         }
     }
 
@@ -143,7 +154,8 @@ public record Ring(List<At> points, List<At> before, List<At> after) {
     }
 
     private static At turned(At d, double angle) {
-        return new At(d.x() * Math.cos(angle) - d.y() * Math.sin(angle), d.x() * Math.sin(angle) + d.y() * Math.cos(angle));
+        return new At(
+                d.x() * Math.cos(angle) - d.y() * Math.sin(angle), d.x() * Math.sin(angle) + d.y() * Math.cos(angle));
     }
 
     private static At outward(Corner a, Corner b) {

@@ -24,7 +24,9 @@ public record Sheets(Map<Swatch, Integer> sides, Map<Swatch, Patch> patches) {
 
     /** @throws Refused if a sheet has another number of pixels */
     public Sheets {
-        sides = inOrder(sides.entrySet().stream().filter(e -> e.getValue() != USUAL_SIDE).collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+        sides = inOrder(sides.entrySet().stream()
+                .filter(e -> e.getValue() != USUAL_SIDE)
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
         patches = inOrder(patches);
         sides.values().forEach(Sheets::requireSide);
     }
@@ -58,6 +60,8 @@ public record Sheets(Map<Swatch, Integer> sides, Map<Swatch, Patch> patches) {
     }
 
     private static <V> Map<Swatch, V> only(Map<Swatch, V> map, Collection<Swatch> keys) {
-        return map.entrySet().stream().filter(e -> keys.contains(e.getKey())).collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+        return map.entrySet().stream()
+                .filter(e -> keys.contains(e.getKey()))
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 }

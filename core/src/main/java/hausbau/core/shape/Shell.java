@@ -37,8 +37,11 @@ public final class Shell {
      * @param indices three a triangle, counter-clockwise from outside; at least one triangle
      */
     public Shell(int[] places, float[] normals, float[] uvs, int[] indices) {
-        if (indices.length == 0 || normals.length != places.length || uvs.length != 0 && 3 * uvs.length != 2 * places.length) {
-            throw new IllegalArgumentException("a shell of " + indices.length + " indices, " + places.length + " places, " + normals.length + " normals and " + uvs.length + " UVs");
+        if (indices.length == 0
+                || normals.length != places.length
+                || uvs.length != 0 && 3 * uvs.length != 2 * places.length) {
+            throw new IllegalArgumentException("a shell of " + indices.length + " indices, " + places.length
+                    + " places, " + normals.length + " normals and " + uvs.length + " UVs");
         }
         this.places = places;
         this.normals = normals;
@@ -146,7 +149,9 @@ public final class Shell {
                 var v = indices[t + k];
                 corners[k] = place(v);
                 turned[k] = normal(v);
-                laid[k] = scale == 0 ? new Faces.Laid(0, 0) : new Faces.Laid(uvs[2 * v] * scale, (1 - uvs[2 * v + 1]) * scale);
+                laid[k] = scale == 0
+                        ? new Faces.Laid(0, 0)
+                        : new Faces.Laid(uvs[2 * v] * scale, (1 - uvs[2 * v + 1]) * scale);
             }
             faces.face(corners, turned, scale == 0 ? null : laid);
         }
@@ -158,10 +163,14 @@ public final class Shell {
         var sheet = 0.0;
         for (var t = 0; t < indices.length; t += 3) {
             var a = place(indices[t]);
-            surface += place(indices[t + 1]).minus(a).cross(place(indices[t + 2]).minus(a)).length();
+            surface += place(indices[t + 1])
+                    .minus(a)
+                    .cross(place(indices[t + 2]).minus(a))
+                    .length();
             var u = uvs[2 * indices[t]];
             var v = uvs[2 * indices[t] + 1];
-            sheet += Math.abs((uvs[2 * indices[t + 1]] - u) * (uvs[2 * indices[t + 2] + 1] - v) - (uvs[2 * indices[t + 2]] - u) * (uvs[2 * indices[t + 1] + 1] - v));
+            sheet += Math.abs((uvs[2 * indices[t + 1]] - u) * (uvs[2 * indices[t + 2] + 1] - v)
+                    - (uvs[2 * indices[t + 2]] - u) * (uvs[2 * indices[t + 1] + 1] - v));
         }
         return sheet < 1e-12 ? 0 : Math.sqrt(surface / sheet);
     }
@@ -169,7 +178,8 @@ public final class Shell {
     /** To be kept, and read again by {@link #read}. */
     public byte[] write() {
         var out = new ByteArrayOutputStream();
-        try (var packed = new DataOutputStream(new DeflaterOutputStream(out, new Deflater(Deflater.BEST_SPEED), 1 << 16))) {
+        try (var packed =
+                new DataOutputStream(new DeflaterOutputStream(out, new Deflater(Deflater.BEST_SPEED), 1 << 16))) {
             packed.writeInt(VERSION);
             packed.writeInt(places.length);
             packed.writeInt(uvs.length);

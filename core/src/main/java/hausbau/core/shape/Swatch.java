@@ -29,7 +29,9 @@ public final class Swatch implements Comparable<Swatch> {
     private static final Pattern SHEET_CODE = Pattern.compile(SHEET + "(?:_([A-Z]{1,2}))?([1-9]\\d{0,2})?");
     private static final int LETTERS = 26;
     private static final Map<String, Swatch> ALL = new ConcurrentHashMap<>();
-    private static final Comparator<Swatch> ORDER = Comparator.<Swatch>comparingInt(s -> s.group).thenComparingInt(s -> s.sheetNumber).thenComparingInt(s -> s.number);
+    private static final Comparator<Swatch> ORDER = Comparator.<Swatch>comparingInt(s -> s.group)
+            .thenComparingInt(s -> s.sheetNumber)
+            .thenComparingInt(s -> s.number);
 
     public static final Swatch PLASTER = known(0, "PLASTER", 0.78, 0.76, 0.70, 0.0, 0.9);
     public static final Swatch STONE = known(1, "STONE", 0.52, 0.50, 0.46, 0.0, 0.8);
@@ -41,12 +43,14 @@ public final class Swatch implements Comparable<Swatch> {
     public static final Swatch PAINT = known(7, "PAINT", 0.20, 0.33, 0.30, 0.0, 0.55);
     /** What a site begins with. */
     private static final List<Swatch> USUAL = List.of(PLASTER, STONE, TIMBER, METAL, OPAL, TILE, TERRAZZO, PAINT);
+
     public static final Swatch SHARED = sheet(1);
     public static final Swatch SHARED_B = sheet(2);
 
     private final String code;
     /** What comes first: the known, a site's own, shared sheets, places on them. */
     private final int group;
+
     private final int sheetNumber;
     private final int number;
     private final double red;
@@ -87,7 +91,8 @@ public final class Swatch implements Comparable<Swatch> {
     /** A sheet that several share. @param number from 1 */
     public static Swatch sheet(int number) {
         require(number, MOST_SHEETS, "shared sheets");
-        return ALL.computeIfAbsent(number == 1 ? SHEET : SHEET + "_" + letters(number), c -> new Swatch(c, 2, number, 0, neutral(), null));
+        return ALL.computeIfAbsent(
+                number == 1 ? SHEET : SHEET + "_" + letters(number), c -> new Swatch(c, 2, number, 0, neutral(), null));
     }
 
     /** A place on this shared sheet. @param place from 1 */
@@ -108,7 +113,9 @@ public final class Swatch implements Comparable<Swatch> {
 
     /** As columns are lettered, A first. */
     private static String letters(int number) {
-        return number <= LETTERS ? String.valueOf((char) ('A' + number - 1)) : letters((number - 1) / LETTERS) + letters((number - 1) % LETTERS + 1);
+        return number <= LETTERS
+                ? String.valueOf((char) ('A' + number - 1))
+                : letters((number - 1) / LETTERS) + letters((number - 1) % LETTERS + 1);
     }
 
     private static int number(String letters) {
@@ -137,7 +144,8 @@ public final class Swatch implements Comparable<Swatch> {
 
     /** The one of this label, in whatever letters. */
     static Optional<Swatch> labelled(String label) {
-        return of(label.toUpperCase(Locale.ROOT).replace(' ', '_')).filter(s -> s.label().equalsIgnoreCase(label));
+        return of(label.toUpperCase(Locale.ROOT).replace(' ', '_'))
+                .filter(s -> s.label().equalsIgnoreCase(label));
     }
 
     /** Those that a site begins with, in their order. */

@@ -14,12 +14,12 @@ public final class Sweep {
 
     /** Bends less than this are those of an arc: the surface is smooth over them. */
     private static final double SOFT = Math.toRadians(25);
+
     private static final Point UP = new Point(0, 0, 1);
     private static final Point NORTH = new Point(0, 1, 0);
 
     /** A corner of a line, rounded by a radius of 0 or more, millimetres. */
-    public record Corner(Point at, double radius) {
-    }
+    public record Corner(Point at, double radius) {}
 
     /** The axes of the outline on one stretch. */
     private record Frame(Point along, Point right, Point up) {
@@ -95,7 +95,8 @@ public final class Sweep {
                 continue;
             }
             requireRoom(corners, i, closed);
-            Fillet.arc(before.at(), p, after.at(), radius, Fillet.segments(radius, bend, tolerance)).forEach(at -> add(line, at));
+            Fillet.arc(before.at(), p, after.at(), radius, Fillet.segments(radius, bend, tolerance))
+                    .forEach(at -> add(line, at));
         }
         if (closed && line.get(line.size() - 1).minus(line.get(0)).length() < 1e-6) {
             line.remove(line.size() - 1);
@@ -111,15 +112,22 @@ public final class Sweep {
 
     private static double reach(List<Corner> corners, int i, boolean closed) {
         var n = corners.size();
-        return !closed && (i == 0 || i == n - 1) ? 0
-                : Fillet.reach(corners.get((i + n - 1) % n).at(), corners.get(i).at(), corners.get((i + 1) % n).at(), corners.get(i).radius());
+        return !closed && (i == 0 || i == n - 1)
+                ? 0
+                : Fillet.reach(
+                        corners.get((i + n - 1) % n).at(),
+                        corners.get(i).at(),
+                        corners.get((i + 1) % n).at(),
+                        corners.get(i).radius());
     }
 
     private static void requireRoom(List<Corner> corners, int i, boolean closed) {
         var n = corners.size();
         for (var j : new int[] {(i + n - 1) % n, (i + 1) % n}) {
-            if (reach(corners, i, closed) + reach(corners, j, closed) > corners.get(i).at().minus(corners.get(j).at()).length() + 1e-6) {
-                throw new IllegalArgumentException("the corner " + (i + 1) + " is rounded by more than the stretches beside it are long");
+            if (reach(corners, i, closed) + reach(corners, j, closed)
+                    > corners.get(i).at().minus(corners.get(j).at()).length() + 1e-6) {
+                throw new IllegalArgumentException(
+                        "the corner " + (i + 1) + " is rounded by more than the stretches beside it are long");
             }
         }
     }
@@ -162,17 +170,32 @@ public final class Sweep {
         for (var i = 0; i < ring.size(); i++) {
             var a = ring.point(i);
             var b = ring.point(i + 1);
-            var corners = new Point[] {section(s, frame, a, from), section(next, frame, a, to), section(next, frame, b, to), section(s, frame, b, from)};
+            var corners = new Point[] {
+                section(s, frame, a, from),
+                section(next, frame, a, to),
+                section(next, frame, b, to),
+                section(s, frame, b, from)
+            };
             if (corners[1].minus(corners[0]).dot(frame.along()) <= 1e-6) {
-                throw new IllegalArgumentException("the profile is too wide for the bends beside stretch " + (s + 1) + " of its path");
+                throw new IllegalArgumentException(
+                        "the profile is too wide for the bends beside stretch " + (s + 1) + " of its path");
             }
             var n = ring.normals(i);
             var width = b.minus(a).length();
             var laid = new Faces.Laid[4];
             for (var k = 0; k < 4; k++) {
-                laid[k] = new Faces.Laid(along + corners[k].minus(line.get(s)).dot(frame.along()), k < 2 ? across : across + width);
+                laid[k] = new Faces.Laid(
+                        along + corners[k].minus(line.get(s)).dot(frame.along()), k < 2 ? across : across + width);
             }
-            faces.face(corners, new Point[] {normal(frame, n[0], from), normal(frame, n[0], to), normal(frame, n[1], to), normal(frame, n[1], from)}, laid);
+            faces.face(
+                    corners,
+                    new Point[] {
+                        normal(frame, n[0], from),
+                        normal(frame, n[0], to),
+                        normal(frame, n[1], to),
+                        normal(frame, n[1], from)
+                    },
+                    laid);
             across += width;
         }
     }
@@ -180,7 +203,9 @@ public final class Sweep {
     /** The frames that meet where a stretch begins; null at an open end. */
     private Frame @Nullable [] joint(int at) {
         var i = closed ? at % line.size() : at;
-        return !closed && (i == 0 || i == line.size() - 1) ? null : new Frame[] {frames.get((i + frames.size() - 1) % frames.size()), frames.get(i)};
+        return !closed && (i == 0 || i == line.size() - 1)
+                ? null
+                : new Frame[] {frames.get((i + frames.size() - 1) % frames.size()), frames.get(i)};
     }
 
     /** Where a point of the outline lies on the mitre, or on the cap where there is none. */

@@ -8,8 +8,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Tangents {
 
-    private Tangents() {
-    }
+    private Tangents() {}
 
     /** @return four a vertex: along the picture's rows, one long and at a right angle to the normal; and 1 or −1, by which the cross product of normal and tangent looks to the picture's top */
     public static double[] of(Mesh mesh) {

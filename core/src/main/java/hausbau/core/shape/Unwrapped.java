@@ -19,6 +19,7 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
     public static final int SIDE = 512;
     /** Pixels between islands, and to the edge: light that is filtered does not run over. Common practice 2 to 4, no source. */
     public static final int MARGIN = 2;
+
     private static final double FLAT = Math.cos(Math.toRadians(0.5));
     private static final double DONE = 1.005;
     private static final double LEAST = 1e-9;
@@ -43,14 +44,17 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         final List<Island> islands = new ArrayList<>();
         /** For each island each of its vertices once. */
         final int[] vertices;
+
         int end;
         /** Where those lie in the plane of their island: two each, millimetres. */
         final double[] flat;
         /** Of each vertex of the mesh: how many islands there were when one was on it last, and what it is there. */
         final int[] usedBy;
+
         final int[] usedAs;
         /** What is a copy, and of which vertex. */
         int[] copied = new int[64];
+
         int copies;
         /** Three a triangle, by part. */
         final List<int[]> indices = new ArrayList<>();
@@ -96,9 +100,13 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         while (!pack(islands, LEAST, side)) {
             side *= 2;
         }
-        // Pixels a millimetre: as many as still fit. More than this, and the islands alone would be larger than the square.
+        // Pixels a millimetre: as many as still fit. More than this, and the islands alone would be larger than the
+        // square.
         var fits = LEAST;
-        var tooMany = side / Math.sqrt(Math.max(LEAST, islands.stream().mapToDouble(i -> i.width * i.height).sum()));
+        var tooMany = side
+                / Math.sqrt(Math.max(
+                        LEAST,
+                        islands.stream().mapToDouble(i -> i.width * i.height).sum()));
         while (tooMany / fits > DONE) {
             var tried = fits == LEAST ? tooMany / 2 : Math.sqrt(fits * tooMany);
             if (pack(islands, tried, side)) {
@@ -133,6 +141,7 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
         private final Islands all;
         /** Half edges and 1 in chains by what their ends come to: the last of each, 0 where there is none; and of each half edge the one before it. */
         private final int[] last;
+
         private final int[] before;
         private final double[] normals;
 
@@ -257,7 +266,9 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
             var island = new Island(all.end, taken);
             all.end = taken;
             all.islands.add(island);
-            var along = longest == 0 ? new Point(1, 0, 0) : mesh.position(end).minus(mesh.position(begin)).unit();
+            var along = longest == 0
+                    ? new Point(1, 0, 0)
+                    : mesh.position(end).minus(mesh.position(begin)).unit();
             var up = new Point(normals[triangle], normals[triangle + 1], normals[triangle + 2]).cross(along);
             var flat = all.flat;
             var from = 2 * island.begin;
@@ -328,7 +339,16 @@ public record Unwrapped(Mesh mesh, double[] light, int side) {
                 light[2 * v + 1] = 1 - (top + all.flat[2 * i + 1] * density) * pixel;
             }
         }
-        var parts = IntStream.range(0, all.indices.size()).mapToObj(i -> new Mesh.Part(mesh.parts().get(i).swatch(), all.indices.get(i))).toList();
-        return new Unwrapped(new Mesh(all.withCopies(mesh.positions(), 3), all.withCopies(mesh.normals(), 3), all.withCopies(mesh.uvs(), 2), parts), light, side);
+        var parts = IntStream.range(0, all.indices.size())
+                .mapToObj(i -> new Mesh.Part(mesh.parts().get(i).swatch(), all.indices.get(i)))
+                .toList();
+        return new Unwrapped(
+                new Mesh(
+                        all.withCopies(mesh.positions(), 3),
+                        all.withCopies(mesh.normals(), 3),
+                        all.withCopies(mesh.uvs(), 2),
+                        parts),
+                light,
+                side);
     }
 }

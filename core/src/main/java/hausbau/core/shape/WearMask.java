@@ -21,6 +21,7 @@ public record WearMask(int side, int[] pixels) {
     public static final double FOOT = 600;
     /** An edge sticks out where two faces bend by so much; by less where one of them is no wider than a bevel. */
     private static final double SHARP = Math.cos(Math.toRadians(30));
+
     private static final double BLUNT = Math.cos(Math.toRadians(5));
     private static final double BEVEL = 12;
 
@@ -53,7 +54,9 @@ public record WearMask(int side, int[] pixels) {
             mesh = piece.mesh();
             light = piece.light();
             side = piece.side();
-            of = mesh.parts().stream().flatMapToInt(p -> Arrays.stream(p.indices())).toArray();
+            of = mesh.parts().stream()
+                    .flatMapToInt(p -> Arrays.stream(p.indices()))
+                    .toArray();
             place = mesh.places();
             pixels = new int[side * side];
             isPainted = new boolean[side * side];
@@ -110,7 +113,8 @@ public record WearMask(int side, int[] pixels) {
                 var other = first.putIfAbsent((long) Math.min(a, b) << 32 | Math.max(a, b), h);
                 if (other != null && sticksOut(h, other)) {
                     for (var side : new int[] {h, other}) {
-                        found.computeIfAbsent(islands[of[side]], i -> new ArrayList<>()).add(onPicture(side));
+                        found.computeIfAbsent(islands[of[side]], i -> new ArrayList<>())
+                                .add(onPicture(side));
                     }
                 }
             }
@@ -164,7 +168,8 @@ public record WearMask(int side, int[] pixels) {
             if (Math.abs(twice) < 1e-12) {
                 return;
             }
-            var millimetres = corner(t + 1).minus(corner(t)).length() / Math.max(1e-12, Math.hypot(x[1] - x[0], y[1] - y[0]));
+            var millimetres =
+                    corner(t + 1).minus(corner(t)).length() / Math.max(1e-12, Math.hypot(x[1] - x[0], y[1] - y[0]));
             // Nothing further than this, pixels, matters.
             var reach = EDGE / millimetres;
             for (var py = from(y); py <= to(y); py++) {

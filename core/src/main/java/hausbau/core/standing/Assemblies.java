@@ -32,6 +32,7 @@ public final class Assemblies {
 
     /** A place holds five part numbers of ten bits. */
     public static final int DEEPEST = 5;
+
     private static final int BITS = 10;
     /** A copy's number within its repeat takes as much of a place as two assemblies. */
     private static final int LEVELS_OF_REPEAT = 2;
@@ -54,10 +55,16 @@ public final class Assemblies {
         }
         var path = new ArrayList<>(within);
         path.add(id);
-        var inner = assembly.parts().stream().mapToInt(p -> {
-            var nested = inner(p.content()).mapToInt(a -> depth(a, path)).max().orElse(0);
-            return p.content() instanceof Assembly.OfRepeat ? LEVELS_OF_REPEAT : nested;
-        }).max().orElse(0);
+        var inner = assembly.parts().stream()
+                .mapToInt(p -> {
+                    var nested = inner(p.content())
+                            .mapToInt(a -> depth(a, path))
+                            .max()
+                            .orElse(0);
+                    return p.content() instanceof Assembly.OfRepeat ? LEVELS_OF_REPEAT : nested;
+                })
+                .max()
+                .orElse(0);
         if (inner + 1 > DEEPEST) {
             throw new Refused("placementIds", "Assemblies are nested at most " + DEEPEST + " deep.");
         }
@@ -66,8 +73,11 @@ public final class Assemblies {
 
     /** The assemblies that a part consists of. */
     private static LongStream inner(Assembly.Content content) {
-        return content instanceof Assembly.OfAssembly of ? LongStream.of(of.assembly())
-                : content instanceof Assembly.OfRepeat of ? of.bodies().stream().mapToLong(Body::assembly).filter(a -> a != 0) : LongStream.empty();
+        return content instanceof Assembly.OfAssembly of
+                ? LongStream.of(of.assembly())
+                : content instanceof Assembly.OfRepeat of
+                        ? of.bodies().stream().mapToLong(Body::assembly).filter(a -> a != 0)
+                        : LongStream.empty();
     }
 
     public Collection<Assembly> all() {
@@ -88,8 +98,9 @@ public final class Assemblies {
 
     /** Whether one assembly is the other or holds it. */
     public boolean holds(long outer, long inner) {
-        return outer == inner || find(outer).stream().flatMap(a -> a.parts().stream())
-                .anyMatch(p -> inner(p.content()).anyMatch(a -> holds(a, inner)));
+        return outer == inner
+                || find(outer).stream().flatMap(a -> a.parts().stream()).anyMatch(p -> inner(p.content())
+                        .anyMatch(a -> holds(a, inner)));
     }
 
     /**
@@ -98,12 +109,10 @@ public final class Assemblies {
      * @param path   the numbers of the parts that lead to it, ten bits each, the outermost highest
      * @param stance about the assembly's pivot
      */
-    record Piece(long path, Body.Member member) {
-    }
+    record Piece(long path, Body.Member member) {}
 
     /** All pieces of an assembly, and what they take about its pivot. */
-    record Whole(List<Piece> pieces, Box box) {
-    }
+    record Whole(List<Piece> pieces, Box box) {}
 
     /** Made when first asked for. */
     Whole whole(long id) {
@@ -118,33 +127,52 @@ public final class Assemblies {
             } else if (part.content() instanceof Assembly.OfAssembly inner) {
                 var within = whole(inner.assembly());
                 for (var p : within.pieces()) {
-                    pieces.add(new Piece(outer(part.number(), p.path()), new Body.Member(p.member().kind(), placed(p.member(), within.box(), part.stance()))));
+                    pieces.add(new Piece(
+                            outer(part.number(), p.path()),
+                            new Body.Member(p.member().kind(), placed(p.member(), within.box(), part.stance()))));
                 }
             } else if (part.content() instanceof Assembly.OfRepeat repeat) {
                 var members = members(repeat);
                 var box = box(members);
                 for (var i = 0; i < members.size(); i++) {
-                    pieces.add(new Piece(outer(part.number(), i + 1), new Body.Member(members.get(i).kind(), placed(members.get(i), box, part.stance()))));
+                    pieces.add(new Piece(
+                            outer(part.number(), i + 1),
+                            new Body.Member(members.get(i).kind(), placed(members.get(i), box, part.stance()))));
                 }
             }
         }
-        var whole = new Whole(List.copyOf(pieces), pieces.stream().map(p -> p.member().stance().box(p.member().kind())).reduce(Box::union).orElse(new Box(Vec.ZERO, Vec.ZERO)));
+        var whole = new Whole(
+                List.copyOf(pieces),
+                pieces.stream()
+                        .map(p -> p.member().stance().box(p.member().kind()))
+                        .reduce(Box::union)
+                        .orElse(new Box(Vec.ZERO, Vec.ZERO)));
         wholes.put(id, whole);
         return whole;
     }
 
     /** What a repeat sets down, in the order of its copies; where its rule was told. */
     private List<Body.Member> members(Assembly.OfRepeat repeat) {
-        var made = new Generator.Repeated(0, repeat.bodies().stream().map(b -> b.resolved(this)).toList(), repeat.rule(), List.of()).run();
-        var members = made.chunks().stream().flatMap(c -> IntStream.range(0, c.size()).mapToObj(c::standing)).map(s -> new Body.Member(s.kind(), s.stance())).toList();
+        var made = new Generator.Repeated(
+                        0, repeat.bodies().stream().map(b -> b.resolved(this)).toList(), repeat.rule(), List.of())
+                .run();
+        var members = made.chunks().stream()
+                .flatMap(c -> IntStream.range(0, c.size()).mapToObj(c::standing))
+                .map(s -> new Body.Member(s.kind(), s.stance()))
+                .toList();
         if (members.size() >= 1 << LEVELS_OF_REPEAT * BITS) {
-            throw new Refused("placementIds", "A repeat in an assembly sets down fewer than " + (1 << LEVELS_OF_REPEAT * BITS) + " pieces.");
+            throw new Refused(
+                    "placementIds",
+                    "A repeat in an assembly sets down fewer than " + (1 << LEVELS_OF_REPEAT * BITS) + " pieces.");
         }
         return members;
     }
 
     private static Box box(List<Body.Member> members) {
-        return members.stream().map(m -> m.stance().box(m.kind())).reduce(Box::union).orElse(new Box(Vec.ZERO, Vec.ZERO));
+        return members.stream()
+                .map(m -> m.stance().box(m.kind()))
+                .reduce(Box::union)
+                .orElse(new Box(Vec.ZERO, Vec.ZERO));
     }
 
     private static long outer(int number, long path) {
@@ -161,8 +189,11 @@ public final class Assemblies {
 
     /** Where a part of an assembly stands where that is used. */
     public Stance placed(Use use, Assembly.Part part) {
-        var own = part.content() instanceof Assembly.OfPiece piece ? piece.kind().box()
-                : part.content() instanceof Assembly.OfRepeat repeat ? box(members(repeat)) : box(((Assembly.OfAssembly) part.content()).assembly());
+        var own = part.content() instanceof Assembly.OfPiece piece
+                ? piece.kind().box()
+                : part.content() instanceof Assembly.OfRepeat repeat
+                        ? box(members(repeat))
+                        : box(((Assembly.OfAssembly) part.content()).assembly());
         return Body.stance(part.stance(), own, box(use.assembly()), use.stance());
     }
 
@@ -174,12 +205,18 @@ public final class Assemblies {
                 named.merge(in.use(), 1, Integer::sum);
             }
         });
-        return named.entrySet().stream().filter(e -> set.of(new Source.Uses(e.getKey())).size() == e.getValue()).map(Map.Entry::getKey).collect(Collectors.toCollection(TreeSet::new));
+        return named.entrySet().stream()
+                .filter(e -> set.of(new Source.Uses(e.getKey())).size() == e.getValue())
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** The paths of the copies of a part that is a repeat. */
     public List<Long> paths(Assembly.Part part) {
-        return IntStream.rangeClosed(1, members((Assembly.OfRepeat) part.content()).size()).mapToObj(i -> outer(part.number(), i)).toList();
+        return IntStream.rangeClosed(
+                        1, members((Assembly.OfRepeat) part.content()).size())
+                .mapToObj(i -> outer(part.number(), i))
+                .toList();
     }
 
     /** The paths of an assembly's pieces. */
@@ -194,7 +231,9 @@ public final class Assemblies {
 
     /** What each of its pieces takes about its pivot. */
     public List<Box> boxes(long id) {
-        return whole(id).pieces().stream().map(p -> p.member().stance().box(p.member().kind())).toList();
+        return whole(id).pieces().stream()
+                .map(p -> p.member().stance().box(p.member().kind()))
+                .toList();
     }
 
     /** How many pieces one use of it is. */
@@ -235,13 +274,18 @@ public final class Assemblies {
         if (outer.mirrored() || !outer.isExact()) {
             throw new Refused("useId", "A use that is mirrored or turned freely cannot be opened. Open another one.");
         }
-        return new Arrangement(Vec.ZERO, -outer.turn().quarters(), 0, false).about(stance.movedBy(Vec.ZERO.minus(outer.at())), Vec.ZERO);
+        return new Arrangement(Vec.ZERO, -outer.turn().quarters(), 0, false)
+                .about(stance.movedBy(Vec.ZERO.minus(outer.at())), Vec.ZERO);
     }
 
     /** Where the pivot of some standing things would lie: in the middle of what they take, on its base, on the step. */
     public static Stance pivot(Box extent, Length step) {
-        var x = new Length((extent.min().x() + extent.max().x()) / 2).roundTo(step).um();
-        var y = new Length((extent.min().y() + extent.max().y()) / 2).roundTo(step).um();
+        var x = new Length((extent.min().x() + extent.max().x()) / 2)
+                .roundTo(step)
+                .um();
+        var y = new Length((extent.min().y() + extent.max().y()) / 2)
+                .roundTo(step)
+                .um();
         return Stance.at(new Vec(x, y, extent.min().z()), Turn.NONE);
     }
 

@@ -20,18 +20,14 @@ public record Assembly(long id, String name, List<Part> parts) {
      * @param number lasts while the assembly is changed elsewhere; from 1 to {@link #MOST_PARTS}
      * @param stance about the assembly's pivot
      */
-    public record Part(int number, Content content, Stance stance) {
-    }
+    public record Part(int number, Content content, Stance stance) {}
 
     /** What a part is. */
-    public sealed interface Content {
-    }
+    public sealed interface Content {}
 
-    public record OfPiece(Kind kind) implements Content {
-    }
+    public record OfPiece(Kind kind) implements Content {}
 
-    public record OfAssembly(long assembly) implements Content {
-    }
+    public record OfAssembly(long assembly) implements Content {}
 
     /** A repeat that follows nothing: its rule is told where it was made, and the part's stance takes it from there. */
     public record OfRepeat(String name, List<Body> bodies, Rule rule) implements Content {

@@ -29,12 +29,17 @@ public record Body(List<Member> members, long assembly) {
 
     /** With the pieces that its assembly has now; nothing where that is gone. */
     Body resolved(Assemblies all) {
-        return assembly == 0 || all.find(assembly).isEmpty() ? this : new Body(all.whole(assembly).pieces().stream().map(Assemblies.Piece::member).toList(), assembly);
+        return assembly == 0 || all.find(assembly).isEmpty()
+                ? this
+                : new Body(
+                        all.whole(assembly).pieces().stream()
+                                .map(Assemblies.Piece::member)
+                                .toList(),
+                        assembly);
     }
 
     /** @param stance about the spot */
-    public record Member(Kind kind, Stance stance) {
-    }
+    public record Member(Kind kind, Stance stance) {}
 
     public Body {
         members = List.copyOf(members);
@@ -47,12 +52,17 @@ public record Body(List<Member> members, long assembly) {
     /** Some standing pieces, about where the first of them stands. */
     public static Body of(List<Standing> standing) {
         var about = standing.get(0).stance().at();
-        return new Body(standing.stream().map(s -> new Member(s.kind(), s.stance().movedBy(Vec.ZERO.minus(about)))).toList());
+        return new Body(standing.stream()
+                .map(s -> new Member(s.kind(), s.stance().movedBy(Vec.ZERO.minus(about))))
+                .toList());
     }
 
     /** What it takes about its spot. */
     public Box box() {
-        return members.stream().map(m -> m.stance().box(m.kind())).reduce(Box::union).orElseGet(() -> new Box(Vec.ZERO, Vec.ZERO));
+        return members.stream()
+                .map(m -> m.stance().box(m.kind()))
+                .reduce(Box::union)
+                .orElseGet(() -> new Box(Vec.ZERO, Vec.ZERO));
     }
 
     boolean isOnePlainPiece() {
@@ -67,7 +77,12 @@ public record Body(List<Member> members, long assembly) {
 
     /** @param own what the member takes about its own pivot, @param whole what the body takes about its spot, @param body how that stands */
     static Stance stance(Stance member, Box own, Box whole, Stance body) {
-        var s = body.mirrored() ? Arrangement.mirrored(member, own, whole.min().x() + whole.max().x()) : member;
-        return body.lean().upright() ? new Arrangement(body.at(), body.turn().quarters(), body.freeDegrees(), false).about(s, Vec.ZERO) : s.carriedBy(body);
+        var s = body.mirrored()
+                ? Arrangement.mirrored(
+                        member, own, whole.min().x() + whole.max().x())
+                : member;
+        return body.lean().upright()
+                ? new Arrangement(body.at(), body.turn().quarters(), body.freeDegrees(), false).about(s, Vec.ZERO)
+                : s.carriedBy(body);
     }
 }

@@ -27,6 +27,7 @@ public final class Chunk {
 
     /** How a place is written in columns; a room's places take its id from the source, or from the owner column. */
     static final byte HAND = 0;
+
     static final byte OPENING = 1;
     static final byte RUN = 2;
     static final byte POST = 6;
@@ -34,6 +35,7 @@ public final class Chunk {
     static final byte CEILING = 8;
     /** A run of an edge that is no side of a rectangle: the edge and its tier above the length in the last column. */
     static final byte EDGE = 9;
+
     static final byte BETWEEN = 10;
     static final byte STAIRS = 11;
     static final byte GUARD = 12;
@@ -101,12 +103,18 @@ public final class Chunk {
 
     public Stance stance(int row) {
         var pose = rows.pose(row);
-        return new Stance(new Vec(rows.x(row), rows.y(row), rows.z(row)), new Turn(pose & 3), (pose & MIRRORED) != 0, rows.degrees(row), rows.lean(row));
+        return new Stance(
+                new Vec(rows.x(row), rows.y(row), rows.z(row)),
+                new Turn(pose & 3),
+                (pose & MIRRORED) != 0,
+                rows.degrees(row),
+                rows.lean(row));
     }
 
     public Standing standing(int row) {
         var pose = rows.pose(row);
-        return new Standing(place(row), kind(row), stance(row), (pose & FREE) != 0, (pose & DEPARTED) != 0, (pose & LOST) != 0);
+        return new Standing(
+                place(row), kind(row), stance(row), (pose & FREE) != 0, (pose & DEPARTED) != 0, (pose & LOST) != 0);
     }
 
     public Place place(int row) {
@@ -119,8 +127,13 @@ public final class Chunk {
             case OPENING -> new Place.OfOpening(owner, a);
             case POST -> new Place.AtCorner(owner, (int) a);
             case BETWEEN -> new Place.Between(owner, a, b);
-            case EDGE -> new Place.InRun(owner, (int) (b >> LENGTH_BITS) & (1 << EDGE_BITS) - 1, WallRun.Tier.values()[(int) (b >> LENGTH_BITS + EDGE_BITS)],
-                    a, b & (1L << LENGTH_BITS) - 1);
+            case EDGE ->
+                new Place.InRun(
+                        owner,
+                        (int) (b >> LENGTH_BITS) & (1 << EDGE_BITS) - 1,
+                        WallRun.Tier.values()[(int) (b >> LENGTH_BITS + EDGE_BITS)],
+                        a,
+                        b & (1L << LENGTH_BITS) - 1);
             case STAIRS -> new Place.OfStairs(owner, (int) a);
             case GUARD -> new Place.AtDrop(owner, a, b);
             case SOLID -> new Place.OfSolid(owner);
@@ -140,7 +153,9 @@ public final class Chunk {
 
     /** The last column of a run's place: at most 10 bits of edge and 36 of length, so that all of it is exact as a double. */
     static long runColumn(int edge, WallRun.Tier tier, long length) {
-        return runCode(edge, tier) == EDGE ? ((long) tier.ordinal() << EDGE_BITS | edge) << LENGTH_BITS | length : length;
+        return runCode(edge, tier) == EDGE
+                ? ((long) tier.ordinal() << EDGE_BITS | edge) << LENGTH_BITS | length
+                : length;
     }
 
     /** The row of this place, or -1. */

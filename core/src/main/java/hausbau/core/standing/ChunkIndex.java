@@ -31,11 +31,13 @@ final class ChunkIndex {
     }
 
     static ChunkIndex of(List<Chunk> chunks) {
-        return new ChunkIndex(chunks, new BoxIndex(chunks.stream().map(Chunk::extent).toList()), Set.of(), List.of());
+        return new ChunkIndex(
+                chunks, new BoxIndex(chunks.stream().map(Chunk::extent).toList()), Set.of(), List.of());
     }
 
     /** @return null where it is better to begin again */
-    @Nullable ChunkIndex next(List<Chunk> removed, List<Chunk> added) {
+    @Nullable
+    ChunkIndex next(List<Chunk> removed, List<Chunk> added) {
         if (gone.size() + removed.size() > MANY || beside.size() + added.size() > MANY) {
             return null;
         }

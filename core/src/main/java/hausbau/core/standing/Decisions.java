@@ -21,11 +21,26 @@ import java.util.Optional;
  * @param kit        empty until one is chosen; until then nothing is derived
  * @param departures by the generator that they hold against, in the order of their places
  */
-public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, List<Twin> twins, Traits traits,
-        Dresses dresses, Map<Source, List<Departure>> departures) {
+public record Decisions(
+        Massing massing,
+        Optional<KitChoice> kit,
+        Hands hands,
+        List<Repeat> repeats,
+        Assemblies assemblies,
+        List<Twin> twins,
+        Traits traits,
+        Dresses dresses,
+        Map<Source, List<Departure>> departures) {
 
     /** With the usual traits, and nothing dressed by hand. */
-    public Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, List<Repeat> repeats, Assemblies assemblies, List<Twin> twins, Map<Source, List<Departure>> departures) {
+    public Decisions(
+            Massing massing,
+            Optional<KitChoice> kit,
+            Hands hands,
+            List<Repeat> repeats,
+            Assemblies assemblies,
+            List<Twin> twins,
+            Map<Source, List<Departure>> departures) {
         this(massing, kit, hands, repeats, assemblies, twins, Traits.NONE, Dresses.NONE, departures);
     }
 
@@ -36,17 +51,24 @@ public record Decisions(Massing massing, Optional<KitChoice> kit, Hands hands, L
 
     public static Map<Source, List<Departure>> bySource(Collection<Departure> departures) {
         var by = new HashMap<Source, List<Departure>>();
-        departures.stream().sorted(Comparator.comparing(d -> d.place().toString()))
-                .forEach(d -> by.computeIfAbsent(d.place().source(), s -> new ArrayList<>()).add(d));
+        departures.stream()
+                .sorted(Comparator.comparing(d -> d.place().toString()))
+                .forEach(d -> by.computeIfAbsent(d.place().source(), s -> new ArrayList<>())
+                        .add(d));
         return by;
     }
 
     public List<Departure> allDepartures() {
-        return departures.values().stream().flatMap(List::stream).sorted(Comparator.comparing(d -> d.place().toString())).toList();
+        return departures.values().stream()
+                .flatMap(List::stream)
+                .sorted(Comparator.comparing(d -> d.place().toString()))
+                .toList();
     }
 
     public Optional<Departure> departure(Place place) {
-        return departures.getOrDefault(place.source(), List.of()).stream().filter(d -> d.place().equals(place)).findFirst();
+        return departures.getOrDefault(place.source(), List.of()).stream()
+                .filter(d -> d.place().equals(place))
+                .findFirst();
     }
 
     public Decisions with(Hands newHands) {

@@ -39,7 +39,9 @@ public record Digest(long high, long low) {
     /** Reads what {@link #toString} writes; empty for any other text. */
     public static Optional<Digest> parse(String text) {
         return text.matches("[0-9a-f]{32}")
-                ? Optional.of(new Digest(HexFormat.fromHexDigitsToLong(text.substring(0, 16)), HexFormat.fromHexDigitsToLong(text.substring(16))))
+                ? Optional.of(new Digest(
+                        HexFormat.fromHexDigitsToLong(text.substring(0, 16)),
+                        HexFormat.fromHexDigitsToLong(text.substring(16))))
                 : Optional.empty();
     }
 

@@ -16,8 +16,7 @@ import java.util.List;
 /** Makes the pieces of what stands in a building besides its walls and slabs. */
 final class Furnishing {
 
-    private Furnishing() {
-    }
+    private Furnishing() {}
 
     static Generator.Made solid(Generator.Solids of) {
         var writing = new Writing(of.source(), of.solid().id(), 1, of.departures());
@@ -29,10 +28,18 @@ final class Furnishing {
 
     static Generator.Made stairs(Generator.Stairs of) {
         var parts = of.stair().parts();
-        var writing = new Writing(of.source(), of.stair().id(), parts.size() + of.guards().size(), of.departures());
+        var writing = new Writing(
+                of.source(), of.stair().id(), parts.size() + of.guards().size(), of.departures());
         var number = 0;
         for (var part : parts) {
-            derive(writing, new Kind(Role.STAIR, recipe(part), Pivot.BASE_CORNER), part.box(), part.up(), Chunk.STAIRS, number++, 0);
+            derive(
+                    writing,
+                    new Kind(Role.STAIR, recipe(part), Pivot.BASE_CORNER),
+                    part.box(),
+                    part.up(),
+                    Chunk.STAIRS,
+                    number++,
+                    0);
         }
         for (var guard : of.guards()) {
             derive(writing, kind(guard, guard.length(), 0), guard.box(), guard.along(), Chunk.STAIRS, number++, 0);
@@ -58,8 +65,20 @@ final class Furnishing {
             var at = guard.box().min();
             for (var length : lengths(guard.length(), of.choice(), filling)) {
                 var along = guard.along().apply(new Vec(length.um(), 0, 0));
-                var box = new Box(at, new Vec(along.x() == 0 ? guard.box().max().x() : at.x() + along.x(), along.y() == 0 ? guard.box().max().y() : at.y() + along.y(), guard.box().max().z()));
-                derive(writing, kind(guard, length, of.room().look()), box, guard.along(), Chunk.GUARD, at.x() - anchor.x(), at.y() - anchor.y());
+                var box = new Box(
+                        at,
+                        new Vec(
+                                along.x() == 0 ? guard.box().max().x() : at.x() + along.x(),
+                                along.y() == 0 ? guard.box().max().y() : at.y() + along.y(),
+                                guard.box().max().z()));
+                derive(
+                        writing,
+                        kind(guard, length, of.room().look()),
+                        box,
+                        guard.along(),
+                        Chunk.GUARD,
+                        at.x() - anchor.x(),
+                        at.y() - anchor.y());
                 at = at.plus(along);
             }
         }
@@ -68,14 +87,22 @@ final class Furnishing {
 
     /** One piece where none need be longer than the kit allows, else lengths of the kit. */
     private static List<Length> lengths(Length whole, KitChoice choice, Filling filling) {
-        return whole.compareTo(choice.maxPiece()) <= 0 ? List.of(whole) : filling.fill(whole).filter(all -> !all.isEmpty()).orElse(List.of(whole));
+        return whole.compareTo(choice.maxPiece()) <= 0
+                ? List.of(whole)
+                : filling.fill(whole).filter(all -> !all.isEmpty()).orElse(List.of(whole));
     }
 
     private static Kind kind(Guard guard, Length length, long look) {
         var size = guard.box().size();
         var across = guard.along().quarters() % 2 == 0 ? size.y() : size.x();
         var own = new Vec(length.um(), across, size.z());
-        return new Kind(Role.GUARD, guard.sloped() ? new Recipe.SlopedGuard(own, new Length(size.z()).minus(Guard.HEIGHT), guard.treads()) : new Recipe.Guard(own), Pivot.BASE_CORNER, look);
+        return new Kind(
+                Role.GUARD,
+                guard.sloped()
+                        ? new Recipe.SlopedGuard(own, new Length(size.z()).minus(Guard.HEIGHT), guard.treads())
+                        : new Recipe.Guard(own),
+                Pivot.BASE_CORNER,
+                look);
     }
 
     /** A piece with its pivot at the corner of its box, turned, so that it takes a box of the site. */

@@ -10,7 +10,6 @@ import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.place.Departure;
 import hausbau.core.place.HandPlacement;
-import hausbau.core.place.Hands;
 import hausbau.core.place.Place;
 import hausbau.core.place.Source;
 import hausbau.core.place.Stance;
@@ -35,12 +34,10 @@ public sealed interface Generator {
      * @param unfilled spans that the chosen kinds cannot fill, left open
      * @param lost     departures that hold against no place of it
      */
-    record Made(Generator by, List<Chunk> chunks, List<Unfilled> unfilled, List<Departure> lost) {
-    }
+    record Made(Generator by, List<Chunk> chunks, List<Unfilled> unfilled, List<Departure> lost) {}
 
     /** A span that the chosen kinds cannot fill. */
-    record Unfilled(WallRun run, Span span) {
-    }
+    record Unfilled(WallRun run, Span span) {}
 
     /** The walls of a room from the kit, the panels of its openings, and the posts in its corners. */
     record Shell(Room room, RoomWalls walls, KitChoice choice, List<Departure> departures) implements Generator {
@@ -62,7 +59,15 @@ public sealed interface Generator {
      * @param floor   the ground that the one takes
      * @param ceiling the ground that the other takes
      */
-    record Tiles(Room room, Region floor, Region ceiling, Length slab, boolean byCentre, KitChoice choice, List<Departure> departures) implements Generator {
+    record Tiles(
+            Room room,
+            Region floor,
+            Region ceiling,
+            Length slab,
+            boolean byCentre,
+            KitChoice choice,
+            List<Departure> departures)
+            implements Generator {
 
         @Override
         public Source source() {
@@ -142,13 +147,20 @@ public sealed interface Generator {
         @Override
         public Made run() {
             var writing = new Writing(source(), use, whole.pieces().size(), departures);
-            whole.pieces().forEach(p -> writing.derive(p.member().kind(), Assemblies.placed(p.member(), whole.box(), stance), Chunk.USE, p.path(), 0));
+            whole.pieces()
+                    .forEach(p -> writing.derive(
+                            p.member().kind(),
+                            Assemblies.placed(p.member(), whole.box(), stance),
+                            Chunk.USE,
+                            p.path(),
+                            0));
             return writing.made(this, List.of());
         }
     }
 
     /** What hands set down, once more across a plane. */
-    record Twinned(long twin, List<Standing> originals, Twin.Plane plane, List<Departure> departures) implements Generator {
+    record Twinned(long twin, List<Standing> originals, Twin.Plane plane, List<Departure> departures)
+            implements Generator {
 
         @Override
         public Source source() {
@@ -160,13 +172,22 @@ public sealed interface Generator {
             var writing = new Writing(source(), twin, originals.size(), departures);
             for (var one : originals) {
                 var place = place(one.place());
-                writing.derive(one.kind(), plane.mirrored(one.kind(), one.stance()), Chunk.TWIN, place.original(), place.part());
+                writing.derive(
+                        one.kind(),
+                        plane.mirrored(one.kind(), one.stance()),
+                        Chunk.TWIN,
+                        place.original(),
+                        place.part());
             }
             return writing.made(this, List.of());
         }
 
         private Place.InTwin place(Place of) {
-            return of instanceof Place.InUse use ? Place.InTwin.ofUse(twin, use) : of instanceof Place.InRepeat in ? Place.InTwin.ofRepeat(twin, in) : Place.InTwin.ofHand(twin, ((Place.ByHand) of).id());
+            return of instanceof Place.InUse use
+                    ? Place.InTwin.ofUse(twin, use)
+                    : of instanceof Place.InRepeat in
+                            ? Place.InTwin.ofRepeat(twin, in)
+                            : Place.InTwin.ofHand(twin, ((Place.ByHand) of).id());
         }
     }
 

@@ -17,8 +17,7 @@ public final class HousePieces {
     private static final Length PILLAR_SIDE = Length.ofMillimetres(400);
     private static final Length LEAST_PILLAR = Length.ofMillimetres(1000);
 
-    private HousePieces() {
-    }
+    private HousePieces() {}
 
     /** A pillar as high as the tallest room, and some furniture. */
     public static List<Kind> of(Massing massing) {
@@ -26,7 +25,8 @@ public final class HousePieces {
         var height = tallest.isPositive() ? tallest : massing.settings().storey();
         var kinds = new ArrayList<Kind>();
         if (height.compareTo(LEAST_PILLAR) >= 0) {
-            kinds.add(new Kind(Role.PILLAR, new Recipe.Pillar(Vec.of(PILLAR_SIDE, PILLAR_SIDE, height)), Pivot.BASE_CENTRE));
+            kinds.add(new Kind(
+                    Role.PILLAR, new Recipe.Pillar(Vec.of(PILLAR_SIDE, PILLAR_SIDE, height)), Pivot.BASE_CENTRE));
         }
         kinds.add(new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE));
         kinds.add(new Kind(Role.PROP, new Recipe.Cubicle(), Pivot.BASE_CENTRE));

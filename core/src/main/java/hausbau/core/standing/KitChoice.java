@@ -43,7 +43,9 @@ public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, Len
         }
         for (var kind : kinds) {
             if (!kind.isPositive() || !kind.isMultipleOf(question.step())) {
-                throw new Refused("kindsMm", "A kind of " + massing.settings().unit().format(kind) + " is not a whole number of steps.");
+                throw new Refused(
+                        "kindsMm",
+                        "A kind of " + massing.settings().unit().format(kind) + " is not a whole number of steps.");
             }
         }
         for (var run : question.runs()) {

@@ -15,21 +15,26 @@ import java.util.stream.Collectors;
 /** Repeats that depend on what stands around them: they are laid after all else, one after the other. */
 public final class Looking {
 
-    private Looking() {
-    }
+    private Looking() {}
 
     public static boolean looks(Rule rule) {
         return rule instanceof Scatter scatter && scatter.landing().looks();
     }
 
     static Generator repeated(Decisions to, Repeat repeat, Rule rule) {
-        return new Generator.Repeated(repeat.id(), repeat.bodies(to.assemblies()), rule, to.departures().getOrDefault(new Source.Repeats(repeat.id()), List.of()));
+        return new Generator.Repeated(
+                repeat.id(),
+                repeat.bodies(to.assemblies()),
+                rule,
+                to.departures().getOrDefault(new Source.Repeats(repeat.id()), List.of()));
     }
 
     /** Each sees all that was made but those that come after it, so that no circle can arise. */
     static void each(Decisions to, Map<Source, Generator.Made> made, Consumer<Generator> run) {
         var looking = to.repeats().stream().filter(r -> looks(r.rule())).toList();
-        var unseen = looking.stream().map(r -> (Source) new Source.Repeats(r.id())).collect(Collectors.toCollection(HashSet::new));
+        var unseen = looking.stream()
+                .map(r -> (Source) new Source.Repeats(r.id()))
+                .collect(Collectors.toCollection(HashSet::new));
         for (var repeat : looking) {
             run.accept(repeated(to, repeat, among(repeat.rule(to.massing()), made, unseen)));
             unseen.remove(new Source.Repeats(repeat.id()));
@@ -38,7 +43,9 @@ public final class Looking {
 
     /** A rule that looks, told what stands around it; any other as it is. */
     static Rule among(Rule rule, Map<Source, Generator.Made> made, Set<Source> without) {
-        return looks(rule) && rule instanceof Scatter scatter ? scatter.among(around(made, scatter.reach(), without)) : rule;
+        return looks(rule) && rule instanceof Scatter scatter
+                ? scatter.among(around(made, scatter.reach(), without))
+                : rule;
     }
 
     /** What has a body within a box, in an order that is always the same. */
@@ -46,7 +53,10 @@ public final class Looking {
         var found = new ArrayList<Box>();
         made.forEach((source, by) -> {
             if (!without.contains(source)) {
-                by.chunks().stream().filter(c -> c.extent().touches(reach)).forEach(c -> c.touching(reach, row -> found.addAll(c.standing(row).solids())));
+                by.chunks().stream()
+                        .filter(c -> c.extent().touches(reach))
+                        .forEach(c -> c.touching(
+                                reach, row -> found.addAll(c.standing(row).solids())));
             }
         });
         return found;

@@ -1,6 +1,5 @@
 package hausbau.core.standing;
 
-import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
@@ -17,7 +16,6 @@ import hausbau.core.repeat.Trail;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -38,10 +36,15 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
      * @param anchor the room's anchor when the rule was told, on its floor
      * @param off    how far inside the wall's face the course runs; how high above the treads a trail runs
      */
-    public record Host(long room, Hold hold, int edge, Vec anchor, Length off) {
-    }
+    public record Host(long room, Hold hold, int edge, Vec anchor, Length off) {}
 
-    public enum Hold { ROOM, WALL, GROUND, OUTLINE, STAIR }
+    public enum Hold {
+        ROOM,
+        WALL,
+        GROUND,
+        OUTLINE,
+        STAIR
+    }
 
     public Repeat {
         bodies = List.copyOf(bodies);
@@ -75,34 +78,50 @@ public record Repeat(long id, String name, List<Body> bodies, Rule rule, Optiona
     public Rule rule(Massing massing) {
         if (host.isPresent() && host.get().hold() == Hold.STAIR && rule instanceof Trail trail) {
             var up = new Vec(0, 0, host.get().off().um());
-            return massing.stairs().stream().filter(s -> s.id() == host.get().room()).findFirst().<Rule>map(s -> trail.along(s.line().stream().map(p -> p.plus(up)).toList(), false)).orElse(rule);
+            return massing.stairs().stream()
+                    .filter(s -> s.id() == host.get().room())
+                    .findFirst()
+                    .<Rule>map(s ->
+                            trail.along(s.line().stream().map(p -> p.plus(up)).toList(), false))
+                    .orElse(rule);
         }
-        return host.flatMap(h -> massing.room(h.room()).map(room -> follow(h, room))).orElse(rule);
+        return host.flatMap(h -> massing.room(h.room()).map(room -> follow(h, room)))
+                .orElse(rule);
     }
 
     /** What it sets down among what stands in a set, as if no hand had changed anything. */
     public List<Standing> standing(StandingSet set) {
         var made = new Generator.Repeated(id, bodies(set.decisions().assemblies()), set.laid(this), List.of()).run();
-        return made.chunks().stream().flatMap(c -> IntStream.range(0, c.size()).mapToObj(c::standing)).toList();
+        return made.chunks().stream()
+                .flatMap(c -> IntStream.range(0, c.size()).mapToObj(c::standing))
+                .toList();
     }
 
     private Rule follow(Host h, Room room) {
         var by = anchor(room).minus(h.anchor());
         if (h.hold() == Hold.WALL && rule instanceof Course course) {
-            return room.outline().edge(h.edge()).<Rule>map(e -> course.between(end(e, true, h, course.from().z() + by.z()), end(e, false, h, course.from().z() + by.z())))
+            return room.outline()
+                    .edge(h.edge())
+                    .<Rule>map(e -> course.between(
+                            end(e, true, h, course.from().z() + by.z()),
+                            end(e, false, h, course.from().z() + by.z())))
                     .orElseGet(() -> rule.movedBy(by));
         }
         var moved = rule.movedBy(by);
         if (h.hold() == Hold.OUTLINE && moved instanceof Trail trail) {
             var z = trail.path().get(0).z();
             // Outlines run clockwise; to the right of a trail is outside.
-            var path = new ArrayList<>(room.outline().loops().get(0).stream().map(c -> new Vec(c.x(), c.y(), z)).toList());
+            var path = new ArrayList<>(room.outline().loops().get(0).stream()
+                    .map(c -> new Vec(c.x(), c.y(), z))
+                    .toList());
             Collections.reverse(path);
             return trail.along(path, true);
         }
         if (h.hold() == Hold.GROUND) {
             var ground = room.region();
-            return moved instanceof Field field ? field.over(ground) : moved instanceof Scatter scatter ? scatter.over(ground) : moved;
+            return moved instanceof Field field
+                    ? field.over(ground)
+                    : moved instanceof Scatter scatter ? scatter.over(ground) : moved;
         }
         return moved;
     }

@@ -12,8 +12,7 @@ final class Repeating {
     /** Of a place's last column, below the level. */
     static final int MEMBER_BITS = 10;
 
-    private Repeating() {
-    }
+    private Repeating() {}
 
     /** Is told each piece that stands. */
     interface Pieces {
@@ -30,12 +29,25 @@ final class Repeating {
             count[0] += body.members().size();
             refuseMany(count[0]);
             if (plain && degrees == 0 && lean.upright()) {
-                writing.derive(body.members().get(0).kind(), x, y, z, quarters | (mirrored ? Chunk.MIRRORED : 0), Chunk.REPEAT, key, (long) level << MEMBER_BITS);
+                writing.derive(
+                        body.members().get(0).kind(),
+                        x,
+                        y,
+                        z,
+                        quarters | (mirrored ? Chunk.MIRRORED : 0),
+                        Chunk.REPEAT,
+                        key,
+                        (long) level << MEMBER_BITS);
                 return;
             }
             for (var m = 0; m < body.members().size(); m++) {
                 var member = body.members().get(m);
-                writing.derive(member.kind(), Body.stance(member, boxes.get(pick), new Vec(x, y, z), quarters, degrees, mirrored, lean), Chunk.REPEAT, key, (long) level << MEMBER_BITS | m);
+                writing.derive(
+                        member.kind(),
+                        Body.stance(member, boxes.get(pick), new Vec(x, y, z), quarters, degrees, mirrored, lean),
+                        Chunk.REPEAT,
+                        key,
+                        (long) level << MEMBER_BITS | m);
             }
         });
         return writing.made(of, List.of());
@@ -43,7 +55,10 @@ final class Repeating {
 
     private static void refuseMany(long count) {
         if (count > StandingSet.MOST) {
-            throw new Refused("count", "That would be more than " + StandingSet.MOST + " placements. Make it smaller, or set its copies further apart.");
+            throw new Refused(
+                    "count",
+                    "That would be more than " + StandingSet.MOST
+                            + " placements. Make it smaller, or set its copies further apart.");
         }
     }
 }

@@ -24,6 +24,7 @@ public final class Rows {
     private final Map<Kind, Integer> numbers = new HashMap<>();
     /** The box of each kind in each exact pose, eight a kind, six bounds each; filled when asked for. */
     private long[][] poses = new long[8][];
+
     private final long owner;
     private @Nullable Kind last;
     private int lastNumber;
@@ -121,7 +122,14 @@ public final class Rows {
             var whole = palette.get(kindNumber).box();
             // Mirrored within its own extent, a piece takes the same extent.
             var box = new Turn(exactPose & 3).apply(whole);
-            poses[slot] = new long[] {box.min().x(), box.min().y(), box.min().z(), box.max().x(), box.max().y(), box.max().z()};
+            poses[slot] = new long[] {
+                box.min().x(),
+                box.min().y(),
+                box.min().z(),
+                box.max().x(),
+                box.max().y(),
+                box.max().z()
+            };
         }
         return poses[slot];
     }
@@ -129,8 +137,11 @@ public final class Rows {
     /** Adds anything. */
     void add(Standing s) {
         var stance = s.stance();
-        var flags = stance.turn().quarters() | (stance.mirrored() ? Chunk.MIRRORED : 0) | (s.free() ? Chunk.FREE : 0)
-                | (s.departed() ? Chunk.DEPARTED : 0) | (s.lost() ? Chunk.LOST : 0);
+        var flags = stance.turn().quarters()
+                | (stance.mirrored() ? Chunk.MIRRORED : 0)
+                | (s.free() ? Chunk.FREE : 0)
+                | (s.departed() ? Chunk.DEPARTED : 0)
+                | (s.lost() ? Chunk.LOST : 0);
         var key = new PlaceKey(s.place());
         add(number(s.kind()), stance.at().x(), stance.at().y(), stance.at().z(), flags, key.code, key.a, key.b);
         if (key.owner != owner) {
@@ -265,7 +276,8 @@ public final class Rows {
     Digest digest() {
         var maker = new Digest.Maker();
         maker.add(owner);
-        palette.forEach(k -> maker.add(k.toString().hashCode() * 0x1_0000_0001L + k.toString().length()));
+        palette.forEach(k -> maker.add(
+                k.toString().hashCode() * 0x1_0000_0001L + k.toString().length()));
         for (var i = 0; i < size; i++) {
             maker.add(x[i]);
             maker.add(y[i]);
@@ -351,7 +363,10 @@ public final class Rows {
     /** Refuses a set that is larger than is planned for. */
     static void checkCount(long count, String field, String words) {
         if (count > StandingSet.MOST) {
-            throw new Refused(field, words + " would take the set over " + StandingSet.MOST + " placements. Allow longer pieces or make the rooms smaller.");
+            throw new Refused(
+                    field,
+                    words + " would take the set over " + StandingSet.MOST
+                            + " placements. Allow longer pieces or make the rooms smaller.");
         }
     }
 }

@@ -47,9 +47,11 @@ public final class StandingSet {
     private final Changes since;
     /** Tells this set from all others, without keeping it alive. */
     private final Object self = new Object();
+
     private final @Nullable Object before;
     /** Made when first asked for; whoever makes them makes the same. */
     private volatile @Nullable List<Chunk> chunks;
+
     private volatile @Nullable ChunkIndex index;
 
     /**
@@ -63,7 +65,13 @@ public final class StandingSet {
         static final Changes NONE = new Changes(List.of(), List.of());
     }
 
-    private StandingSet(Decisions decisions, TreeMap<Source, Generator.Made> made, Map<Kind, Long> counts, Changes since, @Nullable Object before, @Nullable ChunkIndex index) {
+    private StandingSet(
+            Decisions decisions,
+            TreeMap<Source, Generator.Made> made,
+            Map<Kind, Long> counts,
+            Changes since,
+            @Nullable Object before,
+            @Nullable ChunkIndex index) {
         this.decisions = decisions;
         this.made = made;
         this.counts = counts;
@@ -87,8 +95,13 @@ public final class StandingSet {
         var next = new TreeMap<>(made);
         var touched = new TreeSet<Source>();
         var derived = false;
-        if (to.massing() != decisions.massing() || !to.kit().equals(decisions.kit()) || to.departures() != decisions.departures() || to.repeats() != decisions.repeats()
-                || to.assemblies() != decisions.assemblies() || to.twins() != decisions.twins() || to.hands() != decisions.hands() && !to.twins().isEmpty()) {
+        if (to.massing() != decisions.massing()
+                || !to.kit().equals(decisions.kit())
+                || to.departures() != decisions.departures()
+                || to.repeats() != decisions.repeats()
+                || to.assemblies() != decisions.assemblies()
+                || to.twins() != decisions.twins()
+                || to.hands() != decisions.hands() && !to.twins().isEmpty()) {
             derive(to, next, touched);
             derived = true;
         }
@@ -109,17 +122,46 @@ public final class StandingSet {
             var massing = to.massing();
             for (var room : massing.rooms()) {
                 var settings = massing.settings();
-                add(wanted, new Generator.Shell(room, massing.walls(room, choice.step()), choice,
-                        to.departures().getOrDefault(new Source.Shell(room.id()), List.of())));
-                add(wanted, new Generator.Tiles(room, massing.floor(room), massing.ceiling(room), settings.wall(), settings.tilesByCentre(), choice,
-                        to.departures().getOrDefault(new Source.Tiles(room.id()), List.of())));
+                add(
+                        wanted,
+                        new Generator.Shell(
+                                room,
+                                massing.walls(room, choice.step()),
+                                choice,
+                                to.departures().getOrDefault(new Source.Shell(room.id()), List.of())));
+                add(
+                        wanted,
+                        new Generator.Tiles(
+                                room,
+                                massing.floor(room),
+                                massing.ceiling(room),
+                                settings.wall(),
+                                settings.tilesByCentre(),
+                                choice,
+                                to.departures().getOrDefault(new Source.Tiles(room.id()), List.of())));
                 var guards = massing.guards(room);
                 if (!guards.isEmpty()) {
-                    add(wanted, new Generator.Guards(room, guards, choice, to.departures().getOrDefault(new Source.Guards(room.id()), List.of())));
+                    add(
+                            wanted,
+                            new Generator.Guards(
+                                    room,
+                                    guards,
+                                    choice,
+                                    to.departures().getOrDefault(new Source.Guards(room.id()), List.of())));
                 }
             }
-            massing.stairs().forEach(s -> add(wanted, new Generator.Stairs(s, massing.guards(s), to.departures().getOrDefault(new Source.Stairs(s.id()), List.of()))));
-            massing.solids().forEach(s -> add(wanted, new Generator.Solids(s, to.departures().getOrDefault(new Source.Solids(s.id()), List.of()))));
+            massing.stairs()
+                    .forEach(s -> add(
+                            wanted,
+                            new Generator.Stairs(
+                                    s,
+                                    massing.guards(s),
+                                    to.departures().getOrDefault(new Source.Stairs(s.id()), List.of()))));
+            massing.solids()
+                    .forEach(s -> add(
+                            wanted,
+                            new Generator.Solids(
+                                    s, to.departures().getOrDefault(new Source.Solids(s.id()), List.of()))));
         });
         to.repeats().forEach(r -> {
             var rule = r.rule(to.massing());
@@ -127,32 +169,63 @@ public final class StandingSet {
                 add(wanted, Looking.repeated(to, r, rule));
             }
         });
-        to.assemblies().uses().forEach(u -> add(wanted, new Generator.Used(u.id(), to.assemblies().whole(u.assembly()), u.stance(),
-                to.departures().getOrDefault(new Source.Uses(u.id()), List.of()))));
-        var looking = to.repeats().stream().filter(r -> Looking.looks(r.rule())).map(r -> (Source) new Source.Repeats(r.id())).collect(Collectors.toSet());
-        var twins = to.twins().stream().map(t -> (Source) new Source.Twins(t.id())).collect(Collectors.toSet());
-        next.keySet().removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost) && !wanted.containsKey(source) && !looking.contains(source)
-                && !twins.contains(source) && touched.add(source));
+        to.assemblies()
+                .uses()
+                .forEach(u -> add(
+                        wanted,
+                        new Generator.Used(
+                                u.id(),
+                                to.assemblies().whole(u.assembly()),
+                                u.stance(),
+                                to.departures().getOrDefault(new Source.Uses(u.id()), List.of()))));
+        var looking = to.repeats().stream()
+                .filter(r -> Looking.looks(r.rule()))
+                .map(r -> (Source) new Source.Repeats(r.id()))
+                .collect(Collectors.toSet());
+        var twins =
+                to.twins().stream().map(t -> (Source) new Source.Twins(t.id())).collect(Collectors.toSet());
+        next.keySet()
+                .removeIf(source -> !(source instanceof Source.Hands || source instanceof Source.Lost)
+                        && !wanted.containsKey(source)
+                        && !looking.contains(source)
+                        && !twins.contains(source)
+                        && touched.add(source));
         wanted.forEach((source, generator) -> run(next, touched, source, generator));
         // What they follow stands by now.
-        to.twins().forEach(t -> run(next, touched, new Source.Twins(t.id()), new Generator.Twinned(t.id(), originals(t, to, next), t.plane(to.massing()),
-                to.departures().getOrDefault(new Source.Twins(t.id()), List.of()))));
+        to.twins()
+                .forEach(t -> run(
+                        next,
+                        touched,
+                        new Source.Twins(t.id()),
+                        new Generator.Twinned(
+                                t.id(),
+                                originals(t, to, next),
+                                t.plane(to.massing()),
+                                to.departures().getOrDefault(new Source.Twins(t.id()), List.of()))));
     }
 
     private static List<Standing> originals(Twin twin, Decisions to, Map<Source, Generator.Made> standing) {
         var originals = new ArrayList<Standing>();
         twin.hands().forEach(h -> to.hands().find(h).map(Standing::byHand).ifPresent(originals::add));
-        var sources = Stream.concat(twin.uses().stream().<Source>map(Source.Uses::new), twin.repeats().stream().map(Source.Repeats::new));
-        sources.map(standing::get).filter(Objects::nonNull).flatMap(m -> m.chunks().stream()).forEach(chunk -> {
-            for (var row = 0; row < chunk.size(); row++) {
-                originals.add(chunk.standing(row));
-            }
-        });
+        var sources = Stream.concat(
+                twin.uses().stream().<Source>map(Source.Uses::new),
+                twin.repeats().stream().map(Source.Repeats::new));
+        sources.map(standing::get)
+                .filter(Objects::nonNull)
+                .flatMap(m -> m.chunks().stream())
+                .forEach(chunk -> {
+                    for (var row = 0; row < chunk.size(); row++) {
+                        originals.add(chunk.standing(row));
+                    }
+                });
         return originals;
     }
 
     private static void lose(Decisions to, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
-        var lost = lost(to, next).stream().filter(Departure.Restood.class::isInstance).map(Departure.Restood.class::cast).toList();
+        var lost = lost(to, next).stream()
+                .filter(Departure.Restood.class::isInstance)
+                .map(Departure.Restood.class::cast)
+                .toList();
         if (lost.isEmpty()) {
             next.remove(new Source.Lost());
             touched.add(new Source.Lost());
@@ -167,7 +240,9 @@ public final class StandingSet {
 
     /** Goes through both in their common order: asking for each block what it was would cost more than most edits. */
     private static void take(Hands hands, TreeMap<Source, Generator.Made> next, Set<Source> touched) {
-        var ran = next.subMap(Source.Hands.FIRST, true, Source.Hands.LAST, true).entrySet().iterator();
+        var ran = next.subMap(Source.Hands.FIRST, true, Source.Hands.LAST, true)
+                .entrySet()
+                .iterator();
         var was = ran.hasNext() ? ran.next() : null;
         var other = new ArrayList<Generator.Hands>();
         var gone = new ArrayList<Source>();
@@ -196,7 +271,8 @@ public final class StandingSet {
     }
 
     /** Runs it unless it has been run; what comes out alike is kept as it was. */
-    private static void run(TreeMap<Source, Generator.Made> next, Set<Source> touched, Source source, Generator generator) {
+    private static void run(
+            TreeMap<Source, Generator.Made> next, Set<Source> touched, Source source, Generator generator) {
         var before = next.get(source);
         if (before != null && before.by().equals(generator)) {
             return;
@@ -206,7 +282,8 @@ public final class StandingSet {
             var chunks = new ArrayList<Chunk>();
             for (var i = 0; i < now.chunks().size(); i++) {
                 var chunk = now.chunks().get(i);
-                var same = i < before.chunks().size() && before.chunks().get(i).digest().equals(chunk.digest());
+                var same = i < before.chunks().size()
+                        && before.chunks().get(i).digest().equals(chunk.digest());
                 chunks.add(same ? before.chunks().get(i) : chunk);
             }
             now = new Generator.Made(generator, chunks, now.unfilled(), now.lost());
@@ -230,9 +307,18 @@ public final class StandingSet {
         count.values().removeIf(n -> n == 0);
         var total = count.values().stream().mapToLong(Long::longValue).sum();
         if (total > MOST && total > size()) {
-            throw new Refused("rooms", "The set would take " + total + " placements; at most " + MOST + " are allowed. Allow longer pieces or make the rooms smaller.");
+            throw new Refused(
+                    "rooms",
+                    "The set would take " + total + " placements; at most " + MOST
+                            + " are allowed. Allow longer pieces or make the rooms smaller.");
         }
-        return new StandingSet(to, next, Collections.unmodifiableMap(count), new Changes(removed, added), self, nextIndex(removed, added));
+        return new StandingSet(
+                to,
+                next,
+                Collections.unmodifiableMap(count),
+                new Changes(removed, added),
+                self,
+                nextIndex(removed, added));
     }
 
     private @Nullable ChunkIndex nextIndex(List<Chunk> removed, List<Chunk> added) {
@@ -305,8 +391,7 @@ public final class StandingSet {
     }
 
     /** Where a place is written. */
-    public record Located(Chunk chunk, int row) {
-    }
+    public record Located(Chunk chunk, int row) {}
 
     /** @return null where nothing stands there */
     private @Nullable Located locate(Place place) {
@@ -407,9 +492,14 @@ public final class StandingSet {
         public static Difference between(StandingSet before, StandingSet after) {
             var was = places(after.since.removed());
             var is = places(after.since.added());
-            var placed = is.entrySet().stream().filter(e -> !Objects.equals(was.get(e.getKey()), e.getValue())).count();
+            var placed = is.entrySet().stream()
+                    .filter(e -> !Objects.equals(was.get(e.getKey()), e.getValue()))
+                    .count();
             var removed = was.keySet().stream().filter(p -> !is.containsKey(p)).count();
-            return new Difference(placed, removed, Math.max(0, after.lost().size() - before.lost().size()));
+            return new Difference(
+                    placed,
+                    removed,
+                    Math.max(0, after.lost().size() - before.lost().size()));
         }
 
         private static Map<Place, Standing> places(List<Chunk> chunks) {

@@ -19,8 +19,7 @@ final class TileLaying {
     private final Tiling tiling;
     private final Writing writing;
 
-    private record Size(Length x, Length y) {
-    }
+    private record Size(Length x, Length y) {}
 
     TileLaying(Generator.Tiles of) {
         this.of = of;
@@ -35,7 +34,8 @@ final class TileLaying {
         for (var rect : ground.rows()) {
             check(tiling.count(new Length(rect.width())));
             check(tiling.count(new Length(rect.depth())));
-            count += (long) tiling.tiles(new Length(rect.width())).size() * tiling.tiles(new Length(rect.depth())).size();
+            count += (long) tiling.tiles(new Length(rect.width())).size()
+                    * tiling.tiles(new Length(rect.depth())).size();
             check(count);
         }
         return count;
@@ -46,8 +46,18 @@ final class TileLaying {
     }
 
     Generator.Made run() {
-        lay(of.floor(), Role.FLOOR, of.byCentre() ? Pivot.TOP_CENTRE : Pivot.TOP_CORNER, of.room().floor(), Chunk.FLOOR);
-        lay(of.ceiling(), Role.CEILING, of.byCentre() ? Pivot.BASE_CENTRE : Pivot.BASE_CORNER, of.room().ceiling(), Chunk.CEILING);
+        lay(
+                of.floor(),
+                Role.FLOOR,
+                of.byCentre() ? Pivot.TOP_CENTRE : Pivot.TOP_CORNER,
+                of.room().floor(),
+                Chunk.FLOOR);
+        lay(
+                of.ceiling(),
+                Role.CEILING,
+                of.byCentre() ? Pivot.BASE_CENTRE : Pivot.BASE_CORNER,
+                of.room().ceiling(),
+                Chunk.CEILING);
         return writing.made(of, List.of());
     }
 
@@ -65,7 +75,13 @@ final class TileLaying {
         for (var column : tiling.tiles(new Length(rect.width()))) {
             var y = rect.y0();
             for (var row : rows) {
-                var kind = kinds.computeIfAbsent(new Size(column, row), size -> new Kind(role, new Recipe.Tile(Vec.of(size.x(), size.y(), of.slab())), pivot, of.room().look()));
+                var kind = kinds.computeIfAbsent(
+                        new Size(column, row),
+                        size -> new Kind(
+                                role,
+                                new Recipe.Tile(Vec.of(size.x(), size.y(), of.slab())),
+                                pivot,
+                                of.room().look()));
                 var held = pivot.in(kind.size());
                 writing.derive(kind, x + held.x(), y + held.y(), z, 0, code, x - anchor.x(), y - anchor.y());
                 y += row.um();

@@ -30,13 +30,20 @@ final class Tiling {
     /** The tile sizes for all rooms of a massing; what is off the step does not count. */
     static List<Length> sizes(Massing massing, Length least, Length greatest) {
         var step = massing.settings().step();
-        var runs = massing.rooms().stream().flatMap(room -> Stream.of(massing.floor(room), massing.ceiling(room)))
-                .flatMap(ground -> ground.rows().stream()).flatMap(r -> Stream.of(new Length(r.width()), new Length(r.depth())))
-                .filter(l -> l.isMultipleOf(step)).distinct().map(l -> new Run("", l, List.of())).toList();
+        var runs = massing.rooms().stream()
+                .flatMap(room -> Stream.of(massing.floor(room), massing.ceiling(room)))
+                .flatMap(ground -> ground.rows().stream())
+                .flatMap(r -> Stream.of(new Length(r.width()), new Length(r.depth())))
+                .filter(l -> l.isMultipleOf(step))
+                .distinct()
+                .map(l -> new Run("", l, List.of()))
+                .toList();
         if (runs.isEmpty()) {
             return List.of();
         }
-        var options = KitPlanner.looking(LOOKS).plan(new KitQuestion(step, least, greatest, 2, runs)).options();
+        var options = KitPlanner.looking(LOOKS)
+                .plan(new KitQuestion(step, least, greatest, 2, runs))
+                .options();
         if (options.isEmpty()) {
             return List.of();
         }

@@ -25,17 +25,24 @@ import java.util.stream.Stream;
  * @param plane where it was told
  * @param room  the room whose middle the plane keeps to; 0 for none
  */
-public record Twin(long id, String name, List<Long> hands, List<Long> uses, List<Long> repeats, Plane plane, long room) {
+public record Twin(
+        long id, String name, List<Long> hands, List<Long> uses, List<Long> repeats, Plane plane, long room) {
 
     public Twin(long id, String name, Originals originals, Plane plane, long room) {
-        this(id, name, List.copyOf(originals.hands), List.copyOf(originals.uses), List.copyOf(originals.repeats), plane, room);
+        this(
+                id,
+                name,
+                List.copyOf(originals.hands),
+                List.copyOf(originals.uses),
+                List.copyOf(originals.repeats),
+                plane,
+                room);
     }
 
     /** Of what hands set down alone. */
     public Twin(long id, String name, List<Long> hands, Plane plane, long room) {
         this(id, name, hands, List.of(), List.of(), plane, room);
     }
-
 
     /**
      * @param eastWest whether east and west are exchanged, and not north and south
@@ -47,7 +54,9 @@ public record Twin(long id, String name, List<Long> hands, List<Long> uses, List
         public static Plane through(Vec a, Vec b, Length step) {
             var eastWest = Math.abs(b.y() - a.y()) >= Math.abs(b.x() - a.x());
             // Doubled, so that half steps are whole.
-            return new Plane(eastWest, new Length(2 * (eastWest ? a.x() : a.y())).roundTo(step).um() / 2);
+            return new Plane(
+                    eastWest,
+                    new Length(2 * (eastWest ? a.x() : a.y())).roundTo(step).um() / 2);
         }
 
         /** The same piece on its other side. */
@@ -57,7 +66,8 @@ public record Twin(long id, String name, List<Long> hands, List<Long> uses, List
                 return Arrangement.mirrored(stance, box, 2 * at);
             }
             // North for south is east for west, turned by half.
-            return new Arrangement(new Vec(0, 2 * at, 0), 2, false).about(Arrangement.mirrored(stance, box, 0), Vec.ZERO);
+            return new Arrangement(new Vec(0, 2 * at, 0), 2, false)
+                    .about(Arrangement.mirrored(stance, box, 0), Vec.ZERO);
         }
     }
 
@@ -72,7 +82,9 @@ public record Twin(long id, String name, List<Long> hands, List<Long> uses, List
 
         /** All that these places are of, as far as a twin can follow it. */
         public static Originals of(Collection<? extends Place> places) {
-            return new Originals(ids(places, p -> p instanceof Place.ByHand h ? h.id() : 0), ids(places, p -> p instanceof Place.InUse u ? u.use() : 0),
+            return new Originals(
+                    ids(places, p -> p instanceof Place.ByHand h ? h.id() : 0),
+                    ids(places, p -> p instanceof Place.InUse u ? u.use() : 0),
                     ids(places, p -> p instanceof Place.InRepeat r ? r.repeat() : 0));
         }
 
@@ -85,21 +97,40 @@ public record Twin(long id, String name, List<Long> hands, List<Long> uses, List
         }
 
         private static Set<Long> ids(Collection<? extends Place> places, ToLongFunction<Place> id) {
-            return places.stream().mapToLong(id::applyAsLong).filter(i -> i != 0).boxed().collect(Collectors.toCollection(TreeSet::new));
+            return places.stream()
+                    .mapToLong(id::applyAsLong)
+                    .filter(i -> i != 0)
+                    .boxed()
+                    .collect(Collectors.toCollection(TreeSet::new));
         }
 
         private boolean isFollowedBy(Twin twin) {
-            return twin.hands.stream().anyMatch(hands::contains) || twin.uses.stream().anyMatch(uses::contains) || twin.repeats.stream().anyMatch(repeats::contains);
+            return twin.hands.stream().anyMatch(hands::contains)
+                    || twin.uses.stream().anyMatch(uses::contains)
+                    || twin.repeats.stream().anyMatch(repeats::contains);
         }
     }
 
     /** The same twin, following others in place of some; itself where it follows none of these. */
     public Twin following(Originals gone, Originals instead) {
-        return gone.isFollowedBy(this) ? new Twin(id, name, replaced(hands, gone.hands, instead.hands), replaced(uses, gone.uses, instead.uses), replaced(repeats, gone.repeats, instead.repeats), plane, room) : this;
+        return gone.isFollowedBy(this)
+                ? new Twin(
+                        id,
+                        name,
+                        replaced(hands, gone.hands, instead.hands),
+                        replaced(uses, gone.uses, instead.uses),
+                        replaced(repeats, gone.repeats, instead.repeats),
+                        plane,
+                        room)
+                : this;
     }
 
     private static List<Long> replaced(List<Long> all, Set<Long> gone, Set<Long> instead) {
-        return Stream.concat(all.stream().filter(i -> !gone.contains(i)), instead.stream().sorted()).distinct().toList();
+        return Stream.concat(
+                        all.stream().filter(i -> !gone.contains(i)),
+                        instead.stream().sorted())
+                .distinct()
+                .toList();
     }
 
     /** The plane as its room lies now; as it was told where that is gone. */

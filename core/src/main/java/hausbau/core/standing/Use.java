@@ -3,5 +3,4 @@ package hausbau.core.standing;
 import hausbau.core.place.Stance;
 
 /** One use of an assembly. */
-public record Use(long id, long assembly, Stance stance) {
-}
+public record Use(long id, long assembly, Stance stance) {}

@@ -44,7 +44,15 @@ final class Writing {
     /** The same for what may stand askew. */
     void derive(Kind kind, Stance stance, byte code, long a, long b) {
         if (stance.isExact()) {
-            derive(kind, stance.at().x(), stance.at().y(), stance.at().z(), stance.turn().quarters() | (stance.mirrored() ? Chunk.MIRRORED : 0), code, a, b);
+            derive(
+                    kind,
+                    stance.at().x(),
+                    stance.at().y(),
+                    stance.at().z(),
+                    stance.turn().quarters() | (stance.mirrored() ? Chunk.MIRRORED : 0),
+                    code,
+                    a,
+                    b);
             return;
         }
         turnPage();

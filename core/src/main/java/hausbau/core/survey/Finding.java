@@ -1,11 +1,11 @@
 package hausbau.core.survey;
 
-import hausbau.core.place.Place;
-import hausbau.core.place.Stance;
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.Side;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -22,7 +22,16 @@ import java.util.Optional;
  * @param box    where it is
  * @param fix    what would mend it, where that is plain
  */
-public record Finding(String key, long about, Check check, String title, String reason, Card card, List<Place> places, Box box, Optional<Fix> fix) {
+public record Finding(
+        String key,
+        long about,
+        Check check,
+        String title,
+        String reason,
+        Card card,
+        List<Place> places,
+        Box box,
+        Optional<Fix> fix) {
 
     /** What the survey looks for. */
     public enum Check {
@@ -80,23 +89,18 @@ public record Finding(String key, long about, Check check, String title, String 
 
         String label();
 
-        record Move(String label, Place place, Vec by) implements Fix {
-        }
+        record Move(String label, Place place, Vec by) implements Fix {}
 
-        record Remove(String label, Place place) implements Fix {
-        }
+        record Remove(String label, Place place) implements Fix {}
 
         /** Moves an edge of a room outward, or inward. */
-        record MoveEdge(String label, long room, int edge, long outward) implements Fix {
-        }
+        record MoveEdge(String label, long room, int edge, long outward) implements Fix {}
 
         /** Sets down a piece at each stance. */
-        record Add(String label, List<Addition> additions) implements Fix {
-        }
+        record Add(String label, List<Addition> additions) implements Fix {}
 
         /** One piece to set down. */
-        record Addition(Kind kind, Stance stance) {
-        }
+        record Addition(Kind kind, Stance stance) {}
     }
 
     /** How keys name an edge: as a side where it is one of a rectangle's. */

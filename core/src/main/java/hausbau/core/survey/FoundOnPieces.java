@@ -59,8 +59,14 @@ final class FoundOnPieces {
             return;
         }
         var at = own(place.source());
-        put(at.outside(), place, found.stream().filter(f -> f.check() == Finding.Check.OUTSIDE).toList());
-        put(at.others(), place, found.stream().filter(f -> f.check() != Finding.Check.OUTSIDE).toList());
+        put(
+                at.outside(),
+                place,
+                found.stream().filter(f -> f.check() == Finding.Check.OUTSIDE).toList());
+        put(
+                at.others(),
+                place,
+                found.stream().filter(f -> f.check() != Finding.Check.OUTSIDE).toList());
     }
 
     private static void put(Map<Place, List<Finding>> in, Place place, List<Finding> found) {
@@ -76,11 +82,15 @@ final class FoundOnPieces {
     }
 
     Stream<Finding> outside() {
-        return bySource.values().stream().flatMap(f -> f.outside().values().stream()).flatMap(List::stream);
+        return bySource.values().stream()
+                .flatMap(f -> f.outside().values().stream())
+                .flatMap(List::stream);
     }
 
     /** All but what stands outside every room. */
     Stream<Finding> others() {
-        return bySource.values().stream().flatMap(f -> f.others().values().stream()).flatMap(List::stream);
+        return bySource.values().stream()
+                .flatMap(f -> f.others().values().stream())
+                .flatMap(List::stream);
     }
 }

@@ -1,6 +1,5 @@
 package hausbau.core.survey;
 
-import hausbau.core.place.Stance;
 import hausbau.core.fit.Filling;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Role;
@@ -11,6 +10,7 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Stance;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -42,8 +42,7 @@ final class Gaps {
     }
 
     /** A cover in the run's own frame: from and to along it, low and high above its floor. */
-    private record Cover(long from, long to, long low, long high) {
-    }
+    private record Cover(long from, long to, long low, long high) {}
 
     List<Finding> check(Ground.Strip strip) {
         var found = new ArrayList<Finding>(0);
@@ -98,7 +97,8 @@ final class Gaps {
             var box = chunk.box(row);
             if (chunk.kind(row).role().closesARun() && box.overlaps(strip)) {
                 var own = back.apply(box.movedBy(Vec.ZERO.minus(start)));
-                covers.add(new Cover(own.min().x(), own.max().x(), own.min().z(), own.max().z()));
+                covers.add(new Cover(
+                        own.min().x(), own.max().x(), own.min().z(), own.max().z()));
             }
         });
         covers.sort(Comparator.comparingLong(Cover::from));
@@ -127,39 +127,69 @@ final class Gaps {
     private Finding openPost(Ground.Strip strip, Post post) {
         var room = strip.run().name();
         var anchor = site.massing().room(post.room()).map(Room::anchor).orElse(Vec.ZERO);
-        var where = post.edge() >= 0 ? Finding.edge(post.edge()) + ":corner" : post.box().min().x() - anchor.x() + ":" + (post.box().min().y() - anchor.y());
-        return new Finding("gap:" + post.room() + ":" + where, Finding.about(post.box()), Finding.Check.GAP, "A corner of " + room + " is open",
-                "No post closes it. " + Finding.Check.GAP.why(), new Finding.Card(Finding.Check.GAP, "Open corners", room), List.of(), post.box(), postFix(post));
+        var where = post.edge() >= 0
+                ? Finding.edge(post.edge()) + ":corner"
+                : post.box().min().x() - anchor.x() + ":" + (post.box().min().y() - anchor.y());
+        return new Finding(
+                "gap:" + post.room() + ":" + where,
+                Finding.about(post.box()),
+                Finding.Check.GAP,
+                "A corner of " + room + " is open",
+                "No post closes it. " + Finding.Check.GAP.why(),
+                new Finding.Card(Finding.Check.GAP, "Open corners", room),
+                List.of(),
+                post.box(),
+                postFix(post));
     }
 
     private Finding gapInRun(WallRun run, long from, long to) {
         var length = new Length(to - from);
         var room = site.massing().room(run.room());
         var edge = room.flatMap(r -> r.outline().edge(run.edge()));
-        var before = edge.map(e -> run.side().runsEastWest() ? Math.abs(run.start().x() - e.x0()) : Math.abs(run.start().y() - e.y0())).orElse(0L);
-        var tier = run.tier() == WallRun.Tier.WALL ? "" : "-" + run.tier().name().toLowerCase(Locale.ROOT);
+        var before = edge.map(e -> run.side().runsEastWest()
+                        ? Math.abs(run.start().x() - e.x0())
+                        : Math.abs(run.start().y() - e.y0()))
+                .orElse(0L);
+        var tier =
+                run.tier() == WallRun.Tier.WALL ? "" : "-" + run.tier().name().toLowerCase(Locale.ROOT);
         var title = "A gap of " + site.unit().format(length) + " in " + run.name();
-        var reason = "Nothing closes the wall from " + site.format(from) + " to " + site.format(to) + "." + wouldDo(run, from, length) + " " + Finding.Check.GAP.why();
-        return new Finding("gap:" + run.room() + ":" + Finding.edge(run.edge()) + tier + ":" + (before + from), Finding.about(run.start(), run.side(), from, to),
-                Finding.Check.GAP, title, reason, new Finding.Card(Finding.Check.GAP, "Gaps in walls", room.map(Room::name).orElse("")), List.of(),
-                run.box(from, 0, 0, to, run.depth().um(), run.height().um()), wallFix(run, from, length));
+        var reason = "Nothing closes the wall from " + site.format(from) + " to " + site.format(to) + "."
+                + wouldDo(run, from, length) + " " + Finding.Check.GAP.why();
+        return new Finding(
+                "gap:" + run.room() + ":" + Finding.edge(run.edge()) + tier + ":" + (before + from),
+                Finding.about(run.start(), run.side(), from, to),
+                Finding.Check.GAP,
+                title,
+                reason,
+                new Finding.Card(
+                        Finding.Check.GAP, "Gaps in walls", room.map(Room::name).orElse("")),
+                List.of(),
+                run.box(from, 0, 0, to, run.depth().um(), run.height().um()),
+                wallFix(run, from, length));
     }
 
     /** Where the kit itself cannot fill it: the lengths that would do. */
     private String wouldDo(WallRun run, long from, Length length) {
-        var unfilled = site.set().unfilled().stream().anyMatch(u -> u.run().equals(run) && u.span().at().um() == from);
+        var unfilled = site.set().unfilled().stream()
+                .anyMatch(u -> u.run().equals(run) && u.span().at().um() == from);
         if (!unfilled) {
             return "";
         }
         var choice = site.set().decisions().kit().orElseThrow();
-        var near = Filling.nearest(choice.step(), choice.kinds(), length).stream().map(site.unit()::format).toList();
-        return " The kit has no pieces that come to " + site.unit().format(length) + (near.isEmpty() ? "." : "; they come to " + String.join(" or ", near) + ".");
+        var near = Filling.nearest(choice.step(), choice.kinds(), length).stream()
+                .map(site.unit()::format)
+                .toList();
+        return " The kit has no pieces that come to " + site.unit().format(length)
+                + (near.isEmpty() ? "." : "; they come to " + String.join(" or ", near) + ".");
     }
 
     private Optional<Finding.Fix> wallFix(WallRun run, long from, Length length) {
         Map<Length, Kind> walls = new HashMap<>();
         for (var kind : site.set().counts().keySet()) {
-            if (kind.role() == Role.WALL && !kind.isStandIn() && kind.size().z() == run.height().um() && kind.size().y() == run.depth().um()) {
+            if (kind.role() == Role.WALL
+                    && !kind.isStandIn()
+                    && kind.size().z() == run.height().um()
+                    && kind.size().y() == run.depth().um()) {
                 walls.put(new Length(kind.size().x()), kind);
             }
         }
@@ -167,28 +197,40 @@ final class Gaps {
         if (walls.isEmpty() || walls.keySet().stream().anyMatch(l -> !l.isMultipleOf(step))) {
             return Optional.empty();
         }
-        return new Filling(step, List.copyOf(walls.keySet()), length.ceilTo(step)).fill(length).map(lengths -> {
-            var additions = new ArrayList<Finding.Fix.Addition>();
-            var at = new Length(from);
-            for (var l : lengths) {
-                additions.add(new Finding.Fix.Addition(Objects.requireNonNull(walls.get(l)), Stance.at(run.at(at), run.side().turn())));
-                at = at.plus(l);
-            }
-            return new Finding.Fix.Add("Fill it with " + codes(additions), additions);
-        });
+        return new Filling(step, List.copyOf(walls.keySet()), length.ceilTo(step))
+                .fill(length)
+                .map(lengths -> {
+                    var additions = new ArrayList<Finding.Fix.Addition>();
+                    var at = new Length(from);
+                    for (var l : lengths) {
+                        additions.add(new Finding.Fix.Addition(
+                                Objects.requireNonNull(walls.get(l)),
+                                Stance.at(run.at(at), run.side().turn())));
+                        at = at.plus(l);
+                    }
+                    return new Finding.Fix.Add("Fill it with " + codes(additions), additions);
+                });
     }
 
     private String codes(List<Finding.Fix.Addition> additions) {
         var codes = additions.stream().map(a -> site.code(a.kind())).collect(Collectors.toList());
         Collections.sort(codes);
-        return codes.stream().distinct().map(c -> Collections.frequency(codes, c) + " × " + c).collect(Collectors.joining(", "));
+        return codes.stream()
+                .distinct()
+                .map(c -> Collections.frequency(codes, c) + " × " + c)
+                .collect(Collectors.joining(", "));
     }
 
     private Optional<Finding.Fix> postFix(Post post) {
         return site.set().counts().keySet().stream()
-                .filter(k -> k.role() == Role.POST && !k.isStandIn() && k.size().equals(post.box().size()))
+                .filter(k -> k.role() == Role.POST
+                        && !k.isStandIn()
+                        && k.size().equals(post.box().size()))
                 .min(Comparator.comparing(site::code))
-                .map(kind -> new Finding.Fix.Add("Set a " + site.code(kind) + " there",
-                        List.of(new Finding.Fix.Addition(kind, Stance.at(post.box().min().minus(kind.box().min()), Turn.NONE)))));
+                .map(kind -> new Finding.Fix.Add(
+                        "Set a " + site.code(kind) + " there",
+                        List.of(new Finding.Fix.Addition(
+                                kind,
+                                Stance.at(post.box().min().minus(kind.box().min()), Turn.NONE)))));
     }
 }

@@ -32,8 +32,21 @@ final class Ground {
 
         static Strip of(Post post, String room) {
             var box = post.box();
-            return new Strip(new WallRun(post.room(), post.edge(), WallRun.Tier.WALL, room, Side.NORTH, box.min(), new Length(box.size().x()),
-                    new Length(box.size().y()), new Length(box.size().z()), WallRun.Laps.NONE, List.of()), Optional.of(post), box);
+            return new Strip(
+                    new WallRun(
+                            post.room(),
+                            post.edge(),
+                            WallRun.Tier.WALL,
+                            room,
+                            Side.NORTH,
+                            box.min(),
+                            new Length(box.size().x()),
+                            new Length(box.size().y()),
+                            new Length(box.size().z()),
+                            WallRun.Laps.NONE,
+                            List.of()),
+                    Optional.of(post),
+                    box);
         }
     }
 
@@ -42,26 +55,36 @@ final class Ground {
     private final BoxIndex rooms;
     /** Of each room the others whose void its walls or slabs reach into; usually none. */
     private final Map<Long, List<Room>> reachedInto = new HashMap<>();
+
     private final List<Strip> strips = new ArrayList<>();
     private final BoxIndex stripBoxes;
 
     Ground(Massing massing) {
         this.massing = massing;
         var wall = massing.settings().wall();
-        rooms = new BoxIndex(massing.rooms().stream().map(room -> {
-            var outer = room.outer(wall);
-            return new Box(outer.min().withZ(-Length.LIMIT_UM), outer.max().withZ(Length.LIMIT_UM));
-        }).toList());
+        rooms = new BoxIndex(massing.rooms().stream()
+                .map(room -> {
+                    var outer = room.outer(wall);
+                    return new Box(
+                            outer.min().withZ(-Length.LIMIT_UM), outer.max().withZ(Length.LIMIT_UM));
+                })
+                .toList());
         for (var room : massing.rooms()) {
             var outer = room.outer(wall);
-            var body = new Box(outer.min().withZ(outer.min().z() - wall.um()), outer.max().withZ(outer.max().z() + wall.um()));
-            var others = roomsTouching(body).stream().filter(o -> o != room && o.clear().overlaps(body)).toList();
+            var body = new Box(
+                    outer.min().withZ(outer.min().z() - wall.um()),
+                    outer.max().withZ(outer.max().z() + wall.um()));
+            var others = roomsTouching(body).stream()
+                    .filter(o -> o != room && o.clear().overlaps(body))
+                    .toList();
             if (!others.isEmpty()) {
                 reachedInto.put(room.id(), others);
             }
         }
         massing.runs().forEach(run -> strips.add(Strip.of(run)));
-        massing.posts().forEach(post -> strips.add(Strip.of(post, massing.room(post.room()).map(Room::name).orElse(""))));
+        massing.posts()
+                .forEach(post -> strips.add(
+                        Strip.of(post, massing.room(post.room()).map(Room::name).orElse(""))));
         stripBoxes = new BoxIndex(strips.stream().map(Strip::box).toList());
     }
 

@@ -1,11 +1,11 @@
 package hausbau.core.survey;
 
-import hausbau.core.place.Block;
-import hausbau.core.standing.Chunk;
-import hausbau.core.place.Place;
-import hausbau.core.place.Standing;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Block;
+import hausbau.core.place.Place;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.Chunk;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -24,8 +24,7 @@ final class Overlaps {
     }
 
     /** Another piece whose box overlaps, by its place in words. */
-    private record Near(String place, Standing standing) {
-    }
+    private record Near(String place, Standing standing) {}
 
     /**
      * Adds those overlaps of a piece that are kept under its place: a pair is kept under the lesser of its two, and of more
@@ -73,17 +72,30 @@ final class Overlaps {
         }
         var shared = meeting.shared();
         var same = a.kind().equals(b.kind()) && a.stance().equals(b.stance());
-        var codes = List.of(site.code(a.kind()), site.code(b.kind())).stream().sorted().toList();
-        var title = same ? codes.get(0) + " stands twice in one place" : codes.get(0) + " and " + codes.get(1) + " overlap";
-        var reason = (same ? "Both stand exactly alike." : "They share " + site.format(meeting.deep()) + " where they meet"
-                + (exact ? "." : ", by their freely turned outlines.")) + " " + Finding.Check.OVERLAP.why();
-        found.add(new Finding("overlap:" + a.place() + ":" + b.place(), Finding.about(a.kind(), a.stance(), b.kind(), b.stance()), Finding.Check.OVERLAP,
-                title, reason, new Finding.Card(Finding.Check.OVERLAP, title, site.roomName(shared)), List.of(a.place(), b.place()), shared, fix(a, b, same)));
+        var codes = List.of(site.code(a.kind()), site.code(b.kind())).stream()
+                .sorted()
+                .toList();
+        var title =
+                same ? codes.get(0) + " stands twice in one place" : codes.get(0) + " and " + codes.get(1) + " overlap";
+        var reason = (same
+                        ? "Both stand exactly alike."
+                        : "They share " + site.format(meeting.deep()) + " where they meet"
+                                + (exact ? "." : ", by their freely turned outlines."))
+                + " " + Finding.Check.OVERLAP.why();
+        found.add(new Finding(
+                "overlap:" + a.place() + ":" + b.place(),
+                Finding.about(a.kind(), a.stance(), b.kind(), b.stance()),
+                Finding.Check.OVERLAP,
+                title,
+                reason,
+                new Finding.Card(Finding.Check.OVERLAP, title, site.roomName(shared)),
+                List.of(a.place(), b.place()),
+                shared,
+                fix(a, b, same)));
     }
 
     /** @param deep how far two solids reach into one another where that is least, µm */
-    private record Meeting(Box shared, long deep) {
-    }
+    private record Meeting(Box shared, long deep) {}
 
     /** The first pair of solids that share volume decides. */
     private static @Nullable Meeting meetExactly(Standing a, Standing b) {
@@ -108,7 +120,9 @@ final class Overlaps {
         for (var i = 0; i < solidsA.size(); i++) {
             for (var j = 0; j < solidsB.size(); j++) {
                 if (solidsA.get(i).overlaps(solidsB.get(j))) {
-                    var deep = Block.shared(a.stance().block(ownA.get(i).box(), a.kind()), b.stance().block(ownB.get(j).box(), b.kind()));
+                    var deep = Block.shared(
+                            a.stance().block(ownA.get(i).box(), a.kind()),
+                            b.stance().block(ownB.get(j).box(), b.kind()));
                     if (deep > 0) {
                         return new Meeting(solidsA.get(i).intersection(solidsB.get(j)), Math.round(deep));
                     }
@@ -129,15 +143,21 @@ final class Overlaps {
             return Optional.of(new Finding.Fix.Remove("Take the second one away", movable.place()));
         }
         var by = wayOut(movable.box(), other.box());
-        if (Math.abs(by.x()) + Math.abs(by.y()) > site.massing().settings().step().um()) {
+        if (Math.abs(by.x()) + Math.abs(by.y())
+                > site.massing().settings().step().um()) {
             return Optional.empty();
         }
-        return Optional.of(new Finding.Fix.Move("Move " + site.code(movable.kind()) + " clear of it", movable.place(), by));
+        return Optional.of(
+                new Finding.Fix.Move("Move " + site.code(movable.kind()) + " clear of it", movable.place(), by));
     }
 
     private static Vec wayOut(Box box, Box from) {
-        long[] ways = {from.min().x() - box.max().x(), from.max().x() - box.min().x(),
-            from.min().y() - box.max().y(), from.max().y() - box.min().y()};
+        long[] ways = {
+            from.min().x() - box.max().x(),
+            from.max().x() - box.min().x(),
+            from.min().y() - box.max().y(),
+            from.max().y() - box.min().y()
+        };
         var best = 0;
         for (var i = 1; i < 4; i++) {
             if (Math.abs(ways[i]) < Math.abs(ways[best])) {

@@ -1,6 +1,5 @@
 package hausbau.core.survey;
 
-import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.massing.Massing;
@@ -10,6 +9,7 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
+import hausbau.core.standing.StandingSet;
 import java.util.Optional;
 
 /** What is surveyed: a standing set with the codes of its pieces, and its rooms. */
@@ -69,7 +69,10 @@ final class Site {
     }
 
     static Vec foot(Box box) {
-        return new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, box.min().z());
+        return new Vec(
+                (box.min().x() + box.max().x()) / 2,
+                (box.min().y() + box.max().y()) / 2,
+                box.min().z());
     }
 
     String roomName(Box box) {

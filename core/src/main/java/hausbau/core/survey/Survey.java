@@ -1,11 +1,11 @@
 package hausbau.core.survey;
 
-import hausbau.core.standing.Chunk;
-import hausbau.core.place.Place;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
+import hausbau.core.place.Place;
+import hausbau.core.standing.Chunk;
+import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -29,6 +29,7 @@ public final class Survey {
     private final FoundOnPieces onPieces;
     /** What was found in strips of wall; one without a gap is not in it. */
     private final Map<Ground.Strip, List<Finding>> byRun;
+
     private final List<Finding> ofMassing;
 
     private Survey(Site site, FoundOnPieces onPieces, Map<Ground.Strip, List<Finding>> byRun, List<Finding> ofMassing) {
@@ -67,7 +68,9 @@ public final class Survey {
     public Survey next(StandingSet to, Kit newKit) {
         var was = site.set().decisions();
         var is = to.decisions();
-        if (was.massing() != is.massing() || !was.kit().equals(is.kit()) || !was.traits().equals(is.traits())) {
+        if (was.massing() != is.massing()
+                || !was.kit().equals(is.kit())
+                || !was.traits().equals(is.traits())) {
             return of(to, newKit);
         }
         var changed = changed(to);
@@ -83,14 +86,16 @@ public final class Survey {
             // What stands above hangs on it too, and what is fixed to it or hangs from it.
             var near = box.grownBy(PieceChecks.HELD_REACH);
             var column = new Box(near.min(), near.max().withZ(Length.LIMIT_UM));
-            to.touching(column, (chunk, row) -> again.computeIfAbsent(chunk, c -> new HashSet<>()).add(row));
+            to.touching(column, (chunk, row) -> again.computeIfAbsent(chunk, c -> new HashSet<>())
+                    .add(row));
         }
         again.forEach((chunk, rows) -> rows.forEach(row -> found.put(chunk.place(row), checks.check(chunk, row))));
         var runs = new HashMap<>(byRun);
         var gaps = new Gaps(next);
         if (gaps.isOpen()) {
             var strips = new HashSet<Ground.Strip>();
-            changed.values().stream().flatMap(List::stream).forEach(box -> next.ground().stripsTouching(box, strips::add));
+            changed.values().stream().flatMap(List::stream).forEach(box -> next.ground()
+                    .stripsTouching(box, strips::add));
             if (!site.set().counts().keySet().equals(to.counts().keySet())) {
                 // A gap is closed with kinds that stand.
                 strips.addAll(byRun.keySet());
@@ -124,12 +129,14 @@ public final class Survey {
         stood.forEach((place, at) -> {
             var now = stands.get(place);
             if (now == null || !now.equals(at)) {
-                changed.computeIfAbsent(place, p -> new ArrayList<>()).add(at.chunk().box(at.row()));
+                changed.computeIfAbsent(place, p -> new ArrayList<>())
+                        .add(at.chunk().box(at.row()));
             }
         });
         stands.forEach((place, at) -> {
             if (!at.equals(stood.get(place))) {
-                changed.computeIfAbsent(place, p -> new ArrayList<>()).add(at.chunk().box(at.row()));
+                changed.computeIfAbsent(place, p -> new ArrayList<>())
+                        .add(at.chunk().box(at.row()));
             }
         });
         return changed;
@@ -140,7 +147,9 @@ public final class Survey {
 
         @Override
         public boolean equals(Object o) {
-            return o instanceof At at && chunk.rows().pose(row) == at.chunk.rows().pose(at.row) && chunk.kind(row).equals(at.chunk.kind(at.row))
+            return o instanceof At at
+                    && chunk.rows().pose(row) == at.chunk.rows().pose(at.row)
+                    && chunk.kind(row).equals(at.chunk.kind(at.row))
                     && chunk.stance(row).equals(at.chunk.stance(at.row));
         }
 
@@ -162,14 +171,23 @@ public final class Survey {
 
     /** Faults first, then by check and by room. */
     public List<Finding> findings() {
-        return Stream.of(ofMassing.stream(), byRun.values().stream().flatMap(List::stream), onPieces.others(), isOutdoors() ? Stream.<Finding>of() : onPieces.outside())
+        return Stream.of(
+                        ofMassing.stream(),
+                        byRun.values().stream().flatMap(List::stream),
+                        onPieces.others(),
+                        isOutdoors() ? Stream.<Finding>of() : onPieces.outside())
                 .flatMap(s -> s)
-                .sorted(Comparator.comparing(Finding::check).thenComparing(f -> f.card().key()).thenComparing(Finding::key)).toList();
+                .sorted(Comparator.comparing(Finding::check)
+                        .thenComparing(f -> f.card().key())
+                        .thenComparing(Finding::key))
+                .toList();
     }
 
     /** Where most of what hands set down stands in no room, standing outside is no fault of any one thing. */
     private boolean isOutdoors() {
         var outside = onPieces.countOutside();
-        return outside > 0 && (site.massing().rooms().isEmpty() || 2 * outside > site.set().decisions().hands().size());
+        return outside > 0
+                && (site.massing().rooms().isEmpty()
+                        || 2 * outside > site.set().decisions().hands().size());
     }
 }

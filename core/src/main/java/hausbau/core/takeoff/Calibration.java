@@ -15,7 +15,8 @@ import java.util.List;
 public record Calibration(Kind kind, List<Pixel> points, Length width, Length height, double pickError) {
 
     public enum Kind {
-        FLAT(2), PERSPECTIVE(4);
+        FLAT(2),
+        PERSPECTIVE(4);
 
         private final int points;
 
@@ -34,7 +35,9 @@ public record Calibration(Kind kind, List<Pixel> points, Length width, Length he
 
     /** @throws Refused if nothing can be measured by it, with the reason */
     public PlaneMap plane() {
-        return kind == Kind.FLAT ? new Flat(points.get(0), points.get(1), width) : new Perspective(points, width, height);
+        return kind == Kind.FLAT
+                ? new Flat(points.get(0), points.get(1), width)
+                : new Perspective(points, width, height);
     }
 
     /** @throws Refused if nothing can be measured by it, with the reason */

@@ -19,7 +19,8 @@ public record Camera(Vec eye, Vec target, double focal, double gate, int width, 
         double[] down = {
             forward[1] * right[2] - forward[2] * right[1],
             forward[2] * right[0] - forward[0] * right[2],
-            forward[0] * right[1] - forward[1] * right[0]};
+            forward[0] * right[1] - forward[1] * right[0]
+        };
         return new double[][] {right, down, forward};
     }
 
@@ -29,8 +30,7 @@ public record Camera(Vec eye, Vec target, double focal, double gate, int width, 
     }
 
     /** A point before the camera on the picture, with its distance along the line of sight. */
-    public record Seen(Pixel pixel, double depth) {
-    }
+    public record Seen(Pixel pixel, double depth) {}
 
     /** Where a point shows, in millimetres of the site; one behind the camera has a depth below 0. */
     public Seen see(double x, double y, double z) {
@@ -45,7 +45,8 @@ public record Camera(Vec eye, Vec target, double focal, double gate, int width, 
         double[] d = {x - eye.x() / 1000.0, y - eye.y() / 1000.0, z - eye.z() / 1000.0};
         var depth = dot(axes[2], d);
         var scale = focal / gate * width / depth;
-        return new Seen(new Pixel(width / 2.0 + scale * dot(axes[0], d), height / 2.0 + scale * dot(axes[1], d)), depth);
+        return new Seen(
+                new Pixel(width / 2.0 + scale * dot(axes[0], d), height / 2.0 + scale * dot(axes[1], d)), depth);
     }
 
     private static double dot(double[] a, double[] b) {

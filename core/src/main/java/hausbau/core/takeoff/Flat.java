@@ -20,7 +20,10 @@ public final class Flat implements PlaneMap {
         this.from = from;
         this.pixels = from.distanceTo(to);
         if (!(pixels >= LEAST_PIXELS)) {
-            throw new Refused("points", "The two points are only " + Math.round(pixels) + " pixels apart. Pick two that are at least 8 apart.");
+            throw new Refused(
+                    "points",
+                    "The two points are only " + Math.round(pixels)
+                            + " pixels apart. Pick two that are at least 8 apart.");
         }
         this.scale = length.um() / 1000.0 / pixels;
     }

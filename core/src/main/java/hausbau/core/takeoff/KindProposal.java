@@ -15,21 +15,29 @@ import java.util.Locale;
  * @param measured the mean size of all their marks
  * @param width    on the step, at least one step; {@code height} likewise
  */
-public record KindProposal(Role role, List<Member> tags, TagMeasure.Size measured, Length width, Length height, Length step,
-        int seen, int estimated) {
+public record KindProposal(
+        Role role,
+        List<Member> tags,
+        TagMeasure.Size measured,
+        Length width,
+        Length height,
+        Length step,
+        int seen,
+        int estimated) {
 
     /** Beyond this, rounding to the step changes the look. Common practice, no source. */
     public static final double NOTICEABLE = 0.03;
 
-    public record Member(long tagId, String letter, boolean turned) {
-    }
+    public record Member(long tagId, String letter, boolean turned) {}
 
     /** A code to begin from: by its width, or for a prop by the last word of its name. */
     public String suggestedCode(String name) {
         if (role != Role.PROP) {
             return Piece.code(role, width);
         }
-        var words = name.toUpperCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
+        var words = name.toUpperCase(Locale.ROOT)
+                .replaceAll("[^\\p{L}\\p{N}]+", " ")
+                .strip();
         return role.prefix() + "-" + (words.isEmpty() ? "THING" : words.substring(words.lastIndexOf(' ') + 1));
     }
 
@@ -62,9 +70,11 @@ public record KindProposal(Role role, List<Member> tags, TagMeasure.Size measure
                 groups.add(List.of(new Placed(tag, TagMeasure.mean(tag.sizes()), false)));
             }
         }
-        while (joinNearest(groups)) { }
-        return groups.stream().map(group -> proposal(group, step))
-                .sorted(Comparator.comparingInt(KindProposal::estimated).reversed()).toList();
+        while (joinNearest(groups)) {}
+        return groups.stream()
+                .map(group -> proposal(group, step))
+                .sorted(Comparator.comparingInt(KindProposal::estimated).reversed())
+                .toList();
     }
 
     private record Placed(TagMeasure tag, TagMeasure.Size size, boolean turned) {
@@ -81,7 +91,9 @@ public record KindProposal(Role role, List<Member> tags, TagMeasure.Size measure
         List<Placed> joined = List.of();
         for (var i = 0; i < groups.size(); i++) {
             for (var j = i + 1; j < groups.size(); j++) {
-                for (var other : List.of(groups.get(j), groups.get(j).stream().map(Placed::onItsSide).toList())) {
+                for (var other : List.of(
+                        groups.get(j),
+                        groups.get(j).stream().map(Placed::onItsSide).toList())) {
                     var apart = apart(groups.get(i), other);
                     if (apart < nearest) {
                         nearest = apart;
@@ -120,10 +132,17 @@ public record KindProposal(Role role, List<Member> tags, TagMeasure.Size measure
         var sizes = new ArrayList<TagMeasure.Size>();
         group.forEach(p -> p.tag().sizes().forEach(s -> sizes.add(p.turned() == first.turned() ? s : s.turned())));
         var mean = TagMeasure.mean(sizes);
-        return new KindProposal(first.tag().role(),
-                group.stream().map(p -> new Member(p.tag().tagId(), p.tag().letter(), p.turned() != first.turned())).toList(),
-                mean, onStep(mean.width(), step), onStep(mean.height(), step), step,
-                group.stream().mapToInt(p -> p.tag().seen()).sum(), group.stream().mapToInt(p -> p.tag().estimated()).sum());
+        return new KindProposal(
+                first.tag().role(),
+                group.stream()
+                        .map(p -> new Member(p.tag().tagId(), p.tag().letter(), p.turned() != first.turned()))
+                        .toList(),
+                mean,
+                onStep(mean.width(), step),
+                onStep(mean.height(), step),
+                step,
+                group.stream().mapToInt(p -> p.tag().seen()).sum(),
+                group.stream().mapToInt(p -> p.tag().estimated()).sum());
     }
 
     private static Length onStep(Measured size, Length step) {

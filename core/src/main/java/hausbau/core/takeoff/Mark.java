@@ -14,10 +14,14 @@ public record Mark(Shape shape, List<Pixel> picks) {
 
     /** Nearer than this along an axis, two corners are a slip of the hand and no rectangle, in pixels. */
     private static final double LEAST_SIDE = 1;
+
     private static final double LONGEST_MM = 1e9;
 
     public enum Shape {
-        POINT(1, 1), LINE(2, 2), RECTANGLE(2, 2), POLYGON(3, 100);
+        POINT(1, 1),
+        LINE(2, 2),
+        RECTANGLE(2, 2),
+        POLYGON(3, 100);
 
         private final int least;
         private final int most;
@@ -34,7 +38,9 @@ public record Mark(Shape shape, List<Pixel> picks) {
         if (picks.size() < shape.least || picks.size() > shape.most) {
             throw new Refused("points", "This mark takes from " + shape.least + " to " + shape.most + " points.");
         }
-        if (shape == Shape.RECTANGLE && (Math.abs(picks.get(0).x() - picks.get(1).x()) < LEAST_SIDE || Math.abs(picks.get(0).y() - picks.get(1).y()) < LEAST_SIDE)
+        if (shape == Shape.RECTANGLE
+                        && (Math.abs(picks.get(0).x() - picks.get(1).x()) < LEAST_SIDE
+                                || Math.abs(picks.get(0).y() - picks.get(1).y()) < LEAST_SIDE)
                 || shape == Shape.LINE && picks.get(0).equals(picks.get(1))) {
             throw new Refused("points", "Two of the points lie on one another: a mark needs a width and a height.");
         }
@@ -45,8 +51,12 @@ public record Mark(Shape shape, List<Pixel> picks) {
      *
      * @param outline how it shows on the picture
      */
-    public record Size(Optional<Measured> width, Optional<Measured> height, Optional<Measured> length, Optional<Measured> area, List<Pixel> outline) {
-    }
+    public record Size(
+            Optional<Measured> width,
+            Optional<Measured> height,
+            Optional<Measured> length,
+            Optional<Measured> area,
+            List<Pixel> outline) {}
 
     /** What it measures on no plane: nothing. A rectangle is then upright on the picture itself. */
     public Size unmeasured() {
@@ -64,16 +74,26 @@ public record Mark(Shape shape, List<Pixel> picks) {
         var b = picks.get(picks.size() - 1);
         return switch (shape) {
             case POINT -> none(picks);
-            case LINE -> new Size(Optional.empty(), Optional.empty(), Optional.of(plane.length(a, b)), Optional.empty(), picks);
-            case RECTANGLE -> new Size(Optional.of(plane.width(a, b)), Optional.of(plane.height(a, b)), Optional.empty(), Optional.empty(), plane.plane().rectangle(a, b));
-            case POLYGON -> new Size(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(plane.area(picks)), picks);
+            case LINE ->
+                new Size(Optional.empty(), Optional.empty(), Optional.of(plane.length(a, b)), Optional.empty(), picks);
+            case RECTANGLE ->
+                new Size(
+                        Optional.of(plane.width(a, b)),
+                        Optional.of(plane.height(a, b)),
+                        Optional.empty(),
+                        Optional.empty(),
+                        plane.plane().rectangle(a, b));
+            case POLYGON ->
+                new Size(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(plane.area(picks)), picks);
         };
     }
 
     /** @throws Refused if nothing sensible is measured on the plane */
     public void checkOn(Measuring plane) {
         var size = on(plane);
-        if (Stream.of(size.width(), size.height(), size.length(), size.area()).flatMap(Optional::stream).anyMatch(m -> !isSensible(m))) {
+        if (Stream.of(size.width(), size.height(), size.length(), size.area())
+                .flatMap(Optional::stream)
+                .anyMatch(m -> !isSensible(m))) {
             throw new Refused("points", "Two of the points lie on one another, or beyond the plane's horizon.");
         }
     }

@@ -30,14 +30,24 @@ public record Measuring(PlaneMap plane, double deviation) {
     public Measured width(Pixel from, Pixel to) {
         var points = points(List.of(from, to));
         var sign = Math.signum(points[1].x() - points[0].x());
-        return measured(Math.abs(points[1].x() - points[0].x()), List.of(from, to), points, new PlanePoint(-sign, 0), new PlanePoint(sign, 0));
+        return measured(
+                Math.abs(points[1].x() - points[0].x()),
+                List.of(from, to),
+                points,
+                new PlanePoint(-sign, 0),
+                new PlanePoint(sign, 0));
     }
 
     /** How far two points are apart along the plane's y axis, in millimetres. */
     public Measured height(Pixel from, Pixel to) {
         var points = points(List.of(from, to));
         var sign = Math.signum(points[1].y() - points[0].y());
-        return measured(Math.abs(points[1].y() - points[0].y()), List.of(from, to), points, new PlanePoint(0, -sign), new PlanePoint(0, sign));
+        return measured(
+                Math.abs(points[1].y() - points[0].y()),
+                List.of(from, to),
+                points,
+                new PlanePoint(0, -sign),
+                new PlanePoint(0, sign));
     }
 
     /** The angle at {@code corner} between two points, from 0 to 180 degrees. */

@@ -20,10 +20,12 @@ public final class Perspective implements PlaneMap {
     private static final String[] NAMES = {"lower left", "lower right", "upper right", "upper left"};
     /** Corners as (s, t), and the sign of each in the alternating sum. */
     private static final double[][] SQUARE = {{0, 0}, {1, 0}, {1, 1}, {0, 1}};
+
     private static final double[] SIGN = {1, -1, 1, -1};
     private static final double LEAST_PIXELS = 8;
     /** A corner nearer than this, in pixels, to the line between its neighbours makes no angle. */
     private static final double LEAST_HEIGHT = 3;
+
     private static final double GREATEST_CONDITION = 400;
     /** A quadrilateral whose area is less than this share of its longest side squared is a sliver. */
     private static final double LEAST_SHARE = 1 / 60.0;
@@ -32,6 +34,7 @@ public final class Perspective implements PlaneMap {
     private final double height;
     /** Square to picture, row by row, and its adjugate. */
     private final double[] toPicture;
+
     private final double[] toSquare;
     private final Jacobian[] atCorner = new Jacobian[4];
 
@@ -49,7 +52,9 @@ public final class Perspective implements PlaneMap {
             atCorner[i] = squareJacobian(corners.get(i));
         }
         if (!(condition() <= GREATEST_CONDITION)) {
-            throw new Refused("points", "The rectangle is seen so much from the side that it cannot be measured by. Pick a larger one, or one seen more from the front.");
+            throw new Refused(
+                    "points",
+                    "The rectangle is seen so much from the side that it cannot be measured by. Pick a larger one, or one seen more from the front.");
         }
     }
 
@@ -66,24 +71,34 @@ public final class Perspective implements PlaneMap {
             var next = corners.get((i + 1) % 4);
             var before = corners.get((i + 3) % 4);
             if (!(at.distanceTo(next) >= LEAST_PIXELS)) {
-                throw new Refused("points", "The " + NAMES[i] + " and the " + NAMES[(i + 1) % 4] + " corner lie on one another.");
+                throw new Refused(
+                        "points", "The " + NAMES[i] + " and the " + NAMES[(i + 1) % 4] + " corner lie on one another.");
             }
             // Pixels run downward, so a rectangle picked in order turns by negative cross products.
             var cross = (at.x() - before.x()) * (next.y() - at.y()) - (at.y() - before.y()) * (next.x() - at.x());
             if (!(Math.abs(cross) >= LEAST_HEIGHT * before.distanceTo(next))) {
-                throw new Refused("points", "Three corners lie in a line: the " + NAMES[i] + " one stands between its neighbours.");
+                throw new Refused(
+                        "points",
+                        "Three corners lie in a line: the " + NAMES[i] + " one stands between its neighbours.");
             }
             turnsLeft += cross < 0 ? 1 : 0;
         }
         if (turnsLeft == 0) {
-            throw new Refused("points", "The corners run the wrong way round. Go from the lower left to the lower right, then up.");
+            throw new Refused(
+                    "points",
+                    "The corners run the wrong way round. Go from the lower left to the lower right, then up.");
         }
         if (turnsLeft < 4) {
-            throw new Refused("points", turnsLeft == 2 ? "The sides cross each other. Pick the corners in order, around the rectangle."
-                    : "One corner lies inside the others: no rectangle looks like this from anywhere.");
+            throw new Refused(
+                    "points",
+                    turnsLeft == 2
+                            ? "The sides cross each other. Pick the corners in order, around the rectangle."
+                            : "One corner lies inside the others: no rectangle looks like this from anywhere.");
         }
         if (isSliver(corners)) {
-            throw new Refused("points", "On the picture the rectangle is a mere sliver. Pick a larger one, or one seen more from the front.");
+            throw new Refused(
+                    "points",
+                    "On the picture the rectangle is a mere sliver. Pick a larger one, or one seen more from the front.");
         }
     }
 
@@ -111,16 +126,24 @@ public final class Perspective implements PlaneMap {
         var g = (sx * dy2 - dx2 * sy) / denominator;
         var h = (dx1 * sy - sx * dy1) / denominator;
         return new double[] {
-            p1.x() - p0.x() + g * p1.x(), p3.x() - p0.x() + h * p3.x(), p0.x(),
-            p1.y() - p0.y() + g * p1.y(), p3.y() - p0.y() + h * p3.y(), p0.y(),
-            g, h, 1};
+            p1.x() - p0.x() + g * p1.x(),
+            p3.x() - p0.x() + h * p3.x(),
+            p0.x(),
+            p1.y() - p0.y() + g * p1.y(),
+            p3.y() - p0.y() + h * p3.y(),
+            p0.y(),
+            g,
+            h,
+            1
+        };
     }
 
     private static double[] adjugate(double[] m) {
         return new double[] {
             m[4] * m[8] - m[5] * m[7], m[2] * m[7] - m[1] * m[8], m[1] * m[5] - m[2] * m[4],
             m[5] * m[6] - m[3] * m[8], m[0] * m[8] - m[2] * m[6], m[2] * m[3] - m[0] * m[5],
-            m[3] * m[7] - m[4] * m[6], m[1] * m[6] - m[0] * m[7], m[0] * m[4] - m[1] * m[3]};
+            m[3] * m[7] - m[4] * m[6], m[1] * m[6] - m[0] * m[7], m[0] * m[4] - m[1] * m[3]
+        };
     }
 
     private static double over(double[] m, double x, double y, int row) {
@@ -130,7 +153,8 @@ public final class Perspective implements PlaneMap {
     @Override
     public PlanePoint at(Pixel p) {
         var w = over(toSquare, p.x(), p.y(), 2);
-        return new PlanePoint(width * over(toSquare, p.x(), p.y(), 0) / w, height * over(toSquare, p.x(), p.y(), 1) / w);
+        return new PlanePoint(
+                width * over(toSquare, p.x(), p.y(), 0) / w, height * over(toSquare, p.x(), p.y(), 1) / w);
     }
 
     @Override
@@ -155,8 +179,11 @@ public final class Perspective implements PlaneMap {
         var w = over(toSquare, p.x(), p.y(), 2);
         var s = over(toSquare, p.x(), p.y(), 0) / w;
         var t = over(toSquare, p.x(), p.y(), 1) / w;
-        return new Jacobian((toSquare[0] - s * toSquare[6]) / w, (toSquare[1] - s * toSquare[7]) / w,
-                (toSquare[3] - t * toSquare[6]) / w, (toSquare[4] - t * toSquare[7]) / w);
+        return new Jacobian(
+                (toSquare[0] - s * toSquare[6]) / w,
+                (toSquare[1] - s * toSquare[7]) / w,
+                (toSquare[3] - t * toSquare[6]) / w,
+                (toSquare[4] - t * toSquare[7]) / w);
     }
 
     @Override

@@ -16,17 +16,18 @@ public record PlaneGrid(Length pitch, List<Line> lines) {
     private static final int MOST_LINES = 60;
     /** How far the grid goes beyond the calibration, in sizes of it. */
     private static final double BEYOND = 0.6;
+
     private static final int[] PITCHES = {1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000};
 
-    public record Line(Pixel from, Pixel to) {
-    }
+    public record Line(Pixel from, Pixel to) {}
 
     /** @param pixelsX the picture's width, @param pixelsY its height; 1 to 100 000 */
     public static PlaneGrid of(PlaneMap plane, int pixelsX, int pixelsY, Length step) {
         if (pixelsX < 1 || pixelsY < 1 || pixelsX > 100_000 || pixelsY > 100_000) {
             throw new Refused("pixelsX", "A picture has from 1 to 100000 pixels a side.");
         }
-        var span = plane instanceof Perspective perspective ? List.of(new PlanePoint(0, 0), perspective.farCorner())
+        var span = plane instanceof Perspective perspective
+                ? List.of(new PlanePoint(0, 0), perspective.farCorner())
                 : Rectification.extent(plane, List.of(new Pixel(0, pixelsY), new Pixel(pixelsX, 0)));
         var beyond = plane instanceof Perspective ? BEYOND : 0;
         var w = span.get(1).x() - span.get(0).x();

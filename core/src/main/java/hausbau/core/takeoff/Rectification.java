@@ -11,10 +11,10 @@ public final class Rectification {
 
     /** What lies outside the picture. */
     private static final int PAPER = 0xF4F1EA;
+
     private static final int MOST_PIXELS = 16_000_000;
 
-    private Rectification() {
-    }
+    private Rectification() {}
 
     /**
      * @param from            the lower left corner of the view, @param to its upper right one, in the plane
@@ -25,12 +25,15 @@ public final class Rectification {
         var width = Math.round((to.x() - from.x()) / millimetresAPixel);
         var height = Math.round((to.y() - from.y()) / millimetresAPixel);
         if (width < 1 || height < 1 || width * height > MOST_PIXELS) {
-            throw new Refused("plane", "The view would have " + width + " × " + height + " pixels; it can have up to 16 million.");
+            throw new Refused(
+                    "plane",
+                    "The view would have " + width + " × " + height + " pixels; it can have up to 16 million.");
         }
         var view = new Raster((int) width, (int) height);
         for (var row = 0; row < height; row++) {
             for (var column = 0; column < width; column++) {
-                var point = new PlanePoint(from.x() + (column + 0.5) * millimetresAPixel, to.y() - (row + 0.5) * millimetresAPixel);
+                var point = new PlanePoint(
+                        from.x() + (column + 0.5) * millimetresAPixel, to.y() - (row + 0.5) * millimetresAPixel);
                 var behind = plane instanceof Perspective perspective && !perspective.isBefore(point);
                 var pixel = plane.pixelOf(point);
                 var colour = behind ? -1 : picture.sample(pixel.x(), pixel.y());
@@ -44,7 +47,11 @@ public final class Rectification {
     public static List<PlanePoint> extent(PlaneMap plane, List<Pixel> pixels) {
         var points = pixels.stream().map(plane::at).toList();
         return List.of(
-                new PlanePoint(points.stream().mapToDouble(PlanePoint::x).min().orElseThrow(), points.stream().mapToDouble(PlanePoint::y).min().orElseThrow()),
-                new PlanePoint(points.stream().mapToDouble(PlanePoint::x).max().orElseThrow(), points.stream().mapToDouble(PlanePoint::y).max().orElseThrow()));
+                new PlanePoint(
+                        points.stream().mapToDouble(PlanePoint::x).min().orElseThrow(),
+                        points.stream().mapToDouble(PlanePoint::y).min().orElseThrow()),
+                new PlanePoint(
+                        points.stream().mapToDouble(PlanePoint::x).max().orElseThrow(),
+                        points.stream().mapToDouble(PlanePoint::y).max().orElseThrow()));
     }
 }

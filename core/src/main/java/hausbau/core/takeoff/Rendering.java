@@ -1,7 +1,7 @@
 package hausbau.core.takeoff;
 
-import hausbau.core.place.Standing;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Standing;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Point;
@@ -21,6 +21,7 @@ public final class Rendering {
     private static final int INK = 0x22303C;
     /** A bend of more than 25 degrees, or a step in depth of more than this share, is drawn as an edge. */
     private static final double BEND = Math.cos(Math.toRadians(25));
+
     private static final double STEP = 0.02;
 
     private final Camera camera;
@@ -55,12 +56,20 @@ public final class Rendering {
         for (var i = 0; i < points.length; i++) {
             var p = mesh.position(i);
             var turned = turned(stance.turn().quarters(), stance.mirrored() ? sum - p.x() : p.x(), p.y());
-            points[i] = new Point(turned[0] + stance.at().x() / 1000.0, turned[1] + stance.at().y() / 1000.0, p.z() + stance.at().z() / 1000.0);
+            points[i] = new Point(
+                    turned[0] + stance.at().x() / 1000.0,
+                    turned[1] + stance.at().y() / 1000.0,
+                    p.z() + stance.at().z() / 1000.0);
         }
         for (var part : mesh.parts()) {
             for (var i = 0; i < part.indices().length; i += 3) {
-                drawTriangle(List.of(points[part.indices()[i]], points[part.indices()[i + 1]], points[part.indices()[i + 2]]),
-                        stance.mirrored() ? -1 : 1, part.swatch());
+                drawTriangle(
+                        List.of(
+                                points[part.indices()[i]],
+                                points[part.indices()[i + 1]],
+                                points[part.indices()[i + 2]]),
+                        stance.mirrored() ? -1 : 1,
+                        part.swatch());
             }
         }
     }
@@ -91,7 +100,9 @@ public final class Rendering {
     /** A light from the upper left before the picture, and half as much from everywhere. */
     private static int shaded(Swatch swatch, Point n) {
         var light = 0.62 + 0.38 * Math.max(-0.4, 0.35 * -n.x() + 0.55 * -n.y() + 0.75 * n.z());
-        return channel(swatch.red() * light) << 16 | channel(swatch.green() * light) << 8 | channel(swatch.blue() * light);
+        return channel(swatch.red() * light) << 16
+                | channel(swatch.green() * light) << 8
+                | channel(swatch.blue() * light);
     }
 
     /** Linear light to the display's curve, roughly. */
@@ -111,7 +122,10 @@ public final class Rendering {
             }
             if (depthA < NEAR != depthB < NEAR) {
                 var share = (NEAR - depthA) / (depthB - depthA);
-                kept.add(see(new Point(a.x() + share * (b.x() - a.x()), a.y() + share * (b.y() - a.y()), a.z() + share * (b.z() - a.z()))));
+                kept.add(see(new Point(
+                        a.x() + share * (b.x() - a.x()),
+                        a.y() + share * (b.y() - a.y()),
+                        a.z() + share * (b.z() - a.z()))));
             }
         }
         return kept;
@@ -178,14 +192,19 @@ public final class Rendering {
         if (near == Double.MAX_VALUE) {
             return false;
         }
-        var dot = normals[3 * a] * normals[3 * b] + normals[3 * a + 1] * normals[3 * b + 1] + normals[3 * a + 2] * normals[3 * b + 2];
+        var dot = normals[3 * a] * normals[3 * b]
+                + normals[3 * a + 1] * normals[3 * b + 1]
+                + normals[3 * a + 2] * normals[3 * b + 2];
         return Math.abs(depth[a] - depth[b]) > STEP * near || dot < BEND;
     }
 
     /** The corners of an upright rectangle as the camera sees them, in the order of {@link Perspective}. */
     public static List<Pixel> corners(Camera camera, Vec lowerLeft, Vec lowerRight, long heightUm) {
         var up = new Vec(0, 0, heightUm);
-        return List.of(camera.see(lowerLeft).pixel(), camera.see(lowerRight).pixel(),
-                camera.see(lowerRight.plus(up)).pixel(), camera.see(lowerLeft.plus(up)).pixel());
+        return List.of(
+                camera.see(lowerLeft).pixel(),
+                camera.see(lowerRight).pixel(),
+                camera.see(lowerRight.plus(up)).pixel(),
+                camera.see(lowerLeft.plus(up)).pixel());
     }
 }

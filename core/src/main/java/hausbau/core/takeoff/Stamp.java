@@ -6,8 +6,7 @@ import java.util.Optional;
 /** The next mark of the same kind: the same shape at another place, as large in the plane as the first, not on the picture. */
 public final class Stamp {
 
-    private Stamp() {
-    }
+    private Stamp() {}
 
     /**
      * @param shape the picks of the mark that is repeated
@@ -29,6 +28,8 @@ public final class Stamp {
         var to = plane.at(at);
         var x = to.x() - points.stream().mapToDouble(PlanePoint::x).average().orElseThrow();
         var y = to.y() - points.stream().mapToDouble(PlanePoint::y).average().orElseThrow();
-        return points.stream().map(p -> plane.pixelOf(new PlanePoint(p.x() + x, p.y() + y))).toList();
+        return points.stream()
+                .map(p -> plane.pixelOf(new PlanePoint(p.x() + x, p.y() + y)))
+                .toList();
     }
 }

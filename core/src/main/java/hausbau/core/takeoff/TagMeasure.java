@@ -35,7 +35,8 @@ public record TagMeasure(long tagId, String letter, Role role, List<Size> sizes,
 
     /** The mean of all, each weighted by the inverse of its variance. */
     public static Size mean(List<Size> sizes) {
-        return new Size(mean(sizes.stream().map(Size::width)), mean(sizes.stream().map(Size::height)));
+        return new Size(
+                mean(sizes.stream().map(Size::width)), mean(sizes.stream().map(Size::height)));
     }
 
     private static Measured mean(Stream<Measured> values) {

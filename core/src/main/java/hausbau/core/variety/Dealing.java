@@ -134,7 +134,9 @@ final class Dealing {
                 return 0;
             }
         }
-        return IntStream.range(0, keys.length).filter(i -> clashes(i, dealt[i]) > 0).count();
+        return IntStream.range(0, keys.length)
+                .filter(i -> clashes(i, dealt[i]) > 0)
+                .count();
     }
 
     /** Each connected lot in which two clash is dealt anew. */

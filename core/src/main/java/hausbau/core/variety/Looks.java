@@ -1,14 +1,14 @@
 package hausbau.core.variety;
 
-import hausbau.core.standing.Chunk;
 import hausbau.core.dress.Dress;
-import hausbau.core.place.Place;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.dress.Traits;
 import hausbau.core.dress.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
+import hausbau.core.place.Place;
+import hausbau.core.standing.Chunk;
+import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -45,21 +45,24 @@ public final class Looks {
 
         private Guise dressed(Dress in, boolean standsLow) {
             var worn = in.wear() == Dress.UNTOLD ? wear : in.wear();
-            return new Guise(kind, in.tint().isEmpty() ? tint : in.tint(), worn, worn > 0 && standsLow, in.colourway() == 0 ? colourway : in.colourway());
+            return new Guise(
+                    kind,
+                    in.tint().isEmpty() ? tint : in.tint(),
+                    worn,
+                    worn > 0 && standsLow,
+                    in.colourway() == 0 ? colourway : in.colourway());
         }
     }
 
     /** Rows of a chunk with the look of each; -1 for a piece that looks like itself. */
-    public record Dealt(Chunk chunk, int[] looks) {
-    }
+    public record Dealt(Chunk chunk, int[] looks) {}
 
     private final Traits traits;
     private final List<Guise> all = new ArrayList<>();
     private final Map<Guise, Integer> numbers = new HashMap<>();
     private final Map<Chunk, Dealt> dealt = new HashMap<>();
 
-    private record Spot(Chunk chunk, int row, Box box, Place place) {
-    }
+    private record Spot(Chunk chunk, int row, Box box, Place place) {}
 
     private Looks(Traits traits) {
         this.traits = traits;
@@ -67,8 +70,10 @@ public final class Looks {
 
     public static Looks of(StandingSet set) {
         var looks = new Looks(set.decisions().traits());
-        var varied = looks.traits.all().entrySet().stream().filter(e -> e.getValue().variety().looks().size() > 0)
-                .sorted(Comparator.comparing(e -> e.getKey().toString())).toList();
+        var varied = looks.traits.all().entrySet().stream()
+                .filter(e -> e.getValue().variety().looks().size() > 0)
+                .sorted(Comparator.comparing(e -> e.getKey().toString()))
+                .toList();
         varied.forEach(e -> looks.deal(set, e.getKey(), e.getValue().variety()));
         if (!set.decisions().dresses().isEmpty()) {
             looks.dress(set);
@@ -86,17 +91,34 @@ public final class Looks {
                 }
             }
         }
-        spots.sort(Comparator.comparingLong((Spot s) -> s.box().min().z()).thenComparingLong(s -> s.box().min().y()).thenComparingLong(s -> s.box().min().x())
+        spots.sort(Comparator.comparingLong((Spot s) -> s.box().min().z())
+                .thenComparingLong(s -> s.box().min().y())
+                .thenComparingLong(s -> s.box().min().x())
                 .thenComparing(s -> s.place().toString()));
         var size = kind.box().size();
         var neighbours = new Neighbours(spots.stream().map(Spot::box).toList(), Math.min(size.x(), size.y()) / 2);
         // By where it stands and not by its id, so that a site's copy looks alike.
-        var keys = spots.stream().mapToLong(s -> Objects.hash(s.box().min().x(), s.box().min().y(), s.box().min().z())).toArray();
-        var looks = Dealing.deal(neighbours, keys, variety.looks().stream().mapToInt(Variety.Look::weight).toArray(), variety.seed());
+        var keys = spots.stream()
+                .mapToLong(s -> Objects.hash(
+                        s.box().min().x(), s.box().min().y(), s.box().min().z()))
+                .toArray();
+        var looks = Dealing.deal(
+                neighbours,
+                keys,
+                variety.looks().stream().mapToInt(Variety.Look::weight).toArray(),
+                variety.seed());
         for (var i = 0; i < looks.length; i++) {
             var look = variety.looks().get(looks[i]);
             var spot = spots.get(i);
-            put(spot.chunk(), spot.row(), new Guise(look.kind(), look.tint(), look.wear(), look.wear() > 0 && standsLow(kind, spot.place()), 0));
+            put(
+                    spot.chunk(),
+                    spot.row(),
+                    new Guise(
+                            look.kind(),
+                            look.tint(),
+                            look.wear(),
+                            look.wear() > 0 && standsLow(kind, spot.place()),
+                            0));
         }
     }
 
@@ -110,7 +132,11 @@ public final class Looks {
                 var told = dresses.of(place, chunk.box(row), massing);
                 if (!told.equals(Dress.NONE)) {
                     var given = look(chunk, row);
-                    put(chunk, row, (given == null ? Guise.itself(chunk.kind(row)) : given).dressed(told, standsLow(chunk.kind(row), place)));
+                    put(
+                            chunk,
+                            row,
+                            (given == null ? Guise.itself(chunk.kind(row)) : given)
+                                    .dressed(told, standsLow(chunk.kind(row), place)));
                 }
             }
         }
@@ -121,10 +147,12 @@ public final class Looks {
     }
 
     private void put(Chunk chunk, int row, Guise look) {
-        var number = look.isItself(chunk.kind(row)) ? -1 : numbers.computeIfAbsent(look, l -> {
-            all.add(l);
-            return all.size() - 1;
-        });
+        var number = look.isItself(chunk.kind(row))
+                ? -1
+                : numbers.computeIfAbsent(look, l -> {
+                    all.add(l);
+                    return all.size() - 1;
+                });
         dealt.computeIfAbsent(chunk, Looks::plain).looks()[row] = number;
     }
 
@@ -140,7 +168,9 @@ public final class Looks {
     }
 
     public List<Dealt> dealt() {
-        return dealt.values().stream().sorted(Comparator.comparing(d -> d.chunk().name())).toList();
+        return dealt.values().stream()
+                .sorted(Comparator.comparing(d -> d.chunk().name()))
+                .toList();
     }
 
     /** Null where the piece looks like itself. */
@@ -150,8 +180,7 @@ public final class Looks {
     }
 
     /** A kind as it is drawn. @param colourway 0 for the site's */
-    public record Drawn(Kind kind, long colourway) {
-    }
+    public record Drawn(Kind kind, long colourway) {}
 
     /** How many of each kind are seen in each colourway, where so many stand. */
     public Map<Drawn, Long> drawn(Map<Kind, Long> standing) {

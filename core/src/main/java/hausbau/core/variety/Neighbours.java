@@ -30,8 +30,11 @@ final class Neighbours {
     }
 
     private static boolean areSideBySide(Box a, Box b, long reach) {
-        long[] gaps = {gap(a.min().x(), a.max().x(), b.min().x(), b.max().x()), gap(a.min().y(), a.max().y(), b.min().y(), b.max().y()),
-            gap(a.min().z(), a.max().z(), b.min().z(), b.max().z())};
+        long[] gaps = {
+            gap(a.min().x(), a.max().x(), b.min().x(), b.max().x()),
+            gap(a.min().y(), a.max().y(), b.min().y(), b.max().y()),
+            gap(a.min().z(), a.max().z(), b.min().z(), b.max().z())
+        };
         var apart = 0;
         for (var gap : gaps) {
             if (gap > reach) {

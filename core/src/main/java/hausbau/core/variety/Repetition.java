@@ -1,10 +1,10 @@
 package hausbau.core.variety;
 
-import hausbau.core.standing.Chunk;
-import hausbau.core.place.Place;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Box;
+import hausbau.core.place.Place;
+import hausbau.core.standing.Chunk;
+import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -22,15 +22,12 @@ import java.util.Set;
 public record Repetition(List<Alike> alike, Optional<Row> longest) {
 
     /** A look. @param tint empty for none */
-    public record Look(Kind kind, String tint) {
-    }
+    public record Look(Kind kind, String tint) {}
 
-    public record Alike(Look look, long count) {
-    }
+    public record Alike(Look look, long count) {}
 
     /** @param places from its lesser end */
-    public record Row(Look look, List<Place> places, Box box) {
-    }
+    public record Row(Look look, List<Place> places, Box box) {}
 
     /**
      * What is looked at.
@@ -46,12 +43,10 @@ public record Repetition(List<Alike> alike, Optional<Row> longest) {
         }
     }
 
-    private record Spot(Chunk chunk, int row, Box box) {
-    }
+    private record Spot(Chunk chunk, int row, Box box) {}
 
     /** What stands in one line: alike, as deep, as high and turned as each other. */
-    private record Line(Look look, boolean alongX, long a0, long a1, long z0, long z1, int pose, double degrees) {
-    }
+    private record Line(Look look, boolean alongX, long a0, long a1, long z0, long z1, int pose, double degrees) {}
 
     public static Repetition of(StandingSet set, Looks looks, Sight sight) {
         var counts = new HashMap<Look, Long>();
@@ -71,12 +66,37 @@ public record Repetition(List<Alike> alike, Optional<Row> longest) {
                 }
                 var pose = 2 * stance.turn().quarters() + (stance.mirrored() ? 1 : 0);
                 var spot = new Spot(chunk, row, box);
-                lines.computeIfAbsent(new Line(look, true, box.min().y(), box.max().y(), box.min().z(), box.max().z(), pose, stance.freeDegrees()), k -> new ArrayList<>()).add(spot);
-                lines.computeIfAbsent(new Line(look, false, box.min().x(), box.max().x(), box.min().z(), box.max().z(), pose, stance.freeDegrees()), k -> new ArrayList<>()).add(spot);
+                lines.computeIfAbsent(
+                                new Line(
+                                        look,
+                                        true,
+                                        box.min().y(),
+                                        box.max().y(),
+                                        box.min().z(),
+                                        box.max().z(),
+                                        pose,
+                                        stance.freeDegrees()),
+                                k -> new ArrayList<>())
+                        .add(spot);
+                lines.computeIfAbsent(
+                                new Line(
+                                        look,
+                                        false,
+                                        box.min().x(),
+                                        box.max().x(),
+                                        box.min().z(),
+                                        box.max().z(),
+                                        pose,
+                                        stance.freeDegrees()),
+                                k -> new ArrayList<>())
+                        .add(spot);
             }
         }
-        var alike = counts.entrySet().stream().map(e -> new Alike(e.getKey(), e.getValue()))
-                .sorted(Comparator.comparingLong(Alike::count).reversed().thenComparing(a -> a.look().toString())).toList();
+        var alike = counts.entrySet().stream()
+                .map(e -> new Alike(e.getKey(), e.getValue()))
+                .sorted(Comparator.comparingLong(Alike::count).reversed().thenComparing(a -> a.look()
+                        .toString()))
+                .toList();
         return new Repetition(alike, longest(lines));
     }
 
@@ -92,10 +112,15 @@ public record Repetition(List<Alike> alike, Optional<Row> longest) {
             spots.sort(Comparator.comparingLong(s -> from(s, line.alongX())));
             var first = 0;
             for (var i = 1; i <= spots.size(); i++) {
-                if (i < spots.size() && from(spots.get(i), line.alongX()) - to(spots.get(i - 1), line.alongX()) <= reach(spots.get(i), line.alongX())) {
+                if (i < spots.size()
+                        && from(spots.get(i), line.alongX()) - to(spots.get(i - 1), line.alongX())
+                                <= reach(spots.get(i), line.alongX())) {
                     continue;
                 }
-                if (i - first > best.size() || i - first == best.size() && of != null && line.toString().compareTo(of.toString()) < 0) {
+                if (i - first > best.size()
+                        || i - first == best.size()
+                                && of != null
+                                && line.toString().compareTo(of.toString()) < 0) {
                     best = List.copyOf(spots.subList(first, i));
                     of = line;
                 }
@@ -106,7 +131,8 @@ public record Repetition(List<Alike> alike, Optional<Row> longest) {
             return Optional.empty();
         }
         var box = best.stream().map(Spot::box).reduce(Box::union).orElseThrow();
-        return Optional.of(new Row(of.look(), best.stream().map(s -> s.chunk().place(s.row())).toList(), box));
+        return Optional.of(new Row(
+                of.look(), best.stream().map(s -> s.chunk().place(s.row())).toList(), box));
     }
 
     private static long from(Spot s, boolean alongX) {

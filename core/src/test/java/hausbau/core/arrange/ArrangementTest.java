@@ -30,8 +30,13 @@ class ArrangementTest {
 
     private static final Piece BLOCK = block(1000, 400, 500);
     /** A door to the left of its panel's middle, its pivot at its face's start: alike to nothing it could be confused with. */
-    private static final Piece LEFT_DOOR = new Piece("DOR", "door", Role.DOOR, new Recipe.OpeningPanel(
-            Vec.ofMillimetres(2000, 200, 3000), Box.of(200_000, 0, 0, 1_000_000, 200_000, 2_100_000)), Pivot.FACE_START);
+    private static final Piece LEFT_DOOR = new Piece(
+            "DOR",
+            "door",
+            Role.DOOR,
+            new Recipe.OpeningPanel(
+                    Vec.ofMillimetres(2000, 200, 3000), Box.of(200_000, 0, 0, 1_000_000, 200_000, 2_100_000)),
+            Pivot.FACE_START);
 
     private static List<Standing> restood(List<Standing> standing, List<Stance> stances) {
         var after = new ArrayList<Standing>();
@@ -50,20 +55,27 @@ class ArrangementTest {
     void aMoveMovesEachByTheSame() {
         var stances = new Arrangement(Vec.ofMillimetres(100, -200, 50), 0, false)
                 .apply(List.of(standing(1, BLOCK, 0, 0, 0), standing(2, BLOCK, 3000, 0, 0)), mm(100));
-        assertThat(stances).extracting(Stance::at).containsExactly(Vec.ofMillimetres(100, -200, 50), Vec.ofMillimetres(3100, -200, 50));
+        assertThat(stances)
+                .extracting(Stance::at)
+                .containsExactly(Vec.ofMillimetres(100, -200, 50), Vec.ofMillimetres(3100, -200, 50));
     }
 
     @Test
     void oneTurnsAboutItsOwnPivot() {
-        assertThat(apply(List.of(standing(1, BLOCK, 700, 300, 0)), 1, 0, false)).containsExactly(Stance.at(Vec.ofMillimetres(700, 300, 0), new Turn(1)));
-        assertThat(apply(List.of(standing(1, BLOCK, 700, 300, 0)), 0, 30, false)).containsExactly(new Stance(Vec.ofMillimetres(700, 300, 0), Turn.NONE, false, 30));
+        assertThat(apply(List.of(standing(1, BLOCK, 700, 300, 0)), 1, 0, false))
+                .containsExactly(Stance.at(Vec.ofMillimetres(700, 300, 0), new Turn(1)));
+        assertThat(apply(List.of(standing(1, BLOCK, 700, 300, 0)), 0, 30, false))
+                .containsExactly(new Stance(Vec.ofMillimetres(700, 300, 0), Turn.NONE, false, 30));
     }
 
     /** Two blocks from X 0 to 4 m and Y 0 to 0.4 m turn about (2, 0.2): the row of them then runs from Y -1.8 to 2.2. */
     @Test
     void severalTurnTogetherAboutTheirMiddle() {
         var standing = List.of(standing(1, BLOCK, 0, 0, 0), standing(2, BLOCK, 3000, 0, 0));
-        var extent = restood(standing, apply(standing, 1, 0, false)).stream().map(Standing::box).reduce(Box::union).orElseThrow();
+        var extent = restood(standing, apply(standing, 1, 0, false)).stream()
+                .map(Standing::box)
+                .reduce(Box::union)
+                .orElseThrow();
         assertThat(extent).isEqualTo(new Box(Vec.ofMillimetres(1800, -1800, 0), Vec.ofMillimetres(2200, 2200, 500)));
     }
 
@@ -71,7 +83,10 @@ class ArrangementTest {
     @Test
     void aFreeTurnOfSeveralKeepsThemOneBody() {
         var standing = List.of(standing(1, BLOCK, 0, 0, 0), standing(2, BLOCK, 3000, 0, 0));
-        var extent = restood(standing, apply(standing, 0, 90, false)).stream().map(Standing::box).reduce(Box::union).orElseThrow();
+        var extent = restood(standing, apply(standing, 0, 90, false)).stream()
+                .map(Standing::box)
+                .reduce(Box::union)
+                .orElseThrow();
         assertThat((double) extent.min().y()).isCloseTo(-1_800_000, within(2.0));
         assertThat((double) extent.max().x()).isCloseTo(2_200_000, within(2.0));
         var apart = apply(standing, 0, 37, false);
@@ -81,7 +96,10 @@ class ArrangementTest {
 
     /** The bodies of a set of pieces, each a box, whatever piece it belongs to. */
     private static List<Box> bodies(List<Standing> standing) {
-        return standing.stream().flatMap(s -> s.solids().stream()).sorted(Comparator.comparing(Box::toString)).toList();
+        return standing.stream()
+                .flatMap(s -> s.solids().stream())
+                .sorted(Comparator.comparing(Box::toString))
+                .toList();
     }
 
     /**
@@ -93,21 +111,38 @@ class ArrangementTest {
         var random = new Random(repetition.getCurrentRepetition());
         var standing = new ArrayList<Standing>();
         for (var i = 0; i < 2 + random.nextInt(4); i++) {
-            standing.add(Standing.byHand(byHand(i, random.nextBoolean() ? LEFT_DOOR : BLOCK, new Stance(
-                    Vec.ofMillimetres(random.nextInt(60) * 100L, random.nextInt(60) * 100L, 0), Turn.of(random.nextInt(4)), random.nextBoolean(), 0))));
+            standing.add(Standing.byHand(byHand(
+                    i,
+                    random.nextBoolean() ? LEFT_DOOR : BLOCK,
+                    new Stance(
+                            Vec.ofMillimetres(random.nextInt(60) * 100L, random.nextInt(60) * 100L, 0),
+                            Turn.of(random.nextInt(4)),
+                            random.nextBoolean(),
+                            0))));
         }
         var extent = standing.stream().map(Standing::box).reduce(Box::union).orElseThrow();
         var sum = extent.min().x() + extent.max().x();
-        var reflected = bodies(standing).stream().map(b -> Box.of(sum - b.max().x(), b.min().y(), b.min().z(), sum - b.min().x(), b.max().y(), b.max().z()))
-                .sorted(Comparator.comparing(Box::toString)).toList();
+        var reflected = bodies(standing).stream()
+                .map(b -> Box.of(
+                        sum - b.max().x(),
+                        b.min().y(),
+                        b.min().z(),
+                        sum - b.min().x(),
+                        b.max().y(),
+                        b.max().z()))
+                .sorted(Comparator.comparing(Box::toString))
+                .toList();
         assertThat(bodies(restood(standing, apply(standing, 0, 0, true)))).isEqualTo(reflected);
     }
 
     @Test
     void oneIsMirroredWhereItStands() {
-        var one = List.of(Standing.byHand(byHand(1, LEFT_DOOR, Stance.at(Vec.ofMillimetres(500, 700, 0), new Turn(1)))));
-        assertThat(restood(one, apply(one, 0, 0, true)).get(0).box()).isEqualTo(one.get(0).box());
-        assertThat(apply(one, 0, 0, true).get(0)).isEqualTo(new Stance(Vec.ofMillimetres(500, 700, 0), new Turn(1), true, 0));
+        var one =
+                List.of(Standing.byHand(byHand(1, LEFT_DOOR, Stance.at(Vec.ofMillimetres(500, 700, 0), new Turn(1)))));
+        assertThat(restood(one, apply(one, 0, 0, true)).get(0).box())
+                .isEqualTo(one.get(0).box());
+        assertThat(apply(one, 0, 0, true).get(0))
+                .isEqualTo(new Stance(Vec.ofMillimetres(500, 700, 0), new Turn(1), true, 0));
     }
 
     @RepeatedTest(20)
@@ -117,11 +152,20 @@ class ArrangementTest {
         Kind kind = LEFT_DOOR.kind();
         for (var i = 0; i < 1 + random.nextInt(6); i++) {
             // Off the step by an odd amount: the middle is rounded, and still everything comes back.
-            standing.add(new Standing(new Place.ByHand(i), kind, Stance.at(Vec.ofMillimetres(random.nextInt(200) * 25L, random.nextInt(200) * 50L, 0), Turn.of(random.nextInt(4))), false, false, false));
+            standing.add(new Standing(
+                    new Place.ByHand(i),
+                    kind,
+                    Stance.at(
+                            Vec.ofMillimetres(random.nextInt(200) * 25L, random.nextInt(200) * 50L, 0),
+                            Turn.of(random.nextInt(4))),
+                    false,
+                    false,
+                    false));
         }
         var back = standing.stream().map(Standing::stance).toList();
         assertThat(apply(standing, 4, 0, false)).isEqualTo(back);
-        assertThat(apply(restood(standing, apply(standing, 0, 0, true)), 0, 0, true)).isEqualTo(back);
+        assertThat(apply(restood(standing, apply(standing, 0, 0, true)), 0, 0, true))
+                .isEqualTo(back);
     }
 
     @Test

@@ -2,8 +2,8 @@ package hausbau.core.arrange;
 
 import static hausbau.core.TestSets.BENCH;
 import static hausbau.core.TestSets.block;
-import static hausbau.core.TestSets.standing;
 import static hausbau.core.TestSets.mm;
+import static hausbau.core.TestSets.standing;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import hausbau.core.kit.Piece;
@@ -22,7 +22,8 @@ class SnappingTest {
     private static final Piece BLOCK = block(1000, 400, 500);
 
     private static Snapping.Snapped snap(Piece piece, long x, long y, long z, Standing... around) {
-        return new Snapping(mm(100), 0, List.of(around)).snap(piece.kind(), Stance.at(Vec.ofMillimetres(x, y, z), Turn.NONE));
+        return new Snapping(mm(100), 0, List.of(around))
+                .snap(piece.kind(), Stance.at(Vec.ofMillimetres(x, y, z), Turn.NONE));
     }
 
     private static Vec at(Snapping.Snapped snapped) {
@@ -34,7 +35,8 @@ class SnappingTest {
         var snapped = snap(BLOCK, 1049, -1050, 700);
         // Half a step goes up; common practice, no source.
         assertThat(at(snapped)).isEqualTo(Vec.ofMillimetres(1000, -1000, 0));
-        assertThat(snapped.holds()).extracting(Snapping.Hold::to)
+        assertThat(snapped.holds())
+                .extracting(Snapping.Hold::to)
                 .containsExactly(Snapping.To.GRID, Snapping.To.GRID, Snapping.To.FLOOR);
     }
 
@@ -43,12 +45,14 @@ class SnappingTest {
         // The other ends at X 2030, off the grid.
         var snapped = snap(BLOCK, 2060, 0, 0, standing(7, BLOCK, 1030, 0, 0));
         assertThat(at(snapped)).isEqualTo(Vec.ofMillimetres(2030, 0, 0));
-        assertThat(snapped.holds().get(0)).isEqualTo(new Snapping.Hold('X', Snapping.To.EDGE, Optional.of(new Place.ByHand(7))));
+        assertThat(snapped.holds().get(0))
+                .isEqualTo(new Snapping.Hold('X', Snapping.To.EDGE, Optional.of(new Place.ByHand(7))));
     }
 
     @Test
     void anEdgeFartherThanHalfAStepDoesNotHold() {
-        assertThat(at(snap(BLOCK, 2081, 0, 0, standing(7, BLOCK, 1030, 0, 0))).x()).isEqualTo(2_100_000);
+        assertThat(at(snap(BLOCK, 2081, 0, 0, standing(7, BLOCK, 1030, 0, 0))).x())
+                .isEqualTo(2_100_000);
     }
 
     @Test
@@ -60,8 +64,12 @@ class SnappingTest {
 
     @Test
     void anEdgeInAnotherRowOrAnotherStoreyDoesNotHold() {
-        assertThat(at(snap(BLOCK, 2060, 0, 0, standing(7, BLOCK, 1030, 5000, 0))).x()).isEqualTo(2_100_000);
-        assertThat(at(snap(BLOCK, 2060, 0, 0, standing(7, BLOCK, 1030, 0, 3000))).x()).isEqualTo(2_100_000);
+        assertThat(at(snap(BLOCK, 2060, 0, 0, standing(7, BLOCK, 1030, 5000, 0)))
+                        .x())
+                .isEqualTo(2_100_000);
+        assertThat(at(snap(BLOCK, 2060, 0, 0, standing(7, BLOCK, 1030, 0, 3000)))
+                        .x())
+                .isEqualTo(2_100_000);
     }
 
     @Test
@@ -70,7 +78,8 @@ class SnappingTest {
         var high = standing(8, BLOCK, 0, 0, 2000);
         var snapped = snap(BLOCK, 0, 0, 600, low, high);
         assertThat(at(snapped).z()).isEqualTo(500_000);
-        assertThat(snapped.holds().get(2)).isEqualTo(new Snapping.Hold('Z', Snapping.To.SURFACE, Optional.of(new Place.ByHand(7))));
+        assertThat(snapped.holds().get(2))
+                .isEqualTo(new Snapping.Hold('Z', Snapping.To.SURFACE, Optional.of(new Place.ByHand(7))));
         assertThat(at(snap(BLOCK, 0, 0, 2600, low, high)).z()).isEqualTo(2_500_000);
     }
 
@@ -92,9 +101,18 @@ class SnappingTest {
     void plumbDropsOntoWhatIsUnderAndNeverLifts() {
         var seat = standing(7, BENCH, 0, 0, 0);
         var snapping = new Snapping(mm(100), 0, List.of(seat));
-        assertThat(snapping.plumb(BLOCK.kind(), Stance.at(Vec.ofMillimetres(-200, -100, 900), Turn.NONE)).at().z()).isEqualTo(450_000);
-        assertThat(snapping.plumb(BLOCK.kind(), Stance.at(Vec.ofMillimetres(5000, 0, 900), Turn.NONE)).at().z()).isZero();
-        assertThat(snapping.plumb(BLOCK.kind(), Stance.at(Vec.ofMillimetres(5000, 0, -300), Turn.NONE)).at().z()).isEqualTo(-300_000);
+        assertThat(snapping.plumb(BLOCK.kind(), Stance.at(Vec.ofMillimetres(-200, -100, 900), Turn.NONE))
+                        .at()
+                        .z())
+                .isEqualTo(450_000);
+        assertThat(snapping.plumb(BLOCK.kind(), Stance.at(Vec.ofMillimetres(5000, 0, 900), Turn.NONE))
+                        .at()
+                        .z())
+                .isZero();
+        assertThat(snapping.plumb(BLOCK.kind(), Stance.at(Vec.ofMillimetres(5000, 0, -300), Turn.NONE))
+                        .at()
+                        .z())
+                .isEqualTo(-300_000);
     }
 
     @Test

@@ -31,9 +31,13 @@ class SettlingTest {
     /** Six sides of a box, each of two triangles that look outward. */
     private static List<double[]> box(double x0, double y0, double z0, double x1, double y1, double z1) {
         var sides = new ArrayList<double[]>();
-        for (var quad : List.of(new double[][] {{x0, y0, z0}, {x0, y1, z0}, {x1, y1, z0}, {x1, y0, z0}}, new double[][] {{x0, y0, z1}, {x1, y0, z1}, {x1, y1, z1}, {x0, y1, z1}},
-                new double[][] {{x0, y0, z0}, {x1, y0, z0}, {x1, y0, z1}, {x0, y0, z1}}, new double[][] {{x0, y1, z0}, {x0, y1, z1}, {x1, y1, z1}, {x1, y1, z0}},
-                new double[][] {{x0, y0, z0}, {x0, y0, z1}, {x0, y1, z1}, {x0, y1, z0}}, new double[][] {{x1, y0, z0}, {x1, y1, z0}, {x1, y1, z1}, {x1, y0, z1}})) {
+        for (var quad : List.of(
+                new double[][] {{x0, y0, z0}, {x0, y1, z0}, {x1, y1, z0}, {x1, y0, z0}},
+                new double[][] {{x0, y0, z1}, {x1, y0, z1}, {x1, y1, z1}, {x0, y1, z1}},
+                new double[][] {{x0, y0, z0}, {x1, y0, z0}, {x1, y0, z1}, {x0, y0, z1}},
+                new double[][] {{x0, y1, z0}, {x0, y1, z1}, {x1, y1, z1}, {x1, y1, z0}},
+                new double[][] {{x0, y0, z0}, {x0, y0, z1}, {x0, y1, z1}, {x0, y1, z0}},
+                new double[][] {{x1, y0, z0}, {x1, y1, z0}, {x1, y1, z1}, {x1, y0, z1}})) {
             sides.add(triangle(quad[0], quad[1], quad[2]));
             sides.add(triangle(quad[0], quad[2], quad[3]));
         }
@@ -52,22 +56,42 @@ class SettlingTest {
         var places = triangles.stream().flatMapToDouble(Arrays::stream).toArray();
         var indices = new int[places.length / 3];
         Arrays.setAll(indices, i -> i);
-        return new Loose("thing", List.of(new Loose.Surface("surface", places, new float[0], new float[0], indices, List.of())), false, 0);
+        return new Loose(
+                "thing",
+                List.of(new Loose.Surface("surface", places, new float[0], new float[0], indices, List.of())),
+                false,
+                0);
     }
 
     private static Settled settled(List<double[]> triangles, Fix... fixes) {
-        return new Settling(new Choices(1, Up.Z, false, Set.of(fixes)), STEP).settle(loose(triangles), Optional.empty());
+        return new Settling(new Choices(1, Up.Z, false, Set.of(fixes)), STEP)
+                .settle(loose(triangles), Optional.empty());
     }
 
     private Mesh mesh(Settled settled) {
-        var parts = settled.shells().values().stream().map(s -> Part.of(Swatch.STONE, new Form.Brought(s, false), Vec.ZERO)).toList();
+        var parts = settled.shells().values().stream()
+                .map(s -> Part.of(Swatch.STONE, new Form.Brought(s, false), Vec.ZERO))
+                .toList();
         return new Recipe.Made(1, parts).mesh(Finish.ofDensity(256));
     }
 
     @Test
     void aBoxIsWhole() {
         var box = settled(box(0, 0, 0, 1000, 500, 250));
-        assertThat(box.came()).isEqualTo(new Report(12, 36, Vec.ofMillimetres(1000, 500, 250), 0, 0, 0, 0, 0, 0, false, Vec.ofMillimetres(0, 0, -50), 0));
+        assertThat(box.came())
+                .isEqualTo(new Report(
+                        12,
+                        36,
+                        Vec.ofMillimetres(1000, 500, 250),
+                        0,
+                        0,
+                        0,
+                        0,
+                        0,
+                        0,
+                        false,
+                        Vec.ofMillimetres(0, 0, -50),
+                        0));
         assertThat(box.came().isClosed()).isTrue();
         assertThat(box.came().fits()).isFalse();
         // Flat sides with four corners each.
@@ -93,7 +117,8 @@ class SettlingTest {
 
     @Test
     void aBodyInsideOutIsTurnedWhole() {
-        var sides = box(0, 0, 0, 1000, 500, 200).stream().map(SettlingTest::turned).toList();
+        var sides =
+                box(0, 0, 0, 1000, 500, 200).stream().map(SettlingTest::turned).toList();
         assertThat(settled(sides).came().inward()).isEqualTo(12);
         assertThat(mesh(settled(sides)).volume()).isNegative();
         assertThat(mesh(settled(sides, Fix.OUTWARD)).volume()).isCloseTo(1000 * 500 * 200.0, within(1e-3));
@@ -117,7 +142,9 @@ class SettlingTest {
         var open = settled(sides, Fix.OUTWARD);
         assertThat(open.came().open()).isEqualTo(4);
         assertThat(open.came().inward()).isEqualTo(1);
-        var sheet = new ArrayList<>(List.of(turned(box(0, 0, 0, 1000, 500, 1).get(2)), box(0, 0, 0, 1000, 500, 1).get(3)));
+        var sheet = new ArrayList<>(List.of(
+                turned(box(0, 0, 0, 1000, 500, 1).get(2)),
+                box(0, 0, 0, 1000, 500, 1).get(3)));
         assertThat(settled(sheet).came().inward()).isEqualTo(1);
     }
 
@@ -166,7 +193,8 @@ class SettlingTest {
         var fitted = settled(sides, Fix.FIT);
         assertThat(fitted.left().fits()).isTrue();
         assertThat(fitted.shells().get("surface").box().max()).isEqualTo(Vec.ofMillimetres(1000, 500, 2500));
-        var as = new Settling(new Choices(1, Up.Z, false, Set.of(Fix.FIT)), STEP).settle(loose(sides), Optional.of(Vec.ofMillimetres(1000, 450, 2500)));
+        var as = new Settling(new Choices(1, Up.Z, false, Set.of(Fix.FIT)), STEP)
+                .settle(loose(sides), Optional.of(Vec.ofMillimetres(1000, 450, 2500)));
         assertThat(as.came().off()).isEqualTo(Vec.ofMillimetres(-4, 48, 9));
         assertThat(as.shells().get("surface").box().max()).isEqualTo(Vec.ofMillimetres(1000, 450, 2500));
     }
@@ -198,7 +226,8 @@ class SettlingTest {
     /** The axes of a file that has Y up: X stays, what is up is up, and it is not mirrored. */
     @Test
     void axesAndUnitsBecomeTheSites() {
-        var inch = new Settling(new Choices(25.4, Up.Y, false, Set.of()), STEP).settle(loose(box(0, 0, 0, 10, 20, 30)), Optional.empty());
+        var inch = new Settling(new Choices(25.4, Up.Y, false, Set.of()), STEP)
+                .settle(loose(box(0, 0, 0, 10, 20, 30)), Optional.empty());
         assertThat(inch.came().size()).isEqualTo(new Vec(254_000, 762_000, 508_000));
         assertThat(mesh(inch).volume()).isPositive();
     }
@@ -210,7 +239,9 @@ class SettlingTest {
         var count = 24;
         for (var i = 0; i < count; i++) {
             double[] a = {Math.cos(2 * Math.PI * i / count) * 200, Math.sin(2 * Math.PI * i / count) * 200, 0};
-            double[] b = {Math.cos(2 * Math.PI * (i + 1) / count) * 200, Math.sin(2 * Math.PI * (i + 1) / count) * 200, 0};
+            double[] b = {
+                Math.cos(2 * Math.PI * (i + 1) / count) * 200, Math.sin(2 * Math.PI * (i + 1) / count) * 200, 0
+            };
             double[] c = {b[0], b[1], 900};
             double[] d = {a[0], a[1], 900};
             sides.add(triangle(a, b, c));
@@ -223,7 +254,11 @@ class SettlingTest {
             var n = new double[] {mesh.normals()[3 * v], mesh.normals()[3 * v + 1], mesh.normals()[3 * v + 2]};
             if (Math.abs(n[2]) < 0.5) {
                 // Along the radius, to what the unlike shares of two triangles on either side make of it.
-                assertThat((n[0] * (mesh.position(v).x() - 200) + n[1] * (mesh.position(v).y() - 200)) / 200 / out).isGreaterThan(Math.cos(Math.toRadians(6)));
+                assertThat((n[0] * (mesh.position(v).x() - 200)
+                                        + n[1] * (mesh.position(v).y() - 200))
+                                / 200
+                                / out)
+                        .isGreaterThan(Math.cos(Math.toRadians(6)));
             } else {
                 assertThat(n[2]).isCloseTo(1, within(1e-6));
             }
@@ -232,16 +267,23 @@ class SettlingTest {
 
     @Test
     void aThingTooLargeForItsUnitSaysSo() {
-        assertThatThrownBy(() -> new Settling(new Choices(1000, Up.Z, false, Set.of()), STEP).settle(loose(box(0, 0, 0, 3300, 200, 3000)), Optional.empty())).isInstanceOf(Refused.class)
-                .hasMessageContaining("3300 m").hasMessageContaining("another unit");
+        assertThatThrownBy(() -> new Settling(new Choices(1000, Up.Z, false, Set.of()), STEP)
+                        .settle(loose(box(0, 0, 0, 3300, 200, 3000)), Optional.empty()))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("3300 m")
+                .hasMessageContaining("another unit");
     }
 
     /** Own UVs are scaled as a whole, so that the density is the site's: a side of 1 m laid over half a picture. */
     @Test
     void ownUvsAreScaledToTheSitesDensity() {
-        var shell = new Shell(new int[] {0, 0, 0, 1_000_000, 0, 0, 1_000_000, 0, 1_000_000, 0, 0, 1_000_000}, new float[] {0, -1, 0, 0, -1, 0, 0, -1, 0, 0, -1, 0}, new float[] {0, 0.5f, 0.5f, 0.5f, 0.5f, 0, 0, 0},
+        var shell = new Shell(
+                new int[] {0, 0, 0, 1_000_000, 0, 0, 1_000_000, 0, 1_000_000, 0, 0, 1_000_000},
+                new float[] {0, -1, 0, 0, -1, 0, 0, -1, 0, 0, -1, 0},
+                new float[] {0, 0.5f, 0.5f, 0.5f, 0.5f, 0, 0, 0},
                 new int[] {0, 1, 2, 0, 2, 3});
-        var mesh = new Recipe.Made(1, List.of(Part.of(Swatch.STONE, new Form.Brought(shell, true), Vec.ZERO))).mesh(Finish.ofDensity(256));
+        var mesh = new Recipe.Made(1, List.of(Part.of(Swatch.STONE, new Form.Brought(shell, true), Vec.ZERO)))
+                .mesh(Finish.ofDensity(256));
         // 256 pixels of 1024 a metre.
         for (var v = 0; v < 4; v++) {
             assertThat(mesh.uvs()[2 * v]).isCloseTo(mesh.position(v).x() / 1000 * 0.25, within(1e-9));
@@ -251,8 +293,12 @@ class SettlingTest {
     @Test
     void aShellIsReadAsItWasWritten() {
         var shell = settled(box(0, 0, 0, 1000, 500, 200)).shells().get("surface");
-        assertThat(Shell.read(shell.write())).isEqualTo(shell).hasSameHashCodeAs(shell).hasToString(shell.digest());
-        assertThat(settled(box(0, 0, 0, 1000, 500, 201)).shells().get("surface")).isNotEqualTo(shell);
+        assertThat(Shell.read(shell.write()))
+                .isEqualTo(shell)
+                .hasSameHashCodeAs(shell)
+                .hasToString(shell.digest());
+        assertThat(settled(box(0, 0, 0, 1000, 500, 201)).shells().get("surface"))
+                .isNotEqualTo(shell);
         assertThatThrownBy(() -> Shell.read(new byte[] {1, 2, 3})).isInstanceOf(IllegalArgumentException.class);
     }
 
@@ -263,7 +309,8 @@ class SettlingTest {
         for (var round = 0; round < 50; round++) {
             var sides = new ArrayList<double[]>();
             for (var i = 0; i < 3; i++) {
-                sides.addAll(box(2000 * i, 0, 0, 2000 * i + 300 + 100 * random.nextInt(5), 500, 200 + random.nextInt(900)));
+                sides.addAll(
+                        box(2000 * i, 0, 0, 2000 * i + 300 + 100 * random.nextInt(5), 500, 200 + random.nextInt(900)));
             }
             var volume = mesh(settled(sides)).volume();
             java.util.Collections.shuffle(sides, random);

@@ -3,9 +3,9 @@ package hausbau.core.budget;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import hausbau.core.finish.TextureMemory;
 import hausbau.core.measure.Refused;
 import java.util.Collections;
-import hausbau.core.finish.TextureMemory;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -13,7 +13,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 class BriefTest {
 
-    private static final Tally TALLY = new Tally(3, 40, 12, 9_000, 1, 1, 5, new TextureMemory(80, 20), List.of(), List.of());
+    private static final Tally TALLY =
+            new Tally(3, 40, 12, 9_000, 1, 1, 5, new TextureMemory(80, 20), List.of(), List.of());
 
     private static Brief brief(List<Long> planned, List<Long> corrected) {
         return new Brief("", "", Budget.Target.OWN, Budget.NONE, planned, corrected);
@@ -26,7 +27,9 @@ class BriefTest {
     @Test
     void whatIsSpentIsMeasuredAgainstWhatIsAllowed() {
         var lines = new Budget(8_999, 12, 79, 6, 5).measure(TALLY);
-        assertThat(lines).extracting(Budget.Line::what).containsExactly("triangles", "draw calls", "texture memory", "materials", "sheets");
+        assertThat(lines)
+                .extracting(Budget.Line::what)
+                .containsExactly("triangles", "draw calls", "texture memory", "materials", "sheets");
         assertThat(lines).extracting(Budget.Line::spent).containsExactly(9_000L, 12L, 80L, 5L, 5L);
         assertThat(lines).extracting(Budget.Line::isOver).containsExactly(true, false, true, false, false);
     }
@@ -41,13 +44,16 @@ class BriefTest {
     @EnumSource(value = Budget.Target.class, names = "OWN", mode = EnumSource.Mode.EXCLUDE)
     void everyTargetLimitsEverything(Budget.Target target) {
         var b = target.budget();
-        assertThat(List.of(b.triangles(), b.drawCalls(), b.textureBytes(), b.materials(), b.sheets())).allMatch(limit -> limit > 0);
+        assertThat(List.of(b.triangles(), b.drawCalls(), b.textureBytes(), b.materials(), b.sheets()))
+                .allMatch(limit -> limit > 0);
     }
 
     @Test
     void aBudgetBelowNothingIsRefusedByName() {
-        assertThatThrownBy(() -> new Budget(-1, 0, 0, 0, Long.MAX_VALUE)).isInstanceOfSatisfying(Refused.class,
-                r -> assertThat(r.faults()).extracting(f -> f.field()).containsExactly("triangles", "sheets"));
+        assertThatThrownBy(() -> new Budget(-1, 0, 0, 0, Long.MAX_VALUE))
+                .isInstanceOfSatisfying(
+                        Refused.class,
+                        r -> assertThat(r.faults()).extracting(f -> f.field()).containsExactly("triangles", "sheets"));
     }
 
     @Test
@@ -60,17 +66,23 @@ class BriefTest {
 
     @Test
     void textsHaveAnEnd() {
-        assertThatThrownBy(() -> new Brief("i".repeat(4001), "", Budget.Target.OWN, Budget.NONE, each(0), each(0))).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> new Brief("", "f".repeat(301), Budget.Target.OWN, Budget.NONE, each(0), each(0))).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new Brief("i".repeat(4001), "", Budget.Target.OWN, Budget.NONE, each(0), each(0)))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new Brief("", "f".repeat(301), Budget.Target.OWN, Budget.NONE, each(0), each(0)))
+                .isInstanceOf(Refused.class);
     }
 
     /** By hand: three of a piece that gets 16 more are 48 more; one that is nowhere yet is all of its own more. */
     @Test
     void aPieceIsMeasuredAgainstTheTrianglesThatAreLeft() {
         var budget = new Budget(9_050, 0, 0, 0, 0);
-        assertThat(budget.triangles(TALLY, 3, 44, 60)).isEqualTo(new Budget.Line("triangles", 9_048, 9_050)).matches(line -> !line.isOver());
+        assertThat(budget.triangles(TALLY, 3, 44, 60))
+                .isEqualTo(new Budget.Line("triangles", 9_048, 9_050))
+                .matches(line -> !line.isOver());
         assertThat(budget.triangles(TALLY, 3, 60, 44).spent()).isEqualTo(8_952);
-        assertThat(budget.triangles(TALLY, 0, 44, 60)).isEqualTo(new Budget.Line("triangles", 9_060, 9_050)).matches(Budget.Line::isOver);
+        assertThat(budget.triangles(TALLY, 0, 44, 60))
+                .isEqualTo(new Budget.Line("triangles", 9_060, 9_050))
+                .matches(Budget.Line::isOver);
         assertThat(Budget.NONE.triangles(TALLY, 0, 0, 1_000_000).isOver()).isFalse();
     }
 }

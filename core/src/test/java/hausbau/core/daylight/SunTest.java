@@ -27,7 +27,8 @@ class SunTest {
      */
     @Test
     void itStandsWhereThePublishedExampleHasIt() {
-        var sun = Sun.of(ZonedDateTime.of(2003, 10, 17, 12, 30, 30, 0, ZoneOffset.ofHours(-7)), 39.742476, -105.1786, 0);
+        var sun =
+                Sun.of(ZonedDateTime.of(2003, 10, 17, 12, 30, 30, 0, ZoneOffset.ofHours(-7)), 39.742476, -105.1786, 0);
         assertThat(bearing(sun)).isCloseTo(194.34, within(0.1));
         assertThat(90 - altitude(sun)).isCloseTo(50.11, within(0.1));
         assertThat(Math.hypot(Math.hypot(sun.x(), sun.y()), sun.z())).isCloseTo(1, within(1e-12));
@@ -61,7 +62,9 @@ class SunTest {
 
     @Test
     void whatIsOutOfRangeIsRefused() {
-        assertThatThrownBy(() -> Sun.at(48, 172, 25, 0)).isInstanceOf(Refused.class).hasMessageContaining("hour must be from 0 to 24");
+        assertThatThrownBy(() -> Sun.at(48, 172, 25, 0))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("hour must be from 0 to 24");
         assertThatThrownBy(() -> Sun.at(Double.NaN, 172, 12, 0)).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> Sun.at(48, 0, 12, 0)).isInstanceOf(Refused.class);
     }

@@ -15,7 +15,8 @@ class BillTest {
     @Test
     void aLineTellsCodeRoleSizeAndCount() {
         assertThat(Bill.csv(List.of(new Bill.Line(BENCH, 12))))
-                .isEqualTo("code,role,name,width_mm,depth_mm,height_mm,count\r\nPRP-BENCH,prop,bench,1600,450,450,12\r\n");
+                .isEqualTo(
+                        "code,role,name,width_mm,depth_mm,height_mm,count\r\nPRP-BENCH,prop,bench,1600,450,450,12\r\n");
     }
 
     /** RFC 4180, section 2: fields with commas, quotes or breaks are quoted, and quotes doubled. */
@@ -28,6 +29,7 @@ class BillTest {
     }
 
     private static String line(String name) {
-        return Bill.csv(List.of(new Bill.Line(new Piece("X", name, Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE), 1)));
+        return Bill.csv(
+                List.of(new Bill.Line(new Piece("X", name, Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE), 1)));
     }
 }

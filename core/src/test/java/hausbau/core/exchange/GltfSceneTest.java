@@ -11,10 +11,8 @@ import de.javagl.jgltf.model.GltfModel;
 import de.javagl.jgltf.model.NodeModel;
 import de.javagl.jgltf.model.io.GltfModelReader;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
-import hausbau.core.place.Stance;
 import hausbau.core.finish.Coating;
 import hausbau.core.finish.Colourway;
-import hausbau.core.finish.Maps;
 import hausbau.core.finish.Maps;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
@@ -23,6 +21,7 @@ import hausbau.core.kit.Role;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Stance;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
@@ -42,7 +41,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class GltfSceneTest {
 
     private static final Finish FINISH = Finish.ofDensity(256);
-    private static final Piece WALL = new Piece("WAL-2000", "wall", Role.WALL, new Recipe.WallPanel(Vec.ofMillimetres(2000, 200, 3000)), Pivot.FACE_START);
+    private static final Piece WALL = new Piece(
+            "WAL-2000", "wall", Role.WALL, new Recipe.WallPanel(Vec.ofMillimetres(2000, 200, 3000)), Pivot.FACE_START);
 
     private static GltfModel read(byte[] glb) throws IOException {
         return new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(glb));
@@ -60,10 +60,14 @@ class GltfSceneTest {
         var box = new double[] {9e9, 9e9, 9e9, -9e9, -9e9, -9e9};
         for (var mesh : node.getMeshModels()) {
             for (var primitive : mesh.getMeshPrimitiveModels()) {
-                var positions = (AccessorFloatData) primitive.getAttributes().get("POSITION").getAccessorData();
+                var positions = (AccessorFloatData)
+                        primitive.getAttributes().get("POSITION").getAccessorData();
                 for (var i = 0; i < positions.getNumElements(); i++) {
                     for (var row = 0; row < 3; row++) {
-                        var value = matrix[12 + row] + matrix[row] * positions.get(i, 0) + matrix[4 + row] * positions.get(i, 1) + matrix[8 + row] * positions.get(i, 2);
+                        var value = matrix[12 + row]
+                                + matrix[row] * positions.get(i, 0)
+                                + matrix[4 + row] * positions.get(i, 1)
+                                + matrix[8 + row] * positions.get(i, 2);
                         box[row] = Math.min(box[row], value);
                         box[3 + row] = Math.max(box[3 + row], value);
                     }
@@ -89,8 +93,13 @@ class GltfSceneTest {
         scene.add("lamp", LAMP, Stance.at(Vec.ZERO, Turn.NONE));
         var model = read(scene.toBytes());
         assertThat(model.getMeshModels()).hasSize(2);
-        assertThat(model.getNodeModels()).hasSize(6).extracting(NodeModel::getName).contains("bench 3", "lamp");
-        assertThat(model.getMeshModels()).extracting(m -> m.getName()).containsExactlyInAnyOrder("PRP-BENCH", "PRP-LAMP");
+        assertThat(model.getNodeModels())
+                .hasSize(6)
+                .extracting(NodeModel::getName)
+                .contains("bench 3", "lamp");
+        assertThat(model.getMeshModels())
+                .extracting(m -> m.getName())
+                .containsExactlyInAnyOrder("PRP-BENCH", "PRP-LAMP");
         // Stone and timber, metal and opal.
         assertThat(model.getMaterialModels()).hasSize(4);
     }
@@ -105,7 +114,8 @@ class GltfSceneTest {
     /** The wall of 2 × 0.2 m about its pivot at (1, 5): worked by hand for every quarter. */
     @ParameterizedTest
     @CsvSource({"0, 1, -5.2, 3, -5", "1, 0.8, -7, 1, -5", "2, -1, -5, 1, -4.8", "3, 1, -5, 1.2, -3"})
-    void quarterTurnsAreTurnsAboutTheVertical(int quarters, double x0, double z0, double x1, double z1) throws IOException {
+    void quarterTurnsAreTurnsAboutTheVertical(int quarters, double x0, double z0, double x1, double z1)
+            throws IOException {
         var model = one(WALL, Stance.at(Vec.ofMillimetres(1000, 5000, 0), new Turn(quarters)));
         standsAt(model.getNodeModels().get(0), x0, 0, z0, x1, 3, z1);
     }
@@ -115,8 +125,12 @@ class GltfSceneTest {
     @CsvSource({"0, 0", "1, 0", "3, 0", "0, 30"})
     void mirroredItStandsInTheSamePlace(int quarters, double free) throws IOException {
         var at = Vec.ofMillimetres(1000, 5000, 0);
-        var plain = one(WALL, new Stance(at, new Turn(quarters), false, free)).getNodeModels().get(0);
-        var mirrored = one(WALL, new Stance(at, new Turn(quarters), true, free)).getNodeModels().get(0);
+        var plain = one(WALL, new Stance(at, new Turn(quarters), false, free))
+                .getNodeModels()
+                .get(0);
+        var mirrored = one(WALL, new Stance(at, new Turn(quarters), true, free))
+                .getNodeModels()
+                .get(0);
         standsAt(mirrored, extent(plain));
         assertThat(mirrored.getScale()[0]).isEqualTo(-1);
     }
@@ -124,8 +138,13 @@ class GltfSceneTest {
     /** A door to the left of its panel's middle: mirrored, every vertex is where reflecting it about that middle puts it. */
     @Test
     void mirroringExchangesLeftAndRight() throws IOException {
-        var door = new Piece("DOR", "door", Role.DOOR, new Recipe.OpeningPanel(Vec.ofMillimetres(2000, 200, 3000),
-                Box.of(200_000, 0, 0, 1_000_000, 200_000, 2_100_000)), Pivot.FACE_START);
+        var door = new Piece(
+                "DOR",
+                "door",
+                Role.DOOR,
+                new Recipe.OpeningPanel(
+                        Vec.ofMillimetres(2000, 200, 3000), Box.of(200_000, 0, 0, 1_000_000, 200_000, 2_100_000)),
+                Pivot.FACE_START);
         var plain = vertices(one(door, Stance.at(Vec.ZERO, Turn.NONE)));
         var mirrored = vertices(one(door, new Stance(Vec.ZERO, Turn.NONE, true, 0)));
         assertThat(mirrored).isNotEqualTo(plain);
@@ -140,9 +159,12 @@ class GltfSceneTest {
         for (var node : model.getNodeModels()) {
             var m = node.computeGlobalTransform(null);
             for (var primitive : node.getMeshModels().get(0).getMeshPrimitiveModels()) {
-                var p = (AccessorFloatData) primitive.getAttributes().get("POSITION").getAccessorData();
+                var p = (AccessorFloatData)
+                        primitive.getAttributes().get("POSITION").getAccessorData();
                 for (var i = 0; i < p.getNumElements(); i++) {
-                    vertices.add(Math.round(1000 * (m[12] + m[0] * p.get(i, 0))) + " " + Math.round(1000 * (m[13] + m[5] * p.get(i, 1))) + " " + Math.round(1000 * (m[14] + m[10] * p.get(i, 2))));
+                    vertices.add(Math.round(1000 * (m[12] + m[0] * p.get(i, 0))) + " "
+                            + Math.round(1000 * (m[13] + m[5] * p.get(i, 1))) + " "
+                            + Math.round(1000 * (m[14] + m[10] * p.get(i, 2))));
                 }
             }
         }
@@ -162,12 +184,15 @@ class GltfSceneTest {
     void everyVertexHasANormalOfLengthOneAndAPlaceOnTheSheet() throws IOException {
         for (var mesh : one(BENCH, Stance.at(Vec.ZERO, Turn.NONE)).getMeshModels()) {
             for (var primitive : mesh.getMeshPrimitiveModels()) {
-                var normals = (AccessorFloatData) primitive.getAttributes().get("NORMAL").getAccessorData();
+                var normals = (AccessorFloatData)
+                        primitive.getAttributes().get("NORMAL").getAccessorData();
                 var count = primitive.getAttributes().get("POSITION").getCount();
                 assertThat(normals.getNumElements()).isEqualTo(count);
-                assertThat(primitive.getAttributes().get("TEXCOORD_0").getCount()).isEqualTo(count);
+                assertThat(primitive.getAttributes().get("TEXCOORD_0").getCount())
+                        .isEqualTo(count);
                 for (var i = 0; i < count; i++) {
-                    assertThat(Math.hypot(Math.hypot(normals.get(i, 0), normals.get(i, 1)), normals.get(i, 2))).isCloseTo(1, within(1e-5));
+                    assertThat(Math.hypot(Math.hypot(normals.get(i, 0), normals.get(i, 1)), normals.get(i, 2)))
+                            .isCloseTo(1, within(1e-5));
                 }
             }
         }
@@ -177,7 +202,10 @@ class GltfSceneTest {
     void anEmptySetIsStillAScene() throws IOException {
         var model = read(new GltfScene("nothing yet", FINISH).toBytes());
         assertThat(model.getNodeModels()).isEmpty();
-        assertThat(model.getSceneModels()).singleElement().extracting(s -> s.getName()).isEqualTo("nothing yet");
+        assertThat(model.getSceneModels())
+                .singleElement()
+                .extracting(s -> s.getName())
+                .isEqualTo("nothing yet");
     }
 
     /** Materials carry their sheet's three pictures, once however many pieces and tints use them; factors then leave them as they are. */
@@ -186,26 +214,45 @@ class GltfSceneTest {
         var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
         var scene = GltfScene.handedOver("scene", FINISH, MaterialNames.USUAL, Map.of(Swatch.PLASTER, sheet));
         scene.add("plain", WALL, Stance.at(Vec.ZERO, Turn.NONE));
-        scene.add(List.of(), "tinted", WALL, new GltfScene.Look("#808080", GltfScene.SITE, 0), Stance.at(Vec.ZERO, Turn.NONE));
+        scene.add(
+                List.of(),
+                "tinted",
+                WALL,
+                new GltfScene.Look("#808080", GltfScene.SITE, 0),
+                Stance.at(Vec.ZERO, Turn.NONE));
         scene.add("bench", BENCH, Stance.at(Vec.ZERO, Turn.NONE));
         var model = read(scene.toBytes());
-        assertThat(model.getImageModels()).extracting(i -> i.getName()).containsExactlyInAnyOrder("plaster colour", "plaster normal", "plaster surface");
+        assertThat(model.getImageModels())
+                .extracting(i -> i.getName())
+                .containsExactlyInAnyOrder("plaster colour", "plaster normal", "plaster surface");
         for (var image : model.getImageModels()) {
             var data = new byte[image.getImageData().remaining()];
             image.getImageData().get(data);
             var picture = ImageIO.read(new ByteArrayInputStream(data));
             assertThat(picture.getWidth()).isEqualTo(64);
         }
-        var materials = model.getMaterialModels().stream().map(m -> (MaterialModelV2) m).toList();
-        var plain = materials.stream().filter(m -> m.getName().equals("plaster")).findFirst().orElseThrow();
+        var materials =
+                model.getMaterialModels().stream().map(m -> (MaterialModelV2) m).toList();
+        var plain = materials.stream()
+                .filter(m -> m.getName().equals("plaster"))
+                .findFirst()
+                .orElseThrow();
         assertThat(plain.getBaseColorFactor()).containsExactly(1, 1, 1, 1);
         assertThat(plain.getMetallicFactor()).isEqualTo(1);
         assertThat(plain.getOcclusionTexture()).isSameAs(plain.getMetallicRoughnessTexture());
-        var tinted = materials.stream().filter(m -> m.getName().equals("plaster #808080")).findFirst().orElseThrow();
+        var tinted = materials.stream()
+                .filter(m -> m.getName().equals("plaster #808080"))
+                .findFirst()
+                .orElseThrow();
         assertThat(tinted.getBaseColorTexture()).isSameAs(plain.getBaseColorTexture());
         // sRGB 128 is 0.2159 in linear light (IEC 61966-2-1).
         assertThat(tinted.getBaseColorFactor()[0]).isCloseTo(0.2159f, within(0.0005f));
-        assertThat(materials.stream().filter(m -> m.getName().equals("timber")).findFirst().orElseThrow().getBaseColorTexture()).isNull();
+        assertThat(materials.stream()
+                        .filter(m -> m.getName().equals("timber"))
+                        .findFirst()
+                        .orElseThrow()
+                        .getBaseColorTexture())
+                .isNull();
     }
 
     /** As the site calls it, in the scene and in a folder, where no file system stumbles over it. */
@@ -218,7 +265,9 @@ class GltfSceneTest {
         var model = read(scene.toBytes());
         assertThat(model.getMaterialModels()).extracting(m -> m.getName()).contains("lime: a/b, dusk");
         assertThat(model.getImageModels()).extracting(i -> i.getName()).contains("lime: a/b, dusk normal");
-        assertThat(sheet.named(GltfScene.called(names.of(Swatch.PLASTER), "dusk"))).containsOnlyKeys("lime_ a_b, dusk colour.jpg", "lime_ a_b, dusk normal.jpg", "lime_ a_b, dusk surface.jpg");
+        assertThat(sheet.named(GltfScene.called(names.of(Swatch.PLASTER), "dusk")))
+                .containsOnlyKeys(
+                        "lime_ a_b, dusk colour.jpg", "lime_ a_b, dusk normal.jpg", "lime_ a_b, dusk surface.jpg");
     }
 
     /** What is cut out is a picture without loss beside those with loss, and its material says so (glTF 2.0, 3.9.4). */
@@ -229,15 +278,36 @@ class GltfSceneTest {
         for (var i = 0; i < half.length; i++) {
             half[i] |= i % 64 < 32 ? 0xff000000 : 0;
         }
-        var scene = GltfScene.handedOver("scene", FINISH, MaterialNames.USUAL, Map.of(Swatch.PLASTER, SheetFiles.jpeg(new Maps(64, half, maps.normal(), maps.surface(), true)),
-                Swatch.TIMBER, SheetFiles.jpeg(maps)));
+        var scene = GltfScene.handedOver(
+                "scene",
+                FINISH,
+                MaterialNames.USUAL,
+                Map.of(
+                        Swatch.PLASTER,
+                        SheetFiles.jpeg(new Maps(64, half, maps.normal(), maps.surface(), true)),
+                        Swatch.TIMBER,
+                        SheetFiles.jpeg(maps)));
         scene.add("wall", WALL, Stance.at(Vec.ZERO, Turn.NONE));
         scene.add("bench", BENCH, Stance.at(Vec.ZERO, Turn.NONE));
         var model = read(scene.toBytes());
-        var materials = model.getMaterialModels().stream().map(m -> (MaterialModelV2) m).toList();
-        assertThat(materials.stream().filter(m -> m.getName().equals("plaster")).findFirst().orElseThrow().getAlphaMode()).isEqualTo(MaterialModelV2.AlphaMode.MASK);
-        assertThat(materials.stream().filter(m -> m.getName().equals("timber")).findFirst().orElseThrow().getAlphaMode()).isNotEqualTo(MaterialModelV2.AlphaMode.MASK);
-        var image = model.getImageModels().stream().filter(i -> i.getName().equals("plaster colour")).findFirst().orElseThrow();
+        var materials =
+                model.getMaterialModels().stream().map(m -> (MaterialModelV2) m).toList();
+        assertThat(materials.stream()
+                        .filter(m -> m.getName().equals("plaster"))
+                        .findFirst()
+                        .orElseThrow()
+                        .getAlphaMode())
+                .isEqualTo(MaterialModelV2.AlphaMode.MASK);
+        assertThat(materials.stream()
+                        .filter(m -> m.getName().equals("timber"))
+                        .findFirst()
+                        .orElseThrow()
+                        .getAlphaMode())
+                .isNotEqualTo(MaterialModelV2.AlphaMode.MASK);
+        var image = model.getImageModels().stream()
+                .filter(i -> i.getName().equals("plaster colour"))
+                .findFirst()
+                .orElseThrow();
         assertThat(image.getMimeType()).isEqualTo("image/png");
         var data = new byte[image.getImageData().remaining()];
         image.getImageData().get(data);
@@ -252,11 +322,19 @@ class GltfSceneTest {
         var sheet = SheetFiles.jpeg(Coating.of(Colourway.usual().coat(Swatch.PLASTER), 64, 4_000));
         var scene = GltfScene.handedOver("scene", FINISH, MaterialNames.USUAL, Map.of(Swatch.PLASTER, sheet));
         scene.add("wall", WALL, Stance.at(Vec.ZERO, Turn.NONE));
-        var primitive = read(scene.toBytes()).getMeshModels().get(0).getMeshPrimitiveModels().get(0);
-        var positions = (AccessorFloatData) primitive.getAttributes().get("POSITION").getAccessorData();
-        var normals = (AccessorFloatData) primitive.getAttributes().get("NORMAL").getAccessorData();
-        var tangents = (AccessorFloatData) primitive.getAttributes().get("TANGENT").getAccessorData();
-        var uvs = (AccessorFloatData) primitive.getAttributes().get("TEXCOORD_0").getAccessorData();
+        var primitive = read(scene.toBytes())
+                .getMeshModels()
+                .get(0)
+                .getMeshPrimitiveModels()
+                .get(0);
+        var positions =
+                (AccessorFloatData) primitive.getAttributes().get("POSITION").getAccessorData();
+        var normals =
+                (AccessorFloatData) primitive.getAttributes().get("NORMAL").getAccessorData();
+        var tangents =
+                (AccessorFloatData) primitive.getAttributes().get("TANGENT").getAccessorData();
+        var uvs =
+                (AccessorFloatData) primitive.getAttributes().get("TEXCOORD_0").getAccessorData();
         var indices = (AccessorShortData) primitive.getIndices().getAccessorData();
         assertThat(tangents.getNumElements()).isEqualTo(positions.getNumElements());
         for (var i = 0; i < indices.getNumElements(); i += 3) {
@@ -268,7 +346,10 @@ class GltfSceneTest {
             var b = n.crossProduct(t).scalarMultiply(tangents.get(a, 3));
             for (var k = 1; k < 3; k++) {
                 var other = indices.get(i + k) & 0xFFFF;
-                var way = new Vector3D(positions.get(other, 0) - positions.get(a, 0), positions.get(other, 1) - positions.get(a, 1), positions.get(other, 2) - positions.get(a, 2));
+                var way = new Vector3D(
+                        positions.get(other, 0) - positions.get(a, 0),
+                        positions.get(other, 1) - positions.get(a, 1),
+                        positions.get(other, 2) - positions.get(a, 2));
                 // The density: 256 pixels a metre on sheets of 1024; chamfers bend away from their shared normals.
                 var flat = way.subtract(n.scalarMultiply(way.dotProduct(n)));
                 if (flat.getNorm() > 0.95 * way.getNorm()) {
@@ -282,9 +363,20 @@ class GltfSceneTest {
     /** What is handed over has a second set of UVs, one for each vertex; what is only looked at has not. */
     @Test
     void whatIsHandedOverIsLaidOutForLight() throws IOException {
-        var primitive = read(GltfScene.handedOver(WALL, FINISH, MaterialNames.USUAL)).getMeshModels().get(0).getMeshPrimitiveModels().get(0);
-        assertThat(primitive.getAttributes().get("TEXCOORD_1").getCount()).isEqualTo(primitive.getAttributes().get("POSITION").getCount());
-        assertThat(read(GltfScene.ofPiece(WALL, FINISH)).getMeshModels().get(0).getMeshPrimitiveModels().get(0).getAttributes()).doesNotContainKey("TEXCOORD_1");
+        var primitive = read(GltfScene.handedOver(WALL, FINISH, MaterialNames.USUAL))
+                .getMeshModels()
+                .get(0)
+                .getMeshPrimitiveModels()
+                .get(0);
+        assertThat(primitive.getAttributes().get("TEXCOORD_1").getCount())
+                .isEqualTo(primitive.getAttributes().get("POSITION").getCount());
+        assertThat(read(GltfScene.ofPiece(WALL, FINISH))
+                        .getMeshModels()
+                        .get(0)
+                        .getMeshPrimitiveModels()
+                        .get(0)
+                        .getAttributes())
+                .doesNotContainKey("TEXCOORD_1");
     }
 
     /** Without loss, a picture comes back pixel for pixel. */
@@ -294,7 +386,10 @@ class GltfSceneTest {
         var files = SheetFiles.png(maps);
         for (var kind : Maps.Kind.values()) {
             var picture = ImageIO.read(new ByteArrayInputStream(files.of(kind)));
-            assertThat(picture.getRGB(0, 0, 64, 64, null, 0, 64)).isEqualTo(Arrays.stream(maps.of(kind)).map(p -> 0xFF000000 | p).toArray());
+            assertThat(picture.getRGB(0, 0, 64, 64, null, 0, 64))
+                    .isEqualTo(Arrays.stream(maps.of(kind))
+                            .map(p -> 0xFF000000 | p)
+                            .toArray());
         }
     }
 }

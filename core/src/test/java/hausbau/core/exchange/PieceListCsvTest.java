@@ -16,12 +16,37 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class PieceListCsvTest {
 
-    private static final Line BENCH = new Line("PRP-BENCH", "bench, \"long\"", Role.PROP, mm(1600), mm(450), mm(450), 8, Source.MAKE,
-            PieceState.STAND_IN, 2, 1.5, true, "=slats\nof oak");
+    private static final Line BENCH = new Line(
+            "PRP-BENCH",
+            "bench, \"long\"",
+            Role.PROP,
+            mm(1600),
+            mm(450),
+            mm(450),
+            8,
+            Source.MAKE,
+            PieceState.STAND_IN,
+            2,
+            1.5,
+            true,
+            "=slats\nof oak");
 
     @Test
     void whatIsWrittenReadsBackTheSame() {
-        var plain = new Line("WAL-2000", "", Role.WALL, mm(2000), mm(200), mm(0), 0, Source.STOCK, PieceState.WANTED, 3, 0, false, "");
+        var plain = new Line(
+                "WAL-2000",
+                "",
+                Role.WALL,
+                mm(2000),
+                mm(200),
+                mm(0),
+                0,
+                Source.STOCK,
+                PieceState.WANTED,
+                3,
+                0,
+                false,
+                "");
         var text = PieceListCsv.write(List.of(BENCH, plain));
         assertThat(text).startsWith("code,name,role,width_mm,").contains("'=slats");
         assertThat(PieceListCsv.read(text)).containsExactly(BENCH, plain);
@@ -29,15 +54,21 @@ class PieceListCsvTest {
 
     @Test
     void columnsMayMissOrStandInAnyOrder() {
-        assertThat(PieceListCsv.read("\uFEFFWidth_mm,colour,CODE\r\n12.5,red,A1\r\n\r\n")).singleElement().satisfies(line -> {
-            assertThat(line.code()).isEqualTo("A1");
-            assertThat(line.width().um()).isEqualTo(12_500);
-            assertThat(line.role()).isEqualTo(Role.PROP);
-        });
+        assertThat(PieceListCsv.read("\uFEFFWidth_mm,colour,CODE\r\n12.5,red,A1\r\n\r\n"))
+                .singleElement()
+                .satisfies(line -> {
+                    assertThat(line.code()).isEqualTo("A1");
+                    assertThat(line.width().um()).isEqualTo(12_500);
+                    assertThat(line.role()).isEqualTo(Role.PROP);
+                });
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', quoteCharacter = '~', textBlock = """
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '~',
+            textBlock =
+                    """
             name\\nbench                       | one of them must be “code”
             code,width_mm\\nA1,wide            | In line 2: “wide” is no length
             code,role\\nA1,roof                | “roof” is no role
@@ -49,6 +80,8 @@ class PieceListCsvTest {
             code,name\\n"A1,bench              | cannot be read
             """)
     void whatIsWrongIsToldWithItsLine(String text, String word) {
-        assertThatThrownBy(() -> PieceListCsv.read(text.replace("\\n", "\n"))).isInstanceOf(Refused.class).hasMessageContaining(word);
+        assertThatThrownBy(() -> PieceListCsv.read(text.replace("\\n", "\n")))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining(word);
     }
 }

@@ -9,10 +9,10 @@ import static hausbau.core.TestSets.room;
 import static hausbau.core.TestSets.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import hausbau.core.standing.Decisions;
-import hausbau.core.place.Hands;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.massing.Side;
+import hausbau.core.place.Hands;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.StandingSet;
 import java.io.StringReader;
 import java.util.List;
 import java.util.Map;
@@ -27,8 +27,13 @@ import org.xml.sax.InputSource;
 class PlanPictureTest {
 
     private static List<Element> rectangles(String svg) throws Exception {
-        var list = DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new InputSource(new StringReader(svg))).getElementsByTagName("rect");
-        return IntStream.range(0, list.getLength()).mapToObj(i -> (Element) list.item(i)).toList();
+        var list = DocumentBuilderFactory.newInstance()
+                .newDocumentBuilder()
+                .parse(new InputSource(new StringReader(svg)))
+                .getElementsByTagName("rect");
+        return IntStream.range(0, list.getLength())
+                .mapToObj(i -> (Element) list.item(i))
+                .toList();
     }
 
     private static double number(Element e, String name) {
@@ -39,7 +44,8 @@ class PlanPictureTest {
     @Test
     void itIsFittedToItsSize() throws Exception {
         var rooms = massing(List.of(room(1, 0, 0, 4600, 2600)), door(1, Side.SOUTH, 1000, 900));
-        var all = rectangles(PlanPicture.of(set(rooms, kit(rooms, 1000, 100), byHand(1, BENCH, 2000, 1000, 0)), 116, 76));
+        var all =
+                rectangles(PlanPicture.of(set(rooms, kit(rooms, 1000, 100), byHand(1, BENCH, 2000, 1000, 0)), 116, 76));
         var clear = all.get(0);
         assertThat(number(clear, "width")).isEqualTo(92);
         assertThat(number(clear, "height")).isEqualTo(52);
@@ -54,7 +60,10 @@ class PlanPictureTest {
 
     @Test
     void aSiteWithoutARoomIsAnEmptyPicture() throws Exception {
-        assertThat(rectangles(PlanPicture.of(StandingSet.of(new Decisions(massing(List.of()), Optional.empty(),
-                Hands.EMPTY, Map.of())), 116, 76))).isEmpty();
+        assertThat(rectangles(PlanPicture.of(
+                        StandingSet.of(new Decisions(massing(List.of()), Optional.empty(), Hands.EMPTY, Map.of())),
+                        116,
+                        76)))
+                .isEmpty();
     }
 }

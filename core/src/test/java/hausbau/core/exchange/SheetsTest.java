@@ -23,7 +23,8 @@ import org.xml.sax.InputSource;
 class SheetsTest {
 
     private static final Level GROUND = Level.ground(SiteSettings.USUAL);
-    private static final Sheet PLAN = Sheets.plan(massing(List.of(room(1, 0, 0, 4000, 3000)), door(1, Side.NORTH, 1000, 1000)), GROUND);
+    private static final Sheet PLAN =
+            Sheets.plan(massing(List.of(room(1, 0, 0, 4000, 3000)), door(1, Side.NORTH, 1000, 1000)), GROUND);
 
     private static Document xml(String text) throws Exception {
         return DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new InputSource(new StringReader(text)));
@@ -43,7 +44,11 @@ class SheetsTest {
     private static double area(String path) {
         var area = 0.0;
         for (var loop : path.split("Z")) {
-            var n = Pattern.compile("-?[\\d.]+").matcher(loop).results().mapToDouble(m -> Double.parseDouble(m.group())).toArray();
+            var n = Pattern.compile("-?[\\d.]+")
+                    .matcher(loop)
+                    .results()
+                    .mapToDouble(m -> Double.parseDouble(m.group()))
+                    .toArray();
             for (var i = 0; i < n.length; i += 2) {
                 var j = (i + 2) % n.length;
                 area += n[i] * n[j + 1] - n[j] * n[i + 1];
@@ -59,7 +64,12 @@ class SheetsTest {
         var path = ((Element) group(svg, "cut").getElementsByTagName("path").item(0)).getAttribute("d");
         assertThat(area(path)).isEqualTo(2_760_000.0);
         var box = svg.getDocumentElement().getAttribute("viewBox").split(" ");
-        assertThat(svg.getDocumentElement().getAttribute("width")).isEqualTo(new java.math.BigDecimal(box[2]).divide(java.math.BigDecimal.valueOf(50)).stripTrailingZeros().toPlainString() + "mm");
+        assertThat(svg.getDocumentElement().getAttribute("width"))
+                .isEqualTo(new java.math.BigDecimal(box[2])
+                                .divide(java.math.BigDecimal.valueOf(50))
+                                .stripTrailingZeros()
+                                .toPlainString()
+                        + "mm");
         assertThat(group(svg, "dimensions").getTextContent()).contains("4 m", "3 m");
         assertThat(group(svg, "names").getTextContent()).contains("Room 1", "12.0 m²");
     }
@@ -69,17 +79,26 @@ class SheetsTest {
         var odd = room(1, 0, 0, 4000, 3000).named("A < B & \"Größe\"");
         var svg = xml(SvgSheet.write(Sheets.plan(massing(List.of(odd)), GROUND), 100));
         assertThat(group(svg, "names").getTextContent()).contains("A < B & \"Größe\"");
-        assertThat(DxfSheet.write(Sheets.plan(massing(List.of(odd)), GROUND))).contains("Gr\\U+00F6\\U+00DFe").isASCII();
+        assertThat(DxfSheet.write(Sheets.plan(massing(List.of(odd)), GROUND)))
+                .contains("Gr\\U+00F6\\U+00DFe")
+                .isASCII();
     }
 
     @Test
     void aSectionHasItsHeightsAndItsLevels() throws Exception {
         var building = massing(List.of(room(1, 0, 0, 4000, 3000)));
-        var section = Section.of(building, Vec.ofMillimetres(-500, 1500, 0), Vec.ofMillimetres(4500, 1500, 0), List.of());
+        var section =
+                Section.of(building, Vec.ofMillimetres(-500, 1500, 0), Vec.ofMillimetres(4500, 1500, 0), List.of());
         var sheet = Sheets.section(section, List.of(GROUND), Unit.METRE);
         var svg = xml(SvgSheet.write(sheet, 20));
-        assertThat(area(((Element) group(svg, "cut").getElementsByTagName("path").item(0)).getAttribute("d"))).isEqualTo(2_800_000.0);
+        assertThat(area(((Element)
+                                group(svg, "cut").getElementsByTagName("path").item(0))
+                        .getAttribute("d")))
+                .isEqualTo(2_800_000.0);
         assertThat(group(svg, "dimensions").getTextContent()).contains("Ground 0 m", "3 m", "4 m");
-        assertThat(DxfSheet.write(sheet)).startsWith("  0\nSECTION").endsWith("EOF\n").contains("\nPOLYLINE\n", "\nCUT\n", "\nDIMENSIONS\n");
+        assertThat(DxfSheet.write(sheet))
+                .startsWith("  0\nSECTION")
+                .endsWith("EOF\n")
+                .contains("\nPOLYLINE\n", "\nCUT\n", "\nDIMENSIONS\n");
     }
 }

@@ -19,7 +19,8 @@ import org.junit.jupiter.api.Test;
 class SharedSheetTest {
 
     private static Placed at(int number, Kind kind, int x, int y, int width, int height, Map<Layer, Long> pictures) {
-        return new Placed(Swatch.SHARED.place(number + 1), "swatch " + number, kind, x, y, width, height, pictures, 50, 100);
+        return new Placed(
+                Swatch.SHARED.place(number + 1), "swatch " + number, kind, x, y, width, height, pictures, 50, 100);
     }
 
     private static Placed single(int number, int x, int y, int width, int height) {
@@ -39,10 +40,13 @@ class SharedSheetTest {
     /** One fills its place to the pixel; a strip of a picture as high as wide is there as often as it fits; elsewhere the sheet is free. */
     @Test
     void picturesAreWhereTheySay() {
-        var sheet = sheet(at(0, Kind.SINGLE, 4, 8, 4, 2, Map.of(Layer.COLOUR, 1L, Layer.ROUGHNESS, 3L)), at(1, Kind.STRIP, 0, 14, 16, 2, Map.of(Layer.COLOUR, 2L)));
+        var sheet = sheet(
+                at(0, Kind.SINGLE, 4, 8, 4, 2, Map.of(Layer.COLOUR, 1L, Layer.ROUGHNESS, 3L)),
+                at(1, Kind.STRIP, 0, 14, 16, 2, Map.of(Layer.COLOUR, 2L)));
         // The left half of the strip's picture is black, the right white.
         var strip = new Picture(2, 2, new int[] {0x000000, 0xffffff, 0x000000, 0xffffff});
-        var maps = sheet.maps(256, mark -> mark == 1 ? plain(3, 5, 0xc02010) : mark == 2 ? strip : plain(1, 1, 0x808080));
+        var maps =
+                sheet.maps(256, mark -> mark == 1 ? plain(3, 5, 0xc02010) : mark == 2 ? strip : plain(1, 1, 0x808080));
         // A cell is 16 pixels.
         for (var y = 0; y < 256; y++) {
             for (var x = 0; x < 256; x++) {
@@ -60,7 +64,9 @@ class SharedSheetTest {
                 }
             }
         }
-        assertThat(sheet.patches()).containsEntry(Swatch.SHARED.place(1), new Patch(Kind.SINGLE, 0.25, 0.5, 0.5, 0.625)).containsEntry(Swatch.SHARED.place(2), new Patch(Kind.STRIP, 0, 0.875, 1, 1));
+        assertThat(sheet.patches())
+                .containsEntry(Swatch.SHARED.place(1), new Patch(Kind.SINGLE, 0.25, 0.5, 0.5, 0.625))
+                .containsEntry(Swatch.SHARED.place(2), new Patch(Kind.STRIP, 0, 0.875, 1, 1));
         assertThat(sheet.free()).isEqualTo(256 - 8 - 32);
     }
 
@@ -68,7 +74,8 @@ class SharedSheetTest {
     @Test
     void whatIsNotOpaqueIsCutOut() {
         var mask = new Picture(2, 1, new int[] {0xffffff, 0x000000});
-        var maps = sheet(at(0, Kind.SINGLE, 4, 8, 4, 2, Map.of(Layer.COLOUR, 1L, Layer.OPACITY, 2L))).maps(256, mark -> mark == 1 ? plain(1, 1, 0xc02010) : mask);
+        var maps = sheet(at(0, Kind.SINGLE, 4, 8, 4, 2, Map.of(Layer.COLOUR, 1L, Layer.OPACITY, 2L)))
+                .maps(256, mark -> mark == 1 ? plain(1, 1, 0xc02010) : mask);
         assertThat(maps.isCut()).isTrue();
         assertThat(maps.colour()[130 * 256 + 70]).isEqualTo(0xffc02010);
         assertThat(maps.colour()[130 * 256 + 120]).isEqualTo(0x00c02010);
@@ -77,18 +84,38 @@ class SharedSheetTest {
 
     @Test
     void whatCannotBeNamesItsField() {
-        assertThatThrownBy(() -> sheet(single(0, 0, 0, 4, 4), single(1, 3, 3, 4, 4))).isInstanceOf(Refused.class).hasMessageContaining("would lie on");
-        assertThatThrownBy(() -> sheet(single(0, 14, 0, 4, 4))).isInstanceOf(Refused.class).hasMessageContaining("does not lie on the sheet");
+        assertThatThrownBy(() -> sheet(single(0, 0, 0, 4, 4), single(1, 3, 3, 4, 4)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("would lie on");
+        assertThatThrownBy(() -> sheet(single(0, 14, 0, 4, 4)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("does not lie on the sheet");
         assertThatThrownBy(() -> sheet(single(0, 0, -1, 4, 4))).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> sheet(single(0, 0, 0, 0, 4))).isInstanceOf(Refused.class).hasMessageContaining("at least one cell");
-        assertThatThrownBy(() -> sheet(at(0, Kind.STRIP, 0, 0, 8, 2, Map.of()))).isInstanceOf(Refused.class).hasMessageContaining("as wide as the sheet");
-        assertThatThrownBy(() -> sheet(at(0, Kind.TILING, 0, 0, 16, 8, Map.of()))).isInstanceOf(Refused.class).hasMessageContaining("whole sheet");
-        assertThatThrownBy(() -> new SharedSheet(Swatch.SHARED, 1024, 20, List.of())).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> sheet(new Placed(Swatch.STONE, "stone", Kind.SINGLE, 0, 0, 1, 1, Map.of(), 0, 0))).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> sheet(single(0, 1, 0, 1, 1)).on(8)).isInstanceOf(Refused.class).hasMessageContaining("between two cells");
-        assertThatThrownBy(() -> new SharedSheet(Swatch.SHARED_B, 1024, 16, List.of(single(0, 0, 0, 1, 1)))).isInstanceOf(Refused.class).hasMessageContaining("on one shared sheet");
-        assertThatThrownBy(() -> new SharedSheet(Swatch.STONE, 1024, 16, List.of())).isInstanceOf(Refused.class).hasMessageContaining("stone");
-        assertThatThrownBy(() -> SharedSheet.empty(Swatch.SHARED).ofSide(1000)).isInstanceOf(Refused.class).hasMessageContaining("pixels to a side");
+        assertThatThrownBy(() -> sheet(single(0, 0, 0, 0, 4)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("at least one cell");
+        assertThatThrownBy(() -> sheet(at(0, Kind.STRIP, 0, 0, 8, 2, Map.of())))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("as wide as the sheet");
+        assertThatThrownBy(() -> sheet(at(0, Kind.TILING, 0, 0, 16, 8, Map.of())))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("whole sheet");
+        assertThatThrownBy(() -> new SharedSheet(Swatch.SHARED, 1024, 20, List.of()))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> sheet(new Placed(Swatch.STONE, "stone", Kind.SINGLE, 0, 0, 1, 1, Map.of(), 0, 0)))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> sheet(single(0, 1, 0, 1, 1)).on(8))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("between two cells");
+        assertThatThrownBy(() -> new SharedSheet(Swatch.SHARED_B, 1024, 16, List.of(single(0, 0, 0, 1, 1))))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("on one shared sheet");
+        assertThatThrownBy(() -> new SharedSheet(Swatch.STONE, 1024, 16, List.of()))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("stone");
+        assertThatThrownBy(() -> SharedSheet.empty(Swatch.SHARED).ofSide(1000))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("pixels to a side");
         assertThat(sheet(single(0, 2, 4, 2, 6)).on(8).placed()).containsExactly(single(0, 1, 2, 1, 3));
     }
 
@@ -105,7 +132,14 @@ class SharedSheetTest {
                 var height = 1 + random.nextInt(isStrip ? 1 : 3);
                 var room = sheet.room(width, height);
                 if (room.isPresent()) {
-                    sheet = sheet.with(at(i, isStrip ? Kind.STRIP : Kind.SINGLE, room.get().x(), room.get().y(), width, height, Map.of()));
+                    sheet = sheet.with(at(
+                            i,
+                            isStrip ? Kind.STRIP : Kind.SINGLE,
+                            room.get().x(),
+                            room.get().y(),
+                            width,
+                            height,
+                            Map.of()));
                     area += width * height;
                 }
             }
@@ -122,8 +156,12 @@ class SharedSheetTest {
             assertThat(Arrays.stream(raster).sum()).isEqualTo(area);
             assertThat(packed.free()).isEqualTo(256 - area);
             assertThat(names(packed)).isEqualTo(names(sheet));
-            var foot = packed.placed().stream().mapToInt(p -> p.y() + p.height()).max().orElse(0);
-            // Twice what would do if nothing were wasted, and a strip's height: first fit by falling height (Coffman and others, 1980).
+            var foot = packed.placed().stream()
+                    .mapToInt(p -> p.y() + p.height())
+                    .max()
+                    .orElse(0);
+            // Twice what would do if nothing were wasted, and a strip's height: first fit by falling height (Coffman
+            // and others, 1980).
             assertThat(foot).isLessThanOrEqualTo((int) Math.ceil(2.0 * area / 16) + 3);
         }
     }
@@ -136,8 +174,10 @@ class SharedSheetTest {
     @Test
     void whatGoesOnFindsItsRow() {
         var sheet = sheet(single(0, 0, 0, 4, 4), single(1, 4, 1, 3, 2), single(2, 4, 8, 3, 2));
-        assertThat(sheet.across(at(1, Kind.STRIP, 4, 1, 3, 2, Map.of()))).isEqualTo(at(1, Kind.STRIP, 0, 4, 16, 2, Map.of()));
-        assertThat(sheet.across(at(2, Kind.STRIP, 4, 8, 3, 2, Map.of()))).isEqualTo(at(2, Kind.STRIP, 0, 8, 16, 2, Map.of()));
+        assertThat(sheet.across(at(1, Kind.STRIP, 4, 1, 3, 2, Map.of())))
+                .isEqualTo(at(1, Kind.STRIP, 0, 4, 16, 2, Map.of()));
+        assertThat(sheet.across(at(2, Kind.STRIP, 4, 8, 3, 2, Map.of())))
+                .isEqualTo(at(2, Kind.STRIP, 0, 8, 16, 2, Map.of()));
     }
 
     @Test
@@ -155,6 +195,7 @@ class SharedSheetTest {
         // Of 2048 a cell has 128.
         assertThat(full.ofSide(2048).cellsFor(128)).isEqualTo(1);
         assertThat(full.ofSide(2048).placed()).isEqualTo(full.placed());
-        assertThat(SharedSheet.empty(Swatch.sheet(4)).next()).isEqualTo(Swatch.sheet(4).place(1));
+        assertThat(SharedSheet.empty(Swatch.sheet(4)).next())
+                .isEqualTo(Swatch.sheet(4).place(1));
     }
 }

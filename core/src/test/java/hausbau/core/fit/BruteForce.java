@@ -9,8 +9,7 @@ final class BruteForce {
 
     static final int NEVER = 1_000_000;
 
-    private BruteForce() {
-    }
+    private BruteForce() {}
 
     static List<Integer> range(int least, int most) {
         return IntStream.rangeClosed(least, most).boxed().toList();
@@ -43,7 +42,10 @@ final class BruteForce {
         var options = new ArrayList<Long>();
         var before = (long) NEVER;
         for (var k = 1; k <= maxKinds; k++) {
-            var best = subsets(range(least, most), k).stream().mapToLong(s -> total(spans, s)).min().orElse(NEVER);
+            var best = subsets(range(least, most), k).stream()
+                    .mapToLong(s -> total(spans, s))
+                    .min()
+                    .orElse(NEVER);
             if (best < before) {
                 options.add(best);
                 before = best;
@@ -57,7 +59,10 @@ final class BruteForce {
         for (var mask = 1; mask < 1 << from.size(); mask++) {
             if (Integer.bitCount(mask) <= atMost) {
                 var bits = mask;
-                subsets.add(IntStream.range(0, from.size()).filter(i -> (bits >> i & 1) == 1).mapToObj(from::get).toList());
+                subsets.add(IntStream.range(0, from.size())
+                        .filter(i -> (bits >> i & 1) == 1)
+                        .mapToObj(from::get)
+                        .toList());
             }
         }
         return subsets;

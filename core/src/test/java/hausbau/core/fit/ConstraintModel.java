@@ -20,8 +20,7 @@ public final class ConstraintModel {
     private final CpModel model = new CpModel();
 
     /** @param fewest the least number of placements found, or -1 if none was */
-    public record Answer(boolean proven, long fewest) {
-    }
+    public record Answer(boolean proven, long fewest) {}
 
     /** @param spans and @param least and @param most in steps */
     public ConstraintModel(List<Integer> spans, int least, int most, int kinds) {
@@ -50,7 +49,8 @@ public final class ConstraintModel {
         solver.getParameters().setMaxTimeInSeconds(limit.toSeconds()).setNumWorkers(2);
         var status = solver.solve(model);
         var found = status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.FEASIBLE;
-        return new Answer(status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.INFEASIBLE,
+        return new Answer(
+                status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.INFEASIBLE,
                 found ? Math.round(solver.objectiveValue()) : -1);
     }
 }

@@ -21,15 +21,19 @@ class ConstraintModelTest {
             spans.add(8 + random.nextInt(40));
         }
         var kinds = 1 + random.nextInt(3);
-        var runs = spans.stream().map(s -> new Run("r", Length.ofMillimetres(s * 100L), List.of())).toList();
-        var plan = new KitPlanner(Duration.ofMinutes(1)).plan(new KitQuestion(Length.ofMillimetres(100),
-                Length.ofMillimetres(200), Length.ofMillimetres(1600), kinds, runs));
+        var runs = spans.stream()
+                .map(s -> new Run("r", Length.ofMillimetres(s * 100L), List.of()))
+                .toList();
+        var plan = new KitPlanner(Duration.ofMinutes(1))
+                .plan(new KitQuestion(
+                        Length.ofMillimetres(100), Length.ofMillimetres(200), Length.ofMillimetres(1600), kinds, runs));
         var solved = new ConstraintModel(spans, 2, 16, kinds).solve(Duration.ofMinutes(1));
         assertThat(solved.proven()).isTrue();
         if (solved.fewest() < 0) {
             assertThat(plan.options()).isEmpty();
         } else {
-            assertThat(plan.options().get(plan.options().size() - 1).placements()).isEqualTo(solved.fewest());
+            assertThat(plan.options().get(plan.options().size() - 1).placements())
+                    .isEqualTo(solved.fewest());
         }
     }
 }

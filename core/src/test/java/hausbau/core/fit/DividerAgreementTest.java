@@ -25,9 +25,10 @@ class DividerAgreementTest {
     /** Every sum of the kinds up to {@code MOST} steps, by adding one piece at a time. */
     private static TreeSet<Integer> sums(int[] kinds) {
         var sums = new TreeSet<>(List.of(0));
-        for (var grown = true; grown;) {
+        for (var grown = true; grown; ) {
             var more = new TreeSet<Integer>();
-            sums.forEach(s -> Arrays.stream(kinds).map(k -> s + k).filter(t -> t <= MOST).forEach(more::add));
+            sums.forEach(s ->
+                    Arrays.stream(kinds).map(k -> s + k).filter(t -> t <= MOST).forEach(more::add));
             grown = sums.addAll(more);
         }
         return sums;
@@ -35,7 +36,13 @@ class DividerAgreementTest {
 
     private static DivisionQuestion question(List<Side> sides, boolean agree, int[] kinds) {
         // No new piece is allowed, so that only sums and changes remain.
-        return new DivisionQuestion(sides, agree, Arrays.stream(kinds).mapToObj(k -> mm(k * 100L)).toList(), mm(100), mm(900_000), mm(900_000));
+        return new DivisionQuestion(
+                sides,
+                agree,
+                Arrays.stream(kinds).mapToObj(k -> mm(k * 100L)).toList(),
+                mm(100),
+                mm(900_000),
+                mm(900_000));
     }
 
     @RepeatedTest(60)
@@ -46,7 +53,10 @@ class DividerAgreementTest {
         var fixed = random.nextInt(1, 4);
         var sides = new ArrayList<Side>();
         for (var i = 0; i < 2; i++) {
-            sides.add(new Side("side " + i, mm(lengths[i] * 100L), i == 0 ? List.of(new Fixed("door", mm(fixed * 100L))) : List.of()));
+            sides.add(new Side(
+                    "side " + i,
+                    mm(lengths[i] * 100L),
+                    i == 0 ? List.of(new Fixed("door", mm(fixed * 100L))) : List.of()));
         }
         var sums = sums(kinds);
         var least = Integer.MAX_VALUE;
@@ -61,7 +71,8 @@ class DividerAgreementTest {
             assertThat(answers.get(0).sort()).isEqualTo(Sort.KNOWN);
         } else if (least < 12) {
             assertThat(answers.get(0).changed()).isEqualTo(mm(least * 100L));
-            assertThat(answers.get(0).filled().get(0).length()).isEqualTo(answers.get(0).filled().get(1).length());
+            assertThat(answers.get(0).filled().get(0).length())
+                    .isEqualTo(answers.get(0).filled().get(1).length());
         }
     }
 
@@ -90,7 +101,13 @@ class DividerAgreementTest {
     @Test
     void lengthsOfDifferentMeasureAreDividedExactly() {
         var inch = new Length(25_400);
-        var answers = Divider.divide(new DivisionQuestion(List.of(new Side("shelf", inch.times(50), List.of())), false, List.of(inch.times(10), mm(254)), mm(1), mm(2000), mm(2000)));
+        var answers = Divider.divide(new DivisionQuestion(
+                List.of(new Side("shelf", inch.times(50), List.of())),
+                false,
+                List.of(inch.times(10), mm(254)),
+                mm(1),
+                mm(2000),
+                mm(2000)));
         assertThat(answers.get(0).sort()).isEqualTo(Sort.KNOWN);
         assertThat(answers.get(0).filled().get(0).pieces()).hasSize(5).containsOnly(mm(254));
     }

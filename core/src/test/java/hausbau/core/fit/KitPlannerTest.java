@@ -36,9 +36,10 @@ class KitPlannerTest {
     void theWorkedExampleComesOut() {
         var run = new Run("north", mm(11_000), List.of(new FixedItem("door", mm(4000), mm(1200))));
         var plan = plan(100, 200, 4000, 4, run);
-        assertThat(plan.options()).containsExactly(
-                new KitPlan.Option(List.of(mm(200)), 49, true),
-                new KitPlan.Option(List.of(mm(4000), mm(1800)), 3, true));
+        assertThat(plan.options())
+                .containsExactly(
+                        new KitPlan.Option(List.of(mm(200)), 49, true),
+                        new KitPlan.Option(List.of(mm(4000), mm(1800)), 3, true));
         assertThat(plan.recommended()).hasValue(1);
     }
 
@@ -52,7 +53,12 @@ class KitPlannerTest {
         for (var i = 0; i < 1 + random.nextInt(5); i++) {
             spans.add(1 + random.nextInt(30));
         }
-        var plan = plan(100, least * 100L, most * 100L, 3, spans.stream().map(s -> plain(s * 100L)).toArray(Run[]::new));
+        var plan = plan(
+                100,
+                least * 100L,
+                most * 100L,
+                3,
+                spans.stream().map(s -> plain(s * 100L)).toArray(Run[]::new));
         if (spans.stream().anyMatch(s -> BruteForce.fewest(s, BruteForce.range(least, most)) == BruteForce.NEVER)) {
             assertThat(plan.options()).isEmpty();
             assertThat(plan.unfillable()).isNotEmpty();
@@ -63,8 +69,11 @@ class KitPlannerTest {
         assertThat(plan.options().stream().map(KitPlan.Option::placements)).containsExactlyElementsOf(expected);
         assertThat(plan.options()).allSatisfy(option -> {
             assertThat(option.proven()).isTrue();
-            var kinds = option.kinds().stream().map(k -> (int) (k.um() / 100_000)).toList();
-            assertThat(BruteForce.total(spans, kinds)).as("the kinds named really do it").isEqualTo(option.placements());
+            var kinds =
+                    option.kinds().stream().map(k -> (int) (k.um() / 100_000)).toList();
+            assertThat(BruteForce.total(spans, kinds))
+                    .as("the kinds named really do it")
+                    .isEqualTo(option.placements());
         });
     }
 
@@ -77,7 +86,8 @@ class KitPlannerTest {
         }
         var plan = new KitPlanner(LONG).plan(new KitQuestion(mm(100), mm(200), mm(4000), 4, runs));
         assertThat(plan.options()).hasSizeGreaterThan(1).allMatch(KitPlan.Option::proven);
-        assertThat(plan.options().get(0).kinds().size()).isLessThan(plan.options().get(1).kinds().size());
+        assertThat(plan.options().get(0).kinds().size())
+                .isLessThan(plan.options().get(1).kinds().size());
     }
 
     @Test
@@ -89,8 +99,9 @@ class KitPlannerTest {
         }
         var plan = new KitPlanner(Duration.ofMillis(300)).plan(new KitQuestion(mm(50), mm(200), mm(8000), 5, runs));
         assertThat(plan.options()).anyMatch(option -> !option.proven());
-        assertThat(plan.options()).allSatisfy(option -> assertThat(runs).allSatisfy(run ->
-                assertThat(FilledRun.of(mm(50), run, option.kinds())).isPresent()));
+        assertThat(plan.options()).allSatisfy(option -> assertThat(runs)
+                .allSatisfy(run ->
+                        assertThat(FilledRun.of(mm(50), run, option.kinds())).isPresent()));
     }
 
     @Test
@@ -98,27 +109,29 @@ class KitPlannerTest {
         var plan = plan(100, 200, 4000, 2, plain(11_050), plain(3000));
         assertThat(plan.options()).isEmpty();
         assertThat(plan.recommended()).isEmpty();
-        assertThat(plan.unfillable()).containsExactly(
-                new KitPlan.Unfillable("run 11050", new Span(mm(0), mm(11_050)), mm(11_000), mm(11_100)));
+        assertThat(plan.unfillable())
+                .containsExactly(
+                        new KitPlan.Unfillable("run 11050", new Span(mm(0), mm(11_050)), mm(11_000), mm(11_100)));
     }
 
     /** From pieces of 400 to 500: one gives 400 to 500, two give 800 to 1000; 700 lies between. */
     @Test
     void aLengthBetweenTheBandsNamesTheirEnds() {
-        assertThat(plan(100, 400, 500, 1, plain(700)).unfillable()).containsExactly(
-                new KitPlan.Unfillable("run 700", new Span(mm(0), mm(700)), mm(500), mm(800)));
+        assertThat(plan(100, 400, 500, 1, plain(700)).unfillable())
+                .containsExactly(new KitPlan.Unfillable("run 700", new Span(mm(0), mm(700)), mm(500), mm(800)));
     }
 
     @Test
     void aSpanShorterThanEveryPieceHasOnlyALongerNeighbour() {
-        assertThat(plan(100, 400, 500, 1, plain(100)).unfillable()).containsExactly(
-                new KitPlan.Unfillable("run 100", new Span(mm(0), mm(100)), Length.ZERO, mm(400)));
+        assertThat(plan(100, 400, 500, 1, plain(100)).unfillable())
+                .containsExactly(new KitPlan.Unfillable("run 100", new Span(mm(0), mm(100)), Length.ZERO, mm(400)));
     }
 
     @Test
     void whereNoMultipleOfTheStepIsAllowedNothingFills() {
-        assertThat(plan(100, 210, 290, 1, plain(1000)).unfillable()).containsExactly(
-                new KitPlan.Unfillable("run 1000", new Span(mm(0), mm(1000)), Length.ZERO, Length.ZERO));
+        assertThat(plan(100, 210, 290, 1, plain(1000)).unfillable())
+                .containsExactly(
+                        new KitPlan.Unfillable("run 1000", new Span(mm(0), mm(1000)), Length.ZERO, Length.ZERO));
     }
 
     @Test
@@ -129,10 +142,20 @@ class KitPlannerTest {
 
     @Test
     void everyFaultIsNamed() {
-        var bad = new Run("x".repeat(201), mm(1000), List.of(new FixedItem("a", mm(0), mm(600)), new FixedItem("b", mm(500), mm(600))));
+        var bad = new Run(
+                "x".repeat(201),
+                mm(1000),
+                List.of(new FixedItem("a", mm(0), mm(600)), new FixedItem("b", mm(500), mm(600))));
         assertThatThrownBy(() -> new KitQuestion(Length.ZERO, mm(500), mm(400), 9, List.of(bad, plain(-5))))
-                .isInstanceOfSatisfying(Refused.class, refused -> assertThat(refused.faults().stream().map(f -> f.field()).collect(Collectors.toList()))
-                        .containsExactly("stepMm", "minPieceMm", "maxKinds", "runs[0].name", "runs[0].fixed[1].atMm", "runs[1].lengthMm"));
+                .isInstanceOfSatisfying(Refused.class, refused -> assertThat(
+                                refused.faults().stream().map(f -> f.field()).collect(Collectors.toList()))
+                        .containsExactly(
+                                "stepMm",
+                                "minPieceMm",
+                                "maxKinds",
+                                "runs[0].name",
+                                "runs[0].fixed[1].atMm",
+                                "runs[1].lengthMm"));
     }
 
     @Test
@@ -143,7 +166,9 @@ class KitPlannerTest {
     }
 
     private static List<KitPlan.Option> options(long... placements) {
-        return Arrays.stream(placements).mapToObj(n -> new KitPlan.Option(List.of(), n, true)).toList();
+        return Arrays.stream(placements)
+                .mapToObj(n -> new KitPlan.Option(List.of(), n, true))
+                .toList();
     }
 
     /** Were the time given not kept, this would take most of an hour and the build would be stopped. */

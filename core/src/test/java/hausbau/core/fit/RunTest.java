@@ -51,13 +51,16 @@ class RunTest {
 
     @Test
     void fixedItemsFromEndToEndLeaveNothingToFill() {
-        assertThat(new Run("bay", mm(900), List.of(new FixedItem("window", mm(0), mm(900)))).spans()).isEmpty();
+        assertThat(new Run("bay", mm(900), List.of(new FixedItem("window", mm(0), mm(900)))).spans())
+                .isEmpty();
     }
 
     @Test
     void aLaidOutRunHasNoGap() {
         var run = new Run("north", mm(11_000), List.of(new FixedItem("door", mm(4000), mm(1200))));
-        var items = FilledRun.of(mm(100), run, List.of(mm(4000), mm(1800))).orElseThrow().items();
+        var items = FilledRun.of(mm(100), run, List.of(mm(4000), mm(1800)))
+                .orElseThrow()
+                .items();
         assertThat(items).extracting(FilledRun.Item::at).containsExactly(mm(0), mm(4000), mm(5200), mm(9200));
         assertThat(items).extracting(FilledRun.Item::piece).containsExactly("wall", "door", "wall", "wall");
     }
@@ -68,7 +71,9 @@ class RunTest {
         var step = Length.ofMillimetres(100);
         var kinds = List.of(Length.ofMillimetres(1100), Length.ofMillimetres(400));
         assertThat(Filling.nearest(step, kinds, Length.ofMillimetres(300))).containsExactly(Length.ofMillimetres(400));
-        assertThat(Filling.nearest(step, kinds, Length.ofMillimetres(1300))).containsExactly(Length.ofMillimetres(1200), Length.ofMillimetres(1500));
-        assertThat(Filling.nearest(step, kinds, new Length(1_150_000))).containsExactly(Length.ofMillimetres(1100), Length.ofMillimetres(1200));
+        assertThat(Filling.nearest(step, kinds, Length.ofMillimetres(1300)))
+                .containsExactly(Length.ofMillimetres(1200), Length.ofMillimetres(1500));
+        assertThat(Filling.nearest(step, kinds, new Length(1_150_000)))
+                .containsExactly(Length.ofMillimetres(1100), Length.ofMillimetres(1200));
     }
 }

@@ -40,17 +40,26 @@ import org.locationtech.jts.geom.GeometryFactory;
 class DisorderTest {
 
     private static final Kind BENCH = new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE);
-    private static final Kind SLAB = new Kind(Role.PROP, new Recipe.Mass(Vec.ofMillimetres(6000, 6000, 900)), Pivot.BASE_CENTRE);
+    private static final Kind SLAB =
+            new Kind(Role.PROP, new Recipe.Mass(Vec.ofMillimetres(6000, 6000, 900)), Pivot.BASE_CENTRE);
 
     private static StandingSet set(List<HandPlacement> hands) {
-        return StandingSet.of(new Decisions(massing(List.of(room(1, 0, 0, 5000, 4000))), Optional.empty(), Hands.EMPTY.with(hands, List.of()), Map.of()));
+        return StandingSet.of(new Decisions(
+                massing(List.of(room(1, 0, 0, 5000, 4000))),
+                Optional.empty(),
+                Hands.EMPTY.with(hands, List.of()),
+                Map.of()));
     }
 
     /** A bench every 1.7 m by 0.5 m, so that few have room to turn. */
     private static List<HandPlacement> rows(int across, int deep, long z) {
         var all = new ArrayList<HandPlacement>();
         for (var i = 0; i < across * deep; i++) {
-            all.add(new HandPlacement(100 + i, BENCH, Stance.at(Vec.ofMillimetres(1700L * (i % across), 500L * (i / across), z), Turn.NONE), false));
+            all.add(new HandPlacement(
+                    100 + i,
+                    BENCH,
+                    Stance.at(Vec.ofMillimetres(1700L * (i % across), 500L * (i / across), z), Turn.NONE),
+                    false));
         }
         return all;
     }
@@ -78,16 +87,20 @@ class DisorderTest {
         var hands = rows(6, 12, 0);
         var all = standing(hands);
         var stances = new Disorder(mm(400), 25, 0, 0, 0, seed).of(set(hands), all);
-        var prints = stances.stream().map(s -> footprint(s.orElseThrow(), BENCH)).toList();
+        var prints =
+                stances.stream().map(s -> footprint(s.orElseThrow(), BENCH)).toList();
         for (var i = 0; i < prints.size(); i++) {
             for (var j = 0; j < i; j++) {
                 // Less than a micrometre over a bench's length, squared.
                 assertThat(prints.get(i).intersection(prints.get(j)).getArea()).isLessThan(4e6);
             }
         }
-        var moved = IntStream.range(0, all.size()).filter(i -> !stances.get(i).orElseThrow().equals(all.get(i).stance())).count();
+        var moved = IntStream.range(0, all.size())
+                .filter(i -> !stances.get(i).orElseThrow().equals(all.get(i).stance()))
+                .count();
         assertThat(moved).isGreaterThan(60);
-        assertThat(stances).allSatisfy(s -> assertThat(Math.abs(s.orElseThrow().freeDegrees())).isLessThanOrEqualTo(25));
+        assertThat(stances).allSatisfy(s -> assertThat(Math.abs(s.orElseThrow().freeDegrees()))
+                .isLessThanOrEqualTo(25));
     }
 
     /** Tilted and toppled: none shares volume, each rests where it rested, and stays on its slab. */
@@ -105,12 +118,19 @@ class DisorderTest {
             assertThat(box.min().z()).isEqualTo(900_000);
             var x = (box.min().x() + box.max().x()) / 2;
             var y = (box.min().y() + box.max().y()) / 2;
-            assertThat(Math.abs(x - 1_700_000) <= 3_000_000 && Math.abs(y - 750_000) <= 3_000_000).isTrue();
-            toppled += Math.abs(stance.lean().tilt()) == 90 || Math.abs(stance.lean().roll()) == 90 ? 1 : 0;
+            assertThat(Math.abs(x - 1_700_000) <= 3_000_000 && Math.abs(y - 750_000) <= 3_000_000)
+                    .isTrue();
+            toppled += Math.abs(stance.lean().tilt()) == 90
+                            || Math.abs(stance.lean().roll()) == 90
+                    ? 1
+                    : 0;
             for (var j = 0; j < i; j++) {
                 for (var mine : BENCH.solids()) {
                     for (var theirs : BENCH.solids()) {
-                        assertThat(Block.shared(stance.block(mine.box(), BENCH), stances.get(j).orElseThrow().block(theirs.box(), BENCH))).isZero();
+                        assertThat(Block.shared(
+                                        stance.block(mine.box(), BENCH),
+                                        stances.get(j).orElseThrow().block(theirs.box(), BENCH)))
+                                .isZero();
                     }
                 }
             }
@@ -130,11 +150,14 @@ class DisorderTest {
             order.add(i);
         }
         Collections.shuffle(order, new Random(5));
-        var shuffled = disorder.of(set(hands), order.stream().map(i -> Standing.byHand(hands.get(i))).toList());
+        var shuffled = disorder.of(
+                set(hands),
+                order.stream().map(i -> Standing.byHand(hands.get(i))).toList());
         for (var i = 0; i < order.size(); i++) {
             assertThat(shuffled.get(i)).isEqualTo(once.get(order.get(i)));
         }
-        assertThat(new Disorder(mm(300), 40, 10, 10, 20, 4).of(set(hands), standing(hands))).isNotEqualTo(once);
+        assertThat(new Disorder(mm(300), 40, 10, 10, 20, 4).of(set(hands), standing(hands)))
+                .isNotEqualTo(once);
         // A fifth of forty: five standard deviations of 2.5 about 8.
         assertThat(once.stream().filter(Optional::isEmpty).count()).isBetween(1L, 20L);
     }
@@ -146,11 +169,14 @@ class DisorderTest {
         var walls = new ArrayList<>(tight);
         var size = BENCH.box().size();
         var i = 2;
-        for (var side : List.of(new Vec(size.x(), 0, 0), new Vec(-size.x(), 0, 0), new Vec(0, size.y(), 0), new Vec(0, -size.y(), 0))) {
+        for (var side : List.of(
+                new Vec(size.x(), 0, 0), new Vec(-size.x(), 0, 0), new Vec(0, size.y(), 0), new Vec(0, -size.y(), 0))) {
             walls.add(new HandPlacement(i++, BENCH, Stance.at(side, Turn.NONE), false));
         }
-        assertThat(new Disorder(mm(200), 30, 0, 0, 0, 1).of(set(walls), standing(tight))).containsExactly(Optional.of(tight.get(0).stance()));
-        assertThat(new HashSet<>(new Disorder(mm(200), 30, 0, 0, 0, 1).of(set(tight), standing(tight)))).doesNotContain(Optional.of(tight.get(0).stance()));
+        assertThat(new Disorder(mm(200), 30, 0, 0, 0, 1).of(set(walls), standing(tight)))
+                .containsExactly(Optional.of(tight.get(0).stance()));
+        assertThat(new HashSet<>(new Disorder(mm(200), 30, 0, 0, 0, 1).of(set(tight), standing(tight))))
+                .doesNotContain(Optional.of(tight.get(0).stance()));
     }
 
     @Test
@@ -163,6 +189,8 @@ class DisorderTest {
     }
 
     private static void assertRefused(org.assertj.core.api.ThrowableAssert.ThrowingCallable work, String field) {
-        assertThatThrownBy(work).isInstanceOfSatisfying(Refused.class, r -> assertThat(r.faults()).extracting(f -> f.field()).containsExactly(field));
+        assertThatThrownBy(work).isInstanceOfSatisfying(Refused.class, r -> assertThat(r.faults())
+                .extracting(f -> f.field())
+                .containsExactly(field));
     }
 }

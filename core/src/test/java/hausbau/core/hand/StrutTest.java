@@ -20,14 +20,25 @@ class StrutTest {
     void itsEndsLieOnBothPoints() {
         var random = new Random(6);
         for (var i = 0; i < 300; i++) {
-            var from = new Vec(random.nextInt(-5_000_000, 5_000_000), random.nextInt(-5_000_000, 5_000_000), random.nextInt(-2_000_000, 2_000_000));
-            var to = new Vec(random.nextInt(-5_000_000, 5_000_000), random.nextInt(-5_000_000, 5_000_000), random.nextInt(-2_000_000, 2_000_000));
+            var from = new Vec(
+                    random.nextInt(-5_000_000, 5_000_000),
+                    random.nextInt(-5_000_000, 5_000_000),
+                    random.nextInt(-2_000_000, 2_000_000));
+            var to = new Vec(
+                    random.nextInt(-5_000_000, 5_000_000),
+                    random.nextInt(-5_000_000, 5_000_000),
+                    random.nextInt(-2_000_000, 2_000_000));
             var strut = Strut.between(from, to, mm(80), mm(120));
             // In its own frame the middle line runs at half its height, from one end to the other.
             var half = strut.kind().size().x() / 2;
             for (var end : new Vec[] {from, to}) {
-                var own = strut.stance().direction(end == from ? -half : half, 0, 60_000).plus(strut.stance().at());
-                assertThat(Math.sqrt(Math.pow(own.x() - end.x(), 2) + Math.pow(own.y() - end.y(), 2) + Math.pow(own.z() - end.z(), 2))).isCloseTo(0, within(4.0));
+                var own = strut.stance()
+                        .direction(end == from ? -half : half, 0, 60_000)
+                        .plus(strut.stance().at());
+                assertThat(Math.sqrt(Math.pow(own.x() - end.x(), 2)
+                                + Math.pow(own.y() - end.y(), 2)
+                                + Math.pow(own.z() - end.z(), 2)))
+                        .isCloseTo(0, within(4.0));
             }
             // Its sides stay level: no part of its width climbs.
             assertThat(strut.stance().direction(0, 1_000_000, 0).z()).isZero();
@@ -56,6 +67,8 @@ class StrutTest {
     }
 
     private static void assertRefused(org.assertj.core.api.ThrowableAssert.ThrowingCallable work, String field) {
-        assertThatThrownBy(work).isInstanceOfSatisfying(Refused.class, r -> assertThat(r.faults()).extracting(f -> f.field()).containsExactly(field));
+        assertThatThrownBy(work).isInstanceOfSatisfying(Refused.class, r -> assertThat(r.faults())
+                .extracting(f -> f.field())
+                .containsExactly(field));
     }
 }

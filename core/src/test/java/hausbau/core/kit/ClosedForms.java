@@ -58,9 +58,11 @@ record ClosedForms(double volume, double area) {
         var h = mm(slab.size().z());
         var holeW = mm(hole.size().x());
         var window = hole.min().z() > slab.min().z();
-        var holeH = window ? mm(hole.size().z()) : mm(hole.max().z() - slab.min().z());
+        var holeH =
+                window ? mm(hole.size().z()) : mm(hole.max().z() - slab.min().z());
         var outline = w * h - holeW * holeH;
-        // A doorway's legs stand on the base: its hole adds two sides and takes nothing off but what its head gives back.
+        // A doorway's legs stand on the base: its hole adds two sides and takes nothing off but what its head gives
+        // back.
         var edge = window ? 2 * (w + h) + 2 * (holeW + holeH) : 2 * (w + h) + 2 * holeH;
         var k = window ? 4 - 4 : 6 - 2;
         var depth = mm(slab.size().y());

@@ -31,11 +31,16 @@ class CuttingTest {
     private static final Part.Edge SHARP = new Part.Edge(Length.ZERO, 1);
 
     private static Part part(Form form, Part.Edge edge, Vec at, Part.Turning turn) {
-        return new Part("", Swatch.PLASTER, Optional.of(edge), form, at, turn, Copies.ONE, Part.Taper.NONE, false, false);
+        return new Part(
+                "", Swatch.PLASTER, Optional.of(edge), form, at, turn, Copies.ONE, Part.Taper.NONE, false, false);
     }
 
     private static Part block(long x, long y, long z, long wide, long deep, long high) {
-        return part(new Form.Block(Vec.ofMillimetres(wide, deep, high)), SHARP, Vec.ofMillimetres(x, y, z), Part.Turning.NONE);
+        return part(
+                new Form.Block(Vec.ofMillimetres(wide, deep, high)),
+                SHARP,
+                Vec.ofMillimetres(x, y, z),
+                Part.Turning.NONE);
     }
 
     private Mesh mesh(Part... parts) {
@@ -53,7 +58,11 @@ class CuttingTest {
     static Stream<Case> cases() {
         return Stream.of(
                 new Case("a window right through", block(500, -50, 900, 1000, 300, 1200), 0.2 * 1.0 * 1.2 * 1000, 32),
-                new Case("a hole flush with both faces", block(500, 0, 900, 1000, 200, 1200), 0.2 * 1.0 * 1.2 * 1000, 32),
+                new Case(
+                        "a hole flush with both faces",
+                        block(500, 0, 900, 1000, 200, 1200),
+                        0.2 * 1.0 * 1.2 * 1000,
+                        32),
                 new Case("a doorway flush with the foot", block(500, 0, 0, 900, 200, 2100), 0.2 * 0.9 * 2.1 * 1000, 28),
                 new Case("a recess", block(500, -50, 900, 1000, 150, 1200), 0.1 * 1.0 * 1.2 * 1000, 28),
                 new Case("a rebate at a corner", block(-10, -10, 2900, 110, 110, 200), 0.1 * 0.1 * 0.1 * 1000, 24),
@@ -77,10 +86,16 @@ class CuttingTest {
     @ParameterizedTest
     @ValueSource(ints = {3, 24, 96})
     void aRoundHoleIsAsLargeAsItsPolygon(int sides) {
-        var bore = part(new Turned(List.of(new Station(300_000, 0), new Station(300_000, 400_000)), sides), SHARP, Vec.ofMillimetres(1000, 300, 1500), new Part.Turning(90, 0, 0));
+        var bore = part(
+                new Turned(List.of(new Station(300_000, 0), new Station(300_000, 400_000)), sides),
+                SHARP,
+                Vec.ofMillimetres(1000, 300, 1500),
+                new Part.Turning(90, 0, 0));
         var left = mesh(block(0, 0, 0, 2000, 200, 3000), bore.cutting());
         assertThat(open(left)).isEmpty();
-        assertThat(volume(left)).isCloseTo(2000.0 * 200 * 3000 - sides * 300 * 300 * Math.sin(2 * Math.PI / sides) / 2 * 200, within(1.0));
+        assertThat(volume(left))
+                .isCloseTo(
+                        2000.0 * 200 * 3000 - sides * 300 * 300 * Math.sin(2 * Math.PI / sides) / 2 * 200, within(1.0));
         // Two faces with a hole each, the hole's sides, and the wall's own four.
         assertThat(left.triangles()).isLessThanOrEqualTo(2 * (sides + 4) + 2 * sides + 8);
         assertThat(densities(left)).allSatisfy(d -> assertThat(d).isCloseTo(1, within(1e-4)));
@@ -93,23 +108,43 @@ class CuttingTest {
         var forms = FormTest.forms().filter(f -> !(f instanceof Form.Bars)).toList();
         var cut = 0;
         for (var i = 0; i < 120; i++) {
-            var edges = List.of(SHARP, new Part.Edge(Length.ofMillimetres(3), 1), new Part.Edge(Length.ofMillimetres(8), 3));
-            var a = part(forms.get(random.nextInt(forms.size())), edges.get(random.nextInt(3)), Vec.ofMillimetres(random.nextInt(300), random.nextInt(300), random.nextInt(100)), turning(random));
-            var b = part(forms.get(random.nextInt(forms.size())), edges.get(random.nextInt(3)), Vec.ofMillimetres(random.nextInt(300), random.nextInt(300), random.nextInt(100)), turning(random));
-            b = about(b, middle(a).plus(new Vec(random.nextInt(200_000) - 100_000, random.nextInt(200_000) - 100_000, random.nextInt(200_000) - 100_000)));
+            var edges = List.of(
+                    SHARP, new Part.Edge(Length.ofMillimetres(3), 1), new Part.Edge(Length.ofMillimetres(8), 3));
+            var a = part(
+                    forms.get(random.nextInt(forms.size())),
+                    edges.get(random.nextInt(3)),
+                    Vec.ofMillimetres(random.nextInt(300), random.nextInt(300), random.nextInt(100)),
+                    turning(random));
+            var b = part(
+                    forms.get(random.nextInt(forms.size())),
+                    edges.get(random.nextInt(3)),
+                    Vec.ofMillimetres(random.nextInt(300), random.nextInt(300), random.nextInt(100)),
+                    turning(random));
+            b = about(
+                    b,
+                    middle(a)
+                            .plus(new Vec(
+                                    random.nextInt(200_000) - 100_000,
+                                    random.nextInt(200_000) - 100_000,
+                                    random.nextInt(200_000) - 100_000)));
             var aLess = mesh(a, b.cutting());
             var bLess = mesh(b, a.cutting());
             cut += volume(aLess) < 0.99 * volume(mesh(a)) ? 1 : 0;
             assertThat(open(aLess)).as("%d: %s less %s", i, a, b).isEmpty();
             assertThat(open(bLess)).as("%d: %s less %s", i, b, a).isEmpty();
-            assertThat(volume(aLess) - volume(bLess)).as("%d: %s, %s", i, a, b).isCloseTo(volume(mesh(a)) - volume(mesh(b)), within(2e-5 * (volume(mesh(a)) + volume(mesh(b)))));
+            assertThat(volume(aLess) - volume(bLess))
+                    .as("%d: %s, %s", i, a, b)
+                    .isCloseTo(volume(mesh(a)) - volume(mesh(b)), within(2e-5 * (volume(mesh(a)) + volume(mesh(b)))));
         }
         assertThat(cut).as("pairs that meet").isGreaterThan(40);
     }
 
     private static Vec middle(Part part) {
         var box = part.solids().stream().reduce(Box::union).orElseThrow();
-        return new Vec((box.min().x() + box.max().x()) / 2, (box.min().y() + box.max().y()) / 2, (box.min().z() + box.max().z()) / 2);
+        return new Vec(
+                (box.min().x() + box.max().x()) / 2,
+                (box.min().y() + box.max().y()) / 2,
+                (box.min().z() + box.max().z()) / 2);
     }
 
     private static Part about(Part part, Vec at) {
@@ -117,7 +152,9 @@ class CuttingTest {
     }
 
     private static Part.Turning turning(Random random) {
-        return random.nextBoolean() ? new Part.Turning(90 * random.nextInt(4), 0, 90 * random.nextInt(4)) : new Part.Turning(random.nextInt(90), random.nextInt(90), random.nextInt(90));
+        return random.nextBoolean()
+                ? new Part.Turning(90 * random.nextInt(4), 0, 90 * random.nextInt(4))
+                : new Part.Turning(random.nextInt(90), random.nextInt(90), random.nextInt(90));
     }
 
     @Test
@@ -130,33 +167,71 @@ class CuttingTest {
         parts.add(trim);
         var left = new Cutting(parts).mesh(Finish.ofDensity(256));
         assertThat(open(left)).isEmpty();
-        assertThat(volume(left) / 1e6).isCloseTo(1200 - 4 * 0.2 * 0.2 * 0.5 * 1000 + 0.02 * 0.02 * 2.1 * 1000, within(1e-6));
+        assertThat(volume(left) / 1e6)
+                .isCloseTo(1200 - 4 * 0.2 * 0.2 * 0.5 * 1000 + 0.02 * 0.02 * 2.1 * 1000, within(1e-6));
     }
 
     @Test
     void aRepeatedCutIsTakenAtEachOfItsPlaces() {
-        var slot = new Part("", Swatch.STONE, Optional.of(SHARP), new Form.Block(Vec.ofMillimetres(100, 300, 100)), Vec.ofMillimetres(100, -50, 100), Part.Turning.NONE, new Copies.Along(5, Vec.ofMillimetres(300, 0, 0)),
-                Part.Taper.NONE, false, true);
+        var slot = new Part(
+                "",
+                Swatch.STONE,
+                Optional.of(SHARP),
+                new Form.Block(Vec.ofMillimetres(100, 300, 100)),
+                Vec.ofMillimetres(100, -50, 100),
+                Part.Turning.NONE,
+                new Copies.Along(5, Vec.ofMillimetres(300, 0, 0)),
+                Part.Taper.NONE,
+                false,
+                true);
         var left = mesh(block(0, 0, 0, 2000, 200, 3000), slot);
         assertThat(open(left)).isEmpty();
         assertThat(volume(left) / 1e6).isCloseTo(1200 - 5 * 0.1 * 0.2 * 0.1 * 1000, within(1e-6));
         // What a cut lays bare is made of its swatch: four sides of 0.1 by 0.2 m each.
         var bare = left.parts().stream().filter(p -> p.swatch() == Swatch.STONE).toList();
-        assertThat(new Mesh(left.positions(), left.normals(), left.uvs(), bare).area() / 1e6).isCloseTo(5 * 4 * 0.1 * 0.2, within(1e-9));
+        assertThat(new Mesh(left.positions(), left.normals(), left.uvs(), bare).area() / 1e6)
+                .isCloseTo(5 * 4 * 0.1 * 0.2, within(1e-9));
     }
 
     @Test
     void boxesAreCutWhereTheCutFillsItsOwn() {
-        var solids = new Cutting(List.of(block(0, 0, 0, 2000, 200, 3000), block(500, -50, 0, 900, 300, 2100).cutting())).solids();
-        assertThat(solids).extracting(Solid::box).allSatisfy(b -> assertThat(b.overlaps(Box.of(500_000, -50_000, 0, 1_400_000, 250_000, 2_100_000))).isFalse());
-        assertThat(solids.stream().mapToDouble(s -> (double) s.box().size().x() * s.box().size().y() * s.box().size().z()).sum() / 1e18).isCloseTo(1.2 - 0.9 * 0.2 * 2.1, within(1e-9));
-        var turned = part(new Form.Block(Vec.ofMillimetres(900, 300, 2100)), SHARP, Vec.ofMillimetres(500, -50, 0), new Part.Turning(0, 10, 0)).cutting();
-        assertThat(new Cutting(List.of(block(0, 0, 0, 2000, 200, 3000), turned)).solids()).extracting(Solid::box).containsExactly(Box.of(0, 0, 0, 2_000_000, 200_000, 3_000_000));
+        var solids = new Cutting(List.of(
+                        block(0, 0, 0, 2000, 200, 3000),
+                        block(500, -50, 0, 900, 300, 2100).cutting()))
+                .solids();
+        assertThat(solids).extracting(Solid::box).allSatisfy(b -> assertThat(
+                        b.overlaps(Box.of(500_000, -50_000, 0, 1_400_000, 250_000, 2_100_000)))
+                .isFalse());
+        assertThat(solids.stream()
+                                .mapToDouble(s -> (double) s.box().size().x()
+                                        * s.box().size().y()
+                                        * s.box().size().z())
+                                .sum()
+                        / 1e18)
+                .isCloseTo(1.2 - 0.9 * 0.2 * 2.1, within(1e-9));
+        var turned = part(
+                        new Form.Block(Vec.ofMillimetres(900, 300, 2100)),
+                        SHARP,
+                        Vec.ofMillimetres(500, -50, 0),
+                        new Part.Turning(0, 10, 0))
+                .cutting();
+        assertThat(new Cutting(List.of(block(0, 0, 0, 2000, 200, 3000), turned)).solids())
+                .extracting(Solid::box)
+                .containsExactly(Box.of(0, 0, 0, 2_000_000, 200_000, 3_000_000));
     }
 
     @Test
     void nothingIsNoPiece() {
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> new Recipe.Made(1, List.of(block(0, 0, 0, 100, 100, 100), block(-1, -1, -1, 200, 200, 200).cutting()))).withMessageContaining("leaves nothing");
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> new Recipe.Made(1, List.of(block(0, 0, 0, 100, 100, 100).cutting()))).withMessageContaining("neither hidden nor cuts");
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> new Recipe.Made(
+                        1,
+                        List.of(
+                                block(0, 0, 0, 100, 100, 100),
+                                block(-1, -1, -1, 200, 200, 200).cutting())))
+                .withMessageContaining("leaves nothing");
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() ->
+                        new Recipe.Made(1, List.of(block(0, 0, 0, 100, 100, 100).cutting())))
+                .withMessageContaining("neither hidden nor cuts");
     }
 }

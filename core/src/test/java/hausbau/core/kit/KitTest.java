@@ -25,9 +25,13 @@ class KitTest {
 
     @Test
     void aKindIsRoleRecipeAndPivot() {
-        assertThat(wall(2000, 3000)).isEqualTo(wall(2000, 3000)).hasSameHashCodeAs(wall(2000, 3000)).isNotEqualTo(wall(2000, 3001));
+        assertThat(wall(2000, 3000))
+                .isEqualTo(wall(2000, 3000))
+                .hasSameHashCodeAs(wall(2000, 3000))
+                .isNotEqualTo(wall(2000, 3001));
         var recipe = new Recipe.Tile(Vec.ofMillimetres(1000, 1000, 200));
-        assertThat(new Kind(Role.FLOOR, recipe, Pivot.TOP_CORNER)).isNotEqualTo(new Kind(Role.CEILING, recipe, Pivot.TOP_CORNER))
+        assertThat(new Kind(Role.FLOOR, recipe, Pivot.TOP_CORNER))
+                .isNotEqualTo(new Kind(Role.CEILING, recipe, Pivot.TOP_CORNER))
                 .isNotEqualTo(new Kind(Role.FLOOR, recipe, Pivot.TOP_CENTRE));
     }
 
@@ -36,29 +40,41 @@ class KitTest {
         var kit = new Kit(Map.of(1L, new Piece("WAL-2000", "old wall", wall(2000, 3000))));
         var thick = new Kind(Role.WALL, new Recipe.WallPanel(Vec.ofMillimetres(2000, 300, 3000)), Pivot.FACE_START);
         var thicker = new Kind(Role.WALL, new Recipe.WallPanel(Vec.ofMillimetres(2000, 400, 3000)), Pivot.FACE_START);
-        assertThat(kit.unnamed(List.of(wall(2000, 3000), thick, thicker, thick))).containsExactly(thick, thicker);
-        assertThat(kit.codes(List.of(thick, thicker, wall(1000, 3000)), STOREY)).containsExactly("WAL-2000-2", "WAL-2000-3", "WAL-1000");
+        assertThat(kit.unnamed(List.of(wall(2000, 3000), thick, thicker, thick)))
+                .containsExactly(thick, thicker);
+        assertThat(kit.codes(List.of(thick, thicker, wall(1000, 3000)), STOREY))
+                .containsExactly("WAL-2000-2", "WAL-2000-3", "WAL-1000");
         assertThat(kit.codeFor("WAL-2000")).isEqualTo("WAL-2000-2");
         assertThat(kit.codeFor("PRP-TILL")).isEqualTo("PRP-TILL");
     }
 
     @Test
     void aPieceIsFoundByIdAndByKind() {
-        var kit = new Kit(Map.of(7L, new Piece("WAL-2000", "wall", wall(2000, 3000)))).with(Map.of(8L, new Piece("WAL-1000", "wall", wall(1000, 3000))));
+        var kit = new Kit(Map.of(7L, new Piece("WAL-2000", "wall", wall(2000, 3000))))
+                .with(Map.of(8L, new Piece("WAL-1000", "wall", wall(1000, 3000))));
         assertThat(kit.id(wall(1000, 3000))).contains(8L);
         assertThat(kit.piece(7)).hasValueSatisfying(p -> assertThat(p.code()).isEqualTo("WAL-2000"));
         assertThat(kit.code(wall(2000, 3000))).isEqualTo("WAL-2000");
-        assertThat(kit.code(wall(500, 3000))).as("one without a code is called what it is").isEqualTo("wall");
+        assertThat(kit.code(wall(500, 3000)))
+                .as("one without a code is called what it is")
+                .isEqualTo("wall");
     }
 
     @Test
     void kindsAreDescribedInTheUnit() {
-        var window = new Kind(Role.WINDOW, new Recipe.OpeningPanel(Vec.ofMillimetres(1400, 200, 3000), Box.of(100_000, 0, 900_000, 1_300_000, 200_000, 2_200_000)), Pivot.FACE_START);
+        var window = new Kind(
+                Role.WINDOW,
+                new Recipe.OpeningPanel(
+                        Vec.ofMillimetres(1400, 200, 3000), Box.of(100_000, 0, 900_000, 1_300_000, 200_000, 2_200_000)),
+                Pivot.FACE_START);
         assertThat(window.describe(Unit.METRE)).isEqualTo("window 1.2 m × 1.3 m");
         assertThat(window.describe(Unit.CENTIMETRE)).isEqualTo("window 120 cm × 130 cm");
         assertThat(wall(2000, 3000).describe(Unit.MILLIMETRE)).isEqualTo("wall 2000 mm");
-        assertThat(new Kind(Role.FLOOR, new Recipe.Tile(Vec.ofMillimetres(1000, 500, 200)), Pivot.TOP_CORNER).describe(Unit.METRE)).isEqualTo("floor tile 1 m × 0.5 m");
-        assertThat(new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE).describe(Unit.METRE)).isEqualTo("bench");
+        assertThat(new Kind(Role.FLOOR, new Recipe.Tile(Vec.ofMillimetres(1000, 500, 200)), Pivot.TOP_CORNER)
+                        .describe(Unit.METRE))
+                .isEqualTo("floor tile 1 m × 0.5 m");
+        assertThat(new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE).describe(Unit.METRE))
+                .isEqualTo("bench");
     }
 
     /** The height is told only where it is not the storey's. */
@@ -74,7 +90,15 @@ class KitTest {
         var lamp = new Kind(Role.PROP, new Recipe.WallLamp(), Pivot.BASE_CENTRE);
         var wall = wall(2000, 3000);
         var block = List.of(Part.of(Swatch.STONE, new Form.Block(Vec.ofMillimetres(300, 200, 100)), Vec.ZERO));
-        var kit = Kit.of(Map.of(1L, new Told("LAMP", "", lamp, Optional.empty(), block), 2L, new Told("WAL-2000", "", wall, Optional.empty(), block)), Looks.NONE, Sheets.USUAL, Unit.METRE);
+        var kit = Kit.of(
+                Map.of(
+                        1L,
+                        new Told("LAMP", "", lamp, Optional.empty(), block),
+                        2L,
+                        new Told("WAL-2000", "", wall, Optional.empty(), block)),
+                Looks.NONE,
+                Sheets.USUAL,
+                Unit.METRE);
         var made = kit.piece(1).orElseThrow();
         assertThat(made.size()).isEqualTo(Vec.ofMillimetres(300, 200, 100));
         assertThat(made.name()).isEqualTo("wall lamp");
@@ -92,8 +116,15 @@ class KitTest {
     @Test
     void pivotsAreToldAndPatternsDressWhatIsNotTold() {
         var bench = new Kind(Role.PROP, new Recipe.Bench(), Pivot.BASE_CENTRE);
-        var kit = Kit.of(Map.of(1L, new Told("B", "seat", bench, Optional.of(Pivot.BASE_CORNER), List.of()), 2L, new Told("W", "", wall(2000, 3000), Optional.empty(), List.of())),
-                new Looks(Optional.of(Pattern.usual()), Map.of()), Sheets.USUAL, Unit.METRE);
+        var kit = Kit.of(
+                Map.of(
+                        1L,
+                        new Told("B", "seat", bench, Optional.of(Pivot.BASE_CORNER), List.of()),
+                        2L,
+                        new Told("W", "", wall(2000, 3000), Optional.empty(), List.of())),
+                new Looks(Optional.of(Pattern.usual()), Map.of()),
+                Sheets.USUAL,
+                Unit.METRE);
         assertThat(kit.piece(1).orElseThrow().box().min()).isEqualTo(Vec.ZERO);
         assertThat(kit.piece(1).orElseThrow().model()).isEmpty();
         assertThat(kit.id(bench)).contains(1L);

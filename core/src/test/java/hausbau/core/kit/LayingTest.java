@@ -22,7 +22,18 @@ import org.junit.jupiter.params.provider.CsvSource;
 class LayingTest {
 
     private static Part board(Laying laying, int copies, boolean cut) {
-        return new Part("", Swatch.TIMBER, Optional.of(new Part.Edge(Length.ZERO, 1)), new Form.Block(Vec.ofMillimetres(1200, 100, 20)), Vec.ZERO, Part.Turning.NONE, new Copies.Along(copies, Vec.ofMillimetres(0, 105, 0)), Part.Taper.NONE, false, cut, laying);
+        return new Part(
+                "",
+                Swatch.TIMBER,
+                Optional.of(new Part.Edge(Length.ZERO, 1)),
+                new Form.Block(Vec.ofMillimetres(1200, 100, 20)),
+                Vec.ZERO,
+                Part.Turning.NONE,
+                new Copies.Along(copies, Vec.ofMillimetres(0, 105, 0)),
+                Part.Taper.NONE,
+                false,
+                cut,
+                laying);
     }
 
     private Mesh mesh(Part... parts) {
@@ -31,9 +42,18 @@ class LayingTest {
 
     /** How wide the upper face lies on its sheet, in U and V. */
     private static double[] span(Mesh mesh, int copy) {
-        var top = IntStream.range(0, mesh.vertices()).filter(v -> mesh.normals()[3 * v + 2] > 0.99 && mesh.positions()[3 * v + 2] > 19.9 && mesh.positions()[3 * v + 1] > 105 * copy - 1 && mesh.positions()[3 * v + 1] < 105 * copy + 101).toArray();
-        return new double[] {IntStream.of(top).mapToDouble(v -> mesh.uvs()[2 * v]).min().orElseThrow(), IntStream.of(top).mapToDouble(v -> mesh.uvs()[2 * v]).max().orElseThrow(),
-            IntStream.of(top).mapToDouble(v -> mesh.uvs()[2 * v + 1]).min().orElseThrow(), IntStream.of(top).mapToDouble(v -> mesh.uvs()[2 * v + 1]).max().orElseThrow()};
+        var top = IntStream.range(0, mesh.vertices())
+                .filter(v -> mesh.normals()[3 * v + 2] > 0.99
+                        && mesh.positions()[3 * v + 2] > 19.9
+                        && mesh.positions()[3 * v + 1] > 105 * copy - 1
+                        && mesh.positions()[3 * v + 1] < 105 * copy + 101)
+                .toArray();
+        return new double[] {
+            IntStream.of(top).mapToDouble(v -> mesh.uvs()[2 * v]).min().orElseThrow(),
+            IntStream.of(top).mapToDouble(v -> mesh.uvs()[2 * v]).max().orElseThrow(),
+            IntStream.of(top).mapToDouble(v -> mesh.uvs()[2 * v + 1]).min().orElseThrow(),
+            IntStream.of(top).mapToDouble(v -> mesh.uvs()[2 * v + 1]).max().orElseThrow()
+        };
     }
 
     @ParameterizedTest
@@ -54,17 +74,25 @@ class LayingTest {
         var shifted = mesh(board(new Laying(0, 7), 6, false));
         assertThat(shifted.positions()).isEqualTo(plain.positions());
         assertThat(densities(shifted)).allSatisfy(d -> assertThat(d).isCloseTo(1, within(1e-5)));
-        var starts = IntStream.range(0, 6).mapToObj(i -> Math.floorMod(Math.round(1e6 * span(shifted, i)[0]), 1_000_000)).toList();
+        var starts = IntStream.range(0, 6)
+                .mapToObj(i -> Math.floorMod(Math.round(1e6 * span(shifted, i)[0]), 1_000_000))
+                .toList();
         assertThat(starts).doesNotHaveDuplicates();
         assertThat(mesh(board(new Laying(0, 7), 6, false)).uvs()).isEqualTo(shifted.uvs());
         assertThat(mesh(board(new Laying(0, 8), 6, false)).uvs()).isNotEqualTo(shifted.uvs());
-        var far = Part.blockOfMillimetres(Swatch.STONE, 9000, 0, 0, 9100, 100, 100).cutting();
-        assertThat(span(mesh(board(new Laying(0, 7), 6, false), far), 3)).containsExactly(span(shifted, 3), within(1e-9));
+        var far = Part.blockOfMillimetres(Swatch.STONE, 9000, 0, 0, 9100, 100, 100)
+                .cutting();
+        assertThat(span(mesh(board(new Laying(0, 7), 6, false), far), 3))
+                .containsExactly(span(shifted, 3), within(1e-9));
     }
 
     @Test
     void whatCannotBeIsRefused() {
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> new Laying(4, 0)).withMessageContaining("quarters");
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> new Laying(0, -1)).withMessageContaining("seed");
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> new Laying(4, 0))
+                .withMessageContaining("quarters");
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> new Laying(0, -1))
+                .withMessageContaining("seed");
     }
 }

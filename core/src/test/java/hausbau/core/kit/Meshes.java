@@ -14,8 +14,7 @@ import java.util.Set;
 /** What can be measured on any mesh. */
 final class Meshes {
 
-    private Meshes() {
-    }
+    private Meshes() {}
 
     static hausbau.core.shape.Mesh of(Part part, double bevel) {
         var mesh = new MeshBuilder(new Finish(bevel, 256));
@@ -28,7 +27,10 @@ final class Meshes {
         var triangles = new ArrayList<List<Point>>();
         for (var part : mesh.parts()) {
             for (var i = 0; i < part.indices().length; i += 3) {
-                triangles.add(List.of(welded(mesh, part.indices()[i]), welded(mesh, part.indices()[i + 1]), welded(mesh, part.indices()[i + 2])));
+                triangles.add(List.of(
+                        welded(mesh, part.indices()[i]),
+                        welded(mesh, part.indices()[i + 1]),
+                        welded(mesh, part.indices()[i + 2])));
             }
         }
         return triangles;
@@ -36,16 +38,25 @@ final class Meshes {
 
     private static Point welded(Mesh mesh, int vertex) {
         var p = mesh.position(vertex);
-        return new Point(Math.rint(p.x() * 1e6) / 1e6 + 0.0, Math.rint(p.y() * 1e6) / 1e6 + 0.0, Math.rint(p.z() * 1e6) / 1e6 + 0.0);
+        return new Point(
+                Math.rint(p.x() * 1e6) / 1e6 + 0.0,
+                Math.rint(p.y() * 1e6) / 1e6 + 0.0,
+                Math.rint(p.z() * 1e6) / 1e6 + 0.0);
     }
 
     /** By the divergence theorem: a sixth of the triple product of every triangle. */
     static double volume(Mesh mesh) {
-        return triangles(mesh).stream().mapToDouble(t -> t.get(0).dot(t.get(1).cross(t.get(2)))).sum() / 6;
+        return triangles(mesh).stream()
+                        .mapToDouble(t -> t.get(0).dot(t.get(1).cross(t.get(2))))
+                        .sum()
+                / 6;
     }
 
     static double area(Mesh mesh) {
-        return triangles(mesh).stream().mapToDouble(t -> t.get(1).minus(t.get(0)).cross(t.get(2).minus(t.get(0))).length() / 2).sum();
+        return triangles(mesh).stream()
+                .mapToDouble(t ->
+                        t.get(1).minus(t.get(0)).cross(t.get(2).minus(t.get(0))).length() / 2)
+                .sum();
     }
 
     /** V − E + F. */
@@ -70,7 +81,9 @@ final class Meshes {
                 edges.merge(List.of(t.get(i), t.get((i + 1) % 3)), 1, Integer::sum);
             }
         });
-        return edges.keySet().stream().filter(e -> !edges.get(e).equals(edges.get(List.of(e.get(1), e.get(0))))).toList();
+        return edges.keySet().stream()
+                .filter(e -> !edges.get(e).equals(edges.get(List.of(e.get(1), e.get(0)))))
+                .toList();
     }
 
     /** Of every edge of every triangle, its length on the sheet by its length in space, against what the density asks for: 1 where it is neither stretched nor sheared. */
@@ -83,7 +96,11 @@ final class Meshes {
                 var b = part.indices()[i % 3 == 2 ? i - 2 : i + 1];
                 var length = mesh.position(b).minus(mesh.position(a)).length();
                 if (length > 0.01) {
-                    ratios.add(Math.hypot(mesh.uvs()[2 * b] - mesh.uvs()[2 * a], mesh.uvs()[2 * b + 1] - mesh.uvs()[2 * a + 1]) / length / perMillimetre);
+                    ratios.add(Math.hypot(
+                                    mesh.uvs()[2 * b] - mesh.uvs()[2 * a],
+                                    mesh.uvs()[2 * b + 1] - mesh.uvs()[2 * a + 1])
+                            / length
+                            / perMillimetre);
                 }
             }
         }

@@ -34,12 +34,24 @@ class PatternTest {
         return new Recipe.OpeningPanel(Vec.ofMillimetres(length, 200, 3000), clear);
     }
 
-    private static final Recipe DOOR = opening(1600, new Box(Vec.ofMillimetres(300, 0, 0), Vec.ofMillimetres(1300, 200, 2100)));
-    private static final Recipe WINDOW = opening(1600, new Box(Vec.ofMillimetres(300, 0, 900), Vec.ofMillimetres(1300, 200, 2100)));
+    private static final Recipe DOOR =
+            opening(1600, new Box(Vec.ofMillimetres(300, 0, 0), Vec.ofMillimetres(1300, 200, 2100)));
+    private static final Recipe WINDOW =
+            opening(1600, new Box(Vec.ofMillimetres(300, 0, 900), Vec.ofMillimetres(1300, 200, 2100)));
 
     static Stream<Recipe> pieces() {
-        return Stream.of(wall(3300, 3000), wall(1600, 3000), wall(200, 3000), wall(1000, 800), wall(1000, 1600), DOOR, WINDOW,
-                new Recipe.PassagePanel(Vec.ofMillimetres(2000, 200, 3000), new Box(Vec.ofMillimetres(500, 0, 0), Vec.ofMillimetres(1500, 200, 2400))), new Recipe.CornerPost(Vec.ofMillimetres(200, 200, 3000)));
+        return Stream.of(
+                wall(3300, 3000),
+                wall(1600, 3000),
+                wall(200, 3000),
+                wall(1000, 800),
+                wall(1000, 1600),
+                DOOR,
+                WINDOW,
+                new Recipe.PassagePanel(
+                        Vec.ofMillimetres(2000, 200, 3000),
+                        new Box(Vec.ofMillimetres(500, 0, 0), Vec.ofMillimetres(1500, 200, 2400))),
+                new Recipe.CornerPost(Vec.ofMillimetres(200, 200, 3000)));
     }
 
     @ParameterizedTest
@@ -58,29 +70,48 @@ class PatternTest {
         for (var length : List.of(3300L, 1600L)) {
             var parts = USUAL.dress(wall(length, 3000));
             assertThat(parts).extracting(Part::name).containsExactly("plinth", "dado", "wall", "rail", "cornice");
-            assertThat(box(parts, "plinth")).isEqualTo(new Box(Vec.ofMillimetres(0, -30, 0), Vec.ofMillimetres(length, 200, 200)));
-            assertThat(box(parts, "dado")).isEqualTo(new Box(Vec.ofMillimetres(0, -12, 200), Vec.ofMillimetres(length, 200, 1500)));
-            assertThat(box(parts, "wall")).isEqualTo(new Box(Vec.ofMillimetres(0, 0, 1500), Vec.ofMillimetres(length, 200, 3000)));
-            assertThat(box(parts, "rail")).isEqualTo(new Box(Vec.ofMillimetres(0, -40, 1500), Vec.ofMillimetres(length, 0, 1560)));
-            assertThat(box(parts, "cornice")).isEqualTo(new Box(Vec.ofMillimetres(0, -120, 2880), Vec.ofMillimetres(length, 0, 3000)));
+            assertThat(box(parts, "plinth"))
+                    .isEqualTo(new Box(Vec.ofMillimetres(0, -30, 0), Vec.ofMillimetres(length, 200, 200)));
+            assertThat(box(parts, "dado"))
+                    .isEqualTo(new Box(Vec.ofMillimetres(0, -12, 200), Vec.ofMillimetres(length, 200, 1500)));
+            assertThat(box(parts, "wall"))
+                    .isEqualTo(new Box(Vec.ofMillimetres(0, 0, 1500), Vec.ofMillimetres(length, 200, 3000)));
+            assertThat(box(parts, "rail"))
+                    .isEqualTo(new Box(Vec.ofMillimetres(0, -40, 1500), Vec.ofMillimetres(length, 0, 1560)));
+            assertThat(box(parts, "cornice"))
+                    .isEqualTo(new Box(Vec.ofMillimetres(0, -120, 2880), Vec.ofMillimetres(length, 0, 3000)));
         }
     }
 
     private static Box box(List<Part> parts, String name) {
-        return parts.stream().filter(p -> p.name().equals(name)).flatMap(p -> p.solids().stream()).reduce(Box::union).orElseThrow();
+        return parts.stream()
+                .filter(p -> p.name().equals(name))
+                .flatMap(p -> p.solids().stream())
+                .reduce(Box::union)
+                .orElseThrow();
     }
 
     /** A door of 1 × 2.1 m with its frame of 40 mm: rails stop 260 from either end; the frame is as it was; the panel's volume is that of the plain one. */
     @Test
     void whatMeetsAnOpeningStopsThere() {
         var parts = USUAL.dress(DOOR);
-        assertThat(parts.stream().filter(p -> p.name().equals("rail")).map(p -> p.solids().get(0))).containsExactly(
-                new Box(Vec.ofMillimetres(0, -40, 1500), Vec.ofMillimetres(260, 0, 1560)), new Box(Vec.ofMillimetres(1340, -40, 1500), Vec.ofMillimetres(1600, 0, 1560)));
+        assertThat(parts.stream().filter(p -> p.name().equals("rail")).map(p -> p.solids()
+                        .get(0)))
+                .containsExactly(
+                        new Box(Vec.ofMillimetres(0, -40, 1500), Vec.ofMillimetres(260, 0, 1560)),
+                        new Box(Vec.ofMillimetres(1340, -40, 1500), Vec.ofMillimetres(1600, 0, 1560)));
         assertThat(parts.stream().filter(p -> p.name().equals("frame"))).hasSize(3);
         assertThat(parts.stream().filter(p -> p.name().equals("cornice"))).hasSize(1);
         // Behind the face there is as much as in the plain panel: 1.6 × 3 less 1.08 × 2.14, 0.2 deep.
-        var flat = new Pattern(0, List.of(new Band("low", Swatch.TILE, 1_000_000, 0), new Band("high", Swatch.PLASTER, 0, 0)), List.of(), List.of());
-        var volume = flat.dress(DOOR).stream().filter(p -> !p.name().equals("frame")).mapToDouble(p -> Meshes.volume(Meshes.of(p, 1e-6))).sum();
+        var flat = new Pattern(
+                0,
+                List.of(new Band("low", Swatch.TILE, 1_000_000, 0), new Band("high", Swatch.PLASTER, 0, 0)),
+                List.of(),
+                List.of());
+        var volume = flat.dress(DOOR).stream()
+                .filter(p -> !p.name().equals("frame"))
+                .mapToDouble(p -> Meshes.volume(Meshes.of(p, 1e-6)))
+                .sum();
         assertThat(volume).isCloseTo((1600.0 * 3000 - 1080 * 2140) * 200, within(100.0));
     }
 
@@ -90,7 +121,8 @@ class PatternTest {
         // Clear from 0.9, framed from 0.86: the rail at 1.5 is interrupted, plinth and cornice are not.
         assertThat(parts.stream().filter(p -> p.name().equals("rail"))).hasSize(2);
         assertThat(box(parts, "plinth").size().x()).isEqualTo(1_600_000);
-        assertThat(parts.stream().filter(p -> p.name().equals("plinth")).allMatch(p -> p.form() instanceof Form.Block)).isTrue();
+        assertThat(parts.stream().filter(p -> p.name().equals("plinth")).allMatch(p -> p.form() instanceof Form.Block))
+                .isTrue();
     }
 
     @Test
@@ -112,31 +144,56 @@ class PatternTest {
     }
 
     private static List<Long> places(At at, long pitch, long length) {
-        var pattern = new Pattern(0, List.of(new Band("wall", Swatch.PLASTER, 0, 0)), List.of(), List.of(new Upright("pilaster", Swatch.STONE, at, 200_000, 60_000, pitch * 1000, 100_000, 300_000)));
+        var pattern = new Pattern(
+                0,
+                List.of(new Band("wall", Swatch.PLASTER, 0, 0)),
+                List.of(),
+                List.of(new Upright("pilaster", Swatch.STONE, at, 200_000, 60_000, pitch * 1000, 100_000, 300_000)));
         ToLongFunction<Part> x = p -> p.solids().get(0).min().x() / 1000;
-        var parts = pattern.dress(wall(length, 3000)).stream().filter(p -> p.name().equals("pilaster")).toList();
-        assertThat(parts).allSatisfy(p -> assertThat(p.solids().get(0).max().z()).isEqualTo(2_700_000));
-        return parts.stream().flatMapToLong(p -> LongStream.of(x.applyAsLong(p))).boxed().toList();
+        var parts = pattern.dress(wall(length, 3000)).stream()
+                .filter(p -> p.name().equals("pilaster"))
+                .toList();
+        assertThat(parts)
+                .allSatisfy(p -> assertThat(p.solids().get(0).max().z()).isEqualTo(2_700_000));
+        return parts.stream()
+                .flatMapToLong(p -> LongStream.of(x.applyAsLong(p)))
+                .boxed()
+                .toList();
     }
 
     /** Neighbours meet: every piece ends as every other does; one whose opening comes near its end does not. */
     @Test
     void neighboursMeetWithoutASeam() {
-        assertThat(USUAL.seams(List.of(wall(3300, 3000), wall(1600, 3000), wall(200, 3000), DOOR, WINDOW))).isEmpty();
-        var flush = new Recipe.PassagePanel(Vec.ofMillimetres(1600, 200, 3000), new Box(Vec.ofMillimetres(0, 0, 0), Vec.ofMillimetres(1300, 200, 2100)));
+        assertThat(USUAL.seams(List.of(wall(3300, 3000), wall(1600, 3000), wall(200, 3000), DOOR, WINDOW)))
+                .isEmpty();
+        var flush = new Recipe.PassagePanel(
+                Vec.ofMillimetres(1600, 200, 3000),
+                new Box(Vec.ofMillimetres(0, 0, 0), Vec.ofMillimetres(1300, 200, 2100)));
         assertThat(USUAL.seams(List.of(wall(1600, 3000), flush))).containsExactly(flush);
         // An upright at the start alone meets none at the neighbour's end.
-        var lopsided = new Pattern(0, List.of(new Band("wall", Swatch.PLASTER, 0, 0)), List.of(), List.of(new Upright("pilaster", Swatch.STONE, At.START, 200_000, 60_000, 0, 0, 0)));
+        var lopsided = new Pattern(
+                0,
+                List.of(new Band("wall", Swatch.PLASTER, 0, 0)),
+                List.of(),
+                List.of(new Upright("pilaster", Swatch.STONE, At.START, 200_000, 60_000, 0, 0, 0)));
         assertThat(lopsided.seams(List.of(wall(3300, 3000)))).hasSize(1);
     }
 
     @Test
     void whatCannotBeIsRefused() {
         var band = new Band("wall", Swatch.PLASTER, 0, 0);
-        assertThatThrownBy(() -> new Pattern(0, List.of(band, band), List.of(), List.of())).isInstanceOf(Refused.class).hasMessageContaining("only one");
-        assertThatThrownBy(() -> new Pattern(0, List.of(), List.of(), List.of())).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> new Band("x", Swatch.STONE, 100, 600_000)).isInstanceOf(Refused.class).hasMessageContaining("500 mm");
-        assertThatThrownBy(() -> new Upright("x", Swatch.STONE, At.PITCH, 200_000, 10_000, 100_000, 0, 0)).isInstanceOf(Refused.class).hasMessageContaining("pitch");
-        assertThatThrownBy(() -> new Trim("x", Swatch.STONE, Profile.library().get(0), From.TOP, -1)).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new Pattern(0, List.of(band, band), List.of(), List.of()))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("only one");
+        assertThatThrownBy(() -> new Pattern(0, List.of(), List.of(), List.of()))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new Band("x", Swatch.STONE, 100, 600_000))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("500 mm");
+        assertThatThrownBy(() -> new Upright("x", Swatch.STONE, At.PITCH, 200_000, 10_000, 100_000, 0, 0))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("pitch");
+        assertThatThrownBy(() -> new Trim("x", Swatch.STONE, Profile.library().get(0), From.TOP, -1))
+                .isInstanceOf(Refused.class);
     }
 }

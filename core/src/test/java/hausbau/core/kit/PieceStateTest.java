@@ -11,7 +11,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 class PieceStateTest {
 
-    private static final Piece STAND_IN = new Piece("PRP-CHAIR", "chair", Role.PROP, new Recipe.StandIn(Vec.ofMillimetres(500, 500, 900)), Pivot.of(Role.PROP));
+    private static final Piece STAND_IN = new Piece(
+            "PRP-CHAIR", "chair", Role.PROP, new Recipe.StandIn(Vec.ofMillimetres(500, 500, 900)), Pivot.of(Role.PROP));
 
     @ParameterizedTest
     @EnumSource
@@ -21,8 +22,10 @@ class PieceStateTest {
 
     @Test
     void aModelledPieceIsModelledUntilAPersonCallsItFinished() {
-        assertThat(PieceState.of(PieceState.WANTED, Optional.of(TestSets.BENCH))).isEqualTo(PieceState.MODELLED);
-        assertThat(PieceState.of(PieceState.FINISHED, Optional.of(TestSets.BENCH))).isEqualTo(PieceState.FINISHED);
+        assertThat(PieceState.of(PieceState.WANTED, Optional.of(TestSets.BENCH)))
+                .isEqualTo(PieceState.MODELLED);
+        assertThat(PieceState.of(PieceState.FINISHED, Optional.of(TestSets.BENCH)))
+                .isEqualTo(PieceState.FINISHED);
     }
 
     @Test

@@ -24,7 +24,13 @@ class PieceTest {
 
     /** Where the least corner of a 2000 × 200 × 3000 wall lies, seen from each pivot. */
     @ParameterizedTest
-    @CsvSource({"FACE_START, 0, 0, 0", "BASE_CENTRE, -1000, -100, 0", "BASE_CORNER, 0, 0, 0", "TOP_CENTRE, -1000, -100, -3000", "TOP_CORNER, 0, 0, -3000"})
+    @CsvSource({
+        "FACE_START, 0, 0, 0",
+        "BASE_CENTRE, -1000, -100, 0",
+        "BASE_CORNER, 0, 0, 0",
+        "TOP_CENTRE, -1000, -100, -3000",
+        "TOP_CORNER, 0, 0, -3000"
+    })
     void theFrameBeginsAtThePivot(Pivot pivot, long x, long y, long z) {
         var box = with(pivot).box();
         assertThat(box.min()).isEqualTo(Vec.ofMillimetres(x, y, z));
@@ -39,8 +45,14 @@ class PieceTest {
         var mesh = piece.mesh(Finish.ofDensity(256));
         for (var i = 0; i < mesh.vertices(); i++) {
             var p = mesh.position(i);
-            assertThat(p.x()).isBetween(piece.box().min().x() / 1000.0 - 1e-6, piece.box().max().x() / 1000.0 + 1e-6);
-            assertThat(p.z()).isBetween(piece.box().min().z() / 1000.0 - 1e-6, piece.box().max().z() / 1000.0 + 1e-6);
+            assertThat(p.x())
+                    .isBetween(
+                            piece.box().min().x() / 1000.0 - 1e-6,
+                            piece.box().max().x() / 1000.0 + 1e-6);
+            assertThat(p.z())
+                    .isBetween(
+                            piece.box().min().z() / 1000.0 - 1e-6,
+                            piece.box().max().z() / 1000.0 + 1e-6);
         }
     }
 
@@ -61,10 +73,14 @@ class PieceTest {
     /** A doorway of 1000 × 2100 in 1400: legs of 160 beside a frame of 40, and what is above. */
     @Test
     void aDoorwaysSolidsLeaveTheOpeningFree() {
-        var panel = new Recipe.OpeningPanel(Vec.ofMillimetres(1400, 200, 3000), new Box(Vec.ofMillimetres(200, 0, 0), Vec.ofMillimetres(1200, 200, 2100)));
+        var panel = new Recipe.OpeningPanel(
+                Vec.ofMillimetres(1400, 200, 3000),
+                new Box(Vec.ofMillimetres(200, 0, 0), Vec.ofMillimetres(1200, 200, 2100)));
         var clear = panel.clear();
         assertThat(panel.isDoorway()).isTrue();
-        assertThat(panel.solids()).allSatisfy(s -> assertThat(s.box().overlaps(clear)).isFalse());
-        assertThat(panel.solids()).anySatisfy(s -> assertThat(s.box().size()).isEqualTo(Vec.ofMillimetres(160, 200, 3000)));
+        assertThat(panel.solids())
+                .allSatisfy(s -> assertThat(s.box().overlaps(clear)).isFalse());
+        assertThat(panel.solids())
+                .anySatisfy(s -> assertThat(s.box().size()).isEqualTo(Vec.ofMillimetres(160, 200, 3000)));
     }
 }

@@ -25,22 +25,39 @@ class RecipeTest {
 
     static Stream<Recipe> recipes() {
         var size = Vec.ofMillimetres(1400, 200, 3000);
-        return Stream.of(new Recipe.WallPanel(size), new Recipe.CornerPost(Vec.ofMillimetres(200, 200, 3000)),
-                new Recipe.OpeningPanel(size, new Box(Vec.ofMillimetres(200, 0, 0), Vec.ofMillimetres(1200, 200, 2100))),
-                new Recipe.OpeningPanel(size, new Box(Vec.ofMillimetres(200, 0, 900), Vec.ofMillimetres(1200, 200, 2100))),
-                new Recipe.Tile(Vec.ofMillimetres(2000, 1000, 200)), new Recipe.Pillar(Vec.ofMillimetres(400, 400, 4200)),
+        return Stream.of(
+                new Recipe.WallPanel(size),
+                new Recipe.CornerPost(Vec.ofMillimetres(200, 200, 3000)),
+                new Recipe.OpeningPanel(
+                        size, new Box(Vec.ofMillimetres(200, 0, 0), Vec.ofMillimetres(1200, 200, 2100))),
+                new Recipe.OpeningPanel(
+                        size, new Box(Vec.ofMillimetres(200, 0, 900), Vec.ofMillimetres(1200, 200, 2100))),
+                new Recipe.Tile(Vec.ofMillimetres(2000, 1000, 200)),
+                new Recipe.Pillar(Vec.ofMillimetres(400, 400, 4200)),
                 new Recipe.StandIn(Vec.ofMillimetres(900, 800, 450)),
-                new Recipe.Bench(), new Recipe.Cubicle(), new Recipe.Lamp(), new Recipe.WallLamp(), new Recipe.HangingLamp());
+                new Recipe.Bench(),
+                new Recipe.Cubicle(),
+                new Recipe.Lamp(),
+                new Recipe.WallLamp(),
+                new Recipe.HangingLamp());
     }
 
     /** Those, and what stairs are made of. */
     static Stream<Recipe> all() {
-        return Stream.concat(recipes(), Stream.of(new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1700), 10, Length.ZERO),
-                new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1900), 10, Length.ofMillimetres(200)), new Recipe.Flight(Vec.ofMillimetres(290, 1200, 170), 1, Length.ZERO),
-                new Recipe.Landing(Vec.ofMillimetres(1200, 2500, 200)), new Recipe.Ramp(Vec.ofMillimetres(4800, 1200, 400)), new Recipe.Mass(Vec.ofMillimetres(500, 600, 3000)),
-                new Recipe.CornerPiece(Vec.ofMillimetres(300, 400, 3000), Length.ofMillimetres(100)),
-                new Recipe.Guard(Vec.ofMillimetres(2000, 50, 1070)), new Recipe.Guard(Vec.ofMillimetres(50, 50, 1070)),
-                new Recipe.SlopedGuard(Vec.ofMillimetres(2900, 50, 2770), Length.ofMillimetres(1700), 10), new Recipe.SlopedGuard(Vec.ofMillimetres(4800, 50, 1470), Length.ofMillimetres(400), 0)));
+        return Stream.concat(
+                recipes(),
+                Stream.of(
+                        new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1700), 10, Length.ZERO),
+                        new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1900), 10, Length.ofMillimetres(200)),
+                        new Recipe.Flight(Vec.ofMillimetres(290, 1200, 170), 1, Length.ZERO),
+                        new Recipe.Landing(Vec.ofMillimetres(1200, 2500, 200)),
+                        new Recipe.Ramp(Vec.ofMillimetres(4800, 1200, 400)),
+                        new Recipe.Mass(Vec.ofMillimetres(500, 600, 3000)),
+                        new Recipe.CornerPiece(Vec.ofMillimetres(300, 400, 3000), Length.ofMillimetres(100)),
+                        new Recipe.Guard(Vec.ofMillimetres(2000, 50, 1070)),
+                        new Recipe.Guard(Vec.ofMillimetres(50, 50, 1070)),
+                        new Recipe.SlopedGuard(Vec.ofMillimetres(2900, 50, 2770), Length.ofMillimetres(1700), 10),
+                        new Recipe.SlopedGuard(Vec.ofMillimetres(4800, 50, 1470), Length.ofMillimetres(400), 0)));
     }
 
     /** Steps less the wedge under the soffit, worked by hand: r·g·n(n+1)/2 − (n·r − w)²·g/2r, as wide as the flight. */
@@ -55,7 +72,8 @@ class RecipeTest {
     /** By hand: two arms of 300 × 300 and 200 × 100 in plan. */
     @Test
     void aCornerPieceHasTheVolumeOfItsArms() {
-        var mesh = new Recipe.CornerPiece(Vec.ofMillimetres(300, 400, 3000), Length.ofMillimetres(100)).mesh(new Finish(0.001, 256));
+        var mesh = new Recipe.CornerPiece(Vec.ofMillimetres(300, 400, 3000), Length.ofMillimetres(100))
+                .mesh(new Finish(0.001, 256));
         assertThat(volume(mesh)).isCloseTo((300.0 * 300 + 200 * 100) * 3000, within(1e3));
         assertThat(euler(mesh)).isEqualTo(2);
     }
@@ -63,8 +81,14 @@ class RecipeTest {
     /** IBC 1015.4, from memory: no ball of 4 in passes a guard. */
     @Test
     void noBallOfFourInchesPassesAGuard() {
-        for (var recipe : List.of(new Recipe.Guard(Vec.ofMillimetres(1970, 50, 1070)), new Recipe.SlopedGuard(Vec.ofMillimetres(2900, 50, 2770), Length.ofMillimetres(1700), 10))) {
-            var posts = recipe.solids().stream().map(s -> s.box()).filter(b -> b.size().x() == 20_000).sorted(java.util.Comparator.comparing(b -> b.min().x())).toList();
+        for (var recipe : List.of(
+                new Recipe.Guard(Vec.ofMillimetres(1970, 50, 1070)),
+                new Recipe.SlopedGuard(Vec.ofMillimetres(2900, 50, 2770), Length.ofMillimetres(1700), 10))) {
+            var posts = recipe.solids().stream()
+                    .map(s -> s.box())
+                    .filter(b -> b.size().x() == 20_000)
+                    .sorted(java.util.Comparator.comparing(b -> b.min().x()))
+                    .toList();
             var last = 0L;
             for (var post : posts) {
                 assertThat(post.min().x() - last).isLessThan(101_600);
@@ -105,9 +129,12 @@ class RecipeTest {
     void aWallPanelHasTheVolumeOfAChamferedBox() {
         var mesh = new Recipe.WallPanel(Vec.ofMillimetres(1400, 200, 3000)).mesh(FINISH);
         var c = 3.0;
-        assertThat(volume(mesh)).isCloseTo(1400.0 * 200 * 3000 - 2 * c * c * (1400 + 200 + 3000) + 16 * c * c * c / 3, within(1e-3));
+        assertThat(volume(mesh))
+                .isCloseTo(1400.0 * 200 * 3000 - 2 * c * c * (1400 + 200 + 3000) + 16 * c * c * c / 3, within(1e-3));
         assertThat(mesh.triangles()).isEqualTo(44);
-        assertThat(euler(mesh)).as("V − E + F of one closed body without a hole").isEqualTo(2);
+        assertThat(euler(mesh))
+                .as("V − E + F of one closed body without a hole")
+                .isEqualTo(2);
     }
 
     @ParameterizedTest
@@ -116,7 +143,8 @@ class RecipeTest {
         var mesh = recipe.mesh(FINISH);
         var expected = ClosedForms.of(recipe, 3);
         // Corners are welded to 1e-6 mm: over the whole surface that comes on top.
-        assertThat(volume(mesh)).isCloseTo(expected.volume(), within(expected.volume() * 1e-9 + expected.area() * 1e-6));
+        assertThat(volume(mesh))
+                .isCloseTo(expected.volume(), within(expected.volume() * 1e-9 + expected.area() * 1e-6));
         assertThat(area(mesh)).isCloseTo(expected.area(), within(expected.area() * 1e-9 + 1));
     }
 
@@ -125,7 +153,8 @@ class RecipeTest {
     @MethodSource("recipes")
     void theWindowIsATrueHoleAndNothingElseHasOne(Recipe recipe) {
         for (var part : recipe.parts()) {
-            var pierced = part.form() instanceof Form.Panel panel && panel.openings().get(0).y0() > 0;
+            var pierced = part.form() instanceof Form.Panel panel
+                    && panel.openings().get(0).y0() > 0;
             assertThat(euler(Meshes.of(part, 3))).isEqualTo(pierced ? 0 : 2);
         }
     }
@@ -134,6 +163,7 @@ class RecipeTest {
     @ParameterizedTest
     @MethodSource("all")
     void texelDensityIsOneEverywhere(Recipe recipe) {
-        assertThat(densities(recipe.mesh(FINISH))).isNotEmpty().allSatisfy(d -> assertThat(d).isCloseTo(1, within(1e-6)));
+        assertThat(densities(recipe.mesh(FINISH))).isNotEmpty().allSatisfy(d -> assertThat(d)
+                .isCloseTo(1, within(1e-6)));
     }
 }

@@ -24,15 +24,24 @@ class UnwrappedTest {
     private static final Finish FINISH = Finish.ofDensity(256);
     /** Finer than the pixels that the margin is counted in. */
     private static final int FINER = 4;
+
     private static final int SIDE = Unwrapped.SIDE * FINER;
 
     static Stream<Arguments> pieces() {
         var wall = new Recipe.WallPanel(Vec.ofMillimetres(3300, 200, 3000));
-        return Stream.of(Arguments.of("wall", new Kind(Role.WALL, wall, Pivot.FACE_START).mesh(wall.parts(), FINISH)),
-                Arguments.of("patterned wall", new Kind(Role.WALL, wall, Pivot.FACE_START).mesh(Pattern.usual().dress(wall), FINISH)),
+        return Stream.of(
+                Arguments.of("wall", new Kind(Role.WALL, wall, Pivot.FACE_START).mesh(wall.parts(), FINISH)),
+                Arguments.of(
+                        "patterned wall",
+                        new Kind(Role.WALL, wall, Pivot.FACE_START)
+                                .mesh(Pattern.usual().dress(wall), FINISH)),
                 Arguments.of("lamp", new Recipe.Lamp().mesh(FINISH)),
-                form("turned", UsualForms.turned()), form("panel", UsualForms.panel()), form("steps", UsualForms.steps()),
-                form("bars", UsualForms.bars()), form("prism", UsualForms.prism()), form("pushed", UsualForms.pushed(Profile.library().get(0))));
+                form("turned", UsualForms.turned()),
+                form("panel", UsualForms.panel()),
+                form("steps", UsualForms.steps()),
+                form("bars", UsualForms.bars()),
+                form("prism", UsualForms.prism()),
+                form("pushed", UsualForms.pushed(Profile.library().get(0))));
     }
 
     private static Arguments form(String name, Form form) {
@@ -42,14 +51,21 @@ class UnwrappedTest {
     /** More faces than 512 pixels have room for, each in a plane of its own: it takes as many pixels as it needs. A doubled face has a place of its own. */
     @Test
     void whatNeedsMoreRoomHasIt() {
-        var profile = IntStream.rangeClosed(0, 190).mapToObj(i -> Form.Turned.Station.ofMillimetres(100 + 30 * Math.sin(i / 9.0), 10 * i)).toList();
-        var fine = new Recipe.Made(1, List.of(Part.of(Swatch.STONE, new Form.Turned(profile, 96), Vec.ZERO))).mesh(FINISH);
+        var profile = IntStream.rangeClosed(0, 190)
+                .mapToObj(i -> Form.Turned.Station.ofMillimetres(100 + 30 * Math.sin(i / 9.0), 10 * i))
+                .toList();
+        var fine =
+                new Recipe.Made(1, List.of(Part.of(Swatch.STONE, new Form.Turned(profile, 96), Vec.ZERO))).mesh(FINISH);
         var un = Unwrapped.of(fine);
         assertThat(un.side()).isEqualTo(2 * Unwrapped.SIDE);
         assertThat(Arrays.stream(un.light()).boxed()).allMatch(v -> v > 0 && v < 1);
         assertThat(un.mesh().triangles()).isEqualTo(fine.triangles());
         assertThat(un.mesh().volume()).isCloseTo(fine.volume(), within(1e-3));
-        var twice = new Mesh(new double[] {0, 0, 0, 100, 0, 0, 0, 0, 100}, new double[] {0, -1, 0, 0, -1, 0, 0, -1, 0}, new double[6], List.of(new Mesh.Part(Swatch.TILE, new int[] {0, 1, 2, 0, 1, 2})));
+        var twice = new Mesh(
+                new double[] {0, 0, 0, 100, 0, 0, 0, 0, 100},
+                new double[] {0, -1, 0, 0, -1, 0, 0, -1, 0},
+                new double[6],
+                List.of(new Mesh.Part(Swatch.TILE, new int[] {0, 1, 2, 0, 1, 2})));
         assertThat(Unwrapped.of(twice).mesh().vertices()).isEqualTo(6);
     }
 
@@ -87,7 +103,11 @@ class UnwrappedTest {
             indices[3 * i + 1] = 1 + i;
             indices[3 * i + 2] = 1 + (i + 1) % spokes;
         }
-        var un = Unwrapped.of(new Mesh(places, new double[places.length], new double[2 * (spokes + 1)], List.of(new Mesh.Part(Swatch.TILE, indices))));
+        var un = Unwrapped.of(new Mesh(
+                places,
+                new double[places.length],
+                new double[2 * (spokes + 1)],
+                List.of(new Mesh.Part(Swatch.TILE, indices))));
         assertThat(un.mesh().vertices()).isEqualTo(spokes + 1);
         assertThat(un.side()).isEqualTo(Unwrapped.SIDE);
     }
@@ -111,16 +131,24 @@ class UnwrappedTest {
                 for (var k = 0; k < 3; k++) {
                     x[k] = un.light()[2 * part.indices()[i + k]] * SIDE;
                     y[k] = un.light()[2 * part.indices()[i + k] + 1] * SIDE;
-                    assertThat(x[k]).isBetween((double) Unwrapped.MARGIN * FINER, (double) SIDE - Unwrapped.MARGIN * FINER);
-                    assertThat(y[k]).isBetween((double) Unwrapped.MARGIN * FINER, (double) SIDE - Unwrapped.MARGIN * FINER);
+                    assertThat(x[k])
+                            .isBetween((double) Unwrapped.MARGIN * FINER, (double) SIDE - Unwrapped.MARGIN * FINER);
+                    assertThat(y[k])
+                            .isBetween((double) Unwrapped.MARGIN * FINER, (double) SIDE - Unwrapped.MARGIN * FINER);
                 }
                 var area = cross(x[1] - x[0], y[1] - y[0], x[2] - x[0], y[2] - y[0]);
-                for (var py = (int) Math.min(y[0], Math.min(y[1], y[2])); py <= Math.max(y[0], Math.max(y[1], y[2])); py++) {
-                    for (var px = (int) Math.min(x[0], Math.min(x[1], x[2])); px <= Math.max(x[0], Math.max(x[1], x[2])); px++) {
+                for (var py = (int) Math.min(y[0], Math.min(y[1], y[2]));
+                        py <= Math.max(y[0], Math.max(y[1], y[2]));
+                        py++) {
+                    for (var px = (int) Math.min(x[0], Math.min(x[1], x[2]));
+                            px <= Math.max(x[0], Math.max(x[1], x[2]));
+                            px++) {
                         var inside = true;
                         for (var k = 0; k < 3; k++) {
                             var n = (k + 1) % 3;
-                            inside &= cross(x[n] - x[k], y[n] - y[k], px + 0.5 - x[k], py + 0.5 - y[k]) * Math.signum(area) > 1e-6;
+                            inside &= cross(x[n] - x[k], y[n] - y[k], px + 0.5 - x[k], py + 0.5 - y[k])
+                                            * Math.signum(area)
+                                    > 1e-6;
                         }
                         if (inside) {
                             overlaps += owner[py * SIDE + px] == 0 ? 0 : 1;
@@ -161,7 +189,8 @@ class UnwrappedTest {
             for (var j = 0; j < i; j++) {
                 var a = all.get(i);
                 var b = all.get(j);
-                assertThat(Math.max(Math.max(a[0] - b[2], b[0] - a[2]), Math.max(a[1] - b[3], b[1] - a[3]))).isGreaterThanOrEqualTo(margin);
+                assertThat(Math.max(Math.max(a[0] - b[2], b[0] - a[2]), Math.max(a[1] - b[3], b[1] - a[3])))
+                        .isGreaterThanOrEqualTo(margin);
             }
         }
     }
@@ -189,7 +218,9 @@ class UnwrappedTest {
                 if (far < 1) {
                     continue;
                 }
-                var density = Math.hypot(un.light()[2 * a] - un.light()[2 * b], un.light()[2 * a + 1] - un.light()[2 * b + 1]) / far;
+                var density =
+                        Math.hypot(un.light()[2 * a] - un.light()[2 * b], un.light()[2 * a + 1] - un.light()[2 * b + 1])
+                                / far;
                 first = first == 0 ? density : first;
                 assertThat(density).isCloseTo(first, within(first * 0.001));
             }
@@ -197,6 +228,8 @@ class UnwrappedTest {
         assertThat(un.mesh().area()).isCloseTo(mesh.area(), within(1e-6 * mesh.area()));
         assertThat(un.mesh().volume()).isCloseTo(mesh.volume(), within(1e-6 * mesh.volume()));
         assertThat(un.mesh().openEdges()).isEmpty();
-        assertThat(un.mesh().parts()).extracting(Mesh.Part::swatch).isEqualTo(mesh.parts().stream().map(Mesh.Part::swatch).toList());
+        assertThat(un.mesh().parts())
+                .extracting(Mesh.Part::swatch)
+                .isEqualTo(mesh.parts().stream().map(Mesh.Part::swatch).toList());
     }
 }

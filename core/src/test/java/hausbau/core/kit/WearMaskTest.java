@@ -27,7 +27,20 @@ class WearMaskTest {
     }
 
     private static hausbau.core.shape.Mesh bevelled(Form form, Part.Edge edge) {
-        return Meshes.of(new Part("", Swatch.STONE, Optional.of(edge), form, Vec.ZERO, Part.Turning.NONE, Copies.ONE, Part.Taper.NONE, false, false, Laying.AS_IT_LIES), 1);
+        return Meshes.of(
+                new Part(
+                        "",
+                        Swatch.STONE,
+                        Optional.of(edge),
+                        form,
+                        Vec.ZERO,
+                        Part.Turning.NONE,
+                        Copies.ONE,
+                        Part.Taper.NONE,
+                        false,
+                        false,
+                        Laying.AS_IT_LIES),
+                1);
     }
 
     private static Outline.Corner at(long x, long y) {
@@ -75,13 +88,21 @@ class WearMaskTest {
     void aBlockWearsAtAllItsEdgesAndAtItsFoot() {
         ToDoubleFunction<Point> away = p -> {
             // The least of the three is that of the face which the place lies on; the next is that of the nearest edge.
-            var of = new double[] {Math.min(p.x(), 400 - p.x()), Math.min(p.y(), 300 - p.y()), Math.min(p.z(), 1000 - p.z())};
+            var of = new double[] {
+                Math.min(p.x(), 400 - p.x()), Math.min(p.y(), 300 - p.y()), Math.min(p.z(), 1000 - p.z())
+            };
             Arrays.sort(of);
             return of[1];
         };
         look(sharp(new Form.Block(SIZE)), (place, edge, foot) -> {
-            assertThat(edge).as("edge at %s", place).isBetween(share(away.applyAsDouble(place) + NEAR, WearMask.EDGE), share(away.applyAsDouble(place) - NEAR, WearMask.EDGE));
-            assertThat(foot).as("foot at %s", place).isBetween(share(place.z() + NEAR, WearMask.FOOT), share(place.z() - NEAR, WearMask.FOOT));
+            assertThat(edge)
+                    .as("edge at %s", place)
+                    .isBetween(
+                            share(away.applyAsDouble(place) + NEAR, WearMask.EDGE),
+                            share(away.applyAsDouble(place) - NEAR, WearMask.EDGE));
+            assertThat(foot)
+                    .as("foot at %s", place)
+                    .isBetween(share(place.z() + NEAR, WearMask.FOOT), share(place.z() - NEAR, WearMask.FOOT));
         });
     }
 
@@ -119,7 +140,8 @@ class WearMaskTest {
             }
         });
         assertThat(worn[0]).isPositive();
-        var column = new Form.Turned(List.of(Form.Turned.Station.ofMillimetres(150, 0), Form.Turned.Station.ofMillimetres(150, 1000)), 24);
+        var column = new Form.Turned(
+                List.of(Form.Turned.Station.ofMillimetres(150, 0), Form.Turned.Station.ofMillimetres(150, 1000)), 24);
         look(sharp(column), (place, edge, foot) -> {
             if (place.z() > 60 && place.z() < 940) {
                 assertThat(edge).as("the side of a column at %s", place).isZero();

@@ -25,7 +25,8 @@ class DrawingTest {
     private static final GeometryFactory PLANE = new GeometryFactory();
 
     private static Geometry plan(Box box) {
-        return PLANE.toGeometry(new Envelope(box.min().x(), box.max().x(), box.min().y(), box.max().y()));
+        return PLANE.toGeometry(new Envelope(
+                box.min().x(), box.max().x(), box.min().y(), box.max().y()));
     }
 
     private static Geometry union(List<Box> boxes) {
@@ -35,20 +36,30 @@ class DrawingTest {
     @RepeatedTest(20)
     void wallsAndOpeningsTogetherAreTheRingAroundTheRoom(RepetitionInfo repetition) {
         var random = new Random(repetition.getCurrentRepetition());
-        var room = room(1, random.nextInt(9000) - 4500, random.nextInt(9000), 3000 + random.nextInt(9000), 3000 + random.nextInt(9000));
-        var drawing = Drawing.of(massing(List.of(room), door(1, Side.NORTH, 300 + random.nextInt(800), 900),
-                window(2, Side.EAST, 200 + random.nextInt(900), 1200, 900, 1200), window(3, Side.WEST, 400, 600, 900, 1200)));
+        var room = room(
+                1,
+                random.nextInt(9000) - 4500,
+                random.nextInt(9000),
+                3000 + random.nextInt(9000),
+                3000 + random.nextInt(9000));
+        var drawing = Drawing.of(massing(
+                List.of(room),
+                door(1, Side.NORTH, 300 + random.nextInt(800), 900),
+                window(2, Side.EAST, 200 + random.nextInt(900), 1200, 900, 1200),
+                window(3, Side.WEST, 400, 600, 900, 1200)));
         var outer = plan(room.clear());
         // A mitred buffer keeps the corners square.
-        var grown = new org.locationtech.jts.operation.buffer.BufferOp(outer,
-                new org.locationtech.jts.operation.buffer.BufferParameters(1, 2, 2, 5)).getResultGeometry(mm(200).um());
+        var grown = new org.locationtech.jts.operation.buffer.BufferOp(
+                        outer, new org.locationtech.jts.operation.buffer.BufferParameters(1, 2, 2, 5))
+                .getResultGeometry(mm(200).um());
         var ring = grown.difference(outer);
         var drawn = union(drawing.walls());
         var open = union(drawing.openings().stream().map(Drawing.Gap::box).toList());
         assertThat(drawn.union(open).symDifference(ring).getArea()).isCloseTo(0, within(ring.getArea() * 1e-9));
         assertThat(drawn.intersection(open).getArea()).isZero();
         // No box is drawn over another.
-        assertThat(drawing.walls().stream().mapToDouble(b -> plan(b).getArea()).sum()).isCloseTo(drawn.getArea(), within(drawn.getArea() * 1e-9));
+        assertThat(drawing.walls().stream().mapToDouble(b -> plan(b).getArea()).sum())
+                .isCloseTo(drawn.getArea(), within(drawn.getArea() * 1e-9));
     }
 
     @Test

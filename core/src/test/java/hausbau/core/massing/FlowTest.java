@@ -32,7 +32,10 @@ class FlowTest {
     }
 
     private static Flow.Reached reached(Flow.Result result, long id) {
-        return result.reached().stream().filter(r -> r.room().id() == id).findFirst().orElseThrow();
+        return result.reached().stream()
+                .filter(r -> r.room().id() == id)
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Set<Long> ids(Flow.Result result) {
@@ -42,33 +45,62 @@ class FlowTest {
     /** Three rooms in a row: a door of 0.9 m by 2.1 m, then one of 0.6 by 2 m; a fourth behind no door. */
     @Test
     void theNarrowestDoorOnTheWayIsToldWithTheLowest() {
-        var rooms = List.of(room(1, 0, 0, 3000, 3000), room(2, 3200, 0, 3000, 3000), room(3, 6400, 0, 3000, 3000), room(4, 9600, 0, 3000, 3000));
-        var result = massing(rooms, List.of(door(1, 1, 1000, 900, 2100), door(2, 2, 1000, 600, 2000)), List.of(), List.of()).flow().from(START);
+        var rooms = List.of(
+                room(1, 0, 0, 3000, 3000),
+                room(2, 3200, 0, 3000, 3000),
+                room(3, 6400, 0, 3000, 3000),
+                room(4, 9600, 0, 3000, 3000));
+        var result = massing(
+                        rooms, List.of(door(1, 1, 1000, 900, 2100), door(2, 2, 1000, 600, 2000)), List.of(), List.of())
+                .flow()
+                .from(START);
         assertThat(result.from()).contains(rooms.get(0));
         assertThat(ids(result)).containsExactlyInAnyOrder(1L, 2L, 3L);
         assertThat(result.unreached()).containsExactly(rooms.get(3));
-        assertThat(reached(result, 1)).satisfies(r -> assertThat(List.of(r.width(), r.headroom())).containsExactly(mm(3000), mm(3000)));
-        assertThat(reached(result, 2)).satisfies(r -> assertThat(List.of(r.width(), r.headroom(), r.deadEnd())).containsExactly(mm(900), mm(2100), false));
-        assertThat(reached(result, 3)).satisfies(r -> assertThat(List.of(r.width(), r.headroom(), r.deadEnd())).containsExactly(mm(600), mm(2000), true));
+        assertThat(reached(result, 1))
+                .satisfies(r -> assertThat(List.of(r.width(), r.headroom())).containsExactly(mm(3000), mm(3000)));
+        assertThat(reached(result, 2)).satisfies(r -> assertThat(List.of(r.width(), r.headroom(), r.deadEnd()))
+                .containsExactly(mm(900), mm(2100), false));
+        assertThat(reached(result, 3)).satisfies(r -> assertThat(List.of(r.width(), r.headroom(), r.deadEnd()))
+                .containsExactly(mm(600), mm(2000), true));
     }
 
     /** A person of 0.4 × 1.8 m: 0.39 m wide or 1.79 m high is too little. */
     @Test
     void whereTheFigureDoesNotFitNobodyGets() {
         var rooms = List.of(room(1, 0, 0, 3000, 3000), room(2, 3200, 0, 3000, 3000));
-        assertThat(ids(massing(rooms, List.of(door(1, 1, 1000, 400, 1800)), List.of(), List.of()).flow().from(START))).hasSize(2);
-        assertThat(ids(massing(rooms, List.of(door(1, 1, 1000, 390, 1800)), List.of(), List.of()).flow().from(START))).containsExactly(1L);
-        assertThat(ids(massing(rooms, List.of(door(1, 1, 1000, 400, 1790)), List.of(), List.of()).flow().from(START))).containsExactly(1L);
+        assertThat(ids(massing(rooms, List.of(door(1, 1, 1000, 400, 1800)), List.of(), List.of())
+                        .flow()
+                        .from(START)))
+                .hasSize(2);
+        assertThat(ids(massing(rooms, List.of(door(1, 1, 1000, 390, 1800)), List.of(), List.of())
+                        .flow()
+                        .from(START)))
+                .containsExactly(1L);
+        assertThat(ids(massing(rooms, List.of(door(1, 1, 1000, 400, 1790)), List.of(), List.of())
+                        .flow()
+                        .from(START)))
+                .containsExactly(1L);
         var window = new Opening(1, 1, Opening.Kind.WINDOW, Side.EAST, mm(1000), mm(1200), mm(1300), mm(900));
-        assertThat(ids(massing(rooms, List.of(window), List.of(), List.of()).flow().from(START))).containsExactly(1L);
+        assertThat(ids(massing(rooms, List.of(window), List.of(), List.of())
+                        .flow()
+                        .from(START)))
+                .containsExactly(1L);
     }
 
     @Test
     void theWiderOfTwoWaysCounts() {
         // A ring of four rooms: clockwise through 0.7 m, the other way through 1 m.
-        var rooms = List.of(room(1, 0, 0, 3000, 3000), room(2, 3200, 0, 3000, 3000), room(3, 3200, 3200, 3000, 3000), room(4, 0, 3200, 3000, 3000));
-        var openings = List.of(door(1, 1, 1000, 700, 2100), new Opening(2, 2, Opening.Kind.PASSAGE, Side.NORTH, mm(1000), mm(700), mm(2100), Length.ZERO),
-                new Opening(3, 1, Opening.Kind.PASSAGE, Side.NORTH, mm(1000), mm(1000), mm(2100), Length.ZERO), door(4, 4, 1000, 1000, 2100));
+        var rooms = List.of(
+                room(1, 0, 0, 3000, 3000),
+                room(2, 3200, 0, 3000, 3000),
+                room(3, 3200, 3200, 3000, 3000),
+                room(4, 0, 3200, 3000, 3000));
+        var openings = List.of(
+                door(1, 1, 1000, 700, 2100),
+                new Opening(2, 2, Opening.Kind.PASSAGE, Side.NORTH, mm(1000), mm(700), mm(2100), Length.ZERO),
+                new Opening(3, 1, Opening.Kind.PASSAGE, Side.NORTH, mm(1000), mm(1000), mm(2100), Length.ZERO),
+                door(4, 4, 1000, 1000, 2100));
         var result = massing(rooms, openings, List.of(), List.of()).flow().from(START);
         assertThat(reached(result, 3).width()).isEqualTo(mm(1000));
         assertThat(reached(result, 2).width()).isEqualTo(mm(700));
@@ -81,31 +113,82 @@ class FlowTest {
         var half = new Solid(1, "Block", 0, Box.of(4_000_000, 0, 0, 5_000_000, 2_450_000, 3_000_000));
         var closed = new Solid(1, "Block", 0, Box.of(4_000_000, 0, 0, 5_000_000, 2_650_000, 3_000_000));
         var beyond = List.of(rooms.get(0), room(2, 9200, 0, 3000, 3000));
-        assertThat(reached(massing(beyond, List.of(door(1, 1, 1000, 900, 2100)), List.of(), List.of(half)).flow().from(START), 2).width()).isEqualTo(mm(550));
-        assertThat(ids(massing(beyond, List.of(door(1, 1, 1000, 900, 2100)), List.of(), List.of(closed)).flow().from(START))).containsExactly(1L);
+        assertThat(reached(
+                                massing(beyond, List.of(door(1, 1, 1000, 900, 2100)), List.of(), List.of(half))
+                                        .flow()
+                                        .from(START),
+                                2)
+                        .width())
+                .isEqualTo(mm(550));
+        assertThat(ids(massing(beyond, List.of(door(1, 1, 1000, 900, 2100)), List.of(), List.of(closed))
+                        .flow()
+                        .from(START)))
+                .containsExactly(1L);
     }
 
     @Test
     void stairsLeadUpAndTheirWidthCounts() {
-        var rooms = List.of(room(1, 0, 0, 12_000, 6000), new Room(2, "Above", Vec.ofMillimetres(0, 0, 3200), mm(12_000), mm(6000), mm(3000)));
-        var stair = Stair.usual(1, 0, Stair.Shape.STRAIGHT, false, Vec.ofMillimetres(2000, 3000, 0), Turn.NONE, mm(1100), mm(3200), Unit.METRE);
-        assertThat(ids(massing(rooms, List.of(), List.of(), List.of()).flow().from(START))).containsExactly(1L);
+        var rooms = List.of(
+                room(1, 0, 0, 12_000, 6000),
+                new Room(2, "Above", Vec.ofMillimetres(0, 0, 3200), mm(12_000), mm(6000), mm(3000)));
+        var stair = Stair.usual(
+                1,
+                0,
+                Stair.Shape.STRAIGHT,
+                false,
+                Vec.ofMillimetres(2000, 3000, 0),
+                Turn.NONE,
+                mm(1100),
+                mm(3200),
+                Unit.METRE);
+        assertThat(ids(massing(rooms, List.of(), List.of(), List.of()).flow().from(START)))
+                .containsExactly(1L);
         var result = massing(rooms, List.of(), List.of(stair), List.of()).flow().from(START);
         assertThat(reached(result, 2).width()).isEqualTo(mm(1100));
         assertThat(reached(result, 2).headroom()).isEqualTo(mm(3000));
         // A metre of floor before the first step is narrower than the steps.
-        var near = Stair.usual(1, 0, Stair.Shape.STRAIGHT, false, Vec.ofMillimetres(1000, 3000, 0), Turn.NONE, mm(1100), mm(3200), Unit.METRE);
-        assertThat(reached(massing(rooms, List.of(), List.of(near), List.of()).flow().from(START), 2).width()).isEqualTo(mm(1000));
+        var near = Stair.usual(
+                1,
+                0,
+                Stair.Shape.STRAIGHT,
+                false,
+                Vec.ofMillimetres(1000, 3000, 0),
+                Turn.NONE,
+                mm(1100),
+                mm(3200),
+                Unit.METRE);
+        assertThat(reached(
+                                massing(rooms, List.of(), List.of(near), List.of())
+                                        .flow()
+                                        .from(START),
+                                2)
+                        .width())
+                .isEqualTo(mm(1000));
         var down = massing(rooms, List.of(), List.of(stair), List.of()).flow().from(Vec.ofMillimetres(500, 5500, 3200));
         assertThat(ids(down)).containsExactlyInAnyOrder(1L, 2L);
     }
 
     @Test
     void aBasinIsAsHighAsTheHallOverItAndReachedByItsSteps() {
-        var rooms = List.of(room(1, 0, 0, 9000, 6000), new Room(2, "Basin", Vec.ofMillimetres(3000, 1500, -1400), mm(5000), mm(3000), mm(1400)));
-        var steps = Stair.usual(1, 0, Stair.Shape.STRAIGHT, false, Vec.ofMillimetres(4960, 3500, -1400), new Turn(2), mm(1000), mm(1400), Unit.METRE);
-        assertThat(ids(massing(rooms, List.of(), List.of(), List.of()).flow().from(START))).containsExactly(1L);
-        assertThat(ids(massing(rooms, List.of(), List.of(steps), List.of()).flow().from(START))).containsExactlyInAnyOrder(1L, 2L);
+        var rooms = List.of(
+                room(1, 0, 0, 9000, 6000),
+                new Room(2, "Basin", Vec.ofMillimetres(3000, 1500, -1400), mm(5000), mm(3000), mm(1400)));
+        var steps = Stair.usual(
+                1,
+                0,
+                Stair.Shape.STRAIGHT,
+                false,
+                Vec.ofMillimetres(4960, 3500, -1400),
+                new Turn(2),
+                mm(1000),
+                mm(1400),
+                Unit.METRE);
+        assertThat(ids(massing(rooms, List.of(), List.of(), List.of()).flow().from(START)))
+                .containsExactly(1L);
+        assertThat(ids(massing(rooms, List.of(), List.of(steps), List.of())
+                        .flow()
+                        .from(START)))
+                .containsExactlyInAnyOrder(1L, 2L);
     }
 
     /** Against a flood over a fine grid that knows nothing of regions: rooms in a lattice, doors by chance. */
@@ -120,10 +203,26 @@ class FlowTest {
         }
         for (var i = 1; i <= 12; i++) {
             if (random.nextBoolean() && i % 4 != 0) {
-                openings.add(new Opening(openings.size() + 1, i, Opening.Kind.DOOR, Side.EAST, mm(200 + 100L * random.nextInt(8)), mm(300 + 100L * random.nextInt(5)), mm(2000), Length.ZERO));
+                openings.add(new Opening(
+                        openings.size() + 1,
+                        i,
+                        Opening.Kind.DOOR,
+                        Side.EAST,
+                        mm(200 + 100L * random.nextInt(8)),
+                        mm(300 + 100L * random.nextInt(5)),
+                        mm(2000),
+                        Length.ZERO));
             }
             if (random.nextBoolean() && i <= 8) {
-                openings.add(new Opening(openings.size() + 1, i, Opening.Kind.PASSAGE, Side.NORTH, mm(200 + 100L * random.nextInt(8)), mm(300 + 100L * random.nextInt(5)), mm(2000), Length.ZERO));
+                openings.add(new Opening(
+                        openings.size() + 1,
+                        i,
+                        Opening.Kind.PASSAGE,
+                        Side.NORTH,
+                        mm(200 + 100L * random.nextInt(8)),
+                        mm(300 + 100L * random.nextInt(5)),
+                        mm(2000),
+                        Length.ZERO));
             }
         }
         var building = massing(rooms, openings, List.of(), List.of());
@@ -137,14 +236,24 @@ class FlowTest {
             for (var y = 0; y < 140; y++) {
                 long px = 50L * x + 25;
                 long py = 50L * y + 25;
-                free[x][y] = rooms.stream().anyMatch(r -> in(px, r.corner().x(), 2000) && in(py, r.corner().y(), 2000)) || openings.stream().anyMatch(o -> {
-                    var r = rooms.get((int) o.roomId() - 1);
-                    var at = o.at().um() / 1000;
-                    var width = o.width().um() / 1000;
-                    // Seen from inside, the east wall's left end is its north one.
-                    return o.edge() == Side.EAST.ordinal() ? px > r.corner().x() / 1000 + 2000 && px < r.corner().x() / 1000 + 2200 && py > r.corner().y() / 1000 + 2000 - at - width && py < r.corner().y() / 1000 + 2000 - at
-                            : py > r.corner().y() / 1000 + 2000 && py < r.corner().y() / 1000 + 2200 && px > r.corner().x() / 1000 + at && px < r.corner().x() / 1000 + at + width;
-                });
+                free[x][y] = rooms.stream()
+                                .anyMatch(r -> in(px, r.corner().x(), 2000)
+                                        && in(py, r.corner().y(), 2000))
+                        || openings.stream().anyMatch(o -> {
+                            var r = rooms.get((int) o.roomId() - 1);
+                            var at = o.at().um() / 1000;
+                            var width = o.width().um() / 1000;
+                            // Seen from inside, the east wall's left end is its north one.
+                            return o.edge() == Side.EAST.ordinal()
+                                    ? px > r.corner().x() / 1000 + 2000
+                                            && px < r.corner().x() / 1000 + 2200
+                                            && py > r.corner().y() / 1000 + 2000 - at - width
+                                            && py < r.corner().y() / 1000 + 2000 - at
+                                    : py > r.corner().y() / 1000 + 2000
+                                            && py < r.corner().y() / 1000 + 2200
+                                            && px > r.corner().x() / 1000 + at
+                                            && px < r.corner().x() / 1000 + at + width;
+                        });
             }
         }
         var seen = new HashSet<Integer>();
@@ -157,7 +266,10 @@ class FlowTest {
             if (!seen.add(at) || !stands(free, x, y)) {
                 continue;
             }
-            rooms.stream().filter(r -> in(50L * x, r.corner().x(), 2000) && in(50L * y, r.corner().y(), 2000)).forEach(r -> reached.add(r.id()));
+            rooms.stream()
+                    .filter(r -> in(50L * x, r.corner().x(), 2000)
+                            && in(50L * y, r.corner().y(), 2000))
+                    .forEach(r -> reached.add(r.id()));
             next.addAll(List.of(at + 1, at - 1, at + 1000, at - 1000));
         }
         return reached;

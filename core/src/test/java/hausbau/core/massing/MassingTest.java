@@ -25,8 +25,9 @@ class MassingTest {
     private static final Room ROOM = room(1, 0, 0, 5000, 4000);
 
     private static void refused(ThrowingCallable work, String field, String... words) {
-        assertThatThrownBy(work).isInstanceOfSatisfying(Refused.class, refused ->
-                assertThat(refused.faults()).singleElement().satisfies(fault -> {
+        assertThatThrownBy(work).isInstanceOfSatisfying(Refused.class, refused -> assertThat(refused.faults())
+                .singleElement()
+                .satisfies(fault -> {
                     assertThat(fault.field()).isEqualTo(field);
                     assertThat(fault.message()).contains(words);
                 }));
@@ -46,7 +47,9 @@ class MassingTest {
 
     @Test
     void aRoomHasFourRunsOfItsClearSizes() {
-        assertThat(massing(List.of(ROOM)).runs()).extracting(WallRun::length).containsExactly(mm(5000), mm(4000), mm(5000), mm(4000));
+        assertThat(massing(List.of(ROOM)).runs())
+                .extracting(WallRun::length)
+                .containsExactly(mm(5000), mm(4000), mm(5000), mm(4000));
     }
 
     /** Clockwise in plan: each run begins where the one before it ends. */
@@ -96,12 +99,18 @@ class MassingTest {
     void twoOpeningsThatRunIntoEachOtherAreRefused() {
         // The first panel ends at 2.1 m; the next opening can begin a jamb later.
         refused("atMm", door(2, Side.NORTH, 2100, 1000), door(1, Side.NORTH, 1000, 1000), "2.1 m", "2.2 m");
-        assertThat(massing(List.of(ROOM), door(1, Side.NORTH, 1000, 1000), door(2, Side.NORTH, 2200, 1000)).runs().get(0).panels()).hasSize(2);
+        assertThat(massing(List.of(ROOM), door(1, Side.NORTH, 1000, 1000), door(2, Side.NORTH, 2200, 1000))
+                        .runs()
+                        .get(0)
+                        .panels())
+                .hasSize(2);
     }
 
     @Test
     void openingsOfDifferentWallsDoNotMeet() {
-        assertThat(massing(List.of(ROOM), door(1, Side.NORTH, 1000, 1000), door(2, Side.SOUTH, 1000, 1000)).runs()).hasSize(4);
+        assertThat(massing(List.of(ROOM), door(1, Side.NORTH, 1000, 1000), door(2, Side.SOUTH, 1000, 1000))
+                        .runs())
+                .hasSize(4);
     }
 
     @Test
@@ -112,7 +121,10 @@ class MassingTest {
 
     @Test
     void aDoorHasNoSillAndAWindowHasOne() {
-        refused("sillMm", new Opening(1, 1, Opening.Kind.DOOR, Side.NORTH, mm(1000), mm(900), mm(2000), mm(100)), "no sill");
+        refused(
+                "sillMm",
+                new Opening(1, 1, Opening.Kind.DOOR, Side.NORTH, mm(1000), mm(900), mm(2000), mm(100)),
+                "no sill");
         refused("sillMm", window(1, Side.NORTH, 1000, 1000, 50, 1000), "0.1 m");
     }
 
@@ -131,9 +143,19 @@ class MassingTest {
     @Test
     void settingsOutOfRangeAreNamedOneByOne() {
         var usual = SiteSettings.USUAL;
-        assertThatThrownBy(() -> new SiteSettings(usual.unit(), Length.ZERO, mm(1), usual.storey(), 0, false, false, usual.guardDrop(), usual.corners()))
-                .isInstanceOfSatisfying(Refused.class, refused ->
-                        assertThat(refused.faults()).extracting("field").containsExactly("stepMm", "wallMm", "pixelsPerMetre"));
+        assertThatThrownBy(() -> new SiteSettings(
+                        usual.unit(),
+                        Length.ZERO,
+                        mm(1),
+                        usual.storey(),
+                        0,
+                        false,
+                        false,
+                        usual.guardDrop(),
+                        usual.corners()))
+                .isInstanceOfSatisfying(Refused.class, refused -> assertThat(refused.faults())
+                        .extracting("field")
+                        .containsExactly("stepMm", "wallMm", "pixelsPerMetre"));
     }
 
     @Test
@@ -160,24 +182,32 @@ class MassingTest {
         var room = room(1, 0, 0, 4000, 3000);
         var openings = new ArrayList<Opening>();
         for (var id = 1; id <= 3; id++) {
-            openings.add(massing(List.of(room), openings.toArray(Opening[]::new)).fit().usual(id, room, Opening.Kind.DOOR));
+            openings.add(massing(List.of(room), openings.toArray(Opening[]::new))
+                    .fit()
+                    .usual(id, room, Opening.Kind.DOOR));
         }
         // 1 m in the middle of 4 m; its panel ends at 2.6 m, and a jamb of 0.1 m later the next begins.
         assertThat(openings).extracting(Opening::edge).containsOnly(Side.NORTH.ordinal());
         assertThat(openings).extracting(o -> o.at().toMillimetres().intValue()).containsExactly(1500, 2700, 300);
-        assertThat(massing(List.of(room), openings.toArray(Opening[]::new)).fit().usual(4, room, Opening.Kind.WINDOW).edge()).isEqualTo(Side.EAST.ordinal());
+        assertThat(massing(List.of(room), openings.toArray(Opening[]::new))
+                        .fit()
+                        .usual(4, room, Opening.Kind.WINDOW)
+                        .edge())
+                .isEqualTo(Side.EAST.ordinal());
     }
 
     @Test
     void whereNoWallHasRoomForADoorItIsSaid() {
         var closet = room(1, 0, 0, 900, 900);
         assertThatThrownBy(() -> massing(List.of(closet)).fit().usual(1, closet, Opening.Kind.DOOR))
-                .isInstanceOf(Refused.class).hasMessageContaining("No wall of “Room 1” has room for a usual door, 1 m wide");
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("No wall of “Room 1” has room for a usual door, 1 m wide");
     }
 
     @Test
     void aDrawnRoomTakesTheNearestStepsInWhicheverDirectionItWasDrawn() {
-        var drawn = Room.drawn(1, "Drawn", Vec.ofMillimetres(4_049, 3_051, 0), Vec.ofMillimetres(-49, 960, 0), mm(3000), mm(100));
+        var drawn = Room.drawn(
+                1, "Drawn", Vec.ofMillimetres(4_049, 3_051, 0), Vec.ofMillimetres(-49, 960, 0), mm(3000), mm(100));
         assertThat(drawn.corner()).isEqualTo(Vec.ofMillimetres(0, 1_000, 0));
         assertThat(drawn.width()).isEqualTo(mm(4_000));
         assertThat(drawn.depth()).isEqualTo(mm(2_100));
@@ -185,7 +215,9 @@ class MassingTest {
 
     @Test
     void everyRoomHasANameOfItsOwn() {
-        var massing = massing(List.of(new Room(1, "Hall", Vec.ZERO, mm(3000), mm(3000), mm(3000)), new Room(2, "Hall 2", Vec.ofMillimetres(5000, 0, 0), mm(3000), mm(3000), mm(3000))));
+        var massing = massing(List.of(
+                new Room(1, "Hall", Vec.ZERO, mm(3000), mm(3000), mm(3000)),
+                new Room(2, "Hall 2", Vec.ofMillimetres(5000, 0, 0), mm(3000), mm(3000), mm(3000))));
         assertThat(massing.freshName("Hall")).isEqualTo("Hall 3");
         assertThat(massing.freshName("Hall 2")).isEqualTo("Hall 3");
         assertThat(massing.freshName(" Attic ")).isEqualTo("Attic");
@@ -194,15 +226,21 @@ class MassingTest {
     @Test
     void anAnchorGoesAlongWithAMoveAndStaysWhenTheRoomGrows() {
         var room = new Room(1, "Hall", Vec.ZERO, mm(3000), mm(3000), mm(3000));
-        assertThat(room.reshaped("Hall", Vec.ofMillimetres(500, 700, 0), mm(3000), mm(3000), mm(3000)).anchor()).isEqualTo(Vec.ofMillimetres(500, 700, 0));
-        assertThat(room.reshaped("Hall", Vec.ofMillimetres(-500, 0, 0), mm(3500), mm(3000), mm(3000)).anchor()).isEqualTo(Vec.ZERO);
-        assertThat(room.reshaped("Hall", Vec.ZERO, mm(3000), mm(3000), mm(4000)).anchor()).isEqualTo(Vec.ZERO);
+        assertThat(room.reshaped("Hall", Vec.ofMillimetres(500, 700, 0), mm(3000), mm(3000), mm(3000))
+                        .anchor())
+                .isEqualTo(Vec.ofMillimetres(500, 700, 0));
+        assertThat(room.reshaped("Hall", Vec.ofMillimetres(-500, 0, 0), mm(3500), mm(3000), mm(3000))
+                        .anchor())
+                .isEqualTo(Vec.ZERO);
+        assertThat(room.reshaped("Hall", Vec.ZERO, mm(3000), mm(3000), mm(4000)).anchor())
+                .isEqualTo(Vec.ZERO);
     }
 
     @Test
     void aPlaceBeyondAThousandKilometresIsNone() {
         assertThatThrownBy(() -> new Vec(Length.LIMIT_UM + 1, 0, 0)).isInstanceOf(OutOfBounds.class);
-        assertThatThrownBy(() -> Vec.ofMillimetres(1_000_000_000, 0, 0).plus(new Vec(1, 0, 0))).isInstanceOf(OutOfBounds.class);
+        assertThatThrownBy(() -> Vec.ofMillimetres(1_000_000_000, 0, 0).plus(new Vec(1, 0, 0)))
+                .isInstanceOf(OutOfBounds.class);
         assertThatThrownBy(() -> Length.ofMillimetres(Long.MAX_VALUE)).isInstanceOf(OutOfBounds.class);
         assertThatThrownBy(() -> mm(1_000_000).times(Long.MAX_VALUE)).isInstanceOf(OutOfBounds.class);
     }

@@ -45,16 +45,28 @@ class RoomWallsTest {
     private static List<Room> rooms(Random random) {
         var rooms = new ArrayList<Room>();
         for (var id = 1L; id <= 1 + random.nextInt(5); id++) {
-            var room = room(id, 100 * random.nextInt(60), 100 * random.nextInt(60), 300 + 100 * random.nextInt(40), 300 + 100 * random.nextInt(40));
+            var room = room(
+                    id,
+                    100 * random.nextInt(60),
+                    100 * random.nextInt(60),
+                    300 + 100 * random.nextInt(40),
+                    300 + 100 * random.nextInt(40));
             var corner = room.corner();
-            var more = new Rect(corner.x(), corner.y(), corner.x() + 100_000L * (4 + random.nextInt(30)), corner.y() + 100_000L * (4 + random.nextInt(30)));
+            var more = new Rect(
+                    corner.x(),
+                    corner.y(),
+                    corner.x() + 100_000L * (4 + random.nextInt(30)),
+                    corner.y() + 100_000L * (4 + random.nextInt(30)));
             rooms.add(random.nextBoolean() ? room.over(room.outline().joined(more)) : room);
         }
         return rooms;
     }
 
     private static List<Box> bodies(Massing massing) {
-        return Stream.concat(massing.runs().stream().map(WallRun::box), massing.posts().stream().flatMap(p -> p.boxes().stream())).toList();
+        return Stream.concat(
+                        massing.runs().stream().map(WallRun::box),
+                        massing.posts().stream().flatMap(p -> p.boxes().stream()))
+                .toList();
     }
 
     private static final int CELLS = 300;
@@ -97,7 +109,14 @@ class RoomWallsTest {
 
     /** Even-odd rule along a ray to the west. */
     private static boolean isInside(Room room, long x, long y) {
-        return room.outline().edges().stream().filter(e -> e.x0() == e.x1() && e.x0() < x && Math.min(e.y0(), e.y1()) < y && y < Math.max(e.y0(), e.y1())).count() % 2 == 1;
+        return room.outline().edges().stream()
+                                .filter(e -> e.x0() == e.x1()
+                                        && e.x0() < x
+                                        && Math.min(e.y0(), e.y1()) < y
+                                        && y < Math.max(e.y0(), e.y1()))
+                                .count()
+                        % 2
+                == 1;
     }
 
     @ParameterizedTest
@@ -112,18 +131,25 @@ class RoomWallsTest {
     @MethodSource("seeds")
     void corneredOtherwiseTheyPartitionTheMassToo(long seed) {
         var rooms = rooms(new Random(seed));
-        partition(new Massing(settings(seed % 4 < 2).with(new Corners(seed % 2 == 0 ? Corners.Kind.LEG : Corners.Kind.LAP, mm(150))), rooms, List.of()));
+        partition(new Massing(
+                settings(seed % 4 < 2).with(new Corners(seed % 2 == 0 ? Corners.Kind.LEG : Corners.Kind.LAP, mm(150))),
+                rooms,
+                List.of()));
     }
 
     private static Massing square(Corners.Kind kind) {
-        return new Massing(settings(false).with(new Corners(kind, mm(100))), List.of(room(1, 0, 0, 5000, 4000)), List.of());
+        return new Massing(
+                settings(false).with(new Corners(kind, mm(100))), List.of(room(1, 0, 0, 5000, 4000)), List.of());
     }
 
     /** TRADE.md: one corner piece with 100 legs both ways; what is left of 5 m and 4 m is 200 mm less. */
     @Test
     void aCornerPieceTakesALegOfBothWalls() {
-        assertThat(square(Corners.Kind.LEG).runs()).extracting(WallRun::length).containsExactly(mm(4800), mm(3800), mm(4800), mm(3800));
-        assertThat(square(Corners.Kind.LEG).posts()).hasSize(4).allSatisfy(p -> assertThat(p.boxes()).hasSize(3));
+        assertThat(square(Corners.Kind.LEG).runs())
+                .extracting(WallRun::length)
+                .containsExactly(mm(4800), mm(3800), mm(4800), mm(3800));
+        assertThat(square(Corners.Kind.LEG).posts()).hasSize(4).allSatisfy(p -> assertThat(p.boxes())
+                .hasSize(3));
     }
 
     /** Thickness eats into one side of every corner: each of the four walls runs over the corner at its left end. */
@@ -132,18 +158,29 @@ class RoomWallsTest {
         var lapped = square(Corners.Kind.LAP);
         assertThat(lapped.posts()).isEmpty();
         assertThat(lapped.runs()).extracting(WallRun::length).containsExactly(mm(5200), mm(4200), mm(5200), mm(4200));
-        assertThat(lapped.runs()).allSatisfy(r -> assertThat(r.laps()).isEqualTo(new WallRun.Laps(mm(200), Length.ZERO)));
+        assertThat(lapped.runs())
+                .allSatisfy(r -> assertThat(r.laps()).isEqualTo(new WallRun.Laps(mm(200), Length.ZERO)));
         assertThat(lapped.runs().get(0).start()).isEqualTo(Vec.ofMillimetres(-200, 4000, 0));
     }
 
     /** By hand: a door 1 m from the room's corner is 1.2 m along the wall that runs 200 mm over it. */
     @Test
     void openingsKeepTheirPlaceInALappedWall() {
-        var massing = new Massing(settings(false).with(new Corners(Corners.Kind.LAP, mm(100))), List.of(room(1, 0, 0, 5000, 4000)), List.of(door(9, Side.NORTH, 1000, 900)));
-        assertThat(massing.runs().get(0).panels()).singleElement().satisfies(p -> assertThat(p.from()).isEqualTo(mm(1200)));
-        assertThat(massing.runs().get(0).gap(massing.runs().get(0).panels().get(0)).min()).isEqualTo(Vec.ofMillimetres(1000, 4000, 0));
+        var massing = new Massing(
+                settings(false).with(new Corners(Corners.Kind.LAP, mm(100))),
+                List.of(room(1, 0, 0, 5000, 4000)),
+                List.of(door(9, Side.NORTH, 1000, 900)));
+        assertThat(massing.runs().get(0).panels()).singleElement().satisfies(p -> assertThat(p.from())
+                .isEqualTo(mm(1200)));
+        assertThat(massing.runs()
+                        .get(0)
+                        .gap(massing.runs().get(0).panels().get(0))
+                        .min())
+                .isEqualTo(Vec.ofMillimetres(1000, 4000, 0));
         var tight = new Massing(massing.settings(), massing.rooms(), List.of(door(9, Side.NORTH, 50, 900)));
-        assertThat(tight.fit().misfits()).singleElement().satisfies(m -> assertThat(m.fault().message()).contains("it can begin from 0.1 m to 4 m"));
+        assertThat(tight.fit().misfits())
+                .singleElement()
+                .satisfies(m -> assertThat(m.fault().message()).contains("it can begin from 0.1 m to 4 m"));
     }
 
     /** Where three walls meet, and where a low room ends at a high one, a post stands whatever is chosen. */
@@ -152,7 +189,10 @@ class RoomWallsTest {
         var rooms = List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000));
         for (var kind : List.of(Corners.Kind.LEG, Corners.Kind.LAP)) {
             var massing = new Massing(settings(false).with(new Corners(kind, mm(100))), rooms, List.of());
-            assertThat(massing.posts().stream().filter(p -> p.legs().isEmpty())).extracting(p -> p.box().min().x()).containsOnly(5_000_000L).hasSize(2);
+            assertThat(massing.posts().stream().filter(p -> p.legs().isEmpty()))
+                    .extracting(p -> p.box().min().x())
+                    .containsOnly(5_000_000L)
+                    .hasSize(2);
         }
     }
 
@@ -162,8 +202,11 @@ class RoomWallsTest {
         var room = room(1, 0, 0, 5000, 4000).walled(Side.EAST.ordinal(), mm(300));
         var massing = massing(List.of(room));
         assertThat(massing.runs()).extracting(WallRun::depth).containsExactly(mm(200), mm(300), mm(200), mm(200));
-        assertThat(massing.posts()).extracting(p -> p.box().size().x()).containsExactlyInAnyOrder(mm(200).um(), mm(200).um(), mm(300).um(), mm(300).um());
-        assertThat(bodies(massing).stream().reduce(Box::union)).contains(new Box(Vec.ofMillimetres(-200, -200, 0), Vec.ofMillimetres(5300, 4200, 3000)));
+        assertThat(massing.posts())
+                .extracting(p -> p.box().size().x())
+                .containsExactlyInAnyOrder(mm(200).um(), mm(200).um(), mm(300).um(), mm(300).um());
+        assertThat(bodies(massing).stream().reduce(Box::union))
+                .contains(new Box(Vec.ofMillimetres(-200, -200, 0), Vec.ofMillimetres(5300, 4200, 3000)));
     }
 
     /** Rectangles on the step with walls of their own: all of the ground in their walls is in just one body. */
@@ -175,8 +218,15 @@ class RoomWallsTest {
         var voids = Region.EMPTY;
         var walls = Region.EMPTY;
         for (var id = 1L; id <= 1 + random.nextInt(4); id++) {
-            var room = room(id, 100 * random.nextInt(60), 100 * random.nextInt(60), 800 + 100 * random.nextInt(40), 800 + 100 * random.nextInt(40));
-            var own = random.ints(4, 0, 4).mapToLong(n -> n == 0 ? 0 : 100_000L * n).toArray();
+            var room = room(
+                    id,
+                    100 * random.nextInt(60),
+                    100 * random.nextInt(60),
+                    800 + 100 * random.nextInt(40),
+                    800 + 100 * random.nextInt(40));
+            var own = random.ints(4, 0, 4)
+                    .mapToLong(n -> n == 0 ? 0 : 100_000L * n)
+                    .toArray();
             for (var side : Side.values()) {
                 room = room.walled(side.ordinal(), new Length(own[side.ordinal()]));
             }
@@ -184,20 +234,32 @@ class RoomWallsTest {
             var e = room.outline().extent();
             var thick = Arrays.stream(own).map(w -> w == 0 ? 200_000 : w).toArray();
             voids = voids.plus(Region.of(e));
-            walls = walls.plus(Region.of(new Rect(e.x0() - thick[Side.WEST.ordinal()], e.y0() - thick[Side.SOUTH.ordinal()], e.x1() + thick[Side.EAST.ordinal()], e.y1() + thick[Side.NORTH.ordinal()])));
+            walls = walls.plus(Region.of(new Rect(
+                    e.x0() - thick[Side.WEST.ordinal()],
+                    e.y0() - thick[Side.SOUTH.ordinal()],
+                    e.x1() + thick[Side.EAST.ordinal()],
+                    e.y1() + thick[Side.NORTH.ordinal()])));
         }
         var kinds = Corners.Kind.values();
-        var bodies = bodies(new Massing(settings(seed % 2 == 0).with(new Corners(kinds[(int) (seed % 3)], mm(100))), rooms, List.of()));
-        var grounds = bodies.stream().map(b -> Region.of(new Rect(b.min().x(), b.min().y(), b.max().x(), b.max().y()))).toList();
+        var bodies = bodies(new Massing(
+                settings(seed % 2 == 0).with(new Corners(kinds[(int) (seed % 3)], mm(100))), rooms, List.of()));
+        var grounds = bodies.stream()
+                .map(b -> Region.of(
+                        new Rect(b.min().x(), b.min().y(), b.max().x(), b.max().y())))
+                .toList();
         assertThat(Region.union(grounds)).as("%s", rooms).isEqualTo(walls.minus(voids));
-        assertThat(grounds.stream().map(Region::area).reduce(java.math.BigInteger.ZERO, java.math.BigInteger::add)).isEqualTo(walls.minus(voids).area());
+        assertThat(grounds.stream().map(Region::area).reduce(java.math.BigInteger.ZERO, java.math.BigInteger::add))
+                .isEqualTo(walls.minus(voids).area());
     }
 
     /** Two rooms that want 300 mm between them have it, and a survey has nothing against it. */
     @Test
     void aSharedWallIsAsThickAsItsRoomsWant() {
-        var rooms = List.of(room(1, 0, 0, 5000, 4000).walled(Side.EAST.ordinal(), mm(300)), room(2, 5300, 0, 3000, 4000));
-        assertThat(massing(rooms).runs().stream().filter(r -> r.name().equals("Room 1, east"))).singleElement().satisfies(r -> assertThat(r.depth()).isEqualTo(mm(300)));
+        var rooms =
+                List.of(room(1, 0, 0, 5000, 4000).walled(Side.EAST.ordinal(), mm(300)), room(2, 5300, 0, 3000, 4000));
+        assertThat(massing(rooms).runs().stream().filter(r -> r.name().equals("Room 1, east")))
+                .singleElement()
+                .satisfies(r -> assertThat(r.depth()).isEqualTo(mm(300)));
         assertThat(massing(rooms).runs()).noneMatch(r -> r.name().equals("Room 2, west"));
     }
 
@@ -205,28 +267,46 @@ class RoomWallsTest {
     @Test
     void theHollowBox() {
         var u = SiteSettings.USUAL;
-        var thin = new SiteSettings(u.unit(), mm(1), mm(12), u.storey(), u.pixelsPerMetre(), false, false, u.guardDrop(), u.corners());
-        var massing = new Massing(thin, List.of(new Room(1, "Box", Vec.ofMillimetres(12, 12, 12), mm(1000), mm(1000), mm(488))), List.of());
+        var thin = new SiteSettings(
+                u.unit(), mm(1), mm(12), u.storey(), u.pixelsPerMetre(), false, false, u.guardDrop(), u.corners());
+        var massing = new Massing(
+                thin,
+                List.of(new Room(1, "Box", Vec.ofMillimetres(12, 12, 12), mm(1000), mm(1000), mm(488))),
+                List.of());
         assertThat(massing.runs()).extracting(WallRun::length).containsOnly(mm(1000));
-        assertThat(bodies(massing).stream().reduce(Box::union)).contains(new Box(Vec.ofMillimetres(0, 0, 12), Vec.ofMillimetres(1024, 1024, 500)));
-        assertThat(massing.posts()).hasSize(4).allSatisfy(p -> assertThat(p.box().size()).isEqualTo(Vec.ofMillimetres(12, 12, 488)));
+        assertThat(bodies(massing).stream().reduce(Box::union))
+                .contains(new Box(Vec.ofMillimetres(0, 0, 12), Vec.ofMillimetres(1024, 1024, 500)));
+        assertThat(massing.posts())
+                .hasSize(4)
+                .allSatisfy(p -> assertThat(p.box().size()).isEqualTo(Vec.ofMillimetres(12, 12, 488)));
     }
 
     /** By hand: 5 m and 3 m side by side with 200 mm between; six posts, and the wall between belongs to the first. */
     @Test
     void roomsOneWallApartShareIt() {
         var massing = massing(List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000)));
-        assertThat(massing.runs()).extracting(WallRun::name, r -> r.length(), r -> r.depth()).containsExactly(
-                tuple("Room 1, north", mm(5000), mm(200)), tuple("Room 1, east", mm(4000), mm(200)), tuple("Room 1, south", mm(5000), mm(200)),
-                tuple("Room 1, west", mm(4000), mm(200)), tuple("Room 2, north", mm(3000), mm(200)), tuple("Room 2, east", mm(4000), mm(200)),
-                tuple("Room 2, south", mm(3000), mm(200)));
+        assertThat(massing.runs())
+                .extracting(WallRun::name, r -> r.length(), r -> r.depth())
+                .containsExactly(
+                        tuple("Room 1, north", mm(5000), mm(200)),
+                        tuple("Room 1, east", mm(4000), mm(200)),
+                        tuple("Room 1, south", mm(5000), mm(200)),
+                        tuple("Room 1, west", mm(4000), mm(200)),
+                        tuple("Room 2, north", mm(3000), mm(200)),
+                        tuple("Room 2, east", mm(4000), mm(200)),
+                        tuple("Room 2, south", mm(3000), mm(200)));
         assertThat(massing.posts()).hasSize(6);
     }
 
     @Test
     void asSkinsEachHasItsHalf() {
-        var massing = new Massing(settings(true), List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000)), List.of());
-        assertThat(massing.runs()).hasSize(8).filteredOn(r -> r.depth().equals(mm(100))).extracting(WallRun::name).containsExactly("Room 1, east", "Room 2, west");
+        var massing = new Massing(
+                settings(true), List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000)), List.of());
+        assertThat(massing.runs())
+                .hasSize(8)
+                .filteredOn(r -> r.depth().equals(mm(100)))
+                .extracting(WallRun::name)
+                .containsExactly("Room 1, east", "Room 2, west");
     }
 
     /** By hand: the notch of an L takes a wall's thickness from both runs that meet in it. */
@@ -235,17 +315,26 @@ class RoomWallsTest {
         var l = room(1, 0, 0, 5000, 4000).outline().without(rect(3000, 2000, 5000, 4000));
         var massing = massing(List.of(room(1, 0, 0, 5000, 4000).over(l)));
         // West 4, north 3, east of the stem 2 less a post, north of the foot 2 less a post, east 2, south 5.
-        assertThat(massing.runs()).extracting(WallRun::length).containsExactlyInAnyOrder(mm(4000), mm(3000), mm(1800), mm(1800), mm(2000), mm(5000));
-        assertThat(massing.posts()).hasSize(6).allSatisfy(p -> assertThat(p.box().size()).isEqualTo(Vec.ofMillimetres(200, 200, 3000)));
+        assertThat(massing.runs())
+                .extracting(WallRun::length)
+                .containsExactlyInAnyOrder(mm(4000), mm(3000), mm(1800), mm(1800), mm(2000), mm(5000));
+        assertThat(massing.posts())
+                .hasSize(6)
+                .allSatisfy(p -> assertThat(p.box().size()).isEqualTo(Vec.ofMillimetres(200, 200, 3000)));
     }
 
     /** A U whose arms lie one wall apart: the wall between them is built once, though both its faces are the room's own. */
     @Test
     void aRoomSharesAWallWithItself() {
-        var u = room(1, 0, 0, 5000, 4000).over(room(1, 0, 0, 5000, 4000).outline().without(rect(2000, 1000, 2200, 4000)));
-        var through = massing(List.of(u)).runs().stream().filter(r -> r.box().min().x() == 2_000_000 && r.box().max().x() == 2_200_000).toList();
-        assertThat(through).singleElement().satisfies(r -> assertThat(r.length()).isEqualTo(mm(3000)));
-        var skins = new Massing(settings(true), List.of(u), List.of()).runs().stream().filter(r -> r.depth().equals(mm(100))).toList();
+        var u = room(1, 0, 0, 5000, 4000)
+                .over(room(1, 0, 0, 5000, 4000).outline().without(rect(2000, 1000, 2200, 4000)));
+        var through = massing(List.of(u)).runs().stream()
+                .filter(r -> r.box().min().x() == 2_000_000 && r.box().max().x() == 2_200_000)
+                .toList();
+        assertThat(through).singleElement().satisfies(r -> assertThat(r.length())
+                .isEqualTo(mm(3000)));
+        var skins = new Massing(settings(true), List.of(u), List.of())
+                .runs().stream().filter(r -> r.depth().equals(mm(100))).toList();
         assertThat(skins).hasSize(2);
     }
 
@@ -253,7 +342,8 @@ class RoomWallsTest {
     void roomsThatTouchOrOverlapAreOneSpace() {
         for (var x : List.of(5000, 4000)) {
             var massing = massing(List.of(room(1, 0, 0, 5000, 4000), room(2, x, 0, 3000, 4000)));
-            assertThat(massing.runs()).noneMatch(r -> r.side() == Side.EAST && r.room() == 1 || r.side() == Side.WEST && r.room() == 2);
+            assertThat(massing.runs())
+                    .noneMatch(r -> r.side() == Side.EAST && r.room() == 1 || r.side() == Side.WEST && r.room() == 2);
             assertThat(massing.posts()).hasSize(4);
         }
     }
@@ -279,14 +369,20 @@ class RoomWallsTest {
         assertThat(door.edge()).isEqualTo(Side.WEST.ordinal());
         assertThat(door.at()).isEqualTo(mm(1000));
         assertThat(massing(rooms, door).fit().misfits()).isEmpty();
-        assertThat(massing(rooms, door).fit().usual(10, rooms.get(1), Opening.Kind.DOOR).edge()).isNotEqualTo(Side.WEST.ordinal());
+        assertThat(massing(rooms, door)
+                        .fit()
+                        .usual(10, rooms.get(1), Opening.Kind.DOOR)
+                        .edge())
+                .isNotEqualTo(Side.WEST.ordinal());
     }
 
     @Test
     void anOpeningWhoseWallIsGoneIsKeptAndTold() {
         var door = door(9, Side.EAST, 1000, 900);
         var massing = massing(List.of(room(1, 0, 0, 5000, 4000), room(2, 5000, 0, 3000, 4000)), door);
-        assertThat(massing.fit().misfits()).singleElement().satisfies(m -> assertThat(m.fault().message()).contains("No wall is left"));
+        assertThat(massing.fit().misfits())
+                .singleElement()
+                .satisfies(m -> assertThat(m.fault().message()).contains("No wall is left"));
     }
 
     /** By hand: storeys of 3 m with a slab of 200 mm: the lower walls go on through the slab, under which the upper room has no ceiling to lay. */
@@ -297,8 +393,13 @@ class RoomWallsTest {
         var massing = massing(List.of(below, above));
         assertThat(massing.ceiling(below)).isEqualTo(Region.of(rect(0, 2000, 5000, 4000)));
         assertThat(massing.floor(above)).isEqualTo(above.region());
-        assertThat(massing.walls(below, mm(100)).runs()).extracting(WallRun::side, WallRun::height).containsExactly(
-                tuple(Side.NORTH, mm(3000)), tuple(Side.EAST, mm(3200)), tuple(Side.SOUTH, mm(3200)), tuple(Side.WEST, mm(3200)));
+        assertThat(massing.walls(below, mm(100)).runs())
+                .extracting(WallRun::side, WallRun::height)
+                .containsExactly(
+                        tuple(Side.NORTH, mm(3000)),
+                        tuple(Side.EAST, mm(3200)),
+                        tuple(Side.SOUTH, mm(3200)),
+                        tuple(Side.WEST, mm(3200)));
     }
 
     @Test
@@ -316,7 +417,8 @@ class RoomWallsTest {
         var massing = massing(List.of(hall, basin));
         assertThat(massing.floor(hall)).isEqualTo(hall.region().minus(basin.region()));
         assertThat(massing.ceiling(basin).isEmpty()).isTrue();
-        assertThat(massing.walls(basin, mm(100)).runs()).hasSize(4).allSatisfy(r -> assertThat(r.height()).isEqualTo(mm(1000)));
+        assertThat(massing.walls(basin, mm(100)).runs()).hasSize(4).allSatisfy(r -> assertThat(r.height())
+                .isEqualTo(mm(1000)));
     }
 
     /** The face over the lower of two joined rooms: from the top of its ceiling's slab to the higher ceiling. */
@@ -324,10 +426,15 @@ class RoomWallsTest {
     void theHigherOfTwoJoinedRoomsHasAFaceAboveTheLower() {
         var low = new Room(2, "Low", Vec.ofMillimetres(5000, 1000, 0), mm(3000), mm(2000), mm(2400));
         var massing = massing(List.of(room(1, 0, 0, 5000, 4000), low));
-        assertThat(massing.runs()).filteredOn(r -> r.tier() == WallRun.Tier.ABOVE).singleElement().satisfies(r -> {
-            assertThat(r.box()).isEqualTo(new Box(Vec.ofMillimetres(5000, 1000, 2600), Vec.ofMillimetres(5200, 3000, 3000)));
-            assertThat(r.side()).isEqualTo(Side.EAST);
-        });
+        assertThat(massing.runs())
+                .filteredOn(r -> r.tier() == WallRun.Tier.ABOVE)
+                .singleElement()
+                .satisfies(r -> {
+                    assertThat(r.box())
+                            .isEqualTo(
+                                    new Box(Vec.ofMillimetres(5000, 1000, 2600), Vec.ofMillimetres(5200, 3000, 3000)));
+                    assertThat(r.side()).isEqualTo(Side.EAST);
+                });
     }
 
     /** An edit far away takes no wall anew: the very same are in the next massing. */
@@ -336,8 +443,12 @@ class RoomWallsTest {
         var near = List.of(room(1, 0, 0, 5000, 4000), room(2, 5200, 0, 3000, 4000), room(3, 20_000, 0, 3000, 4000));
         var before = massing(near);
         before.runs();
-        var after = before.next(before.settings(), before.building().withRooms(List.of(near.get(0), near.get(1), room(3, 21_000, 0, 3000, 5000))));
-        assertThat(after.walls(near.get(0), Length.ofMillimetres(100))).isSameAs(before.walls(near.get(0), Length.ofMillimetres(100)));
-        assertThat(after.walls(after.rooms().get(2), Length.ofMillimetres(100))).isNotEqualTo(before.walls(near.get(2), Length.ofMillimetres(100)));
+        var after = before.next(
+                before.settings(),
+                before.building().withRooms(List.of(near.get(0), near.get(1), room(3, 21_000, 0, 3000, 5000))));
+        assertThat(after.walls(near.get(0), Length.ofMillimetres(100)))
+                .isSameAs(before.walls(near.get(0), Length.ofMillimetres(100)));
+        assertThat(after.walls(after.rooms().get(2), Length.ofMillimetres(100)))
+                .isNotEqualTo(before.walls(near.get(2), Length.ofMillimetres(100)));
     }
 }

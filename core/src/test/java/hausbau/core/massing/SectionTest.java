@@ -47,17 +47,26 @@ class SectionTest {
 
     @Test
     void itLooksToTheLeftOfTheLineWhicheverWayThatRuns() {
-        // A door in the north wall, 1 m from its west end: seen from the south it stands left, from the north nothing is seen of it.
+        // A door in the north wall, 1 m from its west end: seen from the south it stands left, from the north nothing
+        // is seen of it.
         var building = massing(List.of(room(1, 0, 0, 4000, 3000)), door(1, Side.NORTH, 1000, 1000));
-        var north = section(building, at(0, 1500), at(4000, 1500)).beyond().get(0).seen();
-        assertThat(north.overlaps(Region.of(new Rect(1_000_000, 0, 2_000_000, 2_100_000)))).isFalse();
-        assertThat(north.contains(Region.of(new Rect(2_000_000, 0, 4_000_000, 3_000_000)))).isTrue();
-        var south = section(building, at(4000, 1500), at(0, 1500)).beyond().get(0).seen();
-        assertThat(south.contains(Region.of(new Rect(0, 0, 4_000_000, 3_000_000)))).isTrue();
-        // Along the east edge going north one looks west: the door lies at the far right, 3 m from the start, in the cut wall's plane.
+        var north =
+                section(building, at(0, 1500), at(4000, 1500)).beyond().get(0).seen();
+        assertThat(north.overlaps(Region.of(new Rect(1_000_000, 0, 2_000_000, 2_100_000))))
+                .isFalse();
+        assertThat(north.contains(Region.of(new Rect(2_000_000, 0, 4_000_000, 3_000_000))))
+                .isTrue();
+        var south =
+                section(building, at(4000, 1500), at(0, 1500)).beyond().get(0).seen();
+        assertThat(south.contains(Region.of(new Rect(0, 0, 4_000_000, 3_000_000))))
+                .isTrue();
+        // Along the east edge going north one looks west: the door lies at the far right, 3 m from the start, in the
+        // cut wall's plane.
         var west = section(building, at(1500, 0), at(1500, 3000));
-        assertThat(west.cut().overlaps(Region.of(new Rect(3_000_000, 0, 3_200_000, 2_100_000)))).isFalse();
-        assertThat(west.cut().contains(Region.of(new Rect(3_000_000, 2_100_000, 3_200_000, 3_000_000)))).isTrue();
+        assertThat(west.cut().overlaps(Region.of(new Rect(3_000_000, 0, 3_200_000, 2_100_000))))
+                .isFalse();
+        assertThat(west.cut().contains(Region.of(new Rect(3_000_000, 2_100_000, 3_200_000, 3_000_000))))
+                .isTrue();
     }
 
     @Test
@@ -66,7 +75,11 @@ class SectionTest {
         var near = Box.of(1_000_000, 2_000_000, 0, 2_000_000, 2_500_000, 1_000_000);
         var far = Box.of(1_500_000, 3_000_000, 0, 3_000_000, 3_500_000, 2_000_000);
         var found = Section.of(building, at(0, 1000), at(6000, 1000), List.of(far, near));
-        var seen = found.beyond().stream().filter(f -> f.distance() == 2_000_000).findFirst().orElseThrow().seen();
+        var seen = found.beyond().stream()
+                .filter(f -> f.distance() == 2_000_000)
+                .findFirst()
+                .orElseThrow()
+                .seen();
         // 1.5 × 2 m less the half metre by 1 m that the nearer one hides.
         assertThat(seen.area()).isEqualTo(BigInteger.valueOf(2_500_000_000_000L));
     }
@@ -78,8 +91,14 @@ class SectionTest {
         var random = new Random(seed);
         var rooms = new ArrayList<Room>();
         for (var i = 1; i <= 8; i++) {
-            var r = new Room(i, "R" + i, Vec.ofMillimetres(100L * random.nextInt(120), 100L * random.nextInt(120), random.nextBoolean() ? 0 : 3200),
-                    mm(1000 + 100L * random.nextInt(50)), mm(1000 + 100L * random.nextInt(50)), mm(3000));
+            var r = new Room(
+                    i,
+                    "R" + i,
+                    Vec.ofMillimetres(
+                            100L * random.nextInt(120), 100L * random.nextInt(120), random.nextBoolean() ? 0 : 3200),
+                    mm(1000 + 100L * random.nextInt(50)),
+                    mm(1000 + 100L * random.nextInt(50)),
+                    mm(3000));
             rooms.add(r);
         }
         var building = massing(rooms);
@@ -87,18 +106,33 @@ class SectionTest {
         var found = section(building, at(-2000, y), at(20_000, y));
         for (var x = -1950L; x < 20_000; x += 100) {
             for (var z = 50L; z < 6000; z += 100) {
-                var spot = Region.of(new Rect((x + 2000) * 1000 - 1, z * 1000 - 1, (x + 2000) * 1000 + 1, z * 1000 + 1));
+                var spot =
+                        Region.of(new Rect((x + 2000) * 1000 - 1, z * 1000 - 1, (x + 2000) * 1000 + 1, z * 1000 + 1));
                 var px = x * 1000;
                 var pz = z * 1000;
-                var inVoid = rooms.stream().anyMatch(r -> px > r.corner().x() && px < r.clear().max().x() && y * 1000 > r.corner().y() && y * 1000 < r.clear().max().y()
-                        && pz > r.floor() && pz < r.ceiling());
+                var inVoid = rooms.stream()
+                        .anyMatch(r -> px > r.corner().x()
+                                && px < r.clear().max().x()
+                                && y * 1000 > r.corner().y()
+                                && y * 1000 < r.clear().max().y()
+                                && pz > r.floor()
+                                && pz < r.ceiling());
                 if (inVoid) {
-                    assertThat(found.cut().overlaps(spot)).as("seed %s at %s %s", seed, x, z).isFalse();
+                    assertThat(found.cut().overlaps(spot))
+                            .as("seed %s at %s %s", seed, x, z)
+                            .isFalse();
                 }
-                var inWall = rooms.stream().anyMatch(r -> r.outer(mm(200)).min().x() < px && px < r.outer(mm(200)).max().x() && r.outer(mm(200)).min().y() < y * 1000
-                        && y * 1000 < r.outer(mm(200)).max().y() && pz > r.floor() && pz < r.ceiling());
+                var inWall = rooms.stream()
+                        .anyMatch(r -> r.outer(mm(200)).min().x() < px
+                                && px < r.outer(mm(200)).max().x()
+                                && r.outer(mm(200)).min().y() < y * 1000
+                                && y * 1000 < r.outer(mm(200)).max().y()
+                                && pz > r.floor()
+                                && pz < r.ceiling());
                 if (inWall && !inVoid) {
-                    assertThat(found.cut().overlaps(spot)).as("seed %s at %s %s", seed, x, z).isTrue();
+                    assertThat(found.cut().overlaps(spot))
+                            .as("seed %s at %s %s", seed, x, z)
+                            .isTrue();
                 }
             }
         }
@@ -111,6 +145,8 @@ class SectionTest {
 
     @Test
     void aLineOfNoLengthIsRefused() {
-        assertThatThrownBy(() -> section(massing(List.of(room(1, 0, 0, 4000, 3000))), at(0, 0), at(50, 50))).isInstanceOf(Refused.class).hasMessageContaining("0.1 m");
+        assertThatThrownBy(() -> section(massing(List.of(room(1, 0, 0, 4000, 3000))), at(0, 0), at(50, 50)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("0.1 m");
     }
 }

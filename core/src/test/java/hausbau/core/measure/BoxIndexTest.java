@@ -33,8 +33,10 @@ class BoxIndexTest {
             index.touching(asked, found::add);
             @SuppressWarnings("unchecked")
             List<Integer> candidates = tree.query(envelope(asked));
-            var expected = candidates.stream().filter(i -> boxes.get(i).min().z() <= asked.max().z()
-                    && asked.min().z() <= boxes.get(i).max().z()).toList();
+            var expected = candidates.stream()
+                    .filter(i -> boxes.get(i).min().z() <= asked.max().z()
+                            && asked.min().z() <= boxes.get(i).max().z())
+                    .toList();
             assertThat(found).containsExactlyInAnyOrderElementsOf(expected);
         }
     }
@@ -70,7 +72,14 @@ class BoxIndexTest {
             var at = new Vec(random.nextInt(1000), random.nextInt(1000), random.nextInt(1000));
             var box = new Box(at, at.plus(new Vec(random.nextInt(60), random.nextInt(60), random.nextInt(60))));
             boxes.add(box);
-            long[] six = {box.min().x(), box.min().y(), box.min().z(), box.max().x(), box.max().y(), box.max().z()};
+            long[] six = {
+                box.min().x(),
+                box.min().y(),
+                box.min().z(),
+                box.max().x(),
+                box.max().y(),
+                box.max().z()
+            };
             System.arraycopy(six, 0, bounds, 6 * i, 6);
         }
         var kept = BoxIndex.inOrder(bounds, 300);
@@ -78,7 +87,11 @@ class BoxIndexTest {
         for (var box : boxes.subList(0, 40)) {
             var found = new ArrayList<Integer>();
             kept.touching(box, found::add);
-            assertThat(found).containsExactlyInAnyOrderElementsOf(IntStream.range(0, 300).filter(i -> boxes.get(i).touches(box)).boxed().toList());
+            assertThat(found)
+                    .containsExactlyInAnyOrderElementsOf(IntStream.range(0, 300)
+                            .filter(i -> boxes.get(i).touches(box))
+                            .boxed()
+                            .toList());
         }
         assertThat(kept.box(17)).isEqualTo(boxes.get(17));
     }

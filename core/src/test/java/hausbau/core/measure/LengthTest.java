@@ -25,11 +25,18 @@ class LengthTest {
     @ParameterizedTest
     @ValueSource(strings = {"0.0001", "1e-30", "1e12", "1e999999", "-1e400"})
     void whatIsFinerThanAMicrometreOrBeyondAThousandKilometresIsRefused(String millimetres) {
-        assertThatThrownBy(() -> Length.ofMillimetres(new BigDecimal(millimetres))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Length.ofMillimetres(new BigDecimal(millimetres)))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 
     @ParameterizedTest
-    @CsvSource({"250, 200, 300, 300", "200, 200, 200, 200", "249, 200, 300, 200", "-50, -100, 0, 0", "-51, -100, 0, -100"})
+    @CsvSource({
+        "250, 200, 300, 300",
+        "200, 200, 200, 200",
+        "249, 200, 300, 200",
+        "-50, -100, 0, 0",
+        "-51, -100, 0, -100"
+    })
     void stepsAreFoundBelowAboveAndNearest(long mm, long below, long above, long nearest) {
         var step = Length.ofMillimetres(100);
         var length = Length.ofMillimetres(mm);

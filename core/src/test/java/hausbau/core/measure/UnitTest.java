@@ -19,7 +19,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 class UnitTest {
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', textBlock = """
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
             4.5m       | METRE           | 4500000
             450 cm     | METRE           | 4500000
             450        | CENTIMETRE      | 4500000
@@ -47,14 +50,35 @@ class UnitTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "  ", "m", "four", "4,,5m", "1/0\"", "4.5.6", "3 4", "1e5", "NaN", "Infinity", "9999999999km", "12m;", "1//2", "--3"})
+    @ValueSource(
+            strings = {
+                "",
+                "  ",
+                "m",
+                "four",
+                "4,,5m",
+                "1/0\"",
+                "4.5.6",
+                "3 4",
+                "1e5",
+                "NaN",
+                "Infinity",
+                "9999999999km",
+                "12m;",
+                "1//2",
+                "--3"
+            })
     void whatIsNoLengthIsRefusedWithAWord(String text) {
-        assertThatThrownBy(() -> Unit.METRE.parse(text)).isInstanceOf(Refused.class).message().isNotBlank();
+        assertThatThrownBy(() -> Unit.METRE.parse(text))
+                .isInstanceOf(Refused.class)
+                .message()
+                .isNotBlank();
     }
 
     @Test
     void aVeryLongTextIsRefusedWithoutRepeatingIt() {
-        assertThatThrownBy(() -> Unit.METRE.parse("9".repeat(100_000))).isInstanceOf(Refused.class)
+        assertThatThrownBy(() -> Unit.METRE.parse("9".repeat(100_000)))
+                .isInstanceOf(Refused.class)
                 .satisfies(e -> assertThat(e.getMessage().length()).isLessThan(300));
     }
 
@@ -65,7 +89,10 @@ class UnitTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', textBlock = """
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
             4500000 | METRE           | 4.5 m
             4500000 | CENTIMETRE      | 450 cm
             4500001 | MILLIMETRE      | 4500.001 mm
@@ -85,9 +112,12 @@ class UnitTest {
     void whatIsWrittenReadsBackAsTheSameLength(RepetitionInfo repetition) {
         var random = new Random(repetition.getCurrentRepetition());
         for (var i = 0; i < 20; i++) {
-            var length = new Length(Math.round(Math.pow(10, random.nextDouble() * 10)) * (random.nextBoolean() ? 1 : -1));
-            assertThat(Arrays.stream(Unit.values())).allSatisfy(unit ->
-                    assertThat(Unit.METRE.parse(unit.format(length))).as(unit.format(length)).isEqualTo(length));
+            var length =
+                    new Length(Math.round(Math.pow(10, random.nextDouble() * 10)) * (random.nextBoolean() ? 1 : -1));
+            assertThat(Arrays.stream(Unit.values()))
+                    .allSatisfy(unit -> assertThat(Unit.METRE.parse(unit.format(length)))
+                            .as(unit.format(length))
+                            .isEqualTo(length));
         }
     }
 
@@ -103,10 +133,12 @@ class UnitTest {
         assertThat(Unit.MILLIMETRE.parse("50", Length.ofMillimetres(1200))).isEqualTo(Length.ofMillimetres(50));
         assertThatThrownBy(() -> Unit.METRE.parse("2m*3m")).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> Unit.METRE.parse("2*")).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> Unit.METRE.parse("999999*999999")).isInstanceOf(Refused.class).hasMessageContaining("1000 km");
-        assertThatThrownBy(() -> Unit.METRE.parse("+999km", Length.ofMillimetres(9_000_000))).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> Unit.METRE.parse("999999*999999"))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("1000 km");
+        assertThatThrownBy(() -> Unit.METRE.parse("+999km", Length.ofMillimetres(9_000_000)))
+                .isInstanceOf(Refused.class);
     }
-
 
     /** The trade's own sum: 200 + 500 + 400 = 1100 (common practice, no source). */
     @Test
@@ -114,6 +146,8 @@ class UnitTest {
         assertThat(Unit.MILLIMETRE.parse("200 + 500+400")).isEqualTo(Length.ofMillimetres(1100));
         assertThat(Unit.METRE.parse("1 + 20cm + 1/2 ft")).isEqualTo(new Length(1_352_400));
         assertThatThrownBy(() -> Unit.METRE.parse("1 + ")).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> Unit.METRE.parse("999km + 999km")).isInstanceOf(Refused.class).hasMessageContaining("1000 km");
+        assertThatThrownBy(() -> Unit.METRE.parse("999km + 999km"))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("1000 km");
     }
 }

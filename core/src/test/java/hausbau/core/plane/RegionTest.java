@@ -7,6 +7,7 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -17,7 +18,6 @@ import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.PrecisionModel;
 import org.locationtech.jts.operation.overlayng.OverlayNG;
 import org.locationtech.jts.operation.union.UnaryUnionOp;
-import java.util.stream.LongStream;
 
 /** Random right-angled regions against the overlay of JTS (org.locationtech.jts), and some worked by hand. */
 class RegionTest {
@@ -45,8 +45,13 @@ class RegionTest {
     }
 
     private static Geometry polygon(Rect r) {
-        return GEOMETRY.createPolygon(new Coordinate[] {new Coordinate(r.x0(), r.y0()), new Coordinate(r.x1(), r.y0()), new Coordinate(r.x1(), r.y1()),
-            new Coordinate(r.x0(), r.y1()), new Coordinate(r.x0(), r.y0())});
+        return GEOMETRY.createPolygon(new Coordinate[] {
+            new Coordinate(r.x0(), r.y0()),
+            new Coordinate(r.x1(), r.y0()),
+            new Coordinate(r.x1(), r.y1()),
+            new Coordinate(r.x0(), r.y1()),
+            new Coordinate(r.x0(), r.y0())
+        });
     }
 
     /** Areas only: of what meets along a line or in a point nothing is kept. */
@@ -91,7 +96,8 @@ class RegionTest {
         }
         var loops = Region.of(rects).loops();
         assertThat(loops.stream().filter(l -> twiceArea(l) < 0)).hasSize(wanted.getNumGeometries());
-        // A hole that touches the outside or another hole in a corner is a ring of its own to JTS, and one line with it to us.
+        // A hole that touches the outside or another hole in a corner is a ring of its own to JTS, and one line with it
+        // to us.
         assertThat(loops.stream().filter(l -> twiceArea(l) > 0).count()).isLessThanOrEqualTo(holes);
         assertThat(-loops.stream().mapToLong(RegionTest::twiceArea).sum()).isEqualTo(Math.round(2 * wanted.getArea()));
     }
@@ -127,9 +133,10 @@ class RegionTest {
         var ring = Region.of(new Rect(0, 0, 5, 5)).minus(Region.of(new Rect(2, 2, 3, 3)));
         assertThat(ring.area()).isEqualTo(24);
         assertThat(ring.perimeter()).isEqualTo(24);
-        assertThat(ring.loops()).containsExactly(
-                new Loop(List.of(new Corner(0, 0), new Corner(0, 5), new Corner(5, 5), new Corner(5, 0))),
-                new Loop(List.of(new Corner(2, 3), new Corner(2, 2), new Corner(3, 2), new Corner(3, 3))));
+        assertThat(ring.loops())
+                .containsExactly(
+                        new Loop(List.of(new Corner(0, 0), new Corner(0, 5), new Corner(5, 5), new Corner(5, 0))),
+                        new Loop(List.of(new Corner(2, 3), new Corner(2, 2), new Corner(3, 2), new Corner(3, 3))));
     }
 
     /** By hand: a cross of 1 thick arms, grown by 1 along both axes. */
@@ -143,7 +150,8 @@ class RegionTest {
     @Test
     void partsThatMeetInACornerHaveALoopEach() {
         var two = Region.of(List.of(new Rect(0, 0, 1, 1), new Rect(1, 1, 2, 2)));
-        assertThat(two.loops()).hasSize(2).allSatisfy(loop -> assertThat(loop.corners()).hasSize(4));
+        assertThat(two.loops()).hasSize(2).allSatisfy(loop -> assertThat(loop.corners())
+                .hasSize(4));
         assertThat(two.covers(1, 1)).isTrue();
         assertThat(two.covers(0, 2)).isFalse();
     }

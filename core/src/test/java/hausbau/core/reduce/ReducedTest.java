@@ -28,7 +28,9 @@ class ReducedTest {
 
     /** Turned finely: a baluster of 40 stations and 64 sides. */
     private Mesh baluster() {
-        var stations = IntStream.rangeClosed(0, 40).mapToObj(i -> Form.Turned.Station.ofMillimetres(60 + 25 * Math.sin(i / 40.0 * 9), 20 * i)).toList();
+        var stations = IntStream.rangeClosed(0, 40)
+                .mapToObj(i -> Form.Turned.Station.ofMillimetres(60 + 25 * Math.sin(i / 40.0 * 9), 20 * i))
+                .toList();
         return new Recipe.Made(1, List.of(Part.of(Swatch.STONE, new Form.Turned(stations, 64), Vec.ZERO))).mesh(FINISH);
     }
 
@@ -41,10 +43,24 @@ class ReducedTest {
         var all = whole.parts().get(0).indices();
         for (var t = 0; t < all.length; t += 3) {
             // Wavy, so that a rim that gives way shows.
-            var middle = whole.position(all[t]).plus(whole.position(all[t + 1])).plus(whole.position(all[t + 2])).times(1 / 3.0);
-            split.get(middle.z() > 400 + 60 * Math.sin(3 * Math.atan2(middle.y(), middle.x())) ? 1 : 0).addAll(List.of(all[t], all[t + 1], all[t + 2]));
+            var middle = whole.position(all[t])
+                    .plus(whole.position(all[t + 1]))
+                    .plus(whole.position(all[t + 2]))
+                    .times(1 / 3.0);
+            split.get(middle.z() > 400 + 60 * Math.sin(3 * Math.atan2(middle.y(), middle.x())) ? 1 : 0)
+                    .addAll(List.of(all[t], all[t + 1], all[t + 2]));
         }
-        var two = new Mesh(whole.positions(), whole.normals(), whole.uvs(), List.of(new Mesh.Part(Swatch.STONE, split.get(0).stream().mapToInt(i -> i).toArray()), new Mesh.Part(Swatch.METAL, split.get(1).stream().mapToInt(i -> i).toArray())));
+        var two = new Mesh(
+                whole.positions(),
+                whole.normals(),
+                whole.uvs(),
+                List.of(
+                        new Mesh.Part(
+                                Swatch.STONE,
+                                split.get(0).stream().mapToInt(i -> i).toArray()),
+                        new Mesh.Part(
+                                Swatch.METAL,
+                                split.get(1).stream().mapToInt(i -> i).toArray())));
         assertThat(two.openEdges()).isEmpty();
         var reduced = Reduced.of(two, percent / 100.0, FINISH).mesh();
         assertThat(reduced.triangles()).isLessThan(two.triangles() * 8 / 10);
@@ -55,7 +71,11 @@ class ReducedTest {
         var all = new ArrayList<Point[]>();
         for (var part : mesh.parts()) {
             for (var i = 0; i < part.indices().length; i += 3) {
-                all.add(new Point[] {mesh.position(part.indices()[i]), mesh.position(part.indices()[i + 1]), mesh.position(part.indices()[i + 2])});
+                all.add(new Point[] {
+                    mesh.position(part.indices()[i]),
+                    mesh.position(part.indices()[i + 1]),
+                    mesh.position(part.indices()[i + 2])
+                });
             }
         }
         return all;
@@ -93,7 +113,8 @@ class ReducedTest {
         }
         var va = d3 * d6 - d5 * d4;
         if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
-            return bp.minus(t[2].minus(t[1]).times((d4 - d3) / (d4 - d3 + (d5 - d6)))).length();
+            return bp.minus(t[2].minus(t[1]).times((d4 - d3) / (d4 - d3 + (d5 - d6))))
+                    .length();
         }
         var n = ab.cross(ac).unit();
         return Math.abs(ap.dot(n));
@@ -109,8 +130,10 @@ class ReducedTest {
             var u = random.nextDouble();
             var v = random.nextDouble();
             var at = u + v > 1 ? new double[] {1 - u, 1 - v} : new double[] {u, v};
-            var p = t[0].plus(t[1].minus(t[0]).times(at[0])).plus(t[2].minus(t[0]).times(at[1]));
-            most = Math.max(most, other.stream().mapToDouble(o -> distance(p, o)).min().orElseThrow());
+            var p = t[0].plus(t[1].minus(t[0]).times(at[0]))
+                    .plus(t[2].minus(t[0]).times(at[1]));
+            most = Math.max(
+                    most, other.stream().mapToDouble(o -> distance(p, o)).min().orElseThrow());
         }
         return most;
     }
@@ -121,7 +144,9 @@ class ReducedTest {
     void theErrorIsWhatItLiesOff(int percent) {
         var whole = baluster();
         var reduced = Reduced.of(whole, percent / 100.0, FINISH);
-        assertThat(reduced.mesh().triangles()).isLessThanOrEqualTo(whole.triangles() * percent / 100 + 1).isGreaterThan(whole.triangles() * percent / 150);
+        assertThat(reduced.mesh().triangles())
+                .isLessThanOrEqualTo(whole.triangles() * percent / 100 + 1)
+                .isGreaterThan(whole.triangles() * percent / 150);
         var random = new Random(5);
         var sampled = Math.max(oneWay(whole, reduced.mesh(), random), oneWay(reduced.mesh(), whole, random));
         assertThat(sampled).isBetween(reduced.error() / 4, 2 * reduced.error() + 0.01);
@@ -134,9 +159,14 @@ class ReducedTest {
     void materialsStayWithTheirFaces() {
         var pillar = new Recipe.Lamp().mesh(FINISH);
         var reduced = Reduced.of(pillar, 0.5, FINISH).mesh();
-        assertThat(reduced.parts().stream().map(Mesh.Part::swatch)).containsExactlyElementsOf(pillar.parts().stream().map(Mesh.Part::swatch).toList());
+        assertThat(reduced.parts().stream().map(Mesh.Part::swatch))
+                .containsExactlyElementsOf(
+                        pillar.parts().stream().map(Mesh.Part::swatch).toList());
         for (var part : reduced.parts()) {
-            var own = pillar.parts().stream().filter(p -> p.swatch() == part.swatch()).findFirst().orElseThrow();
+            var own = pillar.parts().stream()
+                    .filter(p -> p.swatch() == part.swatch())
+                    .findFirst()
+                    .orElseThrow();
             var corners = IntStream.of(own.indices()).mapToObj(pillar::position).toList();
             assertThat(IntStream.of(part.indices()).mapToObj(reduced::position)).allMatch(corners::contains);
         }
@@ -161,7 +191,8 @@ class ReducedTest {
     /** An L's hull by hand: the square less half of what it leaves out; a turned body's is that of its sides. */
     @Test
     void hullsHoldTheirMeshes() {
-        var l = new Recipe.CornerPiece(Vec.ofMillimetres(1000, 1000, 300), Length.ofMillimetres(600)).mesh(new Finish(0.001, 256));
+        var l = new Recipe.CornerPiece(Vec.ofMillimetres(1000, 1000, 300), Length.ofMillimetres(600))
+                .mesh(new Finish(0.001, 256));
         var hull = new Hull(FINISH).about(l);
         assertThat(hull.openEdges()).isEmpty();
         assertThat(hull.volume()).isCloseTo((1000 * 1000 - 600 * 600 / 2.0) * 300, within(1e-4 * 1e9 * 0.3));
@@ -169,10 +200,19 @@ class ReducedTest {
             var about = triangles(new Hull(FINISH).about(mesh));
             for (var v = 0; v < mesh.vertices(); v++) {
                 var p = mesh.position(v);
-                assertThat(about).allMatch(t -> p.minus(t[0]).dot(t[1].minus(t[0]).cross(t[2].minus(t[0])).unit()) < 1e-6);
+                assertThat(about)
+                        .allMatch(t -> p.minus(t[0])
+                                        .dot(t[1].minus(t[0])
+                                                .cross(t[2].minus(t[0]))
+                                                .unit())
+                                < 1e-6);
             }
         }
-        var flat = new Mesh(new double[] {0, 0, 0, 100, 0, 0, 0, 0, 100}, new double[] {0, -1, 0, 0, -1, 0, 0, -1, 0}, new double[6], List.of(new Mesh.Part(Swatch.TILE, new int[] {0, 1, 2})));
+        var flat = new Mesh(
+                new double[] {0, 0, 0, 100, 0, 0, 0, 0, 100},
+                new double[] {0, -1, 0, 0, -1, 0, 0, -1, 0},
+                new double[6],
+                List.of(new Mesh.Part(Swatch.TILE, new int[] {0, 1, 2})));
         assertThat(new Hull(FINISH).about(flat).volume()).isCloseTo(100 * 100, within(1e-6));
     }
 }

@@ -60,18 +60,27 @@ class LatheTest {
     /** A bend of less than 35 degrees is smooth: both sections share the normal between theirs. A sharper one is an edge. */
     @Test
     void softBendsAreSmoothAndSharpOnesAreNot() {
-        var soft = turned(24, new Station(0, 0), new Station(100, 0), new Station(100, 100), new Station(90, 200), new Station(0, 200));
+        var soft = turned(
+                24,
+                new Station(0, 0),
+                new Station(100, 0),
+                new Station(100, 100),
+                new Station(90, 200),
+                new Station(0, 200));
         var normals = normalsAt(soft, 100);
         assertThat(normals).isNotEmpty().allMatch(z -> Math.abs(z - normals.get(0)) < 1e-9);
         // The lower section is upright, the upper leans by atan(10 / 100): the mean leans by half of that.
         assertThat(normals.get(0)).isCloseTo(Math.sin(Math.atan(0.1) / 2), within(1e-9));
         var sharp = turned(24, new Station(0, 0), new Station(100, 0), new Station(100, 100), new Station(0, 130));
-        assertThat(normalsAt(sharp, 100).stream().map(z -> Math.round(z * 1e6)).distinct()).hasSize(2);
+        assertThat(normalsAt(sharp, 100).stream().map(z -> Math.round(z * 1e6)).distinct())
+                .hasSize(2);
     }
 
     /** The upward part of the normals at a height. */
     private static List<Double> normalsAt(Mesh mesh, double z) {
-        return IntStream.range(0, mesh.vertices()).filter(i -> Math.abs(mesh.position(i).z() - z) < 1e-9)
-                .mapToObj(i -> mesh.normals()[3 * i + 2]).toList();
+        return IntStream.range(0, mesh.vertices())
+                .filter(i -> Math.abs(mesh.position(i).z() - z) < 1e-9)
+                .mapToObj(i -> mesh.normals()[3 * i + 2])
+                .toList();
     }
 }

@@ -23,12 +23,20 @@ class MaterialNamesTest {
     void noTwoAreCalledAlikeInWhateverLetters() {
         var names = MaterialNames.USUAL.with(Swatch.own(1), "oak");
         for (var taken : new String[] {"Oak", "stone", "SHARED D"}) {
-            assertThatExceptionOfType(Refused.class).as(taken).isThrownBy(() -> names.with(Swatch.own(2), taken)).withMessageContaining(taken);
+            assertThatExceptionOfType(Refused.class)
+                    .as(taken)
+                    .isThrownBy(() -> names.with(Swatch.own(2), taken))
+                    .withMessageContaining(taken);
         }
-        assertThat(names.with(Swatch.own(1), "OAK").of(Swatch.own(1))).as("the same otherwise written").isEqualTo("OAK");
+        assertThat(names.with(Swatch.own(1), "OAK").of(Swatch.own(1)))
+                .as("the same otherwise written")
+                .isEqualTo("OAK");
         // What one was called is free for another.
-        assertThat(names.with(Swatch.own(1), "elm").with(Swatch.own(2), "oak").called("oak")).contains(Swatch.own(2));
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> names.with(Swatch.own(2), "x".repeat(41))).withMessageContaining("40");
+        assertThat(names.with(Swatch.own(1), "elm").with(Swatch.own(2), "oak").called("oak"))
+                .contains(Swatch.own(2));
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> names.with(Swatch.own(2), "x".repeat(41)))
+                .withMessageContaining("40");
     }
 
     @Test
@@ -36,6 +44,8 @@ class MaterialNamesTest {
         var names = MaterialNames.USUAL.with(Swatch.own(1), "oak").with(Swatch.own(2), "oak 2");
         assertThat(names.fresh("elm")).isEqualTo("elm");
         assertThat(names.fresh("Oak")).isEqualTo("Oak 3");
-        assertThat(names.with(Swatch.own(3), names.fresh("y".repeat(200))).of(Swatch.own(3))).hasSizeLessThanOrEqualTo(40).startsWith("yyy");
+        assertThat(names.with(Swatch.own(3), names.fresh("y".repeat(200))).of(Swatch.own(3)))
+                .hasSizeLessThanOrEqualTo(40)
+                .startsWith("yyy");
     }
 }

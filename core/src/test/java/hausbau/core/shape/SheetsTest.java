@@ -15,7 +15,9 @@ class SheetsTest {
     /** What lies on a shared sheet has the size of that; what nobody told is of the usual. */
     @Test
     void swatchesHaveTheSizeOfTheirSheet() {
-        var sheets = new Sheets(Map.of(Swatch.SHARED_B, 2048, Swatch.TILE, 512, Swatch.STONE, 1024), Map.of(Swatch.sheet(2).place(3), PLACE));
+        var sheets = new Sheets(
+                Map.of(Swatch.SHARED_B, 2048, Swatch.TILE, 512, Swatch.STONE, 1024),
+                Map.of(Swatch.sheet(2).place(3), PLACE));
         assertThat(sheets.side(Swatch.sheet(2).place(16))).isEqualTo(2048);
         assertThat(sheets.side(Swatch.SHARED.place(16))).isEqualTo(1024);
         assertThat(sheets.side(Swatch.TILE)).isEqualTo(512);
@@ -24,15 +26,27 @@ class SheetsTest {
 
     @Test
     void whatAPieceDoesNotLieOnIsNothingToIt() {
-        var sheets = new Sheets(Map.of(Swatch.SHARED_B, 2048, Swatch.TILE, 512), Map.of(Swatch.sheet(2).place(3), PLACE, Swatch.sheet(2).place(4), PLACE));
+        var sheets = new Sheets(
+                Map.of(Swatch.SHARED_B, 2048, Swatch.TILE, 512),
+                Map.of(Swatch.sheet(2).place(3), PLACE, Swatch.sheet(2).place(4), PLACE));
         assertThat(sheets.of(List.of(Swatch.PLASTER))).isEqualTo(Sheets.USUAL);
-        assertThat(sheets.of(List.of(Swatch.sheet(2).place(3)))).isEqualTo(new Sheets(Map.of(Swatch.SHARED_B, 2048), Map.of(Swatch.sheet(2).place(3), PLACE)));
+        assertThat(sheets.of(List.of(Swatch.sheet(2).place(3))))
+                .isEqualTo(new Sheets(
+                        Map.of(Swatch.SHARED_B, 2048), Map.of(Swatch.sheet(2).place(3), PLACE)));
     }
 
     @Test
     void aSheetHasAPowerOfTwoOfPixels() {
-        assertThatThrownBy(() -> new Sheets(Map.of(Swatch.TILE, 1000), Map.of())).isInstanceOf(Refused.class).hasMessageContaining("pixels to a side");
+        assertThatThrownBy(() -> new Sheets(Map.of(Swatch.TILE, 1000), Map.of()))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("pixels to a side");
         assertThat(Sheets.SIDES).allMatch(side -> Integer.bitCount(side) == 1);
-        assertThat(List.of(Sheets.sideFor(1), Sheets.sideFor(256), Sheets.sideFor(257), Sheets.sideFor(1500), Sheets.sideFor(9000))).containsExactly(256, 256, 512, 2048, 4096);
+        assertThat(List.of(
+                        Sheets.sideFor(1),
+                        Sheets.sideFor(256),
+                        Sheets.sideFor(257),
+                        Sheets.sideFor(1500),
+                        Sheets.sideFor(9000)))
+                .containsExactly(256, 256, 512, 2048, 4096);
     }
 }

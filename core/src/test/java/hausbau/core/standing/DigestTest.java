@@ -16,7 +16,14 @@ class DigestTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "2a", "FFFFFFFFFFFFFFFF000000000000002A", "gfffffffffffffff000000000000002a", "ffffffffffffffff000000000000002a0"})
+    @ValueSource(
+            strings = {
+                "",
+                "2a",
+                "FFFFFFFFFFFFFFFF000000000000002A",
+                "gfffffffffffffff000000000000002a",
+                "ffffffffffffffff000000000000002a0"
+            })
     void otherTextIsNoDigest(String text) {
         assertThat(Digest.parse(text)).isEmpty();
     }

@@ -42,12 +42,24 @@ class LeanTest {
 
     private static Stance any(Random random, boolean mirrored) {
         var lean = new Lean(random.nextInt(-180, 181), random.nextInt(-180, 181), random.nextInt(5, 300) / 100.0);
-        return new Stance(new Vec(random.nextInt(-900_000, 900_000), random.nextInt(-900_000, 900_000), random.nextInt(-900_000, 900_000)), new Turn(random.nextInt(4)), mirrored,
-                random.nextInt(-89, 90), lean);
+        return new Stance(
+                new Vec(
+                        random.nextInt(-900_000, 900_000),
+                        random.nextInt(-900_000, 900_000),
+                        random.nextInt(-900_000, 900_000)),
+                new Turn(random.nextInt(4)),
+                mirrored,
+                random.nextInt(-89, 90),
+                lean);
     }
 
     private static Rotation rotation(Stance s) {
-        return new Rotation(RotationOrder.ZYX, RotationConvention.VECTOR_OPERATOR, Math.toRadians(s.degrees()), Math.toRadians(s.lean().roll()), Math.toRadians(s.lean().tilt()));
+        return new Rotation(
+                RotationOrder.ZYX,
+                RotationConvention.VECTOR_OPERATOR,
+                Math.toRadians(s.degrees()),
+                Math.toRadians(s.lean().roll()),
+                Math.toRadians(s.lean().tilt()));
     }
 
     @Test
@@ -55,9 +67,12 @@ class LeanTest {
         var random = new Random(1);
         for (var i = 0; i < 300; i++) {
             var s = any(random, false);
-            var wanted = rotation(s).applyTo(new Vector3D(100_000, -40_000, 70_000)).scalarMultiply(s.lean().scale());
+            var wanted = rotation(s)
+                    .applyTo(new Vector3D(100_000, -40_000, 70_000))
+                    .scalarMultiply(s.lean().scale());
             var got = s.direction(100_000, -40_000, 70_000);
-            assertThat(new double[] {got.x(), got.y(), got.z()}).containsExactly(new double[] {wanted.getX(), wanted.getY(), wanted.getZ()}, within(1.0));
+            assertThat(new double[] {got.x(), got.y(), got.z()})
+                    .containsExactly(new double[] {wanted.getX(), wanted.getY(), wanted.getZ()}, within(1.0));
             var q = s.rotation();
             var r = rotation(s);
             // A rotation and its negative are one; the reference takes the conjugate for the vector operator.
@@ -79,7 +94,8 @@ class LeanTest {
             var is = m.block(box, WALL).centre();
             assertThat(is).containsExactly(new double[] {across - was[0], was[1], was[2]}, within(1.0));
             var back = Arrangement.mirrored(m, WALL.box(), across);
-            assertThat(back.at().minus(s.at())).matches(v -> Math.abs(v.x()) <= 1 && Math.abs(v.y()) <= 1 && Math.abs(v.z()) <= 1);
+            assertThat(back.at().minus(s.at()))
+                    .matches(v -> Math.abs(v.x()) <= 1 && Math.abs(v.y()) <= 1 && Math.abs(v.z()) <= 1);
             assertThat(back.mirrored()).isEqualTo(s.mirrored());
         }
     }
@@ -92,9 +108,13 @@ class LeanTest {
             var frame = any(random, false);
             var own = any(random, false).leaning(new Lean(random.nextInt(-80, 80), random.nextInt(-80, 80), 1));
             var got = own.carriedBy(frame);
-            var wanted = rotation(frame).applyTo(rotation(own).applyTo(new Vector3D(1000, 2000, 3000)).scalarMultiply(frame.lean().scale()));
+            var wanted = rotation(frame)
+                    .applyTo(rotation(own)
+                            .applyTo(new Vector3D(1000, 2000, 3000))
+                            .scalarMultiply(frame.lean().scale()));
             var is = got.direction(1000, 2000, 3000);
-            assertThat(new double[] {is.x(), is.y(), is.z()}).containsExactly(new double[] {wanted.getX(), wanted.getY(), wanted.getZ()}, within(1.0));
+            assertThat(new double[] {is.x(), is.y(), is.z()})
+                    .containsExactly(new double[] {wanted.getX(), wanted.getY(), wanted.getZ()}, within(1.0));
         }
     }
 
@@ -103,13 +123,19 @@ class LeanTest {
         var stance = Stance.at(Vec.ZERO, Turn.NONE).leaning(new Lean(90, 0, 1));
         var size = BENCH.box().size();
         assertThat(stance.box(BENCH).size()).isEqualTo(new Vec(size.x(), size.z(), size.y()));
-        assertThat(Stance.at(Vec.ZERO, Turn.NONE).leaning(new Lean(0, 0, 2)).box(BENCH).size()).isEqualTo(new Vec(2 * size.x(), 2 * size.y(), 2 * size.z()));
+        assertThat(Stance.at(Vec.ZERO, Turn.NONE)
+                        .leaning(new Lean(0, 0, 2))
+                        .box(BENCH)
+                        .size())
+                .isEqualTo(new Vec(2 * size.x(), 2 * size.y(), 2 * size.z()));
     }
 
     @ParameterizedTest
     @ValueSource(doubles = {0, 0.04, 21, Double.NaN})
     void aSizeOutOfRangeIsRefused(double scale) {
-        assertThatThrownBy(() -> new Lean(0, 0, scale)).isInstanceOf(Refused.class).hasMessageContaining("0.05 to 20");
+        assertThatThrownBy(() -> new Lean(0, 0, scale))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("0.05 to 20");
     }
 
     /** Two blocks share volume where a ball fits into both: its greatest radius is a linear programme. */
@@ -118,12 +144,21 @@ class LeanTest {
         var random = new Random(4);
         var shared = 0;
         for (var i = 0; i < 400; i++) {
-            var a = any(random, false).movedTo(Vec.ZERO).block(Box.of(-400_000, -150_000, -90_000, 400_000, 150_000, 90_000), BENCH);
-            var at = new Vec(random.nextInt(-900_000, 900_000), random.nextInt(-900_000, 900_000), random.nextInt(-600_000, 600_000));
-            var b = any(random, false).movedTo(at).block(Box.of(-300_000, -300_000, -60_000, 300_000, 300_000, 60_000), BENCH);
+            var a = any(random, false)
+                    .movedTo(Vec.ZERO)
+                    .block(Box.of(-400_000, -150_000, -90_000, 400_000, 150_000, 90_000), BENCH);
+            var at = new Vec(
+                    random.nextInt(-900_000, 900_000),
+                    random.nextInt(-900_000, 900_000),
+                    random.nextInt(-600_000, 600_000));
+            var b = any(random, false)
+                    .movedTo(at)
+                    .block(Box.of(-300_000, -300_000, -60_000, 300_000, 300_000, 60_000), BENCH);
             var radius = ball(a, b);
             if (Math.abs(radius) > 20) {
-                assertThat(Block.shared(a, b) > 0).as("pair %d, radius %s", i, radius).isEqualTo(radius > 0);
+                assertThat(Block.shared(a, b) > 0)
+                        .as("pair %d, radius %s", i, radius)
+                        .isEqualTo(radius > 0);
                 shared += radius > 0 ? 1 : 0;
             }
         }
@@ -138,11 +173,19 @@ class LeanTest {
                 var length = Math.sqrt(half[0] * half[0] + half[1] * half[1] + half[2] * half[2]);
                 var n = new double[] {half[0] / length, half[1] / length, half[2] / length};
                 var middle = n[0] * block.centre()[0] + n[1] * block.centre()[1] + n[2] * block.centre()[2];
-                constraints.add(new LinearConstraint(new double[] {n[0], n[1], n[2], 1}, Relationship.LEQ, middle + length));
-                constraints.add(new LinearConstraint(new double[] {-n[0], -n[1], -n[2], 1}, Relationship.LEQ, length - middle));
+                constraints.add(
+                        new LinearConstraint(new double[] {n[0], n[1], n[2], 1}, Relationship.LEQ, middle + length));
+                constraints.add(
+                        new LinearConstraint(new double[] {-n[0], -n[1], -n[2], 1}, Relationship.LEQ, length - middle));
             }
         }
-        return new SimplexSolver().optimize(new MaxIter(2000), new LinearObjectiveFunction(new double[] {0, 0, 0, 1}, 0), new LinearConstraintSet(constraints), GoalType.MAXIMIZE,
-                new NonNegativeConstraint(false)).getValue();
+        return new SimplexSolver()
+                .optimize(
+                        new MaxIter(2000),
+                        new LinearObjectiveFunction(new double[] {0, 0, 0, 1}, 0),
+                        new LinearConstraintSet(constraints),
+                        GoalType.MAXIMIZE,
+                        new NonNegativeConstraint(false))
+                .getValue();
     }
 }

@@ -15,14 +15,6 @@ import static hausbau.core.TestSets.set;
 import static hausbau.core.TestSets.with;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import hausbau.core.standing.Decisions;
-import hausbau.core.place.Departure;
-import hausbau.core.place.HandPlacement;
-import hausbau.core.place.Hands;
-import hausbau.core.place.Place;
-import hausbau.core.place.Stance;
-import hausbau.core.place.Standing;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Role;
@@ -33,15 +25,23 @@ import hausbau.core.massing.Side;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Departure;
+import hausbau.core.place.HandPlacement;
+import hausbau.core.place.Hands;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
-import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
@@ -62,7 +62,11 @@ class SurveyTest {
     }
 
     private static Standing wall(int nth) {
-        return BUILT.all().stream().filter(s -> s.kind().role() == Role.WALL).skip(nth).findFirst().orElseThrow();
+        return BUILT.all().stream()
+                .filter(s -> s.kind().role() == Role.WALL)
+                .skip(nth)
+                .findFirst()
+                .orElseThrow();
     }
 
     private static StandingSet without(Standing gone) {
@@ -72,7 +76,8 @@ class SurveyTest {
     @Test
     void aSetAsBuiltHasNothingWrong() {
         assertThat(survey()).isEmpty();
-        assertThat(survey(byHand(901, BENCH, 2000, 2000, 0), byHand(902, LAMP, 4000, 2000, 0))).isEmpty();
+        assertThat(survey(byHand(901, BENCH, 2000, 2000, 0), byHand(902, LAMP, 4000, 2000, 0)))
+                .isEmpty();
     }
 
     @Test
@@ -80,29 +85,40 @@ class SurveyTest {
         var block = block(1000, 1000, 500);
         var at = Vec.ofMillimetres(1000, 1000, 0);
         var beside = Stance.at(at.plus(Vec.ofMillimetres(1000, 0, 0)), Turn.NONE);
-        assertThat(survey(byHand(901, block, Stance.at(at, Turn.NONE)), byHand(902, block, beside))).isEmpty();
+        assertThat(survey(byHand(901, block, Stance.at(at, Turn.NONE)), byHand(902, block, beside)))
+                .isEmpty();
         var within = Stance.at(beside.at().minus(new Vec(1, 0, 0)), Turn.NONE);
         assertThat(survey(byHand(901, block, Stance.at(at, Turn.NONE)), byHand(902, block, within)))
-                .filteredOn(f -> f.check() == Finding.Check.OVERLAP).singleElement().satisfies(f -> {
+                .filteredOn(f -> f.check() == Finding.Check.OVERLAP)
+                .singleElement()
+                .satisfies(f -> {
                     assertThat(f.places()).containsExactly(new Place.ByHand(901), new Place.ByHand(902));
                     assertThat(f.box().size()).isEqualTo(new Vec(1, 1_000_000, 500_000));
-                    assertThat(f.fix()).hasValueSatisfying(fix -> assertThat(((Finding.Fix.Move) fix).by()).isEqualTo(new Vec(1, 0, 0)));
+                    assertThat(f.fix()).hasValueSatisfying(fix -> assertThat(((Finding.Fix.Move) fix).by())
+                            .isEqualTo(new Vec(1, 0, 0)));
                 });
     }
 
     @Test
     void aLampMayStandInADoorwayButNotInItsWall() {
         // The clear doorway runs from X 1.1 to 2.0 m in a wall from Y 4.0 to 4.2 m.
-        assertThat(survey(byHand(901, LAMP, 1600, 4100, 0))).filteredOn(f -> f.check() == Finding.Check.OVERLAP).isEmpty();
-        assertThat(survey(byHand(901, LAMP, 2100, 4100, 0))).filteredOn(f -> f.check() == Finding.Check.OVERLAP).isNotEmpty();
+        assertThat(survey(byHand(901, LAMP, 1600, 4100, 0)))
+                .filteredOn(f -> f.check() == Finding.Check.OVERLAP)
+                .isEmpty();
+        assertThat(survey(byHand(901, LAMP, 2100, 4100, 0)))
+                .filteredOn(f -> f.check() == Finding.Check.OVERLAP)
+                .isNotEmpty();
     }
 
     @Test
     void twoInOnePlaceAreToldAsSuchAndTheSecondGoes() {
         assertThat(survey(byHand(901, BENCH, 2000, 2000, 0), byHand(902, BENCH, 2000, 2000, 0)))
-                .filteredOn(f -> f.check() == Finding.Check.OVERLAP).singleElement().satisfies(f -> {
+                .filteredOn(f -> f.check() == Finding.Check.OVERLAP)
+                .singleElement()
+                .satisfies(f -> {
                     assertThat(f.title()).contains("PRP-BENCH", "twice");
-                    assertThat(f.fix()).hasValueSatisfying(fix -> assertThat(((Finding.Fix.Remove) fix).place()).isEqualTo(new Place.ByHand(902)));
+                    assertThat(f.fix()).hasValueSatisfying(fix -> assertThat(((Finding.Fix.Remove) fix).place())
+                            .isEqualTo(new Place.ByHand(902)));
                 });
     }
 
@@ -113,9 +129,15 @@ class SurveyTest {
         var block = block(1000, 300, 500);
         var stances = new ArrayList<Stance>();
         for (var i = 0; i < 2; i++) {
-            stances.add(new Stance(new Vec(2_000_000 + random.nextInt(900_000), 2_000_000 + random.nextInt(900_000), 0), Turn.of(random.nextInt(4)), random.nextBoolean(), random.nextDouble() * 90 + 0.1));
+            stances.add(new Stance(
+                    new Vec(2_000_000 + random.nextInt(900_000), 2_000_000 + random.nextInt(900_000), 0),
+                    Turn.of(random.nextInt(4)),
+                    random.nextBoolean(),
+                    random.nextDouble() * 90 + 0.1));
         }
-        var shared = rectangle(stances.get(0), block).intersection(rectangle(stances.get(1), block)).getArea();
+        var shared = rectangle(stances.get(0), block)
+                .intersection(rectangle(stances.get(1), block))
+                .getArea();
         // Between a mere touch and a true overlap lies the micrometre that is left to rounding.
         org.junit.jupiter.api.Assumptions.assumeTrue(shared == 0 || shared > 1e7);
         var found = survey(byHand(901, block, stances.get(0)), byHand(902, block, stances.get(1))).stream()
@@ -130,7 +152,8 @@ class SurveyTest {
         double[][] corners = {{0, 0}, {size.x(), 0}, {size.x(), size.y()}, {0, size.y()}, {0, 0}};
         var ring = new Coordinate[5];
         for (var i = 0; i < 5; i++) {
-            ring[i] = new Coordinate(stance.at().x() + corners[i][0] * Math.cos(angle) - corners[i][1] * Math.sin(angle),
+            ring[i] = new Coordinate(
+                    stance.at().x() + corners[i][0] * Math.cos(angle) - corners[i][1] * Math.sin(angle),
                     stance.at().y() + corners[i][0] * Math.sin(angle) + corners[i][1] * Math.cos(angle));
         }
         return new GeometryFactory().createPolygon(ring);
@@ -146,39 +169,57 @@ class SurveyTest {
             assertThat(gap.title()).contains("1 m");
         });
         var fix = (Finding.Fix.Add) gaps.get(0).fix().orElseThrow();
-        var mended = fix.additions().stream().map(a -> new HandPlacement(900, a.kind(), a.stance(), false)).toArray(HandPlacement[]::new);
+        var mended = fix.additions().stream()
+                .map(a -> new HandPlacement(900, a.kind(), a.stance(), false))
+                .toArray(HandPlacement[]::new);
         assertThat(survey(with(without(gone), mended))).isEmpty();
     }
 
     @Test
     void aMissingPostIsAnOpenCornerThatAPostCloses() {
-        var post = BUILT.all().stream().filter(s -> s.kind().role() == Role.POST).findFirst().orElseThrow();
+        var post = BUILT.all().stream()
+                .filter(s -> s.kind().role() == Role.POST)
+                .findFirst()
+                .orElseThrow();
         assertThat(survey(without(post))).singleElement().satisfies(gap -> {
             assertThat(gap.title()).contains("corner");
             assertThat(gap.box()).isEqualTo(post.box());
             var fix = (Finding.Fix.Add) gap.fix().orElseThrow();
-            assertThat(fix.additions()).singleElement().satisfies(a -> assertThat(a.stance()).isEqualTo(post.stance()));
+            assertThat(fix.additions()).singleElement().satisfies(a -> assertThat(a.stance())
+                    .isEqualTo(post.stance()));
         });
     }
 
     /** The corner across the room is touched by neither post, yet what would close it has changed. */
     @Test
     void whenTheLastPostGoesNoCornerIsOfferedOneAnyMore() {
-        var posts = BUILT.all().stream().filter(s -> s.kind().role() == Role.POST).map(s -> (Departure) new Departure.LeftOut(s.place())).toList();
+        var posts = BUILT.all().stream()
+                .filter(s -> s.kind().role() == Role.POST)
+                .map(s -> (Departure) new Departure.LeftOut(s.place()))
+                .toList();
         var one = departed(BUILT, posts.subList(0, 3).toArray(Departure[]::new));
         var none = departed(BUILT, posts.toArray(Departure[]::new));
         var kit = named(BUILT);
-        assertThat(Survey.of(one, kit).findings()).hasSize(3).allMatch(f -> f.fix().isPresent());
-        assertThat(Survey.of(one, kit).next(none, kit).findings()).hasSize(4).allMatch(f -> f.fix().isEmpty());
+        assertThat(Survey.of(one, kit).findings()).hasSize(3).allMatch(f -> f.fix()
+                .isPresent());
+        assertThat(Survey.of(one, kit).next(none, kit).findings()).hasSize(4).allMatch(f -> f.fix()
+                .isEmpty());
     }
 
     @Test
     void aWallMovedByOneMicrometreLeavesAGapOfOneMicrometre() {
         var moved = wall(5);
         var along = moved.box().size().x() > moved.box().size().y() ? new Vec(1, 0, 0) : new Vec(0, 1, 0);
-        var found = survey(departed(BUILT, new Departure.Restood(moved.place(), moved.kind(), moved.stance().movedBy(along), true)));
-        assertThat(found).filteredOn(f -> f.check() == Finding.Check.GAP).singleElement()
-                .satisfies(gap -> assertThat(Math.min(gap.box().size().x(), gap.box().size().y())).isEqualTo(1));
+        var found = survey(departed(
+                BUILT,
+                new Departure.Restood(
+                        moved.place(), moved.kind(), moved.stance().movedBy(along), true)));
+        assertThat(found)
+                .filteredOn(f -> f.check() == Finding.Check.GAP)
+                .singleElement()
+                .satisfies(gap -> assertThat(
+                                Math.min(gap.box().size().x(), gap.box().size().y()))
+                        .isEqualTo(1));
         assertThat(found).filteredOn(f -> f.check() == Finding.Check.OVERLAP).hasSize(1);
     }
 
@@ -188,64 +229,93 @@ class SurveyTest {
         assertThat(survey(byHand(901, BENCH, 2030, 2000, 0))).singleElement().satisfies(f -> {
             assertThat(f.check()).isEqualTo(Finding.Check.OFF_GRID);
             assertThat(f.reason()).contains("0.03 m");
-            assertThat(f.fix()).hasValueSatisfying(fix -> assertThat(((Finding.Fix.Move) fix).by()).isEqualTo(Vec.ofMillimetres(-30, 0, 0)));
+            assertThat(f.fix()).hasValueSatisfying(fix -> assertThat(((Finding.Fix.Move) fix).by())
+                    .isEqualTo(Vec.ofMillimetres(-30, 0, 0)));
         });
     }
 
     @Test
     void aPieceSetFreeNeedNotKeepTheGrid() {
-        assertThat(survey(new HandPlacement(901, BENCH.kind(), Stance.at(Vec.ofMillimetres(2030, 2000, 0), Turn.NONE), true))).isEmpty();
+        assertThat(survey(new HandPlacement(
+                        901, BENCH.kind(), Stance.at(Vec.ofMillimetres(2030, 2000, 0), Turn.NONE), true)))
+                .isEmpty();
     }
 
     @Test
     void whatFloatsIsToldHowFarToDrop() {
         // The bench's seat is 450 mm high; 50 mm are left under the lamp.
-        assertThat(survey(byHand(901, BENCH, 2000, 2000, 0), byHand(902, LAMP, 2000, 2000, 500))).singleElement().satisfies(f -> {
-            assertThat(f.check()).isEqualTo(Finding.Check.FLOATING);
-            assertThat(f.places()).containsExactly(new Place.ByHand(902));
-            assertThat(f.fix()).hasValueSatisfying(fix -> assertThat(((Finding.Fix.Move) fix).by()).isEqualTo(Vec.ofMillimetres(0, 0, -50)));
-        });
-        assertThat(survey(byHand(901, BENCH, 2000, 2000, 0), byHand(902, LAMP, 2000, 2000, 450))).isEmpty();
+        assertThat(survey(byHand(901, BENCH, 2000, 2000, 0), byHand(902, LAMP, 2000, 2000, 500)))
+                .singleElement()
+                .satisfies(f -> {
+                    assertThat(f.check()).isEqualTo(Finding.Check.FLOATING);
+                    assertThat(f.places()).containsExactly(new Place.ByHand(902));
+                    assertThat(f.fix()).hasValueSatisfying(fix -> assertThat(((Finding.Fix.Move) fix).by())
+                            .isEqualTo(Vec.ofMillimetres(0, 0, -50)));
+                });
+        assertThat(survey(byHand(901, BENCH, 2000, 2000, 0), byHand(902, LAMP, 2000, 2000, 450)))
+                .isEmpty();
     }
 
     @Test
     void outsideEveryRoomIsACaution() {
-        assertThat(survey(byHand(901, BENCH, 9000, 9000, 0), byHand(902, BENCH, 2000, 2000, 0))).singleElement().satisfies(f -> {
-            assertThat(f.check()).isEqualTo(Finding.Check.OUTSIDE);
-            assertThat(f.check().isFault()).isFalse();
-        });
+        assertThat(survey(byHand(901, BENCH, 9000, 9000, 0), byHand(902, BENCH, 2000, 2000, 0)))
+                .singleElement()
+                .satisfies(f -> {
+                    assertThat(f.check()).isEqualTo(Finding.Check.OUTSIDE);
+                    assertThat(f.check().isFault()).isFalse();
+                });
     }
 
     @Test
     void whereMostStandsOutdoorsStandingThereIsNoCaution() {
-        assertThat(survey(byHand(901, BENCH, 9000, 9000, 0), byHand(902, BENCH, 12_000, 9000, 0), byHand(903, BENCH, 2000, 2000, 0))).isEmpty();
+        assertThat(survey(
+                        byHand(901, BENCH, 9000, 9000, 0),
+                        byHand(902, BENCH, 12_000, 9000, 0),
+                        byHand(903, BENCH, 2000, 2000, 0)))
+                .isEmpty();
     }
 
     @Test
     void whatAHandChangedAndWhosePlaceIsGoneIsToldAndStaysStanding() {
         var gone = new Place.InRun(1, Side.NORTH, 77, 1_000_000);
-        var lost = departed(BUILT, new Departure.Restood(gone, BENCH.kind(), Stance.at(Vec.ofMillimetres(2000, 2000, 0), Turn.NONE), false));
-        assertThat(survey(lost)).filteredOn(f -> f.check() == Finding.Check.LOST_PLACE).singleElement().satisfies(f -> {
-            assertThat(f.places()).containsExactly(gone);
-            assertThat(f.fix()).containsInstanceOf(Finding.Fix.Remove.class);
-        });
+        var lost = departed(
+                BUILT,
+                new Departure.Restood(
+                        gone, BENCH.kind(), Stance.at(Vec.ofMillimetres(2000, 2000, 0), Turn.NONE), false));
+        assertThat(survey(lost))
+                .filteredOn(f -> f.check() == Finding.Check.LOST_PLACE)
+                .singleElement()
+                .satisfies(f -> {
+                    assertThat(f.places()).containsExactly(gone);
+                    assertThat(f.fix()).containsInstanceOf(Finding.Fix.Remove.class);
+                });
     }
 
     /** Twenty in one place are 190 pairs: of each the first twelve, so 8 × 12 and 11 + 10 + … + 1. */
     @Test
     void aHeapIsFoundWithoutNamingEveryPair() {
-        var heap = LongStream.rangeClosed(101, 120).mapToObj(id -> byHand(id, BENCH, 2000, 2000, 0)).toArray(HandPlacement[]::new);
+        var heap = LongStream.rangeClosed(101, 120)
+                .mapToObj(id -> byHand(id, BENCH, 2000, 2000, 0))
+                .toArray(HandPlacement[]::new);
         var set = with(BUILT, heap);
-        assertThat(survey(set)).filteredOn(f -> f.check() == Finding.Check.OVERLAP).hasSize(8 * 12 + 66);
+        assertThat(survey(set))
+                .filteredOn(f -> f.check() == Finding.Check.OVERLAP)
+                .hasSize(8 * 12 + 66);
     }
 
     /** With 0.1 m between them, room 2's floor slab of 0.2 m lies in the upper 0.1 m of room 1. */
     @Test
     void aFloorThatHangsInTheRoomBelowIsSeen() {
-        var rooms = massing(List.of(room(1, 0, 0, 4000, 4000), new Room(2, "Above", Vec.ofMillimetres(0, 0, 3100), mm(4000), mm(4000), mm(3000))));
-        assertThat(survey(set(rooms, kit(rooms, 1000)))).filteredOn(f -> f.check() == Finding.Check.INTRUSION).isNotEmpty()
+        var rooms = massing(List.of(
+                room(1, 0, 0, 4000, 4000),
+                new Room(2, "Above", Vec.ofMillimetres(0, 0, 3100), mm(4000), mm(4000), mm(3000))));
+        assertThat(survey(set(rooms, kit(rooms, 1000))))
+                .filteredOn(f -> f.check() == Finding.Check.INTRUSION)
+                .isNotEmpty()
                 .allSatisfy(f -> assertThat(f.reason()).contains("0.1 m"));
-        var apart = massing(List.of(room(1, 0, 0, 4000, 4000), new Room(2, "Above", Vec.ofMillimetres(0, 0, 3400), mm(4000), mm(4000), mm(3000))));
+        var apart = massing(List.of(
+                room(1, 0, 0, 4000, 4000),
+                new Room(2, "Above", Vec.ofMillimetres(0, 0, 3400), mm(4000), mm(4000), mm(3000))));
         assertThat(survey(set(apart, kit(apart, 1000)))).isEmpty();
     }
 
@@ -258,22 +328,39 @@ class SurveyTest {
         var across = new Opening(2, 2, Opening.Kind.DOOR, Side.WEST, mm(2000), mm(1000), mm(2100), mm(0));
         var low = new Opening(2, 2, Opening.Kind.DOOR, Side.WEST, mm(2000), mm(1000), mm(2000), mm(0));
         var blind = massing(rooms, door);
-        assertThat(survey(set(blind, kit(blind, 1000, 100)))).singleElement().satisfies(f -> assertThat(f.check()).isEqualTo(Finding.Check.BLIND_DOOR));
+        assertThat(survey(set(blind, kit(blind, 1000, 100)))).singleElement().satisfies(f -> assertThat(f.check())
+                .isEqualTo(Finding.Check.BLIND_DOOR));
         var open = massing(rooms, door, across);
         assertThat(survey(set(open, kit(open, 1000, 100)))).isEmpty();
         var narrow = massing(rooms, door, low);
-        assertThat(survey(set(narrow, kit(narrow, 1000, 100)))).extracting(Finding::check).containsExactly(Finding.Check.BLIND_DOOR);
+        assertThat(survey(set(narrow, kit(narrow, 1000, 100))))
+                .extracting(Finding::check)
+                .containsExactly(Finding.Check.BLIND_DOOR);
     }
 
     @Test
     void aKitOfAnotherStepIsAFaultThatSaysSo() {
         var usual = SiteSettings.USUAL;
-        var coarse = new Massing(new SiteSettings(usual.unit(), mm(300), usual.wall(), usual.storey(), 256, false, false, usual.guardDrop(), usual.corners()), ROOM.rooms(), ROOM.openings());
+        var coarse = new Massing(
+                new SiteSettings(
+                        usual.unit(),
+                        mm(300),
+                        usual.wall(),
+                        usual.storey(),
+                        256,
+                        false,
+                        false,
+                        usual.guardDrop(),
+                        usual.corners()),
+                ROOM.rooms(),
+                ROOM.openings());
         var d = BUILT.decisions();
-        assertThat(survey(BUILT.next(new Decisions(coarse, d.kit(), d.hands(), d.departures())))).singleElement().satisfies(f -> {
-            assertThat(f.check()).isEqualTo(Finding.Check.KIT);
-            assertThat(f.reason()).contains("0.1 m", "0.3 m");
-        });
+        assertThat(survey(BUILT.next(new Decisions(coarse, d.kit(), d.hands(), d.departures()))))
+                .singleElement()
+                .satisfies(f -> {
+                    assertThat(f.check()).isEqualTo(Finding.Check.KIT);
+                    assertThat(f.reason()).contains("0.1 m", "0.3 m");
+                });
     }
 
     /** Whatever is moved, added and taken away: looking again at what changed finds what looking at everything finds. */
@@ -286,14 +373,27 @@ class SurveyTest {
             var d = set.decisions();
             if (random.nextInt(3) > 0) {
                 var id = 900L + random.nextInt(8);
-                var put = random.nextInt(4) == 0 ? List.<HandPlacement>of() : List.of(byHand(id, random.nextBoolean() ? BENCH : LAMP,
-                        random.nextInt(6) * 800 + random.nextInt(2) * 37, random.nextInt(5) * 800, random.nextInt(3) * 450));
+                var put = random.nextInt(4) == 0
+                        ? List.<HandPlacement>of()
+                        : List.of(byHand(
+                                id,
+                                random.nextBoolean() ? BENCH : LAMP,
+                                random.nextInt(6) * 800 + random.nextInt(2) * 37,
+                                random.nextInt(5) * 800,
+                                random.nextInt(3) * 450));
                 set = set.next(d.with(d.hands().with(put, put.isEmpty() ? List.of(id) : List.of())));
             } else {
                 var one = BUILT.all().get(random.nextInt(BUILT.all().size()));
-                var departure = random.nextBoolean() ? new Departure.LeftOut(one.place())
-                        : new Departure.Restood(one.place(), one.kind(), one.stance().movedBy(Vec.ofMillimetres(random.nextInt(200), 0, 0)), false);
-                var others = d.allDepartures().stream().filter(o -> !o.place().equals(one.place()) && random.nextInt(4) > 0).toList();
+                var departure = random.nextBoolean()
+                        ? new Departure.LeftOut(one.place())
+                        : new Departure.Restood(
+                                one.place(),
+                                one.kind(),
+                                one.stance().movedBy(Vec.ofMillimetres(random.nextInt(200), 0, 0)),
+                                false);
+                var others = d.allDepartures().stream()
+                        .filter(o -> !o.place().equals(one.place()) && random.nextInt(4) > 0)
+                        .toList();
                 var all = new ArrayList<Departure>(others);
                 all.add(departure);
                 set = set.next(new Decisions(d.massing(), d.kit(), d.hands(), Decisions.bySource(all)));
@@ -305,16 +405,34 @@ class SurveyTest {
 
     @Test
     void findingsAlikeShareACardAndAcceptingHoldsUntilSomethingMoves() {
-        var found = survey(byHand(901, LAMP, 1000, 1000, 500), byHand(902, LAMP, 2000, 1000, 300), byHand(903, BENCH, 3500, 1000, 300));
-        assertThat(found).extracting(f -> f.card().heading()).containsExactlyInAnyOrder("PRP-LAMP floats", "PRP-LAMP floats", "PRP-BENCH floats");
+        var found = survey(
+                byHand(901, LAMP, 1000, 1000, 500),
+                byHand(902, LAMP, 2000, 1000, 300),
+                byHand(903, BENCH, 3500, 1000, 300));
+        assertThat(found)
+                .extracting(f -> f.card().heading())
+                .containsExactlyInAnyOrder("PRP-LAMP floats", "PRP-LAMP floats", "PRP-BENCH floats");
         var again = survey(byHand(901, LAMP, 1000, 1000, 500), byHand(902, LAMP, 2000, 1100, 300));
-        assertThat(again.get(0).about()).isEqualTo(found.stream().filter(f -> f.key().equals(again.get(0).key())).findFirst().orElseThrow().about());
-        assertThat(again.get(1).about()).isNotEqualTo(found.stream().filter(f -> f.key().equals(again.get(1).key())).findFirst().orElseThrow().about());
+        assertThat(again.get(0).about())
+                .isEqualTo(found.stream()
+                        .filter(f -> f.key().equals(again.get(0).key()))
+                        .findFirst()
+                        .orElseThrow()
+                        .about());
+        assertThat(again.get(1).about())
+                .isNotEqualTo(found.stream()
+                        .filter(f -> f.key().equals(again.get(1).key()))
+                        .findFirst()
+                        .orElseThrow()
+                        .about());
     }
 
     @Test
     void everyFindingHasAKeyOfItsOwnAndSaysWhy() {
-        var found = survey(byHand(901, BENCH, 2030, 2030, 300), byHand(902, BENCH, 2030, 2030, 300), byHand(903, LAMP, 9000, 9010, 10));
+        var found = survey(
+                byHand(901, BENCH, 2030, 2030, 300),
+                byHand(902, BENCH, 2030, 2030, 300),
+                byHand(903, LAMP, 9000, 9010, 10));
         var keys = new HashSet<String>();
         assertThat(found).hasSizeGreaterThan(4).allSatisfy(f -> {
             assertThat(keys.add(f.key())).isTrue();
@@ -328,12 +446,18 @@ class SurveyTest {
         var random = new Random(repetition.getCurrentRepetition());
         var rooms = new ArrayList<Room>();
         for (var i = 0; i < 30; i++) {
-            rooms.add(room(i + 1, i % 6 * 5000L, i / 6 * 4000L, 3000 + 100 * random.nextInt(16), 2500 + 100 * random.nextInt(11)));
+            rooms.add(room(
+                    i + 1,
+                    i % 6 * 5000L,
+                    i / 6 * 4000L,
+                    3000 + 100 * random.nextInt(16),
+                    2500 + 100 * random.nextInt(11)));
         }
         var massing = massing(rooms);
         var site = new Site(StandingSet.of(new Decisions(massing, Optional.empty(), Hands.EMPTY, Map.of())), Kit.EMPTY);
         for (var i = 0; i < 300; i++) {
-            var point = Vec.ofMillimetres(random.nextInt(-500, 31_000), random.nextInt(-500, 21_000), random.nextInt(-9_000, 9_000));
+            var point = Vec.ofMillimetres(
+                    random.nextInt(-500, 31_000), random.nextInt(-500, 21_000), random.nextInt(-9_000, 9_000));
             assertThat(site.roomAt(point)).isEqualTo(massing.whereabouts().roomAt(point));
             assertThat(site.floorUnder(point)).isEqualTo(massing.whereabouts().floorUnder(point));
         }
@@ -344,10 +468,15 @@ class SurveyTest {
         var below = room(1, 0, 0, 4000, 4000);
         var above = new Room(2, "Above", Vec.ofMillimetres(0, 0, 3400), mm(4000), mm(4000), mm(3000));
         var massing = massing(List.of(below, above));
-        assertThat(massing.whereabouts().roomAt(Vec.ofMillimetres(1000, 1000, 100))).contains(below);
-        assertThat(massing.whereabouts().roomAt(Vec.ofMillimetres(1000, 1000, 3500))).contains(above);
-        assertThat(massing.whereabouts().roomAt(Vec.ofMillimetres(1000, 1000, 9000))).isEmpty();
-        assertThat(massing.whereabouts().floorUnder(Vec.ofMillimetres(1000, 1000, 3399))).isZero();
-        assertThat(massing.whereabouts().floorUnder(Vec.ofMillimetres(1000, 1000, 3400))).isEqualTo(3_400_000);
+        assertThat(massing.whereabouts().roomAt(Vec.ofMillimetres(1000, 1000, 100)))
+                .contains(below);
+        assertThat(massing.whereabouts().roomAt(Vec.ofMillimetres(1000, 1000, 3500)))
+                .contains(above);
+        assertThat(massing.whereabouts().roomAt(Vec.ofMillimetres(1000, 1000, 9000)))
+                .isEmpty();
+        assertThat(massing.whereabouts().floorUnder(Vec.ofMillimetres(1000, 1000, 3399)))
+                .isZero();
+        assertThat(massing.whereabouts().floorUnder(Vec.ofMillimetres(1000, 1000, 3400)))
+                .isEqualTo(3_400_000);
     }
 }

@@ -11,7 +11,8 @@ import org.junit.jupiter.api.Test;
 
 class CameraTest {
 
-    private static final Camera NORTHWARD = new Camera(Vec.ofMillimetres(0, -5000, 1500), Vec.ofMillimetres(0, 0, 1500), 28, 36, 1600, 1000);
+    private static final Camera NORTHWARD =
+            new Camera(Vec.ofMillimetres(0, -5000, 1500), Vec.ofMillimetres(0, 0, 1500), 28, 36, 1600, 1000);
 
     @Test
     void whatItLooksAtIsInTheMiddle() {

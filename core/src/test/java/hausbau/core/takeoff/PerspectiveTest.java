@@ -69,7 +69,10 @@ class PerspectiveTest {
             b[2 * i] = to[i][0];
             b[2 * i + 1] = to[i][1];
         }
-        return new LUDecomposition(new Array2DRowRealMatrix(a)).getSolver().solve(new ArrayRealVector(b)).toArray();
+        return new LUDecomposition(new Array2DRowRealMatrix(a))
+                .getSolver()
+                .solve(new ArrayRealVector(b))
+                .toArray();
     }
 
     @RepeatedTest(40)
@@ -79,7 +82,8 @@ class PerspectiveTest {
         var plane = new Perspective(corners, mm(6500), mm(3000));
         var h = directLinearTransform(corners, 6500, 3000);
         var matrix = Imgproc.getPerspectiveTransform(
-                new MatOfPoint2f(corners.stream().map(c -> new Point(c.x(), c.y())).toArray(Point[]::new)),
+                new MatOfPoint2f(
+                        corners.stream().map(c -> new Point(c.x(), c.y())).toArray(Point[]::new)),
                 new MatOfPoint2f(new Point(0, 0), new Point(6500, 0), new Point(6500, 3000), new Point(0, 3000)));
         for (var i = 0; i < 20; i++) {
             var p = new Pixel(random.nextDouble(700, 1300), random.nextDouble(700, 1300));
@@ -98,7 +102,8 @@ class PerspectiveTest {
 
     private static PlanePoint over(Mat m, Pixel p) {
         var w = m.get(2, 0)[0] * p.x() + m.get(2, 1)[0] * p.y() + m.get(2, 2)[0];
-        return new PlanePoint((m.get(0, 0)[0] * p.x() + m.get(0, 1)[0] * p.y() + m.get(0, 2)[0]) / w,
+        return new PlanePoint(
+                (m.get(0, 0)[0] * p.x() + m.get(0, 1)[0] * p.y() + m.get(0, 2)[0]) / w,
                 (m.get(1, 0)[0] * p.x() + m.get(1, 1)[0] * p.y() + m.get(1, 2)[0]) / w);
     }
 
@@ -115,7 +120,8 @@ class PerspectiveTest {
 
     @Test
     void seenSquareOnItsConditionIsOneAndItGrowsTowardTheSide() {
-        assertThat(new Perspective(pixels(0, 300, 400, 300, 400, 0, 0, 0), mm(4000), mm(3000)).condition()).isCloseTo(1, within(1e-9));
+        assertThat(new Perspective(pixels(0, 300, 400, 300, 400, 0, 0, 0), mm(4000), mm(3000)).condition())
+                .isCloseTo(1, within(1e-9));
         var aside = new Perspective(pixels(0, 300, 100, 230, 100, 70, 0, 0), mm(4000), mm(3000)).condition();
         assertThat(aside).isGreaterThan(4);
     }
@@ -127,8 +133,12 @@ class PerspectiveTest {
         var p = new Pixel(930, 1040);
         var j = plane.jacobianAt(p);
         var e = 1e-4;
-        var right = plane.at(new Pixel(p.x() + e, p.y())).minus(plane.at(new Pixel(p.x() - e, p.y()))).times(1 / (2 * e));
-        var down = plane.at(new Pixel(p.x(), p.y() + e)).minus(plane.at(new Pixel(p.x(), p.y() - e))).times(1 / (2 * e));
+        var right = plane.at(new Pixel(p.x() + e, p.y()))
+                .minus(plane.at(new Pixel(p.x() - e, p.y())))
+                .times(1 / (2 * e));
+        var down = plane.at(new Pixel(p.x(), p.y() + e))
+                .minus(plane.at(new Pixel(p.x(), p.y() - e)))
+                .times(1 / (2 * e));
         assertThat(j.xx()).isCloseTo(right.x(), within(1e-5));
         assertThat(j.yx()).isCloseTo(right.y(), within(1e-5));
         assertThat(j.xy()).isCloseTo(down.x(), within(1e-5));
@@ -136,7 +146,10 @@ class PerspectiveTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', textBlock = """
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
             0 300 400 300 400 0 200 0      | 4000 | 3000 |
             0 300 400 300 400 300 0 0      | 4000 | 3000 | lie on one another
             0 300 200 300 400 300 0 0      | 4000 | 3000 | Three corners lie in a line
@@ -148,11 +161,16 @@ class PerspectiveTest {
             0 300 400 300 400 0 200 0      | 0    | 3000 | above 0
             """)
     void whatIsNoRectangleIsRefusedWithTheReason(String corners, long width, long height, String reason) {
-        var xy = Arrays.stream(corners.strip().split(" ")).mapToDouble(Double::parseDouble).toArray();
+        var xy = Arrays.stream(corners.strip().split(" "))
+                .mapToDouble(Double::parseDouble)
+                .toArray();
         if (reason == null) {
-            assertThat(new Perspective(pixels(xy), mm(width), mm(height)).condition()).isPositive();
+            assertThat(new Perspective(pixels(xy), mm(width), mm(height)).condition())
+                    .isPositive();
         } else {
-            assertThatThrownBy(() -> new Perspective(pixels(xy), mm(width), mm(height))).isInstanceOf(Refused.class).hasMessageContaining(reason);
+            assertThatThrownBy(() -> new Perspective(pixels(xy), mm(width), mm(height)))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining(reason);
         }
     }
 
@@ -175,19 +193,25 @@ class PerspectiveTest {
         }
         // OpenCV counts from the middles of pixels, so every corner is half a pixel less.
         var matrix = Imgproc.getPerspectiveTransform(
-                new MatOfPoint2f(corners.stream().map(c -> new Point(c.x() - 0.5, c.y() - 0.5)).toArray(Point[]::new)),
-                new MatOfPoint2f(new Point(-0.5, 79.5), new Point(99.5, 79.5), new Point(99.5, -0.5), new Point(-0.5, -0.5)));
+                new MatOfPoint2f(corners.stream()
+                        .map(c -> new Point(c.x() - 0.5, c.y() - 0.5))
+                        .toArray(Point[]::new)),
+                new MatOfPoint2f(
+                        new Point(-0.5, 79.5), new Point(99.5, 79.5), new Point(99.5, -0.5), new Point(-0.5, -0.5)));
         var warped = new Mat();
         Imgproc.warpPerspective(source, warped, matrix, new Size(100, 80), Imgproc.INTER_LINEAR);
         for (var i = 0; i < view.rgb().length; i++) {
-            assertThat((double) (view.rgb()[i] & 0xFF)).as("pixel %d", i).isCloseTo(warped.get(i / 100, i % 100)[0], within(3.0));
+            assertThat((double) (view.rgb()[i] & 0xFF))
+                    .as("pixel %d", i)
+                    .isCloseTo(warped.get(i / 100, i % 100)[0], within(3.0));
         }
     }
 
     /** Known sizes through the project's own camera, picked with an error of a pixel: 95 of 100 within twice the deviation. */
     @Test
     void aSetOfKnownSizeMeasuresBackWithinWhatItStates() {
-        var camera = new Camera(Vec.ofMillimetres(1500, -6000, 1700), Vec.ofMillimetres(4000, 0, 1400), 28, 36, 1600, 1000);
+        var camera =
+                new Camera(Vec.ofMillimetres(1500, -6000, 1700), Vec.ofMillimetres(4000, 0, 1400), 28, 36, 1600, 1000);
         var exact = Rendering.corners(camera, Vec.ofMillimetres(1000, 0, 0), Vec.ofMillimetres(5000, 0, 0), 3_000_000);
         var a = camera.see(Vec.ofMillimetres(2200, 0, 900)).pixel();
         var b = camera.see(Vec.ofMillimetres(3800, 0, 2100)).pixel();

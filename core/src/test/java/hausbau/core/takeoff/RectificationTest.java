@@ -67,15 +67,18 @@ class RectificationTest {
         assertThat(floor.isBefore(new PlanePoint(500, 0))).isTrue();
         // Seen from above, the plane goes on to its horizon; behind the camera it does not.
         assertThat(floor.isBefore(new PlanePoint(500, -1_000_000))).isFalse();
-        var behind = Rectification.of(picture, floor, new PlanePoint(0, -1_000_000), new PlanePoint(1000, -999_000), 500);
+        var behind =
+                Rectification.of(picture, floor, new PlanePoint(0, -1_000_000), new PlanePoint(1000, -999_000), 500);
         assertThat(behind.rgb()).containsOnly(PAPER);
     }
 
     @Test
     void aViewOfNothingOrOfTooMuchIsRefused() {
         var plane = new Flat(new Pixel(0, 1), new Pixel(8, 1), mm(8));
-        assertThatThrownBy(() -> Rectification.of(row(), plane, new PlanePoint(0, 0), new PlanePoint(0.1, 9), 1)).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> Rectification.of(row(), plane, new PlanePoint(0, 0), new PlanePoint(9000, 9000), 1)).hasMessageContaining("16 million");
+        assertThatThrownBy(() -> Rectification.of(row(), plane, new PlanePoint(0, 0), new PlanePoint(0.1, 9), 1))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> Rectification.of(row(), plane, new PlanePoint(0, 0), new PlanePoint(9000, 9000), 1))
+                .hasMessageContaining("16 million");
     }
 
     @Test
@@ -83,10 +86,18 @@ class RectificationTest {
         var wall = new Perspective(pixels(210, 860, 1330, 980, 1250, 190, 260, 280), mm(4000), mm(2500));
         var corners = wall.rectangle(new Pixel(500, 700), new Pixel(1000, 400));
         assertThat(corners.get(0)).isEqualTo(new Pixel(500, 700));
-        assertThat(wall.at(corners.get(1)).x()).isCloseTo(wall.at(corners.get(2)).x(), within(1e-6));
-        assertThat(wall.at(corners.get(1)).y()).isCloseTo(wall.at(corners.get(0)).y(), within(1e-6));
-        assertThat(wall.at(corners.get(3)).x()).isCloseTo(wall.at(corners.get(0)).x(), within(1e-6));
+        assertThat(wall.at(corners.get(1)).x())
+                .isCloseTo(wall.at(corners.get(2)).x(), within(1e-6));
+        assertThat(wall.at(corners.get(1)).y())
+                .isCloseTo(wall.at(corners.get(0)).y(), within(1e-6));
+        assertThat(wall.at(corners.get(3)).x())
+                .isCloseTo(wall.at(corners.get(0)).x(), within(1e-6));
         var extent = Rectification.extent(wall, corners);
-        assertThat(extent.get(1).x() - extent.get(0).x()).isCloseTo(new Measuring(wall, 1).width(corners.get(0), corners.get(2)).value(), within(1e-6));
+        assertThat(extent.get(1).x() - extent.get(0).x())
+                .isCloseTo(
+                        new Measuring(wall, 1)
+                                .width(corners.get(0), corners.get(2))
+                                .value(),
+                        within(1e-6));
     }
 }

@@ -16,15 +16,8 @@ import com.google.ortools.sat.CpModel;
 import com.google.ortools.sat.CpSolver;
 import com.google.ortools.sat.CpSolverStatus;
 import com.google.ortools.sat.IntVar;
-import hausbau.core.standing.Decisions;
 import hausbau.core.dress.Dress;
 import hausbau.core.dress.Dresses;
-import hausbau.core.place.HandPlacement;
-import hausbau.core.place.Hands;
-import hausbau.core.place.Place;
-import hausbau.core.place.Stance;
-import hausbau.core.standing.StandingSet;
-import hausbau.core.standing.Assemblies;
 import hausbau.core.dress.Traits;
 import hausbau.core.dress.Variety;
 import hausbau.core.kit.Held;
@@ -36,6 +29,13 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.HandPlacement;
+import hausbau.core.place.Hands;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
+import hausbau.core.standing.Assemblies;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -64,11 +64,23 @@ class LooksTest {
     private static StandingSet crates(int columns, int rows, Variety variety) {
         var hands = new ArrayList<HandPlacement>();
         for (var i = 0; i < columns * rows; i++) {
-            hands.add(new HandPlacement(100 + i, CRATE, Stance.at(Vec.ofMillimetres(500 * (i % columns), 400 * (i / columns), 0), Turn.NONE), false));
+            hands.add(new HandPlacement(
+                    100 + i,
+                    CRATE,
+                    Stance.at(Vec.ofMillimetres(500 * (i % columns), 400 * (i / columns), 0), Turn.NONE),
+                    false));
         }
         var massing = massing(List.of(room(1, -5000, -5000, 40_000, 40_000)));
-        return StandingSet.of(new Decisions(massing, Optional.of(kit(massing, 1000)), Hands.EMPTY.with(hands, Set.of()), List.of(), Assemblies.NONE, List.of(),
-                new Traits(Map.of(CRATE, new Traits.Trait(Held.STANDS, variety))), Dresses.NONE, Map.of()));
+        return StandingSet.of(new Decisions(
+                massing,
+                Optional.of(kit(massing, 1000)),
+                Hands.EMPTY.with(hands, Set.of()),
+                List.of(),
+                Assemblies.NONE,
+                List.of(),
+                new Traits(Map.of(CRATE, new Traits.Trait(Held.STANDS, variety))),
+                Dresses.NONE,
+                Map.of()));
     }
 
     private static Map<Place, Looks.Guise> looks(StandingSet set) {
@@ -86,13 +98,18 @@ class LooksTest {
     }
 
     private static Variety variety(long seed, int... weights) {
-        return new Variety(IntStream.range(0, weights.length).mapToObj(i -> new Variety.Look(CRATE, "#00000" + i, weights[i])).toList(), seed);
+        return new Variety(
+                IntStream.range(0, weights.length)
+                        .mapToObj(i -> new Variety.Look(CRATE, "#00000" + i, weights[i]))
+                        .toList(),
+                seed);
     }
 
     @ParameterizedTest
     @ValueSource(ints = {2, 3, 5})
     void noTwoSideBySideAreAlikeInAField(int many) {
-        var looks = looks(crates(40, 25, variety(7, IntStream.generate(() -> 1).limit(many).toArray())));
+        var looks = looks(crates(
+                40, 25, variety(7, IntStream.generate(() -> 1).limit(many).toArray())));
         assertThat(looks).hasSize(1000);
         for (var i = 0; i < 1000; i++) {
             var own = looks.get(new Place.ByHand(100 + i));
@@ -109,13 +126,18 @@ class LooksTest {
     @Test
     void looksComeByTheirWeights() {
         var keys = LongStream.range(0, 8000).toArray();
-        var apart = new Neighbours(IntStream.range(0, 8000).mapToObj(i -> Box.of(10L * i, 0, 0, 10L * i + 1, 1, 1)).toList(), 2);
+        var apart = new Neighbours(
+                IntStream.range(0, 8000)
+                        .mapToObj(i -> Box.of(10L * i, 0, 0, 10L * i + 1, 1, 1))
+                        .toList(),
+                2);
         var dealt = Dealing.deal(apart, keys, new int[] {1, 2, 5}, 3);
         var counts = new int[3];
         IntStream.of(dealt).forEach(look -> counts[look]++);
         var shares = new double[] {1 / 8.0, 2 / 8.0, 5 / 8.0};
         for (var look = 0; look < 3; look++) {
-            assertThat(Math.abs(counts[look] - 8000 * shares[look])).isLessThan(4 * Math.sqrt(8000 * shares[look] * (1 - shares[look])));
+            assertThat(Math.abs(counts[look] - 8000 * shares[look]))
+                    .isLessThan(4 * Math.sqrt(8000 * shares[look] * (1 - shares[look])));
         }
     }
 
@@ -132,14 +154,22 @@ class LooksTest {
         var possible = 0;
         for (var seed = 0; seed < 60; seed++) {
             var random = new Random(seed);
-            var boxes = IntStream.range(0, 36).mapToObj(i -> {
-                var x = 400L * (i % 6) + random.nextInt(150);
-                var y = 300L * (i / 6) + random.nextInt(150);
-                return Box.of(x, y, 0, x + 380 + random.nextInt(200), y + 280 + random.nextInt(200), 100);
-            }).toList();
+            var boxes = IntStream.range(0, 36)
+                    .mapToObj(i -> {
+                        var x = 400L * (i % 6) + random.nextInt(150);
+                        var y = 300L * (i / 6) + random.nextInt(150);
+                        return Box.of(x, y, 0, x + 380 + random.nextInt(200), y + 280 + random.nextInt(200), 100);
+                    })
+                    .toList();
             var neighbours = new Neighbours(boxes, 120);
-            var dealt = Dealing.deal(neighbours, LongStream.range(0, 36).toArray(), IntStream.generate(() -> 1).limit(many).toArray(), seed);
-            var clashes = IntStream.range(0, 36).filter(i -> IntStream.of(neighbours.of(i)).anyMatch(j -> dealt[i] == dealt[j])).count();
+            var dealt = Dealing.deal(
+                    neighbours,
+                    LongStream.range(0, 36).toArray(),
+                    IntStream.generate(() -> 1).limit(many).toArray(),
+                    seed);
+            var clashes = IntStream.range(0, 36)
+                    .filter(i -> IntStream.of(neighbours.of(i)).anyMatch(j -> dealt[i] == dealt[j]))
+                    .count();
             if (isColourable(neighbours, 36, many)) {
                 possible++;
                 assertThat(clashes).as("seed %d", seed).isZero();
@@ -152,7 +182,9 @@ class LooksTest {
 
     private static boolean isColourable(Neighbours neighbours, int count, int colours) {
         var model = new CpModel();
-        var of = IntStream.range(0, count).mapToObj(i -> model.newIntVar(0, colours - 1, "c" + i)).toArray(IntVar[]::new);
+        var of = IntStream.range(0, count)
+                .mapToObj(i -> model.newIntVar(0, colours - 1, "c" + i))
+                .toArray(IntVar[]::new);
         for (var i = 0; i < count; i++) {
             for (var j : neighbours.of(i)) {
                 model.addDifferent(of[i], of[j]);
@@ -174,14 +206,25 @@ class LooksTest {
     @Test
     void aVariantOfAnotherSizeIsRefused() {
         var larger = new Variety(List.of(new Variety.Look(block(600, 400, 300).kind(), "", 1)), 1);
-        assertThatThrownBy(() -> larger.fitting(CRATE)).isInstanceOf(Refused.class).hasMessageContaining("same size");
+        assertThatThrownBy(() -> larger.fitting(CRATE))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("same size");
         assertThatThrownBy(() -> new Variety.Look(CRATE, "red", 1)).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> new Variety.Look(CRATE, "", 0)).isInstanceOf(Refused.class);
     }
 
     private static StandingSet dressed(StandingSet set, Map<Place, Dress> pieces, Map<Long, Dress> rooms) {
         var d = set.decisions();
-        return set.next(new Decisions(d.massing(), d.kit(), d.hands(), d.repeats(), d.assemblies(), d.twins(), d.traits(), new Dresses(pieces, rooms), d.departures()));
+        return set.next(new Decisions(
+                d.massing(),
+                d.kit(),
+                d.hands(),
+                d.repeats(),
+                d.assemblies(),
+                d.twins(),
+                d.traits(),
+                new Dresses(pieces, rooms),
+                d.departures()));
     }
 
     /** A hand goes before a room, a room before what was given out; each tells only what it tells. */
@@ -189,7 +232,10 @@ class LooksTest {
     void whatIsDressedByHandGoesBeforeItsRoomAndThatBeforeWhatWasGivenOut() {
         var one = new Place.ByHand(100);
         var other = new Place.ByHand(101);
-        var set = dressed(crates(2, 1, new Variety(List.of(new Variety.Look(CRATE, "#aabbcc", 20, 1)), 1)), Map.of(one, new Dress("#112233", Dress.UNTOLD, 7)), Map.of(1L, new Dress("", 60, 5)));
+        var set = dressed(
+                crates(2, 1, new Variety(List.of(new Variety.Look(CRATE, "#aabbcc", 20, 1)), 1)),
+                Map.of(one, new Dress("#112233", Dress.UNTOLD, 7)),
+                Map.of(1L, new Dress("", 60, 5)));
         var looks = looks(set);
         assertThat(looks.get(one)).isEqualTo(new Looks.Guise(CRATE, "#112233", 60, true, 7));
         assertThat(looks.get(other)).isEqualTo(new Looks.Guise(CRATE, "#aabbcc", 60, true, 5));
@@ -205,20 +251,40 @@ class LooksTest {
     /** Only what is in the room, be it made by it or standing in it; over its door nothing wears at its foot. */
     @Test
     void aRoomDressesAllThatIsInIt() {
-        var massing = massing(List.of(room(1, 0, 0, 4000, 4000), room(2, 9000, 0, 4000, 4000)), door(5, Side.SOUTH, 1000, 1000));
+        var massing = massing(
+                List.of(room(1, 0, 0, 4000, 4000), room(2, 9000, 0, 4000, 4000)), door(5, Side.SOUTH, 1000, 1000));
         var kit = kit(massing, 1000);
-        var set = dressed(StandingSet.of(decisions(massing, kit, byHand(50, BENCH, 2000, 2000, 0), byHand(51, BENCH, 11_000, 2000, 0))), Map.of(), Map.of(1L, new Dress("", 40, 0)));
+        var set = dressed(
+                StandingSet.of(
+                        decisions(massing, kit, byHand(50, BENCH, 2000, 2000, 0), byHand(51, BENCH, 11_000, 2000, 0))),
+                Map.of(),
+                Map.of(1L, new Dress("", 40, 0)));
         var looks = looks(set);
         assertThat(looks).containsKey(new Place.ByHand(50)).doesNotContainKey(new Place.ByHand(51));
         assertThat(looks.keySet()).allMatch(p -> p.room() == 1 || p.equals(new Place.ByHand(50)));
-        assertThat(looks.keySet()).hasSize((int) IntStream.range(0, set.chunks().size()).mapToLong(i -> IntStream.range(0, set.chunks().get(i).size()).filter(r -> set.chunks().get(i).place(r).room() == 1).count()).sum() + 1);
-        looks.forEach((place, look) -> assertThat(look.onFloor()).as("%s", place).isEqualTo(!(place instanceof Place.InRun run && run.tier() == WallRun.Tier.ABOVE) && !(place instanceof Place.Tile)));
+        assertThat(looks.keySet())
+                .hasSize((int) IntStream.range(0, set.chunks().size())
+                                .mapToLong(i -> IntStream.range(
+                                                0, set.chunks().get(i).size())
+                                        .filter(r ->
+                                                set.chunks().get(i).place(r).room() == 1)
+                                        .count())
+                                .sum()
+                        + 1);
+        looks.forEach((place, look) -> assertThat(look.onFloor())
+                .as("%s", place)
+                .isEqualTo(!(place instanceof Place.InRun run && run.tier() == WallRun.Tier.ABOVE)
+                        && !(place instanceof Place.Tile)));
     }
 
     @Test
     void aDressIsWithinItsRanges() {
-        assertThatThrownBy(() -> new Dress("red", 0, 0)).isInstanceOf(Refused.class).hasMessageContaining("six digits");
-        assertThatThrownBy(() -> new Dress("", 101, 0)).isInstanceOf(Refused.class).hasMessageContaining("0 to 100");
+        assertThatThrownBy(() -> new Dress("red", 0, 0))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("six digits");
+        assertThatThrownBy(() -> new Dress("", 101, 0))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("0 to 100");
         assertThatThrownBy(() -> new Dress("", -2, 0)).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> new Variety.Look(CRATE, "", 101, 1)).isInstanceOf(Refused.class);
     }
@@ -231,20 +297,36 @@ class LooksTest {
     @Test
     void theLongestRowOfEqualsIsNamed() {
         var massing = massing(List.of(room(1, 0, 0, 7000, 3000)));
-        var bare = StandingSet.of(new Decisions(massing, Optional.empty(), crates(12, 5, Variety.NONE).decisions().hands(), Map.of()));
+        var bare = StandingSet.of(new Decisions(
+                massing,
+                Optional.empty(),
+                crates(12, 5, Variety.NONE).decisions().hands(),
+                Map.of()));
         var found = Repetition.of(bare, Looks.of(bare), everything());
         assertThat(found.alike()).containsExactly(new Repetition.Alike(new Repetition.Look(CRATE, ""), 60));
         var row = found.longest().orElseThrow();
         assertThat(row.places()).hasSize(12).startsWith(new Place.ByHand(100)).endsWith(new Place.ByHand(111));
         assertThat(row.box()).isEqualTo(Box.of(0, 0, 0, 6_000_000, 400_000, 300_000));
-        assertThat(Repetition.of(bare, Looks.of(bare), new Repetition.Sight(400_000, Long.MAX_VALUE, Set.of())).alike()).isEmpty();
-        assertThat(Repetition.of(bare, Looks.of(bare), new Repetition.Sight(Long.MIN_VALUE, Long.MAX_VALUE, Set.of(CRATE))).longest()).isEmpty();
+        assertThat(Repetition.of(bare, Looks.of(bare), new Repetition.Sight(400_000, Long.MAX_VALUE, Set.of()))
+                        .alike())
+                .isEmpty();
+        assertThat(Repetition.of(
+                                bare,
+                                Looks.of(bare),
+                                new Repetition.Sight(Long.MIN_VALUE, Long.MAX_VALUE, Set.of(CRATE)))
+                        .longest())
+                .isEmpty();
     }
 
     @Test
     void inTwoLooksNoTwoEqualsStandSideBySide() {
         var set = crates(12, 5, variety(3, 1, 1));
-        var sight = new Repetition.Sight(1000, 200_000, Set.copyOf(set.counts().keySet().stream().filter(k -> !k.equals(CRATE)).toList()));
+        var sight = new Repetition.Sight(
+                1000,
+                200_000,
+                Set.copyOf(set.counts().keySet().stream()
+                        .filter(k -> !k.equals(CRATE))
+                        .toList()));
         var found = Repetition.of(set, Looks.of(set), sight);
         assertThat(found.alike()).extracting(Repetition.Alike::count).containsExactly(30L, 30L);
         assertThat(found.longest()).isEmpty();

@@ -41,7 +41,11 @@ class ClientPresence implements Presence {
         for (var table : TABLES) {
             try (Stream<String> lines = Files.lines(table)) {
                 read = true;
-                if (lines.map(line -> line.strip().split("\\s+")).anyMatch(f -> f.length > 3 && f[1].endsWith(own) && f[2].endsWith(client) && f[3].equals(ESTABLISHED))) {
+                if (lines.map(line -> line.strip().split("\\s+"))
+                        .anyMatch(f -> f.length > 3
+                                && f[1].endsWith(own)
+                                && f[2].endsWith(client)
+                                && f[3].equals(ESTABLISHED))) {
                     return true;
                 }
             } catch (IOException e) {

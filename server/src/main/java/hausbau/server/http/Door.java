@@ -64,13 +64,16 @@ class Door extends OncePerRequestFilter {
             return !origin.replaceFirst("^https?://", "").equalsIgnoreCase(request.getHeader("Host"));
         }
         var site = request.getHeader("Sec-Fetch-Site");
-        var isNavigation = READING.contains(request.getMethod()) && "navigate".equals(request.getHeader("Sec-Fetch-Mode"));
+        var isNavigation =
+                READING.contains(request.getMethod()) && "navigate".equals(request.getHeader("Sec-Fetch-Mode"));
         return site != null && !isNavigation && !site.equals("same-origin") && !site.equals("none");
     }
 
-    private static void refuse(HttpServletResponse response, int status, String title, String detail) throws IOException {
+    private static void refuse(HttpServletResponse response, int status, String title, String detail)
+            throws IOException {
         response.setStatus(status);
         response.setContentType("application/problem+json");
-        response.getWriter().write("{\"status\":" + status + ",\"title\":\"" + title + "\",\"detail\":\"" + detail + "\"}");
+        response.getWriter()
+                .write("{\"status\":" + status + ",\"title\":\"" + title + "\",\"detail\":\"" + detail + "\"}");
     }
 }

@@ -1,5 +1,6 @@
 package hausbau.server.http;
 
+import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -17,7 +18,6 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import io.swagger.v3.oas.annotations.Hidden;
 
 /** What goes wrong before or beside the application's own code is told as a problem (RFC 9457) too, never as a page. */
 @Configuration
@@ -29,7 +29,10 @@ class Faults {
             case 404 -> "There is nothing here.";
             case 405 -> "This cannot be done here.";
             case 413 -> "The request is too large.";
-            default -> status < 500 ? "The request cannot be answered." : "Something went wrong in the server; nothing was changed. Its log says more.";
+            default ->
+                status < 500
+                        ? "The request cannot be answered."
+                        : "Something went wrong in the server; nothing was changed. Its log says more.";
         };
     }
 
@@ -63,7 +66,8 @@ class Faults {
     }
 
     /** Comes last, so that its valve is the innermost and reports first. */
-    private static final class Customizer implements WebServerFactoryCustomizer<TomcatServletWebServerFactory>, Ordered {
+    private static final class Customizer
+            implements WebServerFactoryCustomizer<TomcatServletWebServerFactory>, Ordered {
 
         @Override
         public int getOrder() {
@@ -72,7 +76,8 @@ class Faults {
 
         @Override
         public void customize(TomcatServletWebServerFactory factory) {
-            factory.addContextCustomizers(context -> context.getParent().getPipeline().addValve(new ProblemValve()));
+            factory.addContextCustomizers(
+                    context -> context.getParent().getPipeline().addValve(new ProblemValve()));
         }
     }
 
@@ -85,7 +90,8 @@ class Faults {
         ResponseEntity<ProblemDetail> error(HttpServletRequest request) {
             var told = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
             var status = told instanceof Integer code && HttpStatus.resolve(code) != null ? code : 404;
-            return ResponseEntity.status(status).body(ProblemDetail.forStatusAndDetail(HttpStatus.valueOf(status), words(status)));
+            return ResponseEntity.status(status)
+                    .body(ProblemDetail.forStatusAndDetail(HttpStatus.valueOf(status), words(status)));
         }
     }
 }

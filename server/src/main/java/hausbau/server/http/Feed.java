@@ -56,7 +56,8 @@ public class Feed {
     Feed(DataSourceProperties database) {
         this.database = database;
         thread.setDaemon(true);
-        senders = new ThreadPoolExecutor(0, MOST_SENDERS, 30, TimeUnit.SECONDS, new SynchronousQueue<>(), new ThreadPoolExecutor.AbortPolicy());
+        senders = new ThreadPoolExecutor(
+                0, MOST_SENDERS, 30, TimeUnit.SECONDS, new SynchronousQueue<>(), new ThreadPoolExecutor.AbortPolicy());
     }
 
     /** One browser that listens. */
@@ -66,6 +67,7 @@ public class Feed {
         private final Executor senders;
         /** What is to be told: a revision, {@link #LOOK}, or nothing. */
         private long due = NOTHING;
+
         private boolean beat;
         private boolean isSending;
         private static final long NOTHING = Long.MIN_VALUE;
@@ -107,7 +109,9 @@ public class Feed {
                         isSending = false;
                         return;
                     }
-                    message = due == NOTHING ? SseEmitter.event().comment("beat") : SseEmitter.event().name("revision").data(String.valueOf(due), MediaType.TEXT_PLAIN);
+                    message = due == NOTHING
+                            ? SseEmitter.event().comment("beat")
+                            : SseEmitter.event().name("revision").data(String.valueOf(due), MediaType.TEXT_PLAIN);
                     due = NOTHING;
                     beat = false;
                 }
@@ -186,7 +190,8 @@ public class Feed {
 
     private void listen() {
         while (!closed) {
-            try (var connection = DriverManager.getConnection(database.determineUrl(), database.determineUsername(), database.determinePassword());
+            try (var connection = DriverManager.getConnection(
+                            database.determineUrl(), database.determineUsername(), database.determinePassword());
                     var statement = connection.createStatement()) {
                 statement.execute("listen " + Revisions.CHANNEL);
                 // What came while nobody listened was not heard.

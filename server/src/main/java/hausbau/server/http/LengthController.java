@@ -18,21 +18,24 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Lengths")
 class LengthController {
 
-    record LengthView(@NotNull Length mm, @NotNull String text) {
-    }
+    record LengthView(@NotNull Length mm, @NotNull String text) {}
 
-    record UnitView(@NotNull Unit unit, @NotNull String symbol, @NotNull Length lengthMm) {
-    }
+    record UnitView(@NotNull Unit unit, @NotNull String symbol, @NotNull Length lengthMm) {}
 
     @GetMapping("/lengths")
-    @Operation(summary = "Reads a typed length; a bare number is in the unit given, and what begins with a plus changes the length that stands")
-    LengthView parse(@RequestParam String text, @RequestParam Unit unit, @RequestParam(required = false) BigDecimal standingMm) {
+    @Operation(
+            summary =
+                    "Reads a typed length; a bare number is in the unit given, and what begins with a plus changes the length that stands")
+    LengthView parse(
+            @RequestParam String text, @RequestParam Unit unit, @RequestParam(required = false) BigDecimal standingMm) {
         var length = unit.parse(text, standingMm == null ? Length.ZERO : Length.ofMillimetres(standingMm));
         return new LengthView(length, unit.format(length));
     }
 
     @GetMapping("/units")
     List<UnitView> units() {
-        return Arrays.stream(Unit.values()).map(u -> new UnitView(u, u.symbol(), new Length(u.um()))).toList();
+        return Arrays.stream(Unit.values())
+                .map(u -> new UnitView(u, u.symbol(), new Length(u.um())))
+                .toList();
     }
 }

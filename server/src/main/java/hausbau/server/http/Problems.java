@@ -1,46 +1,46 @@
 package hausbau.server.http;
 
+import hausbau.core.measure.Fault;
+import hausbau.core.measure.OutOfBounds;
+import hausbau.core.measure.Refused;
+import hausbau.server.jobs.Busy;
+import hausbau.server.jobs.CalledOff;
+import hausbau.server.journal.AlreadyMade;
+import hausbau.server.journal.StaleRevision;
+import hausbau.server.journal.Trial;
+import hausbau.server.store.NotFound;
 import jakarta.persistence.PersistenceException;
+import jakarta.validation.ConstraintViolationException;
 import java.nio.charset.IllegalCharsetNameException;
 import java.nio.charset.UnsupportedCharsetException;
 import java.sql.SQLException;
-import java.util.Objects;
-import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
-import org.springframework.http.InvalidMediaTypeException;
-import org.springframework.web.bind.MissingServletRequestParameterException;
-import org.springframework.web.method.annotation.HandlerMethodValidationException;
-import org.springframework.web.multipart.MultipartException;
-import org.springframework.web.multipart.support.MissingServletRequestPartException;
-import org.apache.tomcat.util.http.InvalidParameterException;
-import hausbau.server.jobs.Busy;
-import hausbau.server.jobs.CalledOff;
-import hausbau.server.journal.Trial;
-import hausbau.server.journal.AlreadyMade;
-import hausbau.core.measure.OutOfBounds;
-import hausbau.server.store.NotFound;
-import hausbau.core.measure.Fault;
-import hausbau.core.measure.Refused;
-import hausbau.server.journal.StaleRevision;
-import jakarta.validation.ConstraintViolationException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
+import org.apache.tomcat.util.http.InvalidParameterException;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
+import org.springframework.http.InvalidMediaTypeException;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DatabindException;
@@ -55,11 +55,15 @@ class Problems extends ResponseEntityExceptionHandler {
 
     private static final String NO_SUCH_CHARACTER = "22021";
     private static final String DISK_FULL = "53100";
-    private static final String DISK_IS_FULL = "The server's disk is full. Nothing was changed; what is there can still be looked at. Make room on it, then try again.";
+    private static final String DISK_IS_FULL =
+            "The server's disk is full. Nothing was changed; what is there can still be looked at. Make room on it, then try again.";
 
     private static ProblemDetail bad(List<Fault> faults) {
-        var problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST,
-                String.join(" ", faults.stream().limit(20).map(Fault::message).distinct().toList()));
+        var problem = ProblemDetail.forStatusAndDetail(
+                HttpStatus.BAD_REQUEST,
+                String.join(
+                        " ",
+                        faults.stream().limit(20).map(Fault::message).distinct().toList()));
         problem.setProperty("errors", faults);
         return problem;
     }
@@ -71,12 +75,13 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail outOfBounds(OutOfBounds e) {
-        return bad(List.of(new Fault("", Character.toUpperCase(e.getMessage().charAt(0)) + e.getMessage().substring(1) + ".")));
+        return bad(List.of(new Fault(
+                "",
+                Character.toUpperCase(e.getMessage().charAt(0)) + e.getMessage().substring(1) + ".")));
     }
 
     /** An edit that was only asked for. */
-    record TrialView(long placed, long removed, long lost) {
-    }
+    record TrialView(long placed, long removed, long lost) {}
 
     @ExceptionHandler
     ResponseEntity<TrialView> trial(Trial trial) {
@@ -102,7 +107,8 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> busy(Busy e) {
-        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).header(HttpHeaders.RETRY_AFTER, String.valueOf(e.seconds()))
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                .header(HttpHeaders.RETRY_AFTER, String.valueOf(e.seconds()))
                 .body(ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage()));
     }
 
@@ -121,8 +127,10 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail wrongType(MethodArgumentTypeMismatchException e) {
         var status = e.getParameter().hasParameterAnnotation(PathVariable.class)
-                ? HttpStatus.NOT_FOUND : HttpStatus.BAD_REQUEST;
-        var problem = ProblemDetail.forStatusAndDetail(status, "“" + cut(String.valueOf(e.getValue())) + "” is no valid " + e.getName() + ".");
+                ? HttpStatus.NOT_FOUND
+                : HttpStatus.BAD_REQUEST;
+        var problem = ProblemDetail.forStatusAndDetail(
+                status, "“" + cut(String.valueOf(e.getValue())) + "” is no valid " + e.getName() + ".");
         problem.setProperty("errors", List.of(new Fault(e.getName(), problem.getDetail())));
         return problem;
     }
@@ -134,7 +142,8 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail violated(ConstraintViolationException e) {
         return bad(e.getConstraintViolations().stream()
-                .map(v -> new Fault(v.getPropertyPath().toString(), v.getPropertyPath() + " " + v.getMessage() + ".")).toList());
+                .map(v -> new Fault(v.getPropertyPath().toString(), v.getPropertyPath() + " " + v.getMessage() + "."))
+                .toList());
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class, PersistenceException.class})
@@ -151,12 +160,18 @@ class Problems extends ResponseEntityExceptionHandler {
         if (state.equals(DISK_FULL)) {
             return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, DISK_IS_FULL);
         }
-        return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE,
+        return ProblemDetail.forStatusAndDetail(
+                HttpStatus.SERVICE_UNAVAILABLE,
                 "The database does not answer as it should. Nothing was changed; try again in a moment.");
     }
 
     private static String sqlState(Throwable e) {
-        return causes(e).filter(SQLException.class::isInstance).map(c -> ((SQLException) c).getSQLState()).filter(Objects::nonNull).findFirst().orElse("");
+        return causes(e)
+                .filter(SQLException.class::isInstance)
+                .map(c -> ((SQLException) c).getSQLState())
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse("");
     }
 
     private static Stream<Throwable> causes(Throwable e) {
@@ -169,12 +184,21 @@ class Problems extends ResponseEntityExceptionHandler {
         if (isDiskFull(e)) {
             return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, DISK_IS_FULL);
         }
-        return bad(List.of(new Fault("", "The form cannot be read: it is cut short, too large, or its parts are not divided as its type says.")));
+        return bad(
+                List.of(
+                        new Fault(
+                                "",
+                                "The form cannot be read: it is cut short, too large, or its parts are not divided as its type says.")));
     }
 
-    @ExceptionHandler({IllegalCharsetNameException.class, UnsupportedCharsetException.class, InvalidMediaTypeException.class})
+    @ExceptionHandler({
+        IllegalCharsetNameException.class,
+        UnsupportedCharsetException.class,
+        InvalidMediaTypeException.class
+    })
     ProblemDetail charset(RuntimeException e) {
-        return bad(List.of(new Fault("Content-Type", "The type of the body, or its character set, is not known here. UTF-8 always is.")));
+        return bad(List.of(new Fault(
+                "Content-Type", "The type of the body, or its character set, is not known here. UTF-8 always is.")));
     }
 
     private static boolean isDiskFull(Throwable e) {
@@ -187,48 +211,62 @@ class Problems extends ResponseEntityExceptionHandler {
         if (isDiskFull(e)) {
             return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, DISK_IS_FULL);
         }
-        return ProblemDetail.forStatusAndDetail(HttpStatus.INTERNAL_SERVER_ERROR,
+        return ProblemDetail.forStatusAndDetail(
+                HttpStatus.INTERNAL_SERVER_ERROR,
                 "Something went wrong in the server; nothing was changed. Its log says more.");
     }
 
     /** Whatever else is bad input says which field is at fault, as all of it does. */
     @Override
-    protected ResponseEntity<Object> createResponseEntity(@Nullable Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        if (body instanceof ProblemDetail problem && status.value() == HttpStatus.BAD_REQUEST.value() && (problem.getProperties() == null || !problem.getProperties().containsKey("errors"))) {
+    protected ResponseEntity<Object> createResponseEntity(
+            @Nullable Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        if (body instanceof ProblemDetail problem
+                && status.value() == HttpStatus.BAD_REQUEST.value()
+                && (problem.getProperties() == null || !problem.getProperties().containsKey("errors"))) {
             problem.setProperty("errors", List.of(new Fault("", String.valueOf(problem.getDetail()))));
         }
         return super.createResponseEntity(body, headers, status, request);
     }
 
     @Override
-    protected ResponseEntity<Object> handleMissingServletRequestParameter(MissingServletRequestParameterException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        return ResponseEntity.badRequest().body(bad(List.of(new Fault(e.getParameterName(), e.getParameterName() + " is missing."))));
+    protected ResponseEntity<Object> handleMissingServletRequestParameter(
+            MissingServletRequestParameterException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.badRequest()
+                .body(bad(List.of(new Fault(e.getParameterName(), e.getParameterName() + " is missing."))));
     }
 
     @Override
-    protected ResponseEntity<Object> handleMissingServletRequestPart(MissingServletRequestPartException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        return ResponseEntity.badRequest().body(bad(List.of(new Fault(e.getRequestPartName(), e.getRequestPartName() + " is missing."))));
+    protected ResponseEntity<Object> handleMissingServletRequestPart(
+            MissingServletRequestPartException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.badRequest()
+                .body(bad(List.of(new Fault(e.getRequestPartName(), e.getRequestPartName() + " is missing."))));
     }
 
     /** A parameter that is out of bounds, such as a token that is too long. */
     @Override
-    protected ResponseEntity<Object> handleHandlerMethodValidationException(HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        var faults = e.getParameterValidationResults().stream().flatMap(r -> r.getResolvableErrors().stream()
-                .map(error -> new Fault(String.valueOf(r.getMethodParameter().getParameterName()), r.getMethodParameter().getParameterName() + " " + error.getDefaultMessage() + "."))).toList();
+    protected ResponseEntity<Object> handleHandlerMethodValidationException(
+            HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        var faults = e.getParameterValidationResults().stream()
+                .flatMap(r -> r.getResolvableErrors().stream()
+                        .map(error -> new Fault(
+                                String.valueOf(r.getMethodParameter().getParameterName()),
+                                r.getMethodParameter().getParameterName() + " " + error.getDefaultMessage() + ".")))
+                .toList();
         return ResponseEntity.badRequest().body(bad(faults));
     }
 
     @Override
-    protected ResponseEntity<Object> handleMethodArgumentNotValid(MethodArgumentNotValidException e, HttpHeaders headers,
-            HttpStatusCode status, WebRequest request) {
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         var faults = new ArrayList<Fault>();
-        e.getFieldErrors().forEach(f -> faults.add(new Fault(f.getField(), f.getField() + " " + f.getDefaultMessage() + ".")));
+        e.getFieldErrors()
+                .forEach(f -> faults.add(new Fault(f.getField(), f.getField() + " " + f.getDefaultMessage() + ".")));
         return ResponseEntity.badRequest().body(bad(faults));
     }
 
     @Override
-    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
-            HttpStatusCode status, WebRequest request) {
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         return ResponseEntity.badRequest().body(bad(List.of(fault(e.getCause()))));
     }
 
@@ -236,17 +274,26 @@ class Problems extends ResponseEntityExceptionHandler {
         if (cause instanceof UnrecognizedPropertyException unknown) {
             return new Fault(path(unknown), "There is no field “" + cut(unknown.getPropertyName()) + "” here.");
         }
-        if (cause instanceof MismatchedInputException mismatch && !mismatch.getPath().isEmpty()) {
+        if (cause instanceof MismatchedInputException mismatch
+                && !mismatch.getPath().isEmpty()) {
             var said = mismatch.getOriginalMessage();
-            var own = said != null && (said.startsWith("millimetres") || said.startsWith("a length") || said.startsWith("a text") || said.startsWith("a material"));
-            return new Fault(path(mismatch), path(mismatch) + ": " + (own ? said + "." : "this value is not of the kind expected here."));
+            var own = said != null
+                    && (said.startsWith("millimetres")
+                            || said.startsWith("a length")
+                            || said.startsWith("a text")
+                            || said.startsWith("a material"));
+            return new Fault(
+                    path(mismatch),
+                    path(mismatch) + ": " + (own ? said + "." : "this value is not of the kind expected here."));
         }
         if (cause instanceof DatabindException databind && !databind.getPath().isEmpty()) {
             return new Fault(path(databind), path(databind) + ": this value cannot be read.");
         }
         if (cause instanceof JacksonException json && json.getLocation() != null) {
-            return new Fault("", "The body is not valid JSON, at line " + json.getLocation().getLineNr()
-                    + ", column " + json.getLocation().getColumnNr() + ".");
+            return new Fault(
+                    "",
+                    "The body is not valid JSON, at line " + json.getLocation().getLineNr() + ", column "
+                            + json.getLocation().getColumnNr() + ".");
         }
         return new Fault("", "The body is missing or is not valid JSON.");
     }

@@ -55,7 +55,11 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
     }
 
     @Override
-    public Object resolveArgument(MethodParameter parameter, ModelAndViewContainer container, NativeWebRequest request, WebDataBinderFactory binders) {
+    public Object resolveArgument(
+            MethodParameter parameter,
+            ModelAndViewContainer container,
+            NativeWebRequest request,
+            WebDataBinderFactory binders) {
         var maker = request.getHeader(MAKER);
         if (maker != null && !maker.matches(KEY)) {
             throw new Refused(MAKER, "A " + MAKER + " takes 1 to 80 printable characters without a space.");
@@ -67,7 +71,8 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
     private static Seen seen(NativeWebRequest request, String maker) {
         var key = request.getHeader("Idempotency-Key");
         if (key != null && !key.matches(KEY)) {
-            throw new Refused("Idempotency-Key", "An Idempotency-Key takes 1 to 80 printable characters without a space.");
+            throw new Refused(
+                    "Idempotency-Key", "An Idempotency-Key takes 1 to 80 printable characters without a space.");
         }
         var trial = request.getParameter("trial");
         if (trial != null && !trial.equals("true") && !trial.equals("false")) {
@@ -89,17 +94,42 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
     @Bean
     OperationCustomizer editHeaders() {
         return (operation, method) -> {
-            if (Arrays.stream(method.getMethodParameters()).anyMatch(p -> p.getParameterType() == Seen.class || p.getParameterType() == Maker.class)) {
-                operation.addParametersItem(new Parameter().in("header").name(MAKER).required(false).schema(new StringSchema().maxLength(80))
-                        .description("Who asks: a browser's window says so by a word of its own. Undo takes back one's own last step; all who say nothing are one"));
+            if (Arrays.stream(method.getMethodParameters())
+                    .anyMatch(p -> p.getParameterType() == Seen.class || p.getParameterType() == Maker.class)) {
+                operation.addParametersItem(
+                        new Parameter()
+                                .in("header")
+                                .name(MAKER)
+                                .required(false)
+                                .schema(new StringSchema().maxLength(80))
+                                .description(
+                                        "Who asks: a browser's window says so by a word of its own. Undo takes back one's own last step; all who say nothing are one"));
             }
             if (Arrays.stream(method.getMethodParameters()).anyMatch(p -> p.getParameterType() == Seen.class)) {
-                operation.addParametersItem(new Parameter().in("header").name("If-Match").required(false).schema(new StringSchema().pattern("^\"\\d{1,18}\"$"))
-                        .description("The revision its maker saw, in quotes; 412 where what the edit touches has changed since"));
-                operation.addParametersItem(new Parameter().in("header").name("Idempotency-Key").required(false).schema(new StringSchema().maxLength(80))
-                        .description("A word of the maker's: sent again under it, the edit is not made again, and answered with 208"));
-                operation.addParametersItem(new Parameter().in("query").name("trial").required(false).schema(new BooleanSchema())
-                        .description("true: nothing is changed; answers how many pieces it would place, remove and leave without their place"));
+                operation.addParametersItem(
+                        new Parameter()
+                                .in("header")
+                                .name("If-Match")
+                                .required(false)
+                                .schema(new StringSchema().pattern("^\"\\d{1,18}\"$"))
+                                .description(
+                                        "The revision its maker saw, in quotes; 412 where what the edit touches has changed since"));
+                operation.addParametersItem(
+                        new Parameter()
+                                .in("header")
+                                .name("Idempotency-Key")
+                                .required(false)
+                                .schema(new StringSchema().maxLength(80))
+                                .description(
+                                        "A word of the maker's: sent again under it, the edit is not made again, and answered with 208"));
+                operation.addParametersItem(
+                        new Parameter()
+                                .in("query")
+                                .name("trial")
+                                .required(false)
+                                .schema(new BooleanSchema())
+                                .description(
+                                        "true: nothing is changed; answers how many pieces it would place, remove and leave without their place"));
             }
             return operation;
         };

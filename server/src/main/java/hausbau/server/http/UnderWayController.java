@@ -23,11 +23,12 @@ class UnderWayController {
         this.jobs = jobs;
     }
 
-    record HowFarView(@NotNull double share) {
-    }
+    record HowFarView(@NotNull double share) {}
 
     @GetMapping
-    @Operation(summary = "How far the work under this word is, 0 to 1: the reading of files, or the making of those that are handed over")
+    @Operation(
+            summary =
+                    "How far the work under this word is, 0 to 1: the reading of files, or the making of those that are handed over")
     HowFarView share(@PathVariable String token) {
         return new HowFarView(jobs.share(token));
     }

@@ -30,10 +30,14 @@ class WebFiles implements WebMvcConfigurer {
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
         var folder = root.endsWith("/") ? root : root + "/";
-        registry.addResourceHandler("/assets/**").addResourceLocations(folder + "assets/")
+        registry.addResourceHandler("/assets/**")
+                .addResourceLocations(folder + "assets/")
                 .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable());
-        registry.addResourceHandler("/sites/**", "/index.html", "/favicon.svg").addResourceLocations(folder)
-                .setCacheControl(CacheControl.noCache()).resourceChain(false).addResolver(new PathResourceResolver() {
+        registry.addResourceHandler("/sites/**", "/index.html", "/favicon.svg")
+                .addResourceLocations(folder)
+                .setCacheControl(CacheControl.noCache())
+                .resourceChain(false)
+                .addResolver(new PathResourceResolver() {
                     @Override
                     protected Resource getResource(String path, Resource location) throws IOException {
                         var file = path.isEmpty() ? null : super.getResource(path, location);

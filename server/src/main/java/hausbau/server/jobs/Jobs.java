@@ -39,6 +39,7 @@ public class Jobs {
     private static final int MOST_OF_ONE = 8;
     /** Requests that wait, each of which holds a thread of the web server's. */
     private static final int MOST_WAITERS = 100;
+
     private static final int LOOK_MS = 250;
     private static final int USUAL_SECONDS = 5;
 
@@ -74,10 +75,15 @@ public class Jobs {
     private final Object lock = new Object();
     /** Runs that have not begun, by asker; the asker at the front is next. */
     private final Map<Object, Deque<Run>> queue = new LinkedHashMap<>();
+
     private final Map<Object, Run> byQuestion = new HashMap<>();
     private final Map<String, Waiter> byToken = new HashMap<>();
     /** Tokens that were called off before their work was asked for: the call may overtake the question. */
-    private final Cache<String, Boolean> calledOffEarly = Caffeine.newBuilder().maximumSize(1_000).expireAfterWrite(Duration.ofMinutes(1)).build();
+    private final Cache<String, Boolean> calledOffEarly = Caffeine.newBuilder()
+            .maximumSize(1_000)
+            .expireAfterWrite(Duration.ofMinutes(1))
+            .build();
+
     private final List<Thread> threads = new ArrayList<>();
     private int waiting;
     private int waiters;
@@ -133,7 +139,13 @@ public class Jobs {
                 throw new CalledOff();
             }
             var known = question == null ? null : byQuestion.get(question);
-            if (isClosed || waiters >= MOST_WAITERS || known == null && (waiting >= MOST_WAITING || queue.getOrDefault(asker, new ArrayDeque<>()).size() >= MOST_OF_ONE)) {
+            if (isClosed
+                    || waiters >= MOST_WAITERS
+                    || known == null
+                            && (waiting >= MOST_WAITING
+                                    || queue.getOrDefault(asker, new ArrayDeque<>())
+                                                    .size()
+                                            >= MOST_OF_ONE)) {
                 throw new Busy(seconds());
             }
             var run = known == null ? enqueue(new Run(asker, question, work)) : known;

@@ -1,14 +1,6 @@
 package hausbau.server.journal;
 
 import hausbau.core.hand.Clinging;
-import hausbau.core.standing.Decisions;
-import hausbau.core.place.Departure;
-import hausbau.core.place.HandPlacement;
-import hausbau.core.place.Hands;
-import hausbau.core.place.Place;
-import hausbau.core.place.Source;
-import hausbau.core.place.Standing;
-import hausbau.core.standing.Twin;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
@@ -16,6 +8,14 @@ import hausbau.core.kit.Part;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Massing;
+import hausbau.core.place.Departure;
+import hausbau.core.place.HandPlacement;
+import hausbau.core.place.Hands;
+import hausbau.core.place.Place;
+import hausbau.core.place.Source;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.Twin;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.Row;
@@ -77,7 +77,8 @@ public final class Edit {
 
     /** Gives a kind a code and a name of a person's choice; one that has a code keeps it. */
     public long name(String code, String name, Kind kind) {
-        kit = stores.kits().name(site.getId(), kit, code, name, kind, before.settings().unit());
+        kit = stores.kits()
+                .name(site.getId(), kit, code, name, kind, before.settings().unit());
         return kit.id(kind).orElseThrow();
     }
 
@@ -122,13 +123,18 @@ public final class Edit {
             return;
         }
         (was.isPresent() ? changed : added).put(placement.id(), row);
-        changes.add(new Change(Aggregate.PLACEMENT, placement.id(), was.map(snapshots::of).orElse(Snapshots.nothing()), snapshots.of(row)));
+        changes.add(new Change(
+                Aggregate.PLACEMENT,
+                placement.id(),
+                was.map(snapshots::of).orElse(Snapshots.nothing()),
+                snapshots.of(row)));
     }
 
     /** Takes away what a hand set down. */
     public void take(HandPlacement placement) {
         removed.add(placement.id());
-        changes.add(new Change(Aggregate.PLACEMENT, placement.id(), snapshots.of(HandRow.of(placement, kit)), Snapshots.nothing()));
+        changes.add(new Change(
+                Aggregate.PLACEMENT, placement.id(), snapshots.of(HandRow.of(placement, kit)), Snapshots.nothing()));
     }
 
     /** Departs from what is derived at some places, whatever the hand decided about them before. */
@@ -146,7 +152,11 @@ public final class Edit {
 
     /** The rows of these uses of assemblies. */
     public List<UseRow> useRows(Collection<Long> ids) {
-        return ids.isEmpty() ? List.of() : stores.sets().useRows(site.getId()).stream().filter(r -> ids.contains(r.getId())).toList();
+        return ids.isEmpty()
+                ? List.of()
+                : stores.sets().useRows(site.getId()).stream()
+                        .filter(r -> ids.contains(r.getId()))
+                        .toList();
     }
 
     /** Lets what is derived at these places stand as it is. */
@@ -156,21 +166,28 @@ public final class Edit {
 
     /** Lets go of all that hands changed about what a generator makes. */
     public void letGo(Source source) {
-        letGo(before.decisions().departures().getOrDefault(source, List.of()).stream().map(Departure::place).toList());
+        letGo(before.decisions().departures().getOrDefault(source, List.of()).stream()
+                .map(Departure::place)
+                .toList());
     }
 
     /** Sets pieces down by hand as they stand. */
     public List<Place> setDown(List<Standing> pieces) {
-        return pieces.stream().<Place>map(one -> {
-            var placement = new HandPlacement(stores.nextId(), one.kind(), one.stance(), one.free());
-            put(placement);
-            return placement.place();
-        }).toList();
+        return pieces.stream()
+                .<Place>map(one -> {
+                    var placement = new HandPlacement(stores.nextId(), one.kind(), one.stance(), one.free());
+                    put(placement);
+                    return placement.place();
+                })
+                .toList();
     }
 
     private Map<String, DepartureRow> departureRows(Collection<? extends Place> places) {
         var found = new HashMap<String, DepartureRow>();
-        var known = places.stream().filter(p -> before.decisions().departure(p).isPresent()).map(Place::toString).toList();
+        var known = places.stream()
+                .filter(p -> before.decisions().departure(p).isPresent())
+                .map(Place::toString)
+                .toList();
         if (!known.isEmpty()) {
             stores.sets().departures(site.getId(), known).forEach(row -> found.put(row.place(), row));
         }
@@ -199,23 +216,31 @@ public final class Edit {
 
     /** Twins of what goes follow what stands in for it. */
     public void twinsFollow(Twin.Originals gone, Twin.Originals instead) {
-        stores.sets().twinRows(site.getId()).forEach(row -> change(row, r -> r.set(r.toTwin().following(gone, instead))));
+        stores.sets()
+                .twinRows(site.getId())
+                .forEach(row -> change(row, r -> r.set(r.toTwin().following(gone, instead))));
     }
 
     /** Takes up the kit as the edit leaves it, and tells whether a piece is another kind than it was. */
     private boolean isMadeOtherwise() {
         kit = stores.kits().kit(site.getId(), site.settings().unit());
-        return before.kit().pieces().entrySet().stream().anyMatch(e -> !kit.piece(e.getKey()).orElseThrow().kind().equals(e.getValue().kind()));
+        return before.kit().pieces().entrySet().stream().anyMatch(e -> !kit.piece(e.getKey())
+                .orElseThrow()
+                .kind()
+                .equals(e.getValue().kind()));
     }
 
     /** Enters a piece of a person's own. */
     public PieceRow enter(String code, String name, Role role, Pivot pivot, List<Part> parts) {
-        return stores.kits().row(site.getId(), stores.kits().enterOwn(site.getId(), kit, code, name, role, pivot, parts));
+        return stores.kits()
+                .row(site.getId(), stores.kits().enterOwn(site.getId(), kit, code, name, role, pivot, parts));
     }
 
     private Massing massing() {
         var was = before.decisions().massing();
-        return touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE) ? stores.massing().massing(site, was) : was;
+        return touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE)
+                ? stores.massing().massing(site, was)
+                : was;
     }
 
     /** What clings to walls and ceilings goes along with them. */
@@ -224,7 +249,12 @@ public final class Edit {
         if (!touches(Aggregate.Part.MASSING)) {
             return;
         }
-        var clinging = was.hands().all().filter(h -> was.traits().held(h.kind()) != Held.STANDS && !changed.containsKey(h.id()) && !removed.contains(h.id())).toList();
+        var clinging = was.hands()
+                .all()
+                .filter(h -> was.traits().held(h.kind()) != Held.STANDS
+                        && !changed.containsKey(h.id())
+                        && !removed.contains(h.id()))
+                .toList();
         if (!clinging.isEmpty()) {
             rows.flush();
             Clinging.carried(clinging, was.traits(), was.massing(), massing()).forEach(this::put);
@@ -245,18 +275,40 @@ public final class Edit {
             kit = stores.kits().kit(id, site.settings().unit());
         }
         // What stands is kept by the ids of its pieces: where one of those is made otherwise, all of it is read again.
-        var anew = (touches(Aggregate.PIECE) || touches(Aggregate.PATTERN) || touches(Aggregate.SHARED_SHEET) || touches(Aggregate.MATERIAL)) && isMadeOtherwise();
+        var anew = (touches(Aggregate.PIECE)
+                        || touches(Aggregate.PATTERN)
+                        || touches(Aggregate.SHARED_SHEET)
+                        || touches(Aggregate.MATERIAL))
+                && isMadeOtherwise();
         var departures = anew || touches(Aggregate.DEPARTURE)
-                ? Decisions.bySource(stores.sets().departures(id).stream().map(d -> d.toDeparture(kit)).toList()) : was.departures();
-        var repeats = anew || touches(Aggregate.REPEAT) ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList() : was.repeats();
-        var assemblies = anew || touches(Aggregate.ASSEMBLY) || touches(Aggregate.ASSEMBLY_USE) ? stores.sets().assemblies(id, kit) : was.assemblies();
+                ? Decisions.bySource(stores.sets().departures(id).stream()
+                        .map(d -> d.toDeparture(kit))
+                        .toList())
+                : was.departures();
+        var repeats = anew || touches(Aggregate.REPEAT)
+                ? stores.sets().repeats(id).stream().map(r -> r.toRepeat(kit)).toList()
+                : was.repeats();
+        var assemblies = anew || touches(Aggregate.ASSEMBLY) || touches(Aggregate.ASSEMBLY_USE)
+                ? stores.sets().assemblies(id, kit)
+                : was.assemblies();
         var twins = touches(Aggregate.TWIN) ? stores.sets().twins(id) : was.twins();
         var traits = anew || touches(Aggregate.TRAIT) ? stores.sets().traits(id, kit) : was.traits();
         var dresses = touches(Aggregate.DRESS) ? stores.sets().dresses(id) : was.dresses();
         var put = new ArrayList<HandPlacement>();
         added.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
         changed.forEach((key, row) -> put.add(row.toPlacement(key, kit)));
-        var hands = anew ? Hands.EMPTY.with(stores.sets().placements(id, kit), Set.of()) : put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
-        return new Decisions(massing.equals(was.massing()) ? was.massing() : massing, site.kit(), hands, repeats, assemblies, twins, traits, dresses, departures);
+        var hands = anew
+                ? Hands.EMPTY.with(stores.sets().placements(id, kit), Set.of())
+                : put.isEmpty() && removed.isEmpty() ? was.hands() : was.hands().with(put, removed);
+        return new Decisions(
+                massing.equals(was.massing()) ? was.massing() : massing,
+                site.kit(),
+                hands,
+                repeats,
+                assemblies,
+                twins,
+                traits,
+                dresses,
+                departures);
     }
 }

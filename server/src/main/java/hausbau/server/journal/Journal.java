@@ -1,9 +1,9 @@
 package hausbau.server.journal;
 
-import hausbau.core.standing.StandingSet;
 import hausbau.core.measure.Refused;
-import hausbau.server.standing.SiteState;
+import hausbau.core.standing.StandingSet;
 import hausbau.server.standing.Sets;
+import hausbau.server.standing.SiteState;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Row;
@@ -85,7 +85,8 @@ public class Journal {
         var site = stores.sites().lockedSite(siteId);
         revisions.refuseAgain(siteId, seen.token());
         return (anyones ? lastInForce(siteId) : ownInForce(siteId, seen.maker())).map(entry -> {
-            var changes = new ArrayList<>(snapshots.read(entry).stream().map(Change::reversed).toList());
+            var changes = new ArrayList<>(
+                    snapshots.read(entry).stream().map(Change::reversed).toList());
             Collections.reverse(changes);
             refuseChangedLater(site, entry, changes);
             walk(site, seen, changes, entry.seq(), true);
@@ -105,8 +106,12 @@ public class Journal {
         revisions.refuseAgain(siteId, seen.token());
         return ownUndone(siteId, seen.maker()).map(entry -> {
             var changes = snapshots.read(entry);
-            if (!seen.maker().isEmpty() && revisions.isTouchedSince(site, entry.undoneAt(), ids(changes), seen.maker())) {
-                throw new StaleRevision(site.revision(), "“" + entry.label() + "” cannot be done again: what it touches was changed by another since. Nothing was done.");
+            if (!seen.maker().isEmpty()
+                    && revisions.isTouchedSince(site, entry.undoneAt(), ids(changes), seen.maker())) {
+                throw new StaleRevision(
+                        site.revision(),
+                        "“" + entry.label()
+                                + "” cannot be done again: what it touches was changed by another since. Nothing was done.");
             }
             walk(site, seen, changes, entry.seq(), false);
             return entry.label();
@@ -124,13 +129,26 @@ public class Journal {
         }
         var later = stores.sites().laterStep(site.getId(), entry.seq(), ids(back));
         if (later.isPresent()) {
-            throw new StaleRevision(site.revision(), "“" + entry.label() + "” cannot be taken back: what it touched was changed since by “" + later.get() + "”. Nothing was done.");
+            throw new StaleRevision(
+                    site.revision(),
+                    "“" + entry.label() + "” cannot be taken back: what it touched was changed since by “" + later.get()
+                            + "”. Nothing was done.");
         }
-        var removed = back.stream().filter(c -> c.after().isNull()).map(Change::id).distinct().toArray(Long[]::new);
-        var user = removed.length == 0 ? Optional.<Aggregate>empty()
-                : Arrays.stream(Aggregate.values()).filter(a -> stores.sites().refersTo(a, site.getId(), removed)).findFirst();
+        var removed = back.stream()
+                .filter(c -> c.after().isNull())
+                .map(Change::id)
+                .distinct()
+                .toArray(Long[]::new);
+        var user = removed.length == 0
+                ? Optional.<Aggregate>empty()
+                : Arrays.stream(Aggregate.values())
+                        .filter(a -> stores.sites().refersTo(a, site.getId(), removed))
+                        .findFirst();
         if (user.isPresent()) {
-            throw new StaleRevision(site.revision(), "“" + entry.label() + "” cannot be taken back: " + user.get().label() + " made since belongs to what it made. Nothing was done.");
+            throw new StaleRevision(
+                    site.revision(),
+                    "“" + entry.label() + "” cannot be taken back: "
+                            + user.get().label() + " made since belongs to what it made. Nothing was done.");
         }
     }
 
@@ -152,11 +170,19 @@ public class Journal {
         revisions.refuseStale(site, seen, edit.changes());
         var decisions = edit.write();
         var before = edit.before();
-        var state = sets.follow(new SiteState(before.siteId(), before.revision(), before.set(), edit.kit()), site.revision() + 1, decisions);
+        var state = sets.follow(
+                new SiteState(before.siteId(), before.revision(), before.set(), edit.kit()),
+                site.revision() + 1,
+                decisions);
         if (seen.isTrial()) {
-            throw new Trial(state.set() == before.set() ? new StandingSet.Difference(0, 0, 0) : StandingSet.Difference.between(before.set(), state.set()));
+            throw new Trial(
+                    state.set() == before.set()
+                            ? new StandingSet.Difference(0, 0, 0)
+                            : StandingSet.Difference.between(before.set(), state.set()));
         }
-        var entry = walked.isPresent() ? Revisions.Entry.walked(walked.getAsLong(), undone, seen) : Revisions.Entry.added(edit.label(), snapshots.write(edit.changes()), seen);
+        var entry = walked.isPresent()
+                ? Revisions.Entry.walked(walked.getAsLong(), undone, seen)
+                : Revisions.Entry.added(edit.label(), snapshots.write(edit.changes()), seen);
         revisions.advance(site, entry, edit.changes(), state.set().size());
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
@@ -180,25 +206,41 @@ public class Journal {
 
     public Steps steps(long siteId, Maker maker) {
         var last = lastInForce(siteId);
-        var own = last.filter(e -> e.maker().equals(maker.name())).or(() -> last.flatMap(e -> ownInForce(siteId, maker.name())));
-        return new Steps(own.map(JournalRow::label).orElse(""), ownUndone(siteId, maker.name()).map(JournalRow::label).orElse(""),
-                last.filter(e -> !e.maker().equals(maker.name())).map(JournalRow::label).orElse(""));
+        var own = last.filter(e -> e.maker().equals(maker.name()))
+                .or(() -> last.flatMap(e -> ownInForce(siteId, maker.name())));
+        return new Steps(
+                own.map(JournalRow::label).orElse(""),
+                ownUndone(siteId, maker.name()).map(JournalRow::label).orElse(""),
+                last.filter(e -> !e.maker().equals(maker.name()))
+                        .map(JournalRow::label)
+                        .orElse(""));
     }
 
     private Optional<JournalRow> lastInForce(long siteId) {
-        return first("from JournalRow where key.siteId = :site and undoneAt is null order by key.seq desc", siteId, Optional.empty());
+        return first(
+                "from JournalRow where key.siteId = :site and undoneAt is null order by key.seq desc",
+                siteId,
+                Optional.empty());
     }
 
     private Optional<JournalRow> ownInForce(long siteId, String maker) {
-        return first("from JournalRow where key.siteId = :site and maker = :maker and undoneAt is null order by key.seq desc", siteId, Optional.of(maker));
+        return first(
+                "from JournalRow where key.siteId = :site and maker = :maker and undoneAt is null order by key.seq desc",
+                siteId,
+                Optional.of(maker));
     }
 
     private Optional<JournalRow> ownUndone(long siteId, String maker) {
-        return first("from JournalRow where key.siteId = :site and maker = :maker and undoneAt is not null order by undoneAt desc, key.seq", siteId, Optional.of(maker));
+        return first(
+                "from JournalRow where key.siteId = :site and maker = :maker and undoneAt is not null order by undoneAt desc, key.seq",
+                siteId,
+                Optional.of(maker));
     }
 
     private Optional<JournalRow> first(String question, long siteId, Optional<String> maker) {
-        var query = rows.createQuery(question, JournalRow.class).setParameter("site", siteId).setMaxResults(1);
+        var query = rows.createQuery(question, JournalRow.class)
+                .setParameter("site", siteId)
+                .setMaxResults(1);
         maker.ifPresent(m -> query.setParameter("maker", m));
         return query.getResultList().stream().findFirst();
     }
@@ -206,7 +248,8 @@ public class Journal {
     /** Adds and changes from sites down to placements, then removes from placements up. */
     private void apply(List<Change> changes, Edit edit) {
         var standing = load(changes);
-        var downward = changes.stream().sorted(Comparator.comparing(Change::table)).toList();
+        var downward =
+                changes.stream().sorted(Comparator.comparing(Change::table)).toList();
         for (var change : downward) {
             var type = change.table().type();
             if (type.isEmpty()) {
@@ -242,14 +285,21 @@ public class Journal {
     private Map<Long, Row> load(List<Change> changes) {
         var standing = new HashMap<Long, Row>();
         for (var table : Aggregate.values()) {
-            var ids = changes.stream().filter(c -> c.table() == table && !c.before().isNull()).map(Change::id).toList();
+            var ids = changes.stream()
+                    .filter(c -> c.table() == table && !c.before().isNull())
+                    .map(Change::id)
+                    .toList();
             if (table.type().isEmpty()) {
                 continue;
             }
             for (var from = 0; from < ids.size(); from += SOME) {
                 var some = ids.subList(from, Math.min(ids.size(), from + SOME));
-                rows.createQuery("from " + table.type().get().getSimpleName() + " where id in :ids", table.type().get())
-                        .setParameter("ids", some).getResultList().forEach(row -> standing.put(row.getId(), row));
+                rows.createQuery(
+                                "from " + table.type().get().getSimpleName() + " where id in :ids",
+                                table.type().get())
+                        .setParameter("ids", some)
+                        .getResultList()
+                        .forEach(row -> standing.put(row.getId(), row));
             }
         }
         return standing;

@@ -12,20 +12,20 @@ import org.jspecify.annotations.Nullable;
 public class JournalRow {
 
     @Embeddable
-    public record Key(long siteId, long seq) {
-    }
+    public record Key(long siteId, long seq) {}
 
     @EmbeddedId
     Key key;
+
     String label;
     String changes;
     short format;
     String maker;
     /** The revision since which it is undone; absent while it is in force. */
-    @Nullable Long undoneAt;
+    @Nullable
+    Long undoneAt;
 
-    protected JournalRow() {
-    }
+    protected JournalRow() {}
 
     public long seq() {
         return key.seq();

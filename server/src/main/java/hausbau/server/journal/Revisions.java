@@ -25,11 +25,14 @@ public class Revisions {
     public static final String CHANNEL = "hausbau_revision";
     /** What older revisions touched is forgotten now and then. */
     private static final int KEPT = 2000;
+
     private static final int EVERY = 200;
     /** So many steps of a site can be taken back. */
     private static final int KEPT_ENTRIES = 10_000;
+
     private static final String UNIQUE_VIOLATION = "23505";
-    private static final String ADVANCE = """
+    private static final String ADVANCE =
+            """
             with entry as (
                 insert into journal (site_id, seq, label, changes, made_at, format, token, maker, touched) select ?, ?, ?, ?, ?, ?, ?, ?, ? where ?),
             forgotten as (
@@ -59,7 +62,12 @@ public class Revisions {
     record Entry(String label, String changes, Seen seen, OptionalLong walked, boolean undone) {
 
         static Entry added(String label, String changes, Seen seen) {
-            return new Entry(label.length() <= 300 ? label : label.substring(0, 299) + "…", changes, seen, OptionalLong.empty(), false);
+            return new Entry(
+                    label.length() <= 300 ? label : label.substring(0, 299) + "…",
+                    changes,
+                    seen,
+                    OptionalLong.empty(),
+                    false);
         }
 
         static Entry walked(long seq, boolean undone, Seen seen) {
@@ -73,7 +81,11 @@ public class Revisions {
             return;
         }
         var since = seen.revision().getAsLong();
-        var ids = changes.stream().filter(c -> !c.before().isNull()).map(Change::id).distinct().toArray(Long[]::new);
+        var ids = changes.stream()
+                .filter(c -> !c.before().isNull())
+                .map(Change::id)
+                .distinct()
+                .toArray(Long[]::new);
         if (since > site.revision() || isTouchedSince(site, since, ids, seen.maker())) {
             throw new StaleRevision(site.revision());
         }
@@ -84,15 +96,27 @@ public class Revisions {
      * are may be several, so their earlier edits count as another's.
      */
     boolean isTouchedSince(SiteRow site, long since, Long[] ids, String maker) {
-        return since < site.revision() - KEPT || ids.length > 0 && Boolean.TRUE.equals(jdbc.queryForObject(
-                "select exists (select 1 from revision where site_id = ? and revision > ? and touched && ? and (maker <> ? or maker = ''))", Boolean.class, site.getId(), since, ids, maker));
+        return since < site.revision() - KEPT
+                || ids.length > 0
+                        && Boolean.TRUE.equals(jdbc.queryForObject(
+                                "select exists (select 1 from revision where site_id = ? and revision > ? and touched && ? and (maker <> ? or maker = ''))",
+                                Boolean.class,
+                                site.getId(),
+                                since,
+                                ids,
+                                maker));
     }
 
     /** @throws AlreadyMade if the journal has an entry under this word */
     void refuseAgain(long siteId, String token) {
-        if (!token.isEmpty() && Boolean.TRUE.equals(jdbc.queryForObject(
-                "select exists (select 1 from journal where site_id = ? and token = ?) or exists (select 1 from walked where site_id = ? and token = ?)", Boolean.class,
-                siteId, token, siteId, token))) {
+        if (!token.isEmpty()
+                && Boolean.TRUE.equals(jdbc.queryForObject(
+                        "select exists (select 1 from journal where site_id = ? and token = ?) or exists (select 1 from walked where site_id = ? and token = ?)",
+                        Boolean.class,
+                        siteId,
+                        token,
+                        siteId,
+                        token))) {
             throw new AlreadyMade();
         }
     }
@@ -115,19 +139,42 @@ public class Revisions {
         var isNew = entry.walked().isEmpty();
         site.advance(site.journalTop() + (isNew ? 1 : 0), standing);
         var touched = changes.stream().map(Change::id).distinct().toArray(Long[]::new);
-        Set<String> parts = changes.stream().map(c -> c.table().part().name()).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> parts =
+                changes.stream().map(c -> c.table().part().name()).collect(Collectors.toCollection(TreeSet::new));
         rows.unwrap(Session.class).doWork(connection -> {
             try (var statement = connection.prepareStatement(ADVANCE)) {
                 var ids = connection.createArrayOf("bigint", touched);
                 var maker = entry.seen().maker();
                 var at = site.changedAt().atOffset(ZoneOffset.UTC);
                 var values = Arrays.asList(
-                        site.getId(), site.journalTop(), entry.label(), entry.changes(), at, Snapshots.FORMAT, entry.seen().token(), maker, ids, isNew,
-                        site.getId(), maker, isNew,
-                        entry.undone() ? site.revision() : null, site.getId(), entry.walked().orElse(-1),
-                        site.getId(), site.revision(), ids, connection.createArrayOf("varchar", parts.toArray()), maker,
-                        CHANNEL, site.getId() + ":" + site.revision(),
-                        site.revision(), site.journalTop(), at, standing, site.getId());
+                        site.getId(),
+                        site.journalTop(),
+                        entry.label(),
+                        entry.changes(),
+                        at,
+                        Snapshots.FORMAT,
+                        entry.seen().token(),
+                        maker,
+                        ids,
+                        isNew,
+                        site.getId(),
+                        maker,
+                        isNew,
+                        entry.undone() ? site.revision() : null,
+                        site.getId(),
+                        entry.walked().orElse(-1),
+                        site.getId(),
+                        site.revision(),
+                        ids,
+                        connection.createArrayOf("varchar", parts.toArray()),
+                        maker,
+                        CHANNEL,
+                        site.getId() + ":" + site.revision(),
+                        site.revision(),
+                        site.journalTop(),
+                        at,
+                        standing,
+                        site.getId());
                 for (var i = 0; i < values.size(); i++) {
                     if (values.get(i) == null) {
                         statement.setNull(i + 1, Types.BIGINT);
@@ -137,7 +184,8 @@ public class Revisions {
                 }
                 statement.executeUpdate();
             } catch (SQLException e) {
-                if (UNIQUE_VIOLATION.equals(e.getSQLState()) && String.valueOf(e.getMessage()).contains("journal_token")) {
+                if (UNIQUE_VIOLATION.equals(e.getSQLState())
+                        && String.valueOf(e.getMessage()).contains("journal_token")) {
                     throw new AlreadyMade();
                 }
                 throw e;
@@ -151,17 +199,25 @@ public class Revisions {
     /** What can no longer be asked for: old revisions, old entries, and words of ways back that nobody sends again. */
     private void forget(SiteRow site) {
         jdbc.update("delete from revision where site_id = ? and revision <= ?", site.getId(), site.revision() - KEPT);
-        jdbc.update("delete from journal where site_id = ? and seq <= ?", site.getId(), site.journalTop() - KEPT_ENTRIES);
+        jdbc.update(
+                "delete from journal where site_id = ? and seq <= ?", site.getId(), site.journalTop() - KEPT_ENTRIES);
         jdbc.update("delete from walked where site_id = ? and made_at < now() - interval '7 days'", site.getId());
     }
 
     /** Which parts of a site have changed since a revision; empty if that is no longer known. */
     public Optional<Set<Aggregate.Part>> partsSince(SiteRow site, long revision) {
-        var known = jdbc.query("select parts from revision where site_id = ? and revision > ? and revision <= ?",
-                (row, n) -> List.of((String[]) row.getArray(1).getArray()), site.getId(), revision, site.revision());
+        var known = jdbc.query(
+                "select parts from revision where site_id = ? and revision > ? and revision <= ?",
+                (row, n) -> List.of((String[]) row.getArray(1).getArray()),
+                site.getId(),
+                revision,
+                site.revision());
         if (known.size() < site.revision() - revision) {
             return Optional.empty();
         }
-        return Optional.of(known.stream().flatMap(List::stream).map(Aggregate.Part::valueOf).collect(Collectors.toSet()));
+        return Optional.of(known.stream()
+                .flatMap(List::stream)
+                .map(Aggregate.Part::valueOf)
+                .collect(Collectors.toSet()));
     }
 }

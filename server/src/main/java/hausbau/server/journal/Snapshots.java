@@ -24,6 +24,7 @@ class Snapshots {
 
     /** How entries are written now. V6 carried over those of format 1; those of 2 are read as they are. */
     static final int FORMAT = 5;
+
     private static final List<String> SIDES = List.of("NORTH", "EAST", "SOUTH", "WEST");
 
     // A field that a later version adds or drops must not make older entries unreadable.
@@ -67,26 +68,33 @@ class Snapshots {
     /** @throws IllegalStateException if a later version wrote it */
     List<Change> read(JournalRow entry) {
         if (entry.format() < 2 || entry.format() > FORMAT) {
-            throw new IllegalStateException("a journal entry of format " + entry.format() + " cannot be read by this version");
+            throw new IllegalStateException(
+                    "a journal entry of format " + entry.format() + " cannot be read by this version");
         }
-        var changes = json.readValue(entry.changes(), new TypeReference<List<Change>>() { });
+        var changes = json.readValue(entry.changes(), new TypeReference<List<Change>>() {});
         if (entry.format() == 2) {
-            changes.forEach(c -> Stream.of(c.before(), c.after()).forEach(snapshot -> fromFormat2(c.table(), snapshot)));
+            changes.forEach(
+                    c -> Stream.of(c.before(), c.after()).forEach(snapshot -> fromFormat2(c.table(), snapshot)));
         }
         if (entry.format() < 4) {
-            changes.forEach(c -> Stream.of(c.before(), c.after()).forEach(snapshot -> fromFormat3(c.table(), snapshot)));
+            changes.forEach(
+                    c -> Stream.of(c.before(), c.after()).forEach(snapshot -> fromFormat3(c.table(), snapshot)));
         }
         return entry.format() < 5 ? changes.stream().map(Snapshots::fromFormat4).toList() : changes;
     }
 
     /** A material had a row only where something was told of it: where it had none, it was as usual. */
     private static Change fromFormat4(Change change) {
-        if (change.table() != Aggregate.MATERIAL || change.before().isNull() == change.after().isNull()) {
+        if (change.table() != Aggregate.MATERIAL
+                || change.before().isNull() == change.after().isNull()) {
             return change;
         }
         var told = change.before().isNull() ? change.after() : change.before();
-        var usual = ((ObjectNode) told.deepCopy()).put("pixels", Sheets.USUAL_SIDE).put("name", "");
-        return change.before().isNull() ? new Change(change.table(), change.id(), usual, told) : new Change(change.table(), change.id(), told, usual);
+        var usual =
+                ((ObjectNode) told.deepCopy()).put("pixels", Sheets.USUAL_SIDE).put("name", "");
+        return change.before().isNull()
+                ? new Change(change.table(), change.id(), usual, told)
+                : new Change(change.table(), change.id(), told, usual);
     }
 
     /** Openings kept their place from the left, and no site said where guards stand or how corners are built. */
@@ -94,9 +102,14 @@ class Snapshots {
         if (snapshot instanceof ObjectNode row) {
             switch (table) {
                 case OPENING -> row.put("hold", "LEFT");
-                case SITE -> row.put("guardDropUm", SiteSettings.USUAL.guardDrop().um()).put("groundName", "Ground")
-                        .put("corners", SiteSettings.USUAL.corners().kind().name()).put("cornerLegUm", SiteSettings.USUAL.corners().leg().um());
-                default -> { }
+                case SITE ->
+                    row.put("guardDropUm", SiteSettings.USUAL.guardDrop().um())
+                            .put("groundName", "Ground")
+                            .put("corners", SiteSettings.USUAL.corners().kind().name())
+                            .put(
+                                    "cornerLegUm",
+                                    SiteSettings.USUAL.corners().leg().um());
+                default -> {}
             }
         }
     }
@@ -108,7 +121,7 @@ class Snapshots {
                 case ROOM -> row.put("outline", "").put("levelId", 0).put("sky", false);
                 case OPENING -> row.put("edge", SIDES.indexOf(row.path("side").asString()));
                 case SITE -> row.put("skins", false);
-                default -> { }
+                default -> {}
             }
         }
     }

@@ -12,7 +12,9 @@ public final class StaleRevision extends RuntimeException {
     }
 
     StaleRevision(long current) {
-        this(current, "What this touches has been changed meanwhile. Nothing was done; look at it as it stands now and try again.");
+        this(
+                current,
+                "What this touches has been changed meanwhile. Nothing was done; look at it as it stands now and try again.");
     }
 
     public long current() {

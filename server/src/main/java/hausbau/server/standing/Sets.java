@@ -1,11 +1,11 @@
 package hausbau.server.standing;
 
+import hausbau.core.kit.Kit;
+import hausbau.core.place.Hands;
 import hausbau.core.standing.Chunk;
 import hausbau.core.standing.Decisions;
 import hausbau.core.standing.Digest;
-import hausbau.core.place.Hands;
 import hausbau.core.standing.StandingSet;
-import hausbau.core.kit.Kit;
 import hausbau.core.survey.Survey;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.Stores;
@@ -77,11 +77,13 @@ public class Sets {
      * @throws hausbau.server.store.NotFound if there is none
      */
     public SiteState current(long siteId) {
-        if (TransactionSynchronizationManager.isActualTransactionActive() && !TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+        if (TransactionSynchronizationManager.isActualTransactionActive()
+                && !TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
             // What is not yet in the database for good is not kept.
             return within(stores.sites().site(siteId));
         }
-        var read = Objects.requireNonNull(reading.execute(status -> read(stores.sites().site(siteId))));
+        var read = Objects.requireNonNull(
+                reading.execute(status -> read(stores.sites().site(siteId))));
         return read.state().isPresent() ? read.state().get() : computed(siteId);
     }
 
@@ -89,13 +91,15 @@ public class Sets {
     private SiteState computed(long siteId) {
         synchronized (computing.computeIfAbsent(siteId, id -> new Object())) {
             try {
-                var read = Objects.requireNonNull(reading.execute(status -> read(stores.sites().site(siteId))));
+                var read = Objects.requireNonNull(
+                        reading.execute(status -> read(stores.sites().site(siteId))));
                 var state = read.state().orElseGet(() -> read.loaded().compute());
                 if (state.kit().unnamed(state.set().kinds()).isEmpty()) {
                     return publish(state);
                 }
                 // Kinds that no edit has named yet: the site was made by an earlier version.
-                return publish(Objects.requireNonNull(writing.execute(status -> named(load(stores.sites().lockedSite(siteId)).compute()))));
+                return publish(Objects.requireNonNull(writing.execute(
+                        status -> named(load(stores.sites().lockedSite(siteId)).compute()))));
             } finally {
                 computing.remove(siteId);
             }
@@ -103,8 +107,7 @@ public class Sets {
     }
 
     /** What is known of a site, or what was decided about it, of which it is computed. */
-    private record Read(Optional<SiteState> state, Loaded loaded) {
-    }
+    private record Read(Optional<SiteState> state, Loaded loaded) {}
 
     private Read read(SiteRow site) {
         var known = find(site.getId(), site.revision());
@@ -123,7 +126,8 @@ public class Sets {
 
     /** The same for a site that the transaction holds. */
     public SiteState within(SiteRow locked) {
-        return find(locked.getId(), locked.revision()).orElseGet(() -> named(load(locked).compute()));
+        return find(locked.getId(), locked.revision())
+                .orElseGet(() -> named(load(locked).compute()));
     }
 
     private @Nullable SiteState known(long siteId) {
@@ -136,8 +140,13 @@ public class Sets {
     private Optional<SiteState> find(long siteId, long revision) {
         synchronized (kept) {
             var known = kept.get(siteId);
-            return known == null ? Optional.empty() : known.state.revision() == revision ? Optional.of(known.state)
-                    : known.past.stream().filter(s -> s.revision() == revision).findFirst();
+            return known == null
+                    ? Optional.empty()
+                    : known.state.revision() == revision
+                            ? Optional.of(known.state)
+                            : known.past.stream()
+                                    .filter(s -> s.revision() == revision)
+                                    .findFirst();
         }
     }
 
@@ -148,7 +157,8 @@ public class Sets {
 
     private SiteState named(SiteState state) {
         var settings = state.settings();
-        var kit = stores.kits().name(state.siteId(), state.kit(), state.set().kinds(), settings.storey(), settings.unit());
+        var kit = stores.kits()
+                .name(state.siteId(), state.kit(), state.set().kinds(), settings.storey(), settings.unit());
         return kit == state.kit() ? state : new SiteState(state.siteId(), state.revision(), state.set(), kit);
     }
 
@@ -165,12 +175,28 @@ public class Sets {
         var kit = stores.kits().kit(site.getId(), site.settings().unit());
         var massing = stores.massing().massing(site);
         var hands = Hands.EMPTY.with(stores.sets().placements(site.getId(), kit), Set.of());
-        var departures = Decisions.bySource(stores.sets().departures(site.getId()).stream().map(d -> d.toDeparture(kit)).toList());
-        var repeats = stores.sets().repeats(site.getId()).stream().map(r -> r.toRepeat(kit)).toList();
-        var decisions = new Decisions(massing, site.kit(), hands, repeats, stores.sets().assemblies(site.getId(), kit), stores.sets().twins(site.getId()),
-                stores.sets().traits(site.getId(), kit), stores.sets().dresses(site.getId()), departures);
+        var departures = Decisions.bySource(stores.sets().departures(site.getId()).stream()
+                .map(d -> d.toDeparture(kit))
+                .toList());
+        var repeats = stores.sets().repeats(site.getId()).stream()
+                .map(r -> r.toRepeat(kit))
+                .toList();
+        var decisions = new Decisions(
+                massing,
+                site.kit(),
+                hands,
+                repeats,
+                stores.sets().assemblies(site.getId(), kit),
+                stores.sets().twins(site.getId()),
+                stores.sets().traits(site.getId(), kit),
+                stores.sets().dresses(site.getId()),
+                departures);
         var revision = site.revision();
-        return () -> new SiteState(siteId, revision, before == null ? StandingSet.of(decisions) : before.set().next(decisions), kit);
+        return () -> new SiteState(
+                siteId,
+                revision,
+                before == null ? StandingSet.of(decisions) : before.set().next(decisions),
+                kit);
     }
 
     private Optional<Loaded> catchUp(SiteState before, SiteRow site) {
@@ -178,13 +204,18 @@ public class Sets {
         var ids = new HashSet<Long>();
         var parts = new HashSet<String>();
         var known = new long[1];
-        jdbc.query("select touched, parts from revision where site_id = ? and revision > ?", row -> {
-            known[0]++;
-            ids.addAll(List.of((Long[]) row.getArray(1).getArray()));
-            parts.addAll(List.of((String[]) row.getArray(2).getArray()));
-        }, site.getId(), before.revision());
+        jdbc.query(
+                "select touched, parts from revision where site_id = ? and revision > ?",
+                row -> {
+                    known[0]++;
+                    ids.addAll(List.of((Long[]) row.getArray(1).getArray()));
+                    parts.addAll(List.of((String[]) row.getArray(2).getArray()));
+                },
+                site.getId(),
+                before.revision());
         parts.removeAll(Set.of(Aggregate.Part.BOARD.name(), Aggregate.Part.SURVEY.name(), Aggregate.Part.NONE.name()));
-        if (known[0] != site.revision() - before.revision() || !Set.of(Aggregate.Part.SET.name()).containsAll(parts)) {
+        if (known[0] != site.revision() - before.revision()
+                || !Set.of(Aggregate.Part.SET.name()).containsAll(parts)) {
             return Optional.empty();
         }
         if (parts.isEmpty()) {
@@ -194,17 +225,32 @@ public class Sets {
         var changed = stores.sets().placements(site.getId(), kit, ids);
         var gone = new HashSet<>(ids);
         changed.forEach(h -> gone.remove(h.id()));
-        var departures = stores.sets().departures(site.getId()).stream().map(d -> d.toDeparture(kit)).collect(Collectors.toList());
-        var same = new HashSet<>(departures).equals(new HashSet<>(before.decisions().allDepartures()));
-        var repeats = stores.sets().repeats(site.getId()).stream().map(r -> r.toRepeat(kit)).toList();
+        var departures = stores.sets().departures(site.getId()).stream()
+                .map(d -> d.toDeparture(kit))
+                .collect(Collectors.toList());
+        var same = new HashSet<>(departures)
+                .equals(new HashSet<>(before.decisions().allDepartures()));
+        var repeats = stores.sets().repeats(site.getId()).stream()
+                .map(r -> r.toRepeat(kit))
+                .toList();
         var assemblies = stores.sets().assemblies(site.getId(), kit);
         var twins = stores.sets().twins(site.getId());
-        var to = new Decisions(before.decisions().massing(), before.decisions().kit(), before.decisions().hands().with(changed, gone),
-                repeats.equals(before.decisions().repeats()) ? before.decisions().repeats() : repeats,
-                assemblies.equals(before.decisions().assemblies()) ? before.decisions().assemblies() : assemblies,
-                twins.equals(before.decisions().twins()) ? before.decisions().twins() : twins, stores.sets().traits(site.getId(), kit), stores.sets().dresses(site.getId()),
+        var to = new Decisions(
+                before.decisions().massing(),
+                before.decisions().kit(),
+                before.decisions().hands().with(changed, gone),
+                repeats.equals(before.decisions().repeats())
+                        ? before.decisions().repeats()
+                        : repeats,
+                assemblies.equals(before.decisions().assemblies())
+                        ? before.decisions().assemblies()
+                        : assemblies,
+                twins.equals(before.decisions().twins()) ? before.decisions().twins() : twins,
+                stores.sets().traits(site.getId(), kit),
+                stores.sets().dresses(site.getId()),
                 same ? before.decisions().departures() : Decisions.bySource(departures));
-        return Optional.of(() -> new SiteState(before.siteId(), revision, before.set().next(to), kit));
+        return Optional.of(
+                () -> new SiteState(before.siteId(), revision, before.set().next(to), kit));
     }
 
     /** Keeps a state that is in the database for good. */
@@ -258,8 +304,12 @@ public class Sets {
             }
         }
         states.addFirst(state);
-        return states.stream().map(SiteState::set).distinct().flatMap(s -> s.chunks().stream())
-                .filter(c -> c.digest().equals(digest)).findFirst();
+        return states.stream()
+                .map(SiteState::set)
+                .distinct()
+                .flatMap(s -> s.chunks().stream())
+                .filter(c -> c.digest().equals(digest))
+                .findFirst();
     }
 
     /** What the survey finds in this state. It follows from the last one, so that it costs what has changed since. */
@@ -270,7 +320,9 @@ public class Sets {
         }
         synchronized (known) {
             if (known.survey == null || known.surveyed > state.revision()) {
-                var survey = known.survey == null ? Survey.of(state.set(), state.kit()) : known.survey.next(state.set(), state.kit());
+                var survey = known.survey == null
+                        ? Survey.of(state.set(), state.kit())
+                        : known.survey.next(state.set(), state.kit());
                 if (known.surveyed < state.revision()) {
                     known.survey = survey;
                     known.surveyed = state.revision();
@@ -288,15 +340,22 @@ public class Sets {
     /** The pieces of a site's kit, by id: what stands, what it may look like, and what is kept though nothing of it stands. */
     public static List<Long> atHand(SiteState state, Collection<Long> kept) {
         var ids = state.set().kinds().stream().map(state::id).collect(Collectors.toSet());
-        state.decisions().traits().all().values().forEach(t -> t.variety().looks().forEach(l -> ids.add(state.id(l.kind()))));
+        state.decisions().traits().all().values().forEach(t -> t.variety()
+                .looks()
+                .forEach(l -> ids.add(state.id(l.kind()))));
         kept.stream().filter(id -> state.kit().piece(id).isPresent()).forEach(ids::add);
         Kit kit = state.kit();
-        return kit.pieces().keySet().stream().filter(ids::contains).sorted((a, b) -> {
-            var p = kit.piece(a).orElseThrow();
-            var q = kit.piece(b).orElseThrow();
-            var byRole = p.role().compareTo(q.role());
-            var bySize = Long.compare(q.size().x(), p.size().x());
-            return byRole != 0 ? byRole : bySize != 0 ? bySize : p.code().compareTo(q.code());
-        }).toList();
+        return kit.pieces().keySet().stream()
+                .filter(ids::contains)
+                .sorted((a, b) -> {
+                    var p = kit.piece(a).orElseThrow();
+                    var q = kit.piece(b).orElseThrow();
+                    var byRole = p.role().compareTo(q.role());
+                    var bySize = Long.compare(q.size().x(), p.size().x());
+                    return byRole != 0
+                            ? byRole
+                            : bySize != 0 ? bySize : p.code().compareTo(q.code());
+                })
+                .toList();
     }
 }

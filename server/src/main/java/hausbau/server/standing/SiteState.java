@@ -1,11 +1,11 @@
 package hausbau.server.standing;
 
-import hausbau.core.standing.Decisions;
-import hausbau.core.standing.StandingSet;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;
 import hausbau.core.massing.SiteSettings;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.StandingSet;
 import hausbau.server.store.NotFound;
 
 /** A site at one revision: what was decided, what stands, and the codes of its pieces. It never changes. */

@@ -75,7 +75,15 @@ public enum Aggregate {
     DECLINED("declined", Part.BOARD, DeclinedRow.class);
 
     /** What a browser fetches again after a change. */
-    public enum Part { NONE, SITE, KIT, MASSING, SET, SURVEY, BOARD }
+    public enum Part {
+        NONE,
+        SITE,
+        KIT,
+        MASSING,
+        SET,
+        SURVEY,
+        BOARD
+    }
 
     private final String table;
     private final Part part;
@@ -122,7 +130,9 @@ public enum Aggregate {
     }
 
     public static Aggregate of(Row row) {
-        return Arrays.stream(values()).filter(a -> a.type != null && a.type.isInstance(row)).findFirst()
+        return Arrays.stream(values())
+                .filter(a -> a.type != null && a.type.isInstance(row))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(row.getClass() + " is not kept in the journal"));
     }
 }

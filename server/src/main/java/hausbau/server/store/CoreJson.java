@@ -15,8 +15,7 @@ import tools.jackson.databind.module.SimpleModule;
 /** How values of core are written in JSON, kept or sent: lengths as millimetres, exactly; swatches by their codes. */
 public final class CoreJson {
 
-    private CoreJson() {
-    }
+    private CoreJson() {}
 
     public static SimpleModule module() {
         var module = new SimpleModule("core");
@@ -29,7 +28,8 @@ public final class CoreJson {
         module.addDeserializer(Length.class, new ValueDeserializer<>() {
             @Override
             public Length deserialize(JsonParser in, DeserializationContext context) {
-                if (in.currentToken() != JsonToken.VALUE_NUMBER_INT && in.currentToken() != JsonToken.VALUE_NUMBER_FLOAT) {
+                if (in.currentToken() != JsonToken.VALUE_NUMBER_INT
+                        && in.currentToken() != JsonToken.VALUE_NUMBER_FLOAT) {
                     return (Length) context.handleUnexpectedToken(Length.class, in);
                 }
                 try {
@@ -54,7 +54,9 @@ public final class CoreJson {
         module.addDeserializer(Swatch.class, new ValueDeserializer<>() {
             @Override
             public Swatch deserialize(JsonParser in, DeserializationContext context) {
-                return in.currentToken() == JsonToken.VALUE_STRING ? swatch(in.getString(), context) : (Swatch) context.handleUnexpectedToken(Swatch.class, in);
+                return in.currentToken() == JsonToken.VALUE_STRING
+                        ? swatch(in.getString(), context)
+                        : (Swatch) context.handleUnexpectedToken(Swatch.class, in);
             }
         });
         module.addKeyDeserializer(Swatch.class, new KeyDeserializer() {

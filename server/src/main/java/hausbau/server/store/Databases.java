@@ -33,7 +33,10 @@ class Databases {
     }
 
     private static HikariDataSource pool(DataSourceProperties properties, String name, int most) {
-        var pool = properties.initializeDataSourceBuilder().type(HikariDataSource.class).build();
+        var pool = properties
+                .initializeDataSourceBuilder()
+                .type(HikariDataSource.class)
+                .build();
         pool.setPoolName(name);
         pool.setMaximumPoolSize(most);
         pool.setConnectionTimeout(5_000);

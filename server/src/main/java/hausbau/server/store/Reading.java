@@ -10,5 +10,4 @@ import org.springframework.transaction.annotation.Transactional;
 @Target({ElementType.METHOD, ElementType.TYPE})
 @Retention(RetentionPolicy.RUNTIME)
 @Transactional(readOnly = true)
-public @interface Reading {
-}
+public @interface Reading {}

@@ -13,8 +13,15 @@ import org.springframework.stereotype.Component;
 
 /** The stores of all aggregates, for services that need several. Every method runs in the caller's transaction. */
 @Component
-public record Stores(SiteStore sites, MassingStore massing, KitStore kits, SetStore sets, BriefStore briefs, BoardStore boards,
-        TakeoffStore takeoff, ListStore lists) {
+public record Stores(
+        SiteStore sites,
+        MassingStore massing,
+        KitStore kits,
+        SetStore sets,
+        BriefStore briefs,
+        BoardStore boards,
+        TakeoffStore takeoff,
+        ListStore lists) {
 
     public long nextId() {
         return sites.nextId();
@@ -26,7 +33,9 @@ public record Stores(SiteStore sites, MassingStore massing, KitStore kits, SetSt
      * @throws NotFound if there is none
      */
     public static <R extends Row> R find(List<R> among, long id, String what) {
-        return among.stream().filter(r -> r.getId() == id).findFirst()
+        return among.stream()
+                .filter(r -> r.getId() == id)
+                .findFirst()
                 .orElseThrow(() -> new NotFound("The site has no " + what + " " + id + "."));
     }
 

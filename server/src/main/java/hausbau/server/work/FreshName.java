@@ -5,8 +5,7 @@ import java.util.Collection;
 /** Names that are not taken yet. */
 public final class FreshName {
 
-    private FreshName() {
-    }
+    private FreshName() {}
 
     /** @return the name wanted, or with the first number behind it that is free */
     public static String of(String wanted, Collection<String> taken) {

@@ -48,7 +48,10 @@ class FeedTest {
             if (isGone) {
                 throw new IOException("Broken pipe");
             }
-            got.add(event.build().stream().map(d -> String.valueOf(d.getData())).collect(Collectors.joining()).replaceAll("\\s", ""));
+            got.add(event.build().stream()
+                    .map(d -> String.valueOf(d.getData()))
+                    .collect(Collectors.joining())
+                    .replaceAll("\\s", ""));
         }
 
         /** As the container does when its own error handling was quicker. */
@@ -75,13 +78,17 @@ class FeedTest {
         var heard = "";
         while (!heard.equals("event:revisiondata:100")) {
             heard = quick.next();
-            assertThat(heard).as("all of it is heard though the other does not read").isNotNull();
+            assertThat(heard)
+                    .as("all of it is heard though the other does not read")
+                    .isNotNull();
         }
         assertThat(slow.got).isEmpty();
         slow.reads.countDown();
         var told = slow.next();
         // What was on its way when it stopped reading, if anything was; then all of the others at once.
-        assertThat(told.endsWith(":100") ? told : slow.next()).as("those between are one message").isEqualTo("event:revisiondata:100");
+        assertThat(told.endsWith(":100") ? told : slow.next())
+                .as("those between are one message")
+                .isEqualTo("event:revisiondata:100");
     }
 
     @Test
@@ -130,8 +137,9 @@ class FeedTest {
     void nobodyListensToASiteThatIsNotThere() {
         var feed = new Feed(new DataSourceProperties());
         assertThatThrownBy(() -> feed.listenTo(7, () -> {
-            throw new IllegalArgumentException("no such site");
-        })).isInstanceOf(IllegalArgumentException.class);
+                    throw new IllegalArgumentException("no such site");
+                }))
+                .isInstanceOf(IllegalArgumentException.class);
         assertThat(feed.listening()).isZero();
         feed.close();
     }

@@ -69,8 +69,10 @@ class JobsTest {
     void workIsDoneAndWhatItThrowsIsThrown() {
         assertThat(jobs.<String>run(1L, "", null, job -> "done")).isEqualTo("done");
         assertThatThrownBy(() -> jobs.run(1L, "", null, job -> {
-            throw new IllegalArgumentException("no such size");
-        })).isInstanceOf(IllegalArgumentException.class).hasMessage("no such size");
+                    throw new IllegalArgumentException("no such size");
+                }))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessage("no such size");
     }
 
     @Test
@@ -98,7 +100,9 @@ class JobsTest {
         var second = ask(() -> jobs.run(7L, "second", "question", job -> atTheGate(job, "answer")));
         until(() -> jobs.isUnderWay("first") && jobs.isUnderWay("second"));
         jobs.callOff("first");
-        assertThatThrownBy(() -> first.get(20, TimeUnit.SECONDS)).isInstanceOf(ExecutionException.class).hasCauseInstanceOf(CalledOff.class);
+        assertThatThrownBy(() -> first.get(20, TimeUnit.SECONDS))
+                .isInstanceOf(ExecutionException.class)
+                .hasCauseInstanceOf(CalledOff.class);
         gate.countDown();
         assertThat(second.get(20, TimeUnit.SECONDS)).isEqualTo("answer");
     }
@@ -107,7 +111,9 @@ class JobsTest {
     void whatIsCalledOffBeforeItIsAskedForDoesNotBegin() {
         jobs.callOff("mine");
         assertThatThrownBy(() -> jobs.run(1L, "mine", null, job -> "done")).isInstanceOf(CalledOff.class);
-        assertThat(jobs.<String>run(1L, "mine", null, job -> "done")).as("the word is good again").isEqualTo("done");
+        assertThat(jobs.<String>run(1L, "mine", null, job -> "done"))
+                .as("the word is good again")
+                .isEqualTo("done");
     }
 
     @Test

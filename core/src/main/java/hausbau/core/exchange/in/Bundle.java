@@ -29,7 +29,16 @@ public final class Bundle {
     public Bundle(Map<String, byte[]> files) {
         this.files = unpacked(files);
         if (models().isEmpty()) {
-            throw new Refused("file", "There is no .glb, .gltf, .obj or .stl among " + (this.files.isEmpty() ? "them." : String.join(", ", this.files.keySet().stream().limit(5).toList()) + "."));
+            throw new Refused(
+                    "file",
+                    "There is no .glb, .gltf, .obj or .stl among "
+                            + (this.files.isEmpty()
+                                    ? "them."
+                                    : String.join(
+                                                    ", ",
+                                                    this.files.keySet().stream()
+                                                            .limit(5)
+                                                            .toList()) + "."));
         }
     }
 
@@ -51,7 +60,10 @@ public final class Bundle {
     }
 
     private static Refused tooLarge() {
-        return new Refused("file", "Together the files are larger than " + MOST_BYTES / 1024 / 1024 + " MiB, or more than " + MOST_FILES + "; that is the most that is taken at once. Bring them in by parts.");
+        return new Refused(
+                "file",
+                "Together the files are larger than " + MOST_BYTES / 1024 / 1024 + " MiB, or more than " + MOST_FILES
+                        + "; that is the most that is taken at once. Bring them in by parts.");
     }
 
     /** Counts what comes out, not what the archive says of itself. */
@@ -63,8 +75,13 @@ public final class Bundle {
                     continue;
                 }
                 var path = entry.getName().replace('\\', '/');
-                if (path.startsWith("/") || path.contains(":") || List.of(path.split("/")).contains("..")) {
-                    throw new Refused("file", "“" + name + "” has a file that leads out of it: “" + entry.getName() + "”. Nothing of it was taken.");
+                if (path.startsWith("/")
+                        || path.contains(":")
+                        || List.of(path.split("/")).contains("..")) {
+                    throw new Refused(
+                            "file",
+                            "“" + name + "” has a file that leads out of it: “" + entry.getName()
+                                    + "”. Nothing of it was taken.");
                 }
                 var content = zip.readNBytes((int) Math.min(most - bytes + 1, Integer.MAX_VALUE - 8));
                 bytes += content.length;
@@ -102,7 +119,10 @@ public final class Bundle {
 
     /** The names of those that hold shapes. */
     public List<String> models() {
-        return files.keySet().stream().filter(name -> MODELS.contains(extension(name))).sorted().toList();
+        return files.keySet().stream()
+                .filter(name -> MODELS.contains(extension(name)))
+                .sorted()
+                .toList();
     }
 
     byte[] bytes(String name) {
@@ -117,21 +137,32 @@ public final class Bundle {
      * @throws Refused if it is an address elsewhere, or leads out of the folder
      */
     Optional<byte[]> referred(String from, String reference) {
-        if (reference.matches("(?i)[a-z][a-z0-9+.-]*:.*") || reference.startsWith("//") || reference.startsWith("\\\\")) {
-            throw new Refused("file", "“" + from + "” refers to “" + cut(reference) + "”, which is not among the files. Nothing is fetched from elsewhere: save it with all that belongs to it.");
+        if (reference.matches("(?i)[a-z][a-z0-9+.-]*:.*")
+                || reference.startsWith("//")
+                || reference.startsWith("\\\\")) {
+            throw new Refused(
+                    "file",
+                    "“" + from + "” refers to “" + cut(reference)
+                            + "”, which is not among the files. Nothing is fetched from elsewhere: save it with all that belongs to it.");
         }
         var path = plain(decoded(reference));
         var folder = from.contains("/") ? from.substring(0, from.lastIndexOf('/') + 1) : "";
         if (path.startsWith("/") || List.of(path.split("/")).contains("..")) {
-            throw new Refused("file", "“" + from + "” refers to “" + cut(reference) + "”, which leads out of its folder.");
+            throw new Refused(
+                    "file", "“" + from + "” refers to “" + cut(reference) + "”, which leads out of its folder.");
         }
-        return Optional.ofNullable(files.get(folder + path)).or(() -> Optional.ofNullable(files.get(path))).or(() -> byLastName(path));
+        return Optional.ofNullable(files.get(folder + path))
+                .or(() -> Optional.ofNullable(files.get(path)))
+                .or(() -> byLastName(path));
     }
 
     /** Files that are chosen one by one come without their folders. */
     private Optional<byte[]> byLastName(String path) {
         var last = path.substring(path.lastIndexOf('/') + 1);
-        return files.entrySet().stream().filter(f -> f.getKey().equalsIgnoreCase(last)).map(Map.Entry::getValue).findFirst();
+        return files.entrySet().stream()
+                .filter(f -> f.getKey().equalsIgnoreCase(last))
+                .map(Map.Entry::getValue)
+                .findFirst();
     }
 
     private static String decoded(String reference) {

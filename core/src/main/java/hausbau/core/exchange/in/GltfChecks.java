@@ -17,8 +17,18 @@ import org.jspecify.annotations.Nullable;
 /** What a glTF file says of itself, held against what is there, before any of it is made. */
 final class GltfChecks {
 
-    private static final Set<String> KNOWN = Set.of("KHR_materials_unlit", "KHR_texture_transform", "KHR_materials_emissive_strength", "KHR_lights_punctual", "KHR_materials_transmission", "KHR_materials_ior",
-            "KHR_materials_clearcoat", "KHR_materials_specular", "KHR_materials_sheen", "KHR_materials_volume", "KHR_materials_pbrSpecularGlossiness");
+    private static final Set<String> KNOWN = Set.of(
+            "KHR_materials_unlit",
+            "KHR_texture_transform",
+            "KHR_materials_emissive_strength",
+            "KHR_lights_punctual",
+            "KHR_materials_transmission",
+            "KHR_materials_ior",
+            "KHR_materials_clearcoat",
+            "KHR_materials_specular",
+            "KHR_materials_sheen",
+            "KHR_materials_volume",
+            "KHR_materials_pbrSpecularGlossiness");
     private static final int DEEPEST = 1000;
 
     /** Corners and vertices of all things together, as they would be made. */
@@ -44,7 +54,10 @@ final class GltfChecks {
         var required = Objects.requireNonNullElse(asset.getGltf().getExtensionsRequired(), List.<String>of());
         for (var extension : required) {
             if (!KNOWN.contains(extension)) {
-                throw new Refused("file", "“" + model + "” cannot be read without “" + extension + "”, which is not known here. Save it without (without compression, most often).");
+                throw new Refused(
+                        "file",
+                        "“" + model + "” cannot be read without “" + extension
+                                + "”, which is not known here. Save it without (without compression, most often).");
             }
         }
     }
@@ -63,8 +76,13 @@ final class GltfChecks {
             // What has no view of a buffer is all zeros, as many as it says.
             var view = accessor.getBufferView();
             zeros += view == null && accessor.getCount() != null ? accessor.getCount() : 0;
-            if (accessor.getCount() == null || accessor.getCount() < 0 || zeros > MOST_ZEROS
-                    || view != null && (view < 0 || view >= views.size() || accessor.getCount() > views.get(view).getByteLength())) {
+            if (accessor.getCount() == null
+                    || accessor.getCount() < 0
+                    || zeros > MOST_ZEROS
+                    || view != null
+                            && (view < 0
+                                    || view >= views.size()
+                                    || accessor.getCount() > views.get(view).getByteLength())) {
                 throw tooMuch();
             }
         }
@@ -80,13 +98,20 @@ final class GltfChecks {
             if (node.getMesh() != null && (node.getMesh() < 0 || node.getMesh() >= meshes.size())) {
                 throw tooMuch();
             }
-            var primitives = node.getMesh() == null ? List.<MeshPrimitive>of() : Objects.requireNonNullElse(meshes.get(node.getMesh()).getPrimitives(), List.<MeshPrimitive>of());
+            var primitives = node.getMesh() == null
+                    ? List.<MeshPrimitive>of()
+                    : Objects.requireNonNullElse(meshes.get(node.getMesh()).getPrimitives(), List.<MeshPrimitive>of());
             for (var primitive : primitives) {
                 corners += count(accessors, primitive.getIndices());
-                corners += primitive.getAttributes() == null ? 0 : count(accessors, primitive.getAttributes().get("POSITION"));
+                corners += primitive.getAttributes() == null
+                        ? 0
+                        : count(accessors, primitive.getAttributes().get("POSITION"));
             }
             if (corners > MOST_CORNERS) {
-                throw new Refused("file", "“" + model + "” has more than " + MOST_CORNERS / 1_000_000 + " million corners, with those of meshes that stand several times. Bring it in by parts.");
+                throw new Refused(
+                        "file",
+                        "“" + model + "” has more than " + MOST_CORNERS / 1_000_000
+                                + " million corners, with those of meshes that stand several times. Bring it in by parts.");
             }
         }
     }
@@ -118,13 +143,16 @@ final class GltfChecks {
             var steps = 0;
             for (var at = i; at >= 0; at = above[at]) {
                 if (steps++ > DEEPEST) {
-                    throw new Refused("file", "“" + model + "” has a node that stands above itself, or more than " + DEEPEST + " deep.");
+                    throw new Refused(
+                            "file",
+                            "“" + model + "” has a node that stands above itself, or more than " + DEEPEST + " deep.");
                 }
             }
         }
     }
 
     Refused tooMuch() {
-        return new Refused("file", "“" + model + "” says that it has more than is in it. It is damaged, or was cut short.");
+        return new Refused(
+                "file", "“" + model + "” says that it has more than is in it. It is damaged, or was cut short.");
     }
 }

@@ -84,8 +84,23 @@ final class GltfIn {
             throw new Refused("file", "“" + model + "” has no faces.");
         }
         var single = things.size() == 1;
-        var named = single && things.get(0).name().isEmpty() ? List.of(new Loose(Bundle.stem(model), things.get(0).surfaces(), things.get(0).uneven(), things.get(0).stray())) : things;
-        return new Incoming(Bundle.stem(model), named, new Choices(1000, Up.Y, false, Set.of()), swatches, textures, missing, List.copyOf(left), pictures, tones);
+        var named = single && things.get(0).name().isEmpty()
+                ? List.of(new Loose(
+                        Bundle.stem(model),
+                        things.get(0).surfaces(),
+                        things.get(0).uneven(),
+                        things.get(0).stray()))
+                : things;
+        return new Incoming(
+                Bundle.stem(model),
+                named,
+                new Choices(1000, Up.Y, false, Set.of()),
+                swatches,
+                textures,
+                missing,
+                List.copyOf(left),
+                pictures,
+                tones);
     }
 
     private void on(double share) {
@@ -98,7 +113,7 @@ final class GltfIn {
         on(0);
         var reader = new GltfAssetReader();
         // What it does not know it passes over; what is wrong shows in what is read.
-        reader.setJsonErrorConsumer(error -> { });
+        reader.setJsonErrorConsumer(error -> {});
         var asset = reader.readWithoutReferences(new ByteArrayInputStream(bundle.bytes(model)));
         if (!(asset instanceof GltfAssetV2 v2)) {
             throw new Refused("file", "“" + model + "” is glTF of an older version than 2.0. Save it as 2.0.");
@@ -119,7 +134,10 @@ final class GltfIn {
             }
             if (file.isEmpty()) {
                 if (!isPicture) {
-                    throw new Refused("file", "“" + model + "” needs “" + Bundle.cut(uri) + "”, which was not handed over with it. Choose both.");
+                    throw new Refused(
+                            "file",
+                            "“" + model + "” needs “" + Bundle.cut(uri)
+                                    + "”, which was not handed over with it. Choose both.");
                 }
                 missing.add(uri);
             }
@@ -150,7 +168,9 @@ final class GltfIn {
         if (node.getSkinModel() != null) {
             left.add("the bones of “" + name(node) + "”");
         }
-        return surfaces.stream().allMatch(s -> s.indices().length == 0) ? Optional.empty() : Optional.of(new Loose(name(node), surfaces, isUneven(place), stray));
+        return surfaces.stream().allMatch(s -> s.indices().length == 0)
+                ? Optional.empty()
+                : Optional.of(new Loose(name(node), surfaces, isUneven(place), stray));
     }
 
     private static int unused(Loose.Surface surface) {
@@ -167,15 +187,25 @@ final class GltfIn {
 
     /** Its own name, else its mesh's. */
     private static String name(NodeModel node) {
-        return node.getName() != null ? node.getName() : node.getMeshModels().stream().map(m -> m.getName()).filter(Objects::nonNull).findFirst().orElse("");
+        return node.getName() != null
+                ? node.getName()
+                : node.getMeshModels().stream()
+                        .map(m -> m.getName())
+                        .filter(Objects::nonNull)
+                        .findFirst()
+                        .orElse("");
     }
 
     private static double length(double[] m, int column) {
-        return Math.sqrt(m[4 * column] * m[4 * column] + m[4 * column + 1] * m[4 * column + 1] + m[4 * column + 2] * m[4 * column + 2]);
+        return Math.sqrt(m[4 * column] * m[4 * column]
+                + m[4 * column + 1] * m[4 * column + 1]
+                + m[4 * column + 2] * m[4 * column + 2]);
     }
 
     private static double determinant(double[] m) {
-        return m[0] * (m[5] * m[10] - m[6] * m[9]) - m[4] * (m[1] * m[10] - m[2] * m[9]) + m[8] * (m[1] * m[6] - m[2] * m[5]);
+        return m[0] * (m[5] * m[10] - m[6] * m[9])
+                - m[4] * (m[1] * m[10] - m[2] * m[9])
+                + m[8] * (m[1] * m[6] - m[2] * m[5]);
     }
 
     private static boolean isUneven(double[] m) {
@@ -191,7 +221,8 @@ final class GltfIn {
             for (var axis = 0; axis < 3; axis++) {
                 var at = m[axis] * from[v] + m[4 + axis] * from[v + 1] + m[8 + axis] * from[v + 2] + m[12 + axis];
                 if (!(Math.abs(at) <= 1e9)) {
-                    throw new Refused("file", "“" + model + "” has a corner whose place is no number, or beyond all bounds.");
+                    throw new Refused(
+                            "file", "“" + model + "” has a corner whose place is no number, or beyond all bounds.");
                 }
                 places[v + axis] = at;
             }
@@ -205,7 +236,13 @@ final class GltfIn {
             }
         }
         var indices = indices(primitive, places.length / 3, determinant(m) < 0);
-        return new Loose.Surface(material, places, normals.length == places.length ? normals : new float[0], uvs.length / 2 == places.length / 3 ? uvs : new float[0], indices, List.of());
+        return new Loose.Surface(
+                material,
+                places,
+                normals.length == places.length ? normals : new float[0],
+                uvs.length / 2 == places.length / 3 ? uvs : new float[0],
+                indices,
+                List.of());
     }
 
     /** By the inverse transpose, which keeps them upright on their faces; its scale does not matter. */
@@ -213,13 +250,17 @@ final class GltfIn {
         var cofactors = new double[][] {
             {m[5] * m[10] - m[6] * m[9], m[6] * m[8] - m[4] * m[10], m[4] * m[9] - m[5] * m[8]},
             {m[2] * m[9] - m[1] * m[10], m[0] * m[10] - m[2] * m[8], m[1] * m[8] - m[0] * m[9]},
-            {m[1] * m[6] - m[2] * m[5], m[2] * m[4] - m[0] * m[6], m[0] * m[5] - m[1] * m[4]}};
+            {m[1] * m[6] - m[2] * m[5], m[2] * m[4] - m[0] * m[6], m[0] * m[5] - m[1] * m[4]}
+        };
         var turned = new float[from.length];
         var sign = determinant(m) < 0 ? -1 : 1;
         for (var v = 0; v < from.length; v += 3) {
             var n = new double[3];
             for (var axis = 0; axis < 3; axis++) {
-                n[axis] = sign * (cofactors[axis][0] * from[v] + cofactors[axis][1] * from[v + 1] + cofactors[axis][2] * from[v + 2]);
+                n[axis] = sign
+                        * (cofactors[axis][0] * from[v]
+                                + cofactors[axis][1] * from[v + 1]
+                                + cofactors[axis][2] * from[v + 2]);
             }
             var length = Math.sqrt(n[0] * n[0] + n[1] * n[1] + n[2] * n[2]);
             for (var axis = 0; axis < 3; axis++) {
@@ -240,7 +281,10 @@ final class GltfIn {
         }
         if (!(accessor.getAccessorData() instanceof AccessorFloatData data)) {
             if (attribute.equals("POSITION")) {
-                throw new Refused("file", "“" + model + "” has its corners packed in whole numbers. Save it without packing them (quantising).");
+                throw new Refused(
+                        "file",
+                        "“" + model
+                                + "” has its corners packed in whole numbers. Save it without packing them (quantising).");
             }
             return new float[0];
         }
@@ -264,8 +308,12 @@ final class GltfIn {
         var triangles = mode == GltfConstants.GL_TRIANGLES ? raw.length / 3 : Math.max(0, raw.length - 2);
         var indices = new int[3 * triangles];
         for (var t = 0; t < triangles; t++) {
-            var a = mode == GltfConstants.GL_TRIANGLES ? raw[3 * t] : mode == GltfConstants.GL_TRIANGLE_FAN ? raw[0] : raw[t + (t & 1)];
-            var b = mode == GltfConstants.GL_TRIANGLES ? raw[3 * t + 1] : mode == GltfConstants.GL_TRIANGLE_FAN ? raw[t + 1] : raw[t + 1 - (t & 1)];
+            var a = mode == GltfConstants.GL_TRIANGLES
+                    ? raw[3 * t]
+                    : mode == GltfConstants.GL_TRIANGLE_FAN ? raw[0] : raw[t + (t & 1)];
+            var b = mode == GltfConstants.GL_TRIANGLES
+                    ? raw[3 * t + 1]
+                    : mode == GltfConstants.GL_TRIANGLE_FAN ? raw[t + 1] : raw[t + 1 - (t & 1)];
             var c = mode == GltfConstants.GL_TRIANGLES ? raw[3 * t + 2] : raw[t + 2];
             indices[3 * t] = a;
             indices[3 * t + 1] = isMirrored ? c : b;
@@ -304,13 +352,24 @@ final class GltfIn {
         var factor = material.getBaseColorFactor();
         // White is what glTF takes where nothing is told.
         if (factor != null && (factor[0] != 1 || factor[1] != 1 || factor[2] != 1)) {
-            tones.putIfAbsent(name, Tone.of(Tone.encoded(factor[0]), Tone.encoded(factor[1]), Tone.encoded(factor[2]), material.getRoughnessFactor(), material.getMetallicFactor()));
+            tones.putIfAbsent(
+                    name,
+                    Tone.of(
+                            Tone.encoded(factor[0]),
+                            Tone.encoded(factor[1]),
+                            Tone.encoded(factor[2]),
+                            material.getRoughnessFactor(),
+                            material.getMetallicFactor()));
         }
         take(name, Shows.COLOUR, material.getBaseColorTexture());
         take(name, Shows.NORMAL, material.getNormalTexture());
         take(name, Shows.SURFACE, material.getMetallicRoughnessTexture());
         take(name, Shows.OCCLUSION, material.getOcclusionTexture());
-        for (var texture : Arrays.asList(material.getBaseColorTexture(), material.getNormalTexture(), material.getMetallicRoughnessTexture(), material.getOcclusionTexture())) {
+        for (var texture : Arrays.asList(
+                material.getBaseColorTexture(),
+                material.getNormalTexture(),
+                material.getMetallicRoughnessTexture(),
+                material.getOcclusionTexture())) {
             if (texture != null && texture.getImageModel() != null) {
                 note(texture.getImageModel());
             }
@@ -320,7 +379,9 @@ final class GltfIn {
 
     /** What is there of it; whether it is a picture is found by who reads it. */
     private void take(String material, Shows shows, @Nullable TextureModel texture) {
-        var data = texture == null || texture.getImageModel() == null ? null : texture.getImageModel().getImageData();
+        var data = texture == null || texture.getImageModel() == null
+                ? null
+                : texture.getImageModel().getImageData();
         if (data != null && data.remaining() > 0) {
             var bytes = new byte[data.remaining()];
             data.slice().get(bytes);
@@ -330,7 +391,12 @@ final class GltfIn {
 
     private void note(ImageModel image) {
         if (image.getUri() == null || !textures.contains(image.getUri())) {
-            textures.add(image.getName() != null ? image.getName() : image.getUri() != null && !image.getUri().startsWith("data:") ? image.getUri() : "a picture within it");
+            textures.add(
+                    image.getName() != null
+                            ? image.getName()
+                            : image.getUri() != null && !image.getUri().startsWith("data:")
+                                    ? image.getUri()
+                                    : "a picture within it");
         }
     }
 }

@@ -13,18 +13,36 @@ final class Guess {
 
     /** Between these a built thing has its greatest size, metres. Our own bounds. */
     private static final double LEAST = 0.04;
+
     private static final double GREATEST = 60;
 
     private static final Map<String, Swatch> WORDS = words();
 
-    private Guess() {
-    }
+    private Guess() {}
 
     private static Map<String, Swatch> words() {
         var words = new LinkedHashMap<String, Swatch>();
-        Map.of(Swatch.TERRAZZO, "terrazzo", Swatch.TILE, "tile ceramic faience", Swatch.TIMBER, "timber wood oak pine beech walnut plank", Swatch.METAL, "metal iron steel brass copper chrome alumin zinc",
-                Swatch.OPAL, "opal glass lamp emiss light", Swatch.STONE, "stone concrete brick granite marble slate cement", Swatch.PAINT, "paint lacquer enamel", Swatch.PLASTER, "plaster stucco wall render")
-                .entrySet().stream().sorted(Map.Entry.comparingByKey()).forEach(e -> List.of(e.getValue().split(" ")).forEach(word -> words.put(word, e.getKey())));
+        Map.of(
+                        Swatch.TERRAZZO,
+                        "terrazzo",
+                        Swatch.TILE,
+                        "tile ceramic faience",
+                        Swatch.TIMBER,
+                        "timber wood oak pine beech walnut plank",
+                        Swatch.METAL,
+                        "metal iron steel brass copper chrome alumin zinc",
+                        Swatch.OPAL,
+                        "opal glass lamp emiss light",
+                        Swatch.STONE,
+                        "stone concrete brick granite marble slate cement",
+                        Swatch.PAINT,
+                        "paint lacquer enamel",
+                        Swatch.PLASTER,
+                        "plaster stucco wall render")
+                .entrySet()
+                .stream()
+                .sorted(Map.Entry.comparingByKey())
+                .forEach(e -> List.of(e.getValue().split(" ")).forEach(word -> words.put(word, e.getKey())));
         return words;
     }
 
@@ -36,13 +54,20 @@ final class Guess {
                 return swatch;
             }
         }
-        return WORDS.entrySet().stream().filter(w -> name.contains(w.getKey())).map(Map.Entry::getValue).findFirst().orElse(metallic > 0.5 ? Swatch.METAL : Swatch.PLASTER);
+        return WORDS.entrySet().stream()
+                .filter(w -> name.contains(w.getKey()))
+                .map(Map.Entry::getValue)
+                .findFirst()
+                .orElse(metallic > 0.5 ? Swatch.METAL : Swatch.PLASTER);
     }
 
     /** The first of these units, in millimetres, in which the largest thing is of a size that things are built in; the first of all where none is. */
     static double unit(List<Loose> things, double... units) {
         var size = things.stream().mapToDouble(Guess::size).max().orElse(0) / 1000;
-        return DoubleStream.of(units).filter(u -> size * u >= LEAST && size * u <= GREATEST).findFirst().orElse(units[0]);
+        return DoubleStream.of(units)
+                .filter(u -> size * u >= LEAST && size * u <= GREATEST)
+                .findFirst()
+                .orElse(units[0]);
     }
 
     private static double size(Loose thing) {

@@ -5,11 +5,11 @@ import hausbau.core.bring.Loose;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
-import java.util.LinkedHashSet;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * A file as it was read.
@@ -23,10 +23,26 @@ import java.util.Set;
  * @param tones     of those materials whose looks the file tells in numbers
  * @param pictures  files of each material's pictures, by what they show, where they are there
  */
-public record Incoming(String name, List<Loose> things, Choices usual, Map<String, Swatch> materials, Set<String> textures, Set<String> missing, List<String> left, Map<String, Map<Shows, byte[]>> pictures, Map<String, Tone> tones) {
+public record Incoming(
+        String name,
+        List<Loose> things,
+        Choices usual,
+        Map<String, Swatch> materials,
+        Set<String> textures,
+        Set<String> missing,
+        List<String> left,
+        Map<String, Map<Shows, byte[]>> pictures,
+        Map<String, Tone> tones) {
 
     /** What a picture shows of a surface; SURFACE is roughness in its green and metallic in its blue, as glTF 2.0 has it, and OCCLUSION counts by its red. */
-    public enum Shows { COLOUR, NORMAL, ROUGHNESS, METALLIC, OCCLUSION, SURFACE }
+    public enum Shows {
+        COLOUR,
+        NORMAL,
+        ROUGHNESS,
+        METALLIC,
+        OCCLUSION,
+        SURFACE
+    }
 
     /** Stops the reading where it is. */
     public static final class CalledOff extends RuntimeException {
@@ -46,13 +62,21 @@ public record Incoming(String name, List<Loose> things, Choices usual, Map<Strin
     /** The same, where what a site calls so is meant by a name, in whichever colourway, before what it looks like. */
     public Incoming recognising(MaterialNames names) {
         var known = new LinkedHashMap<String, Swatch>();
-        materials.forEach((material, guessed) -> known.put(material, names.called(material).or(() -> names.called(material.substring(0, Math.max(0, material.indexOf(", "))))).orElse(guessed)));
+        materials.forEach((material, guessed) -> known.put(
+                material,
+                names.called(material)
+                        .or(() -> names.called(material.substring(0, Math.max(0, material.indexOf(", ")))))
+                        .orElse(guessed)));
         return new Incoming(name, things, usual, known, textures, missing, left, pictures, tones);
     }
 
     /** Materials whose looks the file tells and that a site knows by no name: they become materials of its own. */
     public Set<String> unknown(MaterialNames names) {
-        return tones.keySet().stream().filter(m -> names.called(m).isEmpty() && names.called(m.substring(0, Math.max(0, m.indexOf(", ")))).isEmpty()).collect(Collectors.toCollection(LinkedHashSet::new));
+        return tones.keySet().stream()
+                .filter(m -> names.called(m).isEmpty()
+                        && names.called(m.substring(0, Math.max(0, m.indexOf(", "))))
+                                .isEmpty())
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     /**

@@ -18,8 +18,8 @@ import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -57,8 +57,25 @@ final class ObjIn {
         var known = materials(obj);
         var things = things(obj, known);
         var swatches = new LinkedHashMap<String, Swatch>();
-        things.forEach(t -> t.surfaces().forEach(s -> swatches.put(s.material(), Guess.swatch(s.material(), known.containsKey(s.material()) && known.get(s.material()).getPm() != null ? known.get(s.material()).getPm() : 0))));
-        return new Incoming(Bundle.stem(model), things, new Choices(Guess.unit(things, 1000, 10, 1, 25.4), Up.Y, false, Set.of()), swatches, textures, missing, List.of(), shown, tones(swatches.keySet(), known));
+        things.forEach(t -> t.surfaces()
+                .forEach(s -> swatches.put(
+                        s.material(),
+                        Guess.swatch(
+                                s.material(),
+                                known.containsKey(s.material())
+                                                && known.get(s.material()).getPm() != null
+                                        ? known.get(s.material()).getPm()
+                                        : 0))));
+        return new Incoming(
+                Bundle.stem(model),
+                things,
+                new Choices(Guess.unit(things, 1000, 10, 1, 25.4), Up.Y, false, Set.of()),
+                swatches,
+                textures,
+                missing,
+                List.of(),
+                shown,
+                tones(swatches.keySet(), known));
     }
 
     /**
@@ -71,8 +88,17 @@ final class ObjIn {
             var material = known.get(name);
             if (material != null && material.getKd() != null) {
                 var kd = material.getKd();
-                var roughness = material.getPr() != null ? material.getPr() : material.getNs() != null ? Math.pow(2 / (Math.max(0, material.getNs()) + 2), 0.25) : 0.8;
-                tones.put(name, Tone.of(kd.getX(), kd.getY(), kd.getZ(), roughness, material.getPm() == null ? 0 : material.getPm()));
+                var roughness = material.getPr() != null
+                        ? material.getPr()
+                        : material.getNs() != null ? Math.pow(2 / (Math.max(0, material.getNs()) + 2), 0.25) : 0.8;
+                tones.put(
+                        name,
+                        Tone.of(
+                                kd.getX(),
+                                kd.getY(),
+                                kd.getZ(),
+                                roughness,
+                                material.getPm() == null ? 0 : material.getPm()));
             }
         }
         return tones;
@@ -86,7 +112,9 @@ final class ObjIn {
             if (e instanceof CalledOff calledOff) {
                 throw calledOff;
             }
-            throw new Refused("file", "“" + model + "” cannot be read: a line of it is no Wavefront OBJ, or has a number that is none.");
+            throw new Refused(
+                    "file",
+                    "“" + model + "” cannot be read: a line of it is no Wavefront OBJ, or has a number that is none.");
         }
     }
 
@@ -127,7 +155,10 @@ final class ObjIn {
             try (InputStream in = new ByteArrayInputStream(file.get())) {
                 MtlReader.read(in).forEach(m -> materials.put(m.getName(), m));
             } catch (IOException | RuntimeException e) {
-                throw new Refused("file", "“" + library + "” cannot be read: a line of it is no Wavefront MTL, or has a number that is none.");
+                throw new Refused(
+                        "file",
+                        "“" + library
+                                + "” cannot be read: a line of it is no Wavefront MTL, or has a number that is none.");
             }
         }
         return materials;
@@ -200,15 +231,21 @@ final class ObjIn {
 
     private void requireCorners(Obj obj, ObjFace face) {
         if (face.getNumVertices() > MOST_CORNERS) {
-            throw new Refused("file", "“" + model + "” has a face of " + face.getNumVertices() + " corners; at most " + MOST_CORNERS + " are taken. Cut it into smaller faces.");
+            throw new Refused(
+                    "file",
+                    "“" + model + "” has a face of " + face.getNumVertices() + " corners; at most " + MOST_CORNERS
+                            + " are taken. Cut it into smaller faces.");
         }
         if (face.getNumVertices() < 3) {
             throw new Refused("file", "“" + model + "” has a face with fewer than three corners.");
         }
         for (var k = 0; k < face.getNumVertices(); k++) {
-            if (isBeyond(face.getVertexIndex(k), obj.getNumVertices()) || face.containsNormalIndices() && isBeyond(face.getNormalIndex(k), obj.getNumNormals())
+            if (isBeyond(face.getVertexIndex(k), obj.getNumVertices())
+                    || face.containsNormalIndices() && isBeyond(face.getNormalIndex(k), obj.getNumNormals())
                     || face.containsTexCoordIndices() && isBeyond(face.getTexCoordIndex(k), obj.getNumTexCoords())) {
-                throw new Refused("file", "“" + model + "” has a face whose corners are not in it. It is damaged, or was cut short.");
+                throw new Refused(
+                        "file",
+                        "“" + model + "” has a face whose corners are not in it. It is damaged, or was cut short.");
             }
         }
     }
@@ -236,7 +273,9 @@ final class ObjIn {
             if (i % SOME == 0) {
                 goOn();
             }
-            things.computeIfAbsent(thing, t -> new LinkedHashMap<>()).computeIfAbsent(material, m -> new Gathered()).add(face);
+            things.computeIfAbsent(thing, t -> new LinkedHashMap<>())
+                    .computeIfAbsent(material, m -> new Gathered())
+                    .add(face);
             for (var k = 0; k < face.getNumVertices(); k++) {
                 used[face.getVertexIndex(k)] = true;
             }
@@ -247,7 +286,9 @@ final class ObjIn {
         }
         var all = new ArrayList<Loose>();
         for (var entry : things.entrySet()) {
-            var surfaces = entry.getValue().entrySet().stream().map(e -> e.getValue().toSurface(obj, e.getKey(), pictures(known.get(e.getKey())))).toList();
+            var surfaces = entry.getValue().entrySet().stream()
+                    .map(e -> e.getValue().toSurface(obj, e.getKey(), pictures(known.get(e.getKey()))))
+                    .toList();
             all.add(new Loose(entry.getKey(), surfaces, false, all.isEmpty() ? stray : 0));
         }
         return all;
@@ -255,7 +296,9 @@ final class ObjIn {
 
     private void take(String material, Shows shows, @Nullable String picture) {
         if (picture != null && !picture.isBlank()) {
-            bundle.referred(model, picture).ifPresent(bytes -> shown.computeIfAbsent(material, m -> new EnumMap<>(Shows.class)).putIfAbsent(shows, bytes));
+            bundle.referred(model, picture)
+                    .ifPresent(bytes -> shown.computeIfAbsent(material, m -> new EnumMap<>(Shows.class))
+                            .putIfAbsent(shows, bytes));
         }
     }
 
@@ -263,7 +306,15 @@ final class ObjIn {
         if (material == null) {
             return List.of();
         }
-        var pictures = Stream.of(material.getMapKd(), material.getBump(), material.getNorm(), material.getMapPr(), material.getMapPm(), material.getMapD()).filter(p -> p != null && !p.isBlank()).toList();
+        var pictures = Stream.of(
+                        material.getMapKd(),
+                        material.getBump(),
+                        material.getNorm(),
+                        material.getMapPr(),
+                        material.getMapPm(),
+                        material.getMapD())
+                .filter(p -> p != null && !p.isBlank())
+                .toList();
         take(material.getName(), Shows.COLOUR, material.getMapKd());
         take(material.getName(), Shows.NORMAL, material.getNorm() == null ? material.getBump() : material.getNorm());
         take(material.getName(), Shows.ROUGHNESS, material.getMapPr());

@@ -11,8 +11,7 @@ final class Polygon {
 
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
-    private Polygon() {
-    }
+    private Polygon() {}
 
     /** @param places three a corner, @param first corner of the polygon; the others follow it; @return three indices a triangle, turning as the polygon does */
     static int[] triangles(double[] places, int first, int count) {
@@ -51,9 +50,12 @@ final class Polygon {
             var a = 3 * (first + k);
             var b = 3 * (first + (k + 1) % count);
             var c = 3 * (first + (k + 2) % count);
-            var x = (places[b + 1] - places[a + 1]) * (places[c + 2] - places[b + 2]) - (places[b + 2] - places[a + 2]) * (places[c + 1] - places[b + 1]);
-            var y = (places[b + 2] - places[a + 2]) * (places[c] - places[b]) - (places[b] - places[a]) * (places[c + 2] - places[b + 2]);
-            var z = (places[b] - places[a]) * (places[c + 1] - places[b + 1]) - (places[b + 1] - places[a + 1]) * (places[c] - places[b]);
+            var x = (places[b + 1] - places[a + 1]) * (places[c + 2] - places[b + 2])
+                    - (places[b + 2] - places[a + 2]) * (places[c + 1] - places[b + 1]);
+            var y = (places[b + 2] - places[a + 2]) * (places[c] - places[b])
+                    - (places[b] - places[a]) * (places[c + 2] - places[b + 2]);
+            var z = (places[b] - places[a]) * (places[c + 1] - places[b + 1])
+                    - (places[b + 1] - places[a + 1]) * (places[c] - places[b]);
             if (x * n[0] + y * n[1] + z * n[2] < 0) {
                 return false;
             }
@@ -64,7 +66,9 @@ final class Polygon {
     /** Seen along the axis that it faces most, and cut there; a fan where it crosses itself. */
     private static int[] cut(double[] places, int first, int count) {
         var n = normal(places, first, count);
-        var away = Math.abs(n[0]) > Math.abs(n[1]) && Math.abs(n[0]) > Math.abs(n[2]) ? 0 : Math.abs(n[1]) > Math.abs(n[2]) ? 1 : 2;
+        var away = Math.abs(n[0]) > Math.abs(n[1]) && Math.abs(n[0]) > Math.abs(n[2])
+                ? 0
+                : Math.abs(n[1]) > Math.abs(n[2]) ? 1 : 2;
         var ring = new ArrayList<Coordinate>();
         for (var k = 0; k < count; k++) {
             var at = 3 * (first + k);

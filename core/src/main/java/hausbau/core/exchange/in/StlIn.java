@@ -22,8 +22,7 @@ final class StlIn {
     private static final int TRIANGLE = 50;
     private static final int PACE = 1 << 14;
 
-    private StlIn() {
-    }
+    private StlIn() {}
 
     static Incoming read(Bundle bundle, String model, Progress progress) {
         var file = bundle.bytes(model);
@@ -32,8 +31,21 @@ final class StlIn {
         var indices = new int[places.length / 3];
         Arrays.setAll(indices, i -> i);
         var material = "surface";
-        var things = List.of(new Loose(name, List.of(new Loose.Surface(material, places, new float[0], new float[0], indices, List.of())), false, 0));
-        return new Incoming(name, things, new Choices(Guess.unit(things, 1, 10, 1000, 25.4), Up.Z, false, Set.of()), Map.of(material, Swatch.PLASTER), Set.of(), Set.of(), List.of(), Map.of(), Map.of());
+        var things = List.of(new Loose(
+                name,
+                List.of(new Loose.Surface(material, places, new float[0], new float[0], indices, List.of())),
+                false,
+                0));
+        return new Incoming(
+                name,
+                things,
+                new Choices(Guess.unit(things, 1, 10, 1000, 25.4), Up.Z, false, Set.of()),
+                Map.of(material, Swatch.PLASTER),
+                Set.of(),
+                Set.of(),
+                List.of(),
+                Map.of(),
+                Map.of());
     }
 
     /** By its length: a binary one may begin with the word of the other kind. */
@@ -42,7 +54,8 @@ final class StlIn {
     }
 
     private static long count(byte[] file) {
-        return Integer.toUnsignedLong(ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN).getInt(80));
+        return Integer.toUnsignedLong(
+                ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN).getInt(80));
     }
 
     private static boolean startsWithWord(byte[] file) {
@@ -52,7 +65,12 @@ final class StlIn {
     private static double[] binary(byte[] file, String model, Progress progress) {
         var count = count(file);
         if (count == 0 || file.length < HEADER + TRIANGLE * count) {
-            throw new Refused("file", count == 0 ? "“" + model + "” has no faces." : "“" + model + "” says that it has " + count + " triangles, but ends after " + (file.length - HEADER) / TRIANGLE + ". Save or copy it again.");
+            throw new Refused(
+                    "file",
+                    count == 0
+                            ? "“" + model + "” has no faces."
+                            : "“" + model + "” says that it has " + count + " triangles, but ends after "
+                                    + (file.length - HEADER) / TRIANGLE + ". Save or copy it again.");
         }
         var bytes = ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN);
         var places = new double[(int) (9 * count)];
@@ -79,13 +97,19 @@ final class StlIn {
                     try {
                         places[end++] = number(Float.parseFloat(words[i + k]), model);
                     } catch (NumberFormatException e) {
-                        throw new Refused("file", "“" + model + "” has “" + Bundle.cut(words[i + k]) + "” where a number should be.");
+                        throw new Refused(
+                                "file",
+                                "“" + model + "” has “" + Bundle.cut(words[i + k]) + "” where a number should be.");
                     }
                 }
             }
         }
         if (end == 0 || end % 9 != 0) {
-            throw new Refused("file", end == 0 ? "“" + model + "” has no faces." : "“" + model + "” ends in the middle of a triangle. Save or copy it again.");
+            throw new Refused(
+                    "file",
+                    end == 0
+                            ? "“" + model + "” has no faces."
+                            : "“" + model + "” ends in the middle of a triangle. Save or copy it again.");
         }
         return Arrays.copyOf(places, end);
     }

@@ -11,7 +11,10 @@ public record Tone(String colour, int roughness, int metallic) {
 
     /** @param red to @param blue in sRGB, 0 to 1; what lies beyond is cut, @param roughness 0 to 1, @param metallic 0 to 1 */
     static Tone of(double red, double green, double blue, double roughness, double metallic) {
-        return new Tone(String.format("#%02x%02x%02x", whole(red, 255), whole(green, 255), whole(blue, 255)), whole(roughness, 100), whole(metallic, 100));
+        return new Tone(
+                String.format("#%02x%02x%02x", whole(red, 255), whole(green, 255), whole(blue, 255)),
+                whole(roughness, 100),
+                whole(metallic, 100));
     }
 
     private static int whole(double share, int most) {

@@ -64,11 +64,17 @@ class IncomingTest {
     }
 
     private static Settled settled(Incoming file, Choices choices) {
-        return new Settling(choices, Length.ofMillimetres(100)).settle(Settling.things(file.name(), file.things(), true).get(0), Optional.empty());
+        return new Settling(choices, Length.ofMillimetres(100))
+                .settle(Settling.things(file.name(), file.things(), true).get(0), Optional.empty());
     }
 
     private Mesh mesh(Settled settled) {
-        return new Recipe.Made(1, settled.shells().values().stream().map(s -> Part.of(Swatch.STONE, new Form.Brought(s, false), Vec.ZERO)).toList()).mesh(FINISH);
+        return new Recipe.Made(
+                        1,
+                        settled.shells().values().stream()
+                                .map(s -> Part.of(Swatch.STONE, new Form.Brought(s, false), Vec.ZERO))
+                                .toList())
+                .mesh(FINISH);
     }
 
     /**
@@ -93,21 +99,30 @@ class IncomingTest {
         for (var name : List.of("column.glb", "column.obj")) {
             var file = read(name, three(name));
             assertThat(file.things()).extracting(Loose::name).containsExactly("column", "plate");
-            assertThat(file.materials()).containsExactlyInAnyOrderEntriesOf(Map.of("cast iron", Swatch.METAL, "oak", Swatch.TIMBER));
+            assertThat(file.materials())
+                    .containsExactlyInAnyOrderEntriesOf(Map.of("cast iron", Swatch.METAL, "oak", Swatch.TIMBER));
             assertThat(file.missing()).isEmpty();
         }
-        assertThat(read("column.glb", three("column.glb")).things()).extracting(Loose::uneven).containsExactly(false, true);
+        assertThat(read("column.glb", three("column.glb")).things())
+                .extracting(Loose::uneven)
+                .containsExactly(false, true);
         assertThat(read("column.stl", three("column.stl")).usual().up()).isEqualTo(Up.Z);
     }
 
     /** What is taken out here comes back as it was: size, enclosed volume, materials and where its origin lies. */
     @Test
     void whatWeWriteIsRead() {
-        var piece = new Piece("PIL-1", "pillar", Role.PILLAR, new Recipe.Pillar(Vec.ofMillimetres(600, 600, 3000)), Pivot.BASE_CENTRE);
+        var piece = new Piece(
+                "PIL-1",
+                "pillar",
+                Role.PILLAR,
+                new Recipe.Pillar(Vec.ofMillimetres(600, 600, 3000)),
+                Pivot.BASE_CENTRE);
         var was = piece.mesh(FINISH);
         var obj = ObjPiece.of(piece, FINISH, MaterialNames.USUAL);
         var glb = read("p.glb", GltfScene.ofPiece(piece, FINISH));
-        var text = Incoming.read(new Bundle(Map.of("PIL-1.obj", obj.obj(), "PIL-1.mtl", obj.mtl())), "PIL-1.obj", share -> true);
+        var text = Incoming.read(
+                new Bundle(Map.of("PIL-1.obj", obj.obj(), "PIL-1.mtl", obj.mtl())), "PIL-1.obj", share -> true);
         for (var file : List.of(glb, text)) {
             assertThat(file.usual().millimetres()).isEqualTo(1000);
             assertThat(file.materials()).containsValue(Swatch.STONE);
@@ -126,30 +141,52 @@ class IncomingTest {
     void namesOfTheSiteAreRecognised() {
         var names = MaterialNames.USUAL.with(Swatch.own(1), "Cast Iron").with(Swatch.PLASTER, "oak");
         for (var file : new String[] {"column.obj", "column.glb"}) {
-            assertThat(read(file, three(file)).recognising(names).materials()).containsExactlyInAnyOrderEntriesOf(Map.of("cast iron", Swatch.own(1), "oak", Swatch.PLASTER));
+            assertThat(read(file, three(file)).recognising(names).materials())
+                    .containsExactlyInAnyOrderEntriesOf(Map.of("cast iron", Swatch.own(1), "oak", Swatch.PLASTER));
         }
         var dressed = read("s.obj", SQUARE + "usemtl oak, closed 1974\nf 1 2 3 4\n");
         assertThat(dressed.materials()).containsEntry("oak, closed 1974", Swatch.TIMBER);
         assertThat(dressed.recognising(names).materials()).containsEntry("oak, closed 1974", Swatch.PLASTER);
-        var nameless = new Incoming("s", dressed.things(), dressed.usual(), Map.of(", ", Swatch.TILE, "", Swatch.STONE), Set.of(), Set.of(), List.of(), Map.of(), Map.of());
+        var nameless = new Incoming(
+                "s",
+                dressed.things(),
+                dressed.usual(),
+                Map.of(", ", Swatch.TILE, "", Swatch.STONE),
+                Set.of(),
+                Set.of(),
+                List.of(),
+                Map.of(),
+                Map.of());
         assertThat(nameless.recognising(names).materials()).isEqualTo(nameless.materials());
     }
 
     /** The colours of its materials by hand: 255 · 0.2 = 51 = 0x33; Ns 98 is α² = 0.02, whose fourth root is 0.376; of three, one is known to the site. */
     @Test
     void whatAFileTellsOfItsMaterialsIsKept() {
-        var mtl = "newmtl rose\nKd 1 0.2 0\nNs 98\nnewmtl slate blue\nKd 0 0 0.5\nPr 0.25\nPm 1\nnewmtl bare\nnewmtl plaster\nKd 1 1 1\n";
-        var obj = "mtllib s.mtl\nv 0 0 0\nv 1 0 0\nv 1 0 1\nv 0 0 1\nusemtl rose\nf 1 2 3\nusemtl slate blue\nf 1 3 4\nusemtl bare\nf 1 2 4\nusemtl plaster\nf 2 3 4\n";
-        var read = Incoming.read(new Bundle(Map.of("s.obj", obj.getBytes(StandardCharsets.UTF_8), "s.mtl", mtl.getBytes(StandardCharsets.UTF_8))), "s.obj", share -> true);
-        assertThat(read.tones()).containsOnly(Map.entry("rose", new Tone("#ff3300", 38, 0)), Map.entry("slate blue", new Tone("#000080", 25, 100)), Map.entry("plaster", new Tone("#ffffff", 80, 0)));
+        var mtl =
+                "newmtl rose\nKd 1 0.2 0\nNs 98\nnewmtl slate blue\nKd 0 0 0.5\nPr 0.25\nPm 1\nnewmtl bare\nnewmtl plaster\nKd 1 1 1\n";
+        var obj =
+                "mtllib s.mtl\nv 0 0 0\nv 1 0 0\nv 1 0 1\nv 0 0 1\nusemtl rose\nf 1 2 3\nusemtl slate blue\nf 1 3 4\nusemtl bare\nf 1 2 4\nusemtl plaster\nf 2 3 4\n";
+        var read = Incoming.read(
+                new Bundle(Map.of(
+                        "s.obj", obj.getBytes(StandardCharsets.UTF_8), "s.mtl", mtl.getBytes(StandardCharsets.UTF_8))),
+                "s.obj",
+                share -> true);
+        assertThat(read.tones())
+                .containsOnly(
+                        Map.entry("rose", new Tone("#ff3300", 38, 0)),
+                        Map.entry("slate blue", new Tone("#000080", 25, 100)),
+                        Map.entry("plaster", new Tone("#ffffff", 80, 0)));
         assertThat(read.unknown(MaterialNames.USUAL)).containsExactly("rose", "slate blue");
-        assertThat(read.unknown(MaterialNames.USUAL.with(Swatch.own(4), "Rose"))).containsExactly("slate blue");
+        assertThat(read.unknown(MaterialNames.USUAL.with(Swatch.own(4), "Rose")))
+                .containsExactly("slate blue");
     }
 
     /** A linear half is 188 of 255 in sRGB (IEC 61966-2-1). */
     @Test
     void linearLightIsWrittenAsSrgb() {
-        assertThat(Tone.of(Tone.encoded(0.5), Tone.encoded(0), Tone.encoded(1), 0.5, 0)).isEqualTo(new Tone("#bc00ff", 50, 0));
+        assertThat(Tone.of(Tone.encoded(0.5), Tone.encoded(0), Tone.encoded(1), 0.5, 0))
+                .isEqualTo(new Tone("#bc00ff", 50, 0));
     }
 
     private static final String SQUARE = "v 0 0 0\nv 1 0 0\nv 1 0 1\nv 0 0 1\n";
@@ -166,10 +203,20 @@ class IncomingTest {
 
     @Test
     void unitsAreGuessedBesideTheFigure() {
-        assertThat(read("a.obj", "v 0 0 0\nv 120 0 0\nv 120 0 240\nf 1 2 3\n").usual().millimetres()).isEqualTo(10);
-        assertThat(read("a.obj", "v 0 0 0\nv 3300 0 0\nv 3300 0 3000\nf 1 2 3\n").usual().millimetres()).isEqualTo(10);
-        assertThat(read("a.obj", "v 0 0 0\nv 33000 0 0\nv 3300 0 3000\nf 1 2 3\n").usual().millimetres()).isEqualTo(1);
-        assertThat(read("a.obj", "v 0 0 0\nv 2 0 0\nv 2 0 1\nf 1 2 3\n").usual().millimetres()).isEqualTo(1000);
+        assertThat(read("a.obj", "v 0 0 0\nv 120 0 0\nv 120 0 240\nf 1 2 3\n")
+                        .usual()
+                        .millimetres())
+                .isEqualTo(10);
+        assertThat(read("a.obj", "v 0 0 0\nv 3300 0 0\nv 3300 0 3000\nf 1 2 3\n")
+                        .usual()
+                        .millimetres())
+                .isEqualTo(10);
+        assertThat(read("a.obj", "v 0 0 0\nv 33000 0 0\nv 3300 0 3000\nf 1 2 3\n")
+                        .usual()
+                        .millimetres())
+                .isEqualTo(1);
+        assertThat(read("a.obj", "v 0 0 0\nv 2 0 0\nv 2 0 1\nf 1 2 3\n").usual().millimetres())
+                .isEqualTo(1000);
     }
 
     @Test
@@ -179,19 +226,35 @@ class IncomingTest {
         assertThat(file.materials()).containsEntry("slate", Swatch.STONE);
         var mtl = "newmtl slate\nmap_Kd textures/slate.png\n".getBytes(StandardCharsets.UTF_8);
         var obj = ("mtllib a.mtl\n" + SQUARE + "usemtl slate\nf 1 2 3 4\n").getBytes(StandardCharsets.UTF_8);
-        assertThat(Incoming.read(new Bundle(Map.of("a.obj", obj, "a.mtl", mtl)), "a.obj", s -> true).missing()).containsExactly("textures/slate.png");
+        assertThat(Incoming.read(new Bundle(Map.of("a.obj", obj, "a.mtl", mtl)), "a.obj", s -> true)
+                        .missing())
+                .containsExactly("textures/slate.png");
         // Chosen one by one, files come without their folders.
-        var whole = Incoming.read(new Bundle(Map.of("a.obj", obj, "a.mtl", mtl, "slate.png", new byte[1])), "a.obj", s -> true);
+        var whole = Incoming.read(
+                new Bundle(Map.of("a.obj", obj, "a.mtl", mtl, "slate.png", new byte[1])), "a.obj", s -> true);
         assertThat(whole.missing()).isEmpty();
         assertThat(whole.textures()).containsExactly("textures/slate.png");
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"v NaN 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n", "v 1e30 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n", "v 0 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 4\n", "v 0 0 0\nv one 0 0\nf 1 1 1\n", "v 0 0 0\nf 1 1\n", "", "hello",
-        "v 0 0 0\nv 1 0 0\nv 1 0 1\n", "mtllib ../../etc/passwd\nv 0 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n", "mtllib https://example.org/a.mtl\nv 0 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n",
-        "mtllib /etc/passwd\nv 0 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n"})
+    @ValueSource(
+            strings = {
+                "v NaN 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n",
+                "v 1e30 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n",
+                "v 0 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 4\n",
+                "v 0 0 0\nv one 0 0\nf 1 1 1\n",
+                "v 0 0 0\nf 1 1\n",
+                "",
+                "hello",
+                "v 0 0 0\nv 1 0 0\nv 1 0 1\n",
+                "mtllib ../../etc/passwd\nv 0 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n",
+                "mtllib https://example.org/a.mtl\nv 0 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n",
+                "mtllib /etc/passwd\nv 0 0 0\nv 1 0 0\nv 1 0 1\nf 1 2 3\n"
+            })
     void faultyObjIsRefused(String text) {
-        assertThatThrownBy(() -> read("a.obj", text)).isInstanceOf(Refused.class).hasMessageContaining("a.obj");
+        assertThatThrownBy(() -> read("a.obj", text))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("a.obj");
     }
 
     private static String gltf(String buffer, int bytes, String more) {
@@ -199,7 +262,8 @@ class IncomingTest {
                 {"asset": {"version": "2.0"}, "scene": 0, "scenes": [{"nodes": [0]}], "nodes": [{"mesh": 0, "name": "leaf"}],
                  "meshes": [{"primitives": [{"attributes": {"POSITION": 0}}]}],
                  "accessors": [{"bufferView": 0, "componentType": 5126, "count": 3, "type": "VEC3", "min": [0, 0, 0], "max": [1, 1, 0]}],
-                 "bufferViews": [{"buffer": 0, "byteLength": 36}], "buffers": [{"uri": "%s", "byteLength": %d}] %s}""".formatted(buffer, bytes, more);
+                 "bufferViews": [{"buffer": 0, "byteLength": 36}], "buffers": [{"uri": "%s", "byteLength": %d}] %s}"""
+                .formatted(buffer, bytes, more);
     }
 
     private static byte[] triangle() {
@@ -213,40 +277,78 @@ class IncomingTest {
     @Test
     void gltfInSeveralFilesIsRead() {
         var text = gltf("parts/leaf%201.bin", 36, "").getBytes(StandardCharsets.UTF_8);
-        var file = Incoming.read(new Bundle(Map.of("leaf.gltf", text, "leaf 1.bin", triangle())), "leaf.gltf", s -> true);
+        var file =
+                Incoming.read(new Bundle(Map.of("leaf.gltf", text, "leaf 1.bin", triangle())), "leaf.gltf", s -> true);
         assertThat(file.things()).extracting(Loose::name).containsExactly("leaf");
         assertThat(settled(file, file.usual()).came().size()).isEqualTo(Vec.ofMillimetres(1000, 0, 1000));
         assertThat(settled(file, file.usual()).came().open()).isEqualTo(3);
-        var within = read("leaf.gltf", gltf("data:application/octet-stream;base64," + Base64.getEncoder().encodeToString(triangle()), 36, ""));
+        var within = read(
+                "leaf.gltf",
+                gltf(
+                        "data:application/octet-stream;base64,"
+                                + Base64.getEncoder().encodeToString(triangle()),
+                        36,
+                        ""));
         assertThat(within.things()).hasSize(1);
     }
 
     @Test
     void faultyGltfIsRefused() {
-        var inline = "data:application/octet-stream;base64," + Base64.getEncoder().encodeToString(triangle());
-        for (var text : List.of(gltf("leaf.bin", 36, ""), gltf("../leaf.bin", 36, ""), gltf("https://example.org/leaf.bin", 36, ""), gltf("file:///etc/passwd", 36, ""), gltf(inline, 2_000_000_000, ""),
-                gltf(inline, 36, "").replace("\"count\": 3", "\"count\": 2000000000"), gltf(inline, 36, "").replace("\"bufferView\": 0, ", "").replace("\"count\": 3", "\"count\": 2000000000"),
-                gltf(inline, 36, "").replace("\"count\": 3", "\"count\": 30"), gltf(inline, 36, "").replace("\"count\": 3", "\"count\": -3"),
-                gltf(inline, 36, ", \"extensionsRequired\": [\"KHR_draco_mesh_compression\"]"), gltf(inline, 36, "").replace("\"name\": \"leaf\"", "\"children\": [0]"), gltf(inline, 36, "").replace("5126", "5123"),
-                gltf(inline, 36, "").replace("2.0", "1.0"), gltf(inline, 36, "").substring(0, 200), "{}", "null", "[1]", "")) {
-            assertThatThrownBy(() -> read("leaf.gltf", text), text).isInstanceOf(Refused.class).hasMessageContaining("leaf.gltf");
+        var inline =
+                "data:application/octet-stream;base64," + Base64.getEncoder().encodeToString(triangle());
+        for (var text : List.of(
+                gltf("leaf.bin", 36, ""),
+                gltf("../leaf.bin", 36, ""),
+                gltf("https://example.org/leaf.bin", 36, ""),
+                gltf("file:///etc/passwd", 36, ""),
+                gltf(inline, 2_000_000_000, ""),
+                gltf(inline, 36, "").replace("\"count\": 3", "\"count\": 2000000000"),
+                gltf(inline, 36, "")
+                        .replace("\"bufferView\": 0, ", "")
+                        .replace("\"count\": 3", "\"count\": 2000000000"),
+                gltf(inline, 36, "").replace("\"count\": 3", "\"count\": 30"),
+                gltf(inline, 36, "").replace("\"count\": 3", "\"count\": -3"),
+                gltf(inline, 36, ", \"extensionsRequired\": [\"KHR_draco_mesh_compression\"]"),
+                gltf(inline, 36, "").replace("\"name\": \"leaf\"", "\"children\": [0]"),
+                gltf(inline, 36, "").replace("5126", "5123"),
+                gltf(inline, 36, "").replace("2.0", "1.0"),
+                gltf(inline, 36, "").substring(0, 200),
+                "{}",
+                "null",
+                "[1]",
+                "")) {
+            assertThatThrownBy(() -> read("leaf.gltf", text), text)
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining("leaf.gltf");
         }
-        assertThatThrownBy(() -> read("leaf.gltf", gltf("leaf.bin", 36, ""))).hasMessageContaining("leaf.bin").hasMessageContaining("Choose both");
-        assertThatThrownBy(() -> read("leaf.gltf", gltf(inline, 36, ", \"extensionsRequired\": [\"KHR_draco_mesh_compression\"]"))).hasMessageContaining("without compression");
+        assertThatThrownBy(() -> read("leaf.gltf", gltf("leaf.bin", 36, "")))
+                .hasMessageContaining("leaf.bin")
+                .hasMessageContaining("Choose both");
+        assertThatThrownBy(() -> read(
+                        "leaf.gltf", gltf(inline, 36, ", \"extensionsRequired\": [\"KHR_draco_mesh_compression\"]")))
+                .hasMessageContaining("without compression");
     }
 
     @Test
     void stlInWordsIsRead() {
-        var text = "solid leaf\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 900 0 0\nvertex 900 450 0\nendloop\nendfacet\nendsolid leaf\n";
+        var text =
+                "solid leaf\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 900 0 0\nvertex 900 450 0\nendloop\nendfacet\nendsolid leaf\n";
         var leaf = read("leaf.stl", text);
         assertThat(settled(leaf, leaf.usual()).came().size()).isEqualTo(Vec.ofMillimetres(900, 450, 0));
-        for (var faulty : List.of(text.replace("900 450 0", "900 450"), text.replace("900 450 0", "nan 450 0"), text.substring(0, text.indexOf("vertex 900 450")), "solid nothing\nendsolid\n", "")) {
+        for (var faulty : List.of(
+                text.replace("900 450 0", "900 450"),
+                text.replace("900 450 0", "nan 450 0"),
+                text.substring(0, text.indexOf("vertex 900 450")),
+                "solid nothing\nendsolid\n",
+                "")) {
             assertThatThrownBy(() -> read("leaf.stl", faulty), faulty).isInstanceOf(Refused.class);
         }
         var binary = three("column.stl");
         var absurd = binary.clone();
         ByteBuffer.wrap(absurd).order(ByteOrder.LITTLE_ENDIAN).putInt(80, -1);
-        assertThatThrownBy(() -> read("column.stl", absurd)).isInstanceOf(Refused.class).hasMessageContaining("4294967295");
+        assertThatThrownBy(() -> read("column.stl", absurd))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("4294967295");
     }
 
     private static byte[] zip(Map<String, byte[]> files) throws IOException {
@@ -262,12 +364,20 @@ class IncomingTest {
 
     @Test
     void archivesAreUnpackedWithinBounds() throws IOException {
-        var good = new Bundle(Map.of("set.zip", zip(Map.of("models/column.obj", three("column.obj"), "models/readme.txt", new byte[3]))));
+        var good = new Bundle(Map.of(
+                "set.zip", zip(Map.of("models/column.obj", three("column.obj"), "models/readme.txt", new byte[3]))));
         assertThat(good.models()).containsExactly("models/column.obj");
-        assertThatThrownBy(() -> new Bundle(Map.of("set.zip", zip(Map.of("../column.obj", three("column.obj")))))).isInstanceOf(Refused.class).hasMessageContaining("leads out");
-        assertThatThrownBy(() -> new Bundle(Map.of("set.zip", zip(Map.of("/etc/column.obj", three("column.obj")))))).isInstanceOf(Refused.class).hasMessageContaining("leads out");
-        assertThatThrownBy(() -> new Bundle(Map.of("set.zip", new byte[] {'P', 'K', 3, 4, 9}))).isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> new Bundle(Map.of("a.txt", new byte[3]))).isInstanceOf(Refused.class).hasMessageContaining(".glb");
+        assertThatThrownBy(() -> new Bundle(Map.of("set.zip", zip(Map.of("../column.obj", three("column.obj"))))))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("leads out");
+        assertThatThrownBy(() -> new Bundle(Map.of("set.zip", zip(Map.of("/etc/column.obj", three("column.obj"))))))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("leads out");
+        assertThatThrownBy(() -> new Bundle(Map.of("set.zip", new byte[] {'P', 'K', 3, 4, 9})))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new Bundle(Map.of("a.txt", new byte[3])))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining(".glb");
         // 300 MiB of nothing in some 300 KiB.
         var out = new ByteArrayOutputStream();
         try (var bomb = new ZipOutputStream(out)) {
@@ -277,13 +387,16 @@ class IncomingTest {
             }
         }
         assertThat(out.size()).isLessThan(1 << 20);
-        assertThatThrownBy(() -> new Bundle(Map.of("bomb.zip", out.toByteArray()))).isInstanceOf(Refused.class).hasMessageContaining("256 MiB");
+        assertThatThrownBy(() -> new Bundle(Map.of("bomb.zip", out.toByteArray())))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("256 MiB");
     }
 
     @Test
     void readingCanBeCalledOff() {
         for (var name : List.of("column.glb", "column.obj", "column.stl")) {
-            assertThatThrownBy(() -> Incoming.read(new Bundle(Map.of(name, three(name))), name, share -> false)).isInstanceOf(Incoming.CalledOff.class);
+            assertThatThrownBy(() -> Incoming.read(new Bundle(Map.of(name, three(name))), name, share -> false))
+                    .isInstanceOf(Incoming.CalledOff.class);
         }
     }
 

@@ -1,18 +1,18 @@
 package hausbau.server.http.board;
 
-import hausbau.server.journal.Seen;
-import hausbau.server.store.board.BoardItemRow;
-import hausbau.server.store.takeoff.MarkRow;
-import hausbau.server.store.takeoff.PlaneRow;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
-import hausbau.core.takeoff.Measured;
-import hausbau.server.store.board.BoardItemRow.Lie;
-import hausbau.server.store.Stores;
-import hausbau.server.store.board.BoardStore;
-import hausbau.core.takeoff.Mark;
 import hausbau.core.takeoff.Calibration;
+import hausbau.core.takeoff.Mark;
+import hausbau.core.takeoff.Measured;
+import hausbau.server.journal.Seen;
+import hausbau.server.store.Stores;
+import hausbau.server.store.board.BoardItemRow;
+import hausbau.server.store.board.BoardItemRow.Lie;
+import hausbau.server.store.board.BoardStore;
+import hausbau.server.store.takeoff.MarkRow;
+import hausbau.server.store.takeoff.PlaneRow;
 import hausbau.server.store.takeoff.Points;
 import hausbau.server.work.board.BoardService;
 import hausbau.server.work.takeoff.TakeoffService;
@@ -59,23 +59,69 @@ public class BoardController {
      * @param crop     the part of the picture that is shown: left, top, right, bottom, from 0 to 1
      * @param mediaId  of a picture; {@code pixelsX} and {@code pixelsY} are its whole size
      */
-    public record BoardItemView(@NotNull long id, @NotNull BoardItemRow.Kind kind, @NotNull String name, @NotNull String text, @NotNull double x, @NotNull double y,
-            @NotNull double width, @NotNull double height, @NotNull double turn, @NotNull boolean flipped, @NotNull List<Double> crop,
-            @NotNull boolean locked, @NotNull boolean grey, @NotNull long groupId, Long mediaId, @NotNull int pixelsX, @NotNull int pixelsY) {
+    public record BoardItemView(
+            @NotNull long id,
+            @NotNull BoardItemRow.Kind kind,
+            @NotNull String name,
+            @NotNull String text,
+            @NotNull double x,
+            @NotNull double y,
+            @NotNull double width,
+            @NotNull double height,
+            @NotNull double turn,
+            @NotNull boolean flipped,
+            @NotNull List<Double> crop,
+            @NotNull boolean locked,
+            @NotNull boolean grey,
+            @NotNull long groupId,
+            Long mediaId,
+            @NotNull int pixelsX,
+            @NotNull int pixelsY) {
 
         public static BoardItemView of(BoardItemRow row, BoardStore.MediaSize media) {
             var l = row.lie();
-            return new BoardItemView(row.getId(), row.kind(), row.name(), row.text(), l.x(), l.y(), l.width(), l.height(), l.turn(), l.flipped(), l.crop(),
-                    row.locked(), row.grey(), row.groupId(), media == null ? null : media.id(), media == null ? 0 : media.width(), media == null ? 0 : media.height());
+            return new BoardItemView(
+                    row.getId(),
+                    row.kind(),
+                    row.name(),
+                    row.text(),
+                    l.x(),
+                    l.y(),
+                    l.width(),
+                    l.height(),
+                    l.turn(),
+                    l.flipped(),
+                    l.crop(),
+                    row.locked(),
+                    row.grey(),
+                    row.groupId(),
+                    media == null ? null : media.id(),
+                    media == null ? 0 : media.width(),
+                    media == null ? 0 : media.height());
         }
     }
 
-    public record PlaneView(@NotNull long id, @NotNull long pictureId, @NotNull String name, @NotNull Calibration.Kind kind, @NotNull List<Double> points,
-            @NotNull Length widthMm, @NotNull Length heightMm, @NotNull double pickErrorPx) {
+    public record PlaneView(
+            @NotNull long id,
+            @NotNull long pictureId,
+            @NotNull String name,
+            @NotNull Calibration.Kind kind,
+            @NotNull List<Double> points,
+            @NotNull Length widthMm,
+            @NotNull Length heightMm,
+            @NotNull double pickErrorPx) {
 
         public static PlaneView of(PlaneRow row) {
             var c = row.calibration();
-            return new PlaneView(row.getId(), row.pictureId(), row.name(), c.kind(), Points.flat(c.points()), c.width(), c.height(), c.pickError());
+            return new PlaneView(
+                    row.getId(),
+                    row.pictureId(),
+                    row.name(),
+                    c.kind(),
+                    Points.flat(c.points()),
+                    c.width(),
+                    c.height(),
+                    c.pickError());
         }
     }
 
@@ -87,32 +133,68 @@ public class BoardController {
         }
     }
 
-    record TagView(@NotNull long id, @NotNull String letter, @NotNull String name, @NotNull Role role, @NotNull int seen, @NotNull int estimated, Long listedId) {
-    }
+    record TagView(
+            @NotNull long id,
+            @NotNull String letter,
+            @NotNull String name,
+            @NotNull Role role,
+            @NotNull int seen,
+            @NotNull int estimated,
+            Long listedId) {}
 
-    record MarkView(@NotNull long id, @NotNull long pictureId, Long planeId, @NotNull long tagId, @NotNull Mark.Shape kind, @NotNull List<Double> points,
-            @NotNull boolean mirrored, @NotNull boolean turned, @NotNull String finish, MeasuredView width, MeasuredView height, MeasuredView length, MeasuredView area, @NotNull List<Double> outline) {
-    }
+    record MarkView(
+            @NotNull long id,
+            @NotNull long pictureId,
+            Long planeId,
+            @NotNull long tagId,
+            @NotNull Mark.Shape kind,
+            @NotNull List<Double> points,
+            @NotNull boolean mirrored,
+            @NotNull boolean turned,
+            @NotNull String finish,
+            MeasuredView width,
+            MeasuredView height,
+            MeasuredView length,
+            MeasuredView area,
+            @NotNull List<Double> outline) {}
 
     /** @param mostBytes the largest file that is taken */
-    record SheetView(@NotNull long mostBytes, @NotNull List<BoardItemView> items, @NotNull List<PlaneView> planes, @NotNull List<TagView> tags, @NotNull List<MarkView> marks) {
-    }
+    record SheetView(
+            @NotNull long mostBytes,
+            @NotNull List<BoardItemView> items,
+            @NotNull List<PlaneView> planes,
+            @NotNull List<TagView> tags,
+            @NotNull List<MarkView> marks) {}
 
-    record LieBody(@NotNull Double x, @NotNull Double y, @NotNull Double width, @NotNull Double height, @NotNull Double turn, @NotNull Boolean flipped, @NotNull List<@NotNull Double> crop) {
+    record LieBody(
+            @NotNull Double x,
+            @NotNull Double y,
+            @NotNull Double width,
+            @NotNull Double height,
+            @NotNull Double turn,
+            @NotNull Boolean flipped,
+            @NotNull List<@NotNull Double> crop) {
 
         Lie lie() {
             return new Lie(x, y, width, height, turn, flipped, crop);
         }
     }
 
-    record ItemBody(@NotNull BoardItemRow.Kind kind, @NotNull String text, @NotNull @Valid LieBody lie) {
-    }
+    record ItemBody(@NotNull BoardItemRow.Kind kind, @NotNull String text, @NotNull @Valid LieBody lie) {}
 
     /** Only what is told changes. */
-    record LieChange(Double x, Double y, Double width, Double height, Double turn, Boolean flipped, List<@NotNull Double> crop) {
+    record LieChange(
+            Double x, Double y, Double width, Double height, Double turn, Boolean flipped, List<@NotNull Double> crop) {
 
         Lie over(Lie l) {
-            return new Lie(or(x, l.x()), or(y, l.y()), or(width, l.width()), or(height, l.height()), or(turn, l.turn()), or(flipped, l.flipped()), or(crop, l.crop()));
+            return new Lie(
+                    or(x, l.x()),
+                    or(y, l.y()),
+                    or(width, l.width()),
+                    or(height, l.height()),
+                    or(turn, l.turn()),
+                    or(flipped, l.flipped()),
+                    or(crop, l.crop()));
         }
 
         private static <T> T or(T told, T standing) {
@@ -121,45 +203,75 @@ public class BoardController {
     }
 
     /** Only what is told changes. */
-    record ItemChange(@NotNull Long id, @Valid LieChange lie, String name, String text, Boolean locked, Boolean grey) {
-    }
+    record ItemChange(@NotNull Long id, @Valid LieChange lie, String name, String text, Boolean locked, Boolean grey) {}
 
     /** @param does what the change does, as the undo button will name it */
-    record ItemsChange(@NotNull String does, @NotNull List<@NotNull @Valid ItemChange> items) {
-    }
+    record ItemsChange(@NotNull String does, @NotNull List<@NotNull @Valid ItemChange> items) {}
 
-    record OrderBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean front) {
-    }
+    record OrderBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean front) {}
 
-    record GroupBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean together) {
-    }
+    record GroupBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean together) {}
 
-    public record IdsBody(@NotNull List<@NotNull Long> ids) {
-    }
+    public record IdsBody(@NotNull List<@NotNull Long> ids) {}
 
     @GetMapping("/board")
     SheetView find(@PathVariable long siteId) {
         var s = takeoff.find(siteId);
-        return new SheetView(BoardService.mostBytes(), s.items().stream().map(i -> BoardItemView.of(i, s.media().get(i.mediaId()))).toList(),
+        return new SheetView(
+                BoardService.mostBytes(),
+                s.items().stream()
+                        .map(i -> BoardItemView.of(i, s.media().get(i.mediaId())))
+                        .toList(),
                 s.planes().stream().map(PlaneView::of).toList(),
-                s.tags().stream().map(t -> {
-                    var seen = (int) s.marks().stream().filter(m -> m.tagId() == t.getId()).count();
-                    return new TagView(t.getId(), t.letter(), t.name(), t.role(), seen, Math.max(seen, t.estimated()), t.listedId() == 0 ? null : t.listedId());
-                }).toList(),
+                s.tags().stream()
+                        .map(t -> {
+                            var seen = (int) s.marks().stream()
+                                    .filter(m -> m.tagId() == t.getId())
+                                    .count();
+                            return new TagView(
+                                    t.getId(),
+                                    t.letter(),
+                                    t.name(),
+                                    t.role(),
+                                    seen,
+                                    Math.max(seen, t.estimated()),
+                                    t.listedId() == 0 ? null : t.listedId());
+                        })
+                        .toList(),
                 s.marks().stream().map(m -> mark(m, s.sizes().get(m.getId()))).toList());
     }
 
     private static MarkView mark(MarkRow m, Mark.Size size) {
-        return new MarkView(m.getId(), m.pictureId(), m.planeId() == 0 ? null : m.planeId(), m.tagId(), m.shape(), m.picks(), m.look().mirrored(), m.look().turned(),
-                m.look().finish(), size.width().map(MeasuredView::of).orElse(null), size.height().map(MeasuredView::of).orElse(null),
-                size.length().map(MeasuredView::of).orElse(null), size.area().map(MeasuredView::of).orElse(null), Points.flat(size.outline()));
+        return new MarkView(
+                m.getId(),
+                m.pictureId(),
+                m.planeId() == 0 ? null : m.planeId(),
+                m.tagId(),
+                m.shape(),
+                m.picks(),
+                m.look().mirrored(),
+                m.look().turned(),
+                m.look().finish(),
+                size.width().map(MeasuredView::of).orElse(null),
+                size.height().map(MeasuredView::of).orElse(null),
+                size.length().map(MeasuredView::of).orElse(null),
+                size.area().map(MeasuredView::of).orElse(null),
+                Points.flat(size.outline()));
     }
 
-    @PostMapping(path = "/board/pictures", consumes = {"image/*", MediaType.APPLICATION_OCTET_STREAM_VALUE})
+    @PostMapping(
+            path = "/board/pictures",
+            consumes = {"image/*", MediaType.APPLICATION_OCTET_STREAM_VALUE})
     @Operation(summary = "Lays a picture on the board: PNG, JPEG or WebP, as it is, in the body")
     @ResponseStatus(HttpStatus.CREATED)
-    BoardItemView addPicture(@PathVariable long siteId, Seen seen, @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "0") double x, @RequestParam(defaultValue = "0") double y, HttpServletRequest request) throws IOException {
+    BoardItemView addPicture(
+            @PathVariable long siteId,
+            Seen seen,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "0") double x,
+            @RequestParam(defaultValue = "0") double y,
+            HttpServletRequest request)
+            throws IOException {
         var row = board.addPicture(siteId, seen, name, picture(request), x, y);
         return BoardItemView.of(row, store.boards().mediaSizes(siteId).get(row.mediaId()));
     }
@@ -171,7 +283,8 @@ public class BoardController {
      */
     public static byte[] picture(HttpServletRequest request) throws IOException {
         var most = BoardService.mostBytes();
-        var tooLarge = "The file is larger than " + most / 1024 / 1024 + " MiB, the most that is taken. Make the picture smaller first.";
+        var tooLarge = "The file is larger than " + most / 1024 / 1024
+                + " MiB, the most that is taken. Make the picture smaller first.";
         if (request.getContentLengthLong() > most) {
             throw new Refused("file", tooLarge);
         }
@@ -185,14 +298,26 @@ public class BoardController {
     @PostMapping("/board/items")
     @ResponseStatus(HttpStatus.CREATED)
     BoardItemView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody ItemBody body) {
-        return BoardItemView.of(board.add(siteId, seen, body.kind(), body.text(), body.lie().lie()), null);
+        return BoardItemView.of(
+                board.add(siteId, seen, body.kind(), body.text(), body.lie().lie()), null);
     }
 
     @PatchMapping("/board/items")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(@PathVariable long siteId, Seen seen, @Valid @RequestBody ItemsChange body) {
-        board.change(siteId, seen, body.does(), body.items().stream().map(i -> new BoardService.ItemChange(i.id(),
-                i.lie() == null ? l -> l : i.lie()::over, i.name(), i.text(), i.locked(), i.grey())).toList());
+        board.change(
+                siteId,
+                seen,
+                body.does(),
+                body.items().stream()
+                        .map(i -> new BoardService.ItemChange(
+                                i.id(),
+                                i.lie() == null ? l -> l : i.lie()::over,
+                                i.name(),
+                                i.text(),
+                                i.locked(),
+                                i.grey()))
+                        .toList());
     }
 
     @PostMapping("/board/order")
@@ -227,7 +352,10 @@ public class BoardController {
     }
 
     private static ResponseEntity<byte[]> unchanging(String type, byte[] bytes) {
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(type))
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable()).body(bytes);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(type))
+                .cacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
+                .body(bytes);
     }
 }

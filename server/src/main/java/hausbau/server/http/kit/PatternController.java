@@ -38,23 +38,26 @@ class PatternController {
     }
 
     /** @param rooms names of those that have it for their own, @param seams codes of pieces whose ends do not meet their neighbours' */
-    record PatternView(@NotNull long id, @NotNull String name, @NotNull boolean used, @NotNull List<String> rooms, @NotNull PatternWords words, @NotNull List<String> seams) {
+    record PatternView(
+            @NotNull long id,
+            @NotNull String name,
+            @NotNull boolean used,
+            @NotNull List<String> rooms,
+            @NotNull PatternWords words,
+            @NotNull List<String> seams) {
 
         static PatternView of(PatternService.Known k) {
             return new PatternView(k.id(), k.name(), k.isUsed(), k.rooms(), PatternWords.of(k.pattern()), k.seams());
         }
     }
 
-    record NewPatternBody(Long copyOfId) {
-    }
+    record NewPatternBody(Long copyOfId) {}
 
     /** Only what is told changes. */
-    record PatternChange(String name, @Valid PatternWords words) {
-    }
+    record PatternChange(String name, @Valid PatternWords words) {}
 
     /** @param patternId null for none */
-    record UsedPatternBody(Long patternId) {
-    }
+    record UsedPatternBody(Long patternId) {}
 
     @GetMapping("/patterns")
     List<PatternView> all(@PathVariable long siteId) {
@@ -79,8 +82,14 @@ class PatternController {
     }
 
     @PatchMapping("/patterns/{id}")
-    PatternView change(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody PatternChange body) {
-        patterns.change(siteId, id, seen, body.name(), body.words() == null ? null : body.words().toPattern());
+    PatternView change(
+            @PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody PatternChange body) {
+        patterns.change(
+                siteId,
+                id,
+                seen,
+                body.name(),
+                body.words() == null ? null : body.words().toPattern());
         return one(siteId, id);
     }
 
@@ -100,7 +109,9 @@ class PatternController {
     @GetMapping(path = "/patterns/{id}/pieces/{pieceId}/mesh.glb", produces = "model/gltf-binary")
     @Operation(summary = "A piece as this pattern would have it, binary glTF 2.0")
     ResponseEntity<byte[]> mesh(@PathVariable long siteId, @PathVariable long id, @PathVariable long pieceId) {
-        return ResponseEntity.ok().cacheControl(CacheControl.noCache()).contentType(MediaType.parseMediaType("model/gltf-binary"))
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noCache())
+                .contentType(MediaType.parseMediaType("model/gltf-binary"))
                 .body(kit.glb(siteId, patterns.dressed(siteId, id, pieceId)));
     }
 }

@@ -43,20 +43,54 @@ class SharedSheetController {
     }
 
     /** A swatch on the sheet, in cells from its left and its top. */
-    record PlacedView(@NotNull Swatch swatch, @NotNull String name, @NotNull Patch.Kind kind, @NotNull int x, @NotNull int y, @NotNull int width, @NotNull int height,
-            @NotNull Map<Layer, Long> pictures, @NotNull int roughness, @NotNull int metallic) {
+    record PlacedView(
+            @NotNull Swatch swatch,
+            @NotNull String name,
+            @NotNull Patch.Kind kind,
+            @NotNull int x,
+            @NotNull int y,
+            @NotNull int width,
+            @NotNull int height,
+            @NotNull Map<Layer, Long> pictures,
+            @NotNull int roughness,
+            @NotNull int metallic) {
 
         static PlacedView of(Placed p) {
-            return new PlacedView(p.swatch(), p.name(), p.kind(), p.x(), p.y(), p.width(), p.height(), p.pictures(), p.roughness(), p.metallic());
+            return new PlacedView(
+                    p.swatch(),
+                    p.name(),
+                    p.kind(),
+                    p.x(),
+                    p.y(),
+                    p.width(),
+                    p.height(),
+                    p.pictures(),
+                    p.roughness(),
+                    p.metallic());
         }
     }
 
     /** @param pixels to a side, @param widthMm on a piece, @param free cells that nothing lies on, @param sheet tells one state of its pictures from another */
-    record SharedSheetView(@NotNull Swatch material, @NotNull int pixels, @NotNull Length widthMm, @NotNull int cells, @NotNull int free, @NotNull String sheet, @NotNull List<PlacedView> placed) {
-    }
+    record SharedSheetView(
+            @NotNull Swatch material,
+            @NotNull int pixels,
+            @NotNull Length widthMm,
+            @NotNull int cells,
+            @NotNull int free,
+            @NotNull String sheet,
+            @NotNull List<PlacedView> placed) {}
 
     /** Only what is told changes; a new one is put where there is room, as large as its picture. A picture of 0 is taken out. */
-    record PlacedBody(String name, Patch.Kind kind, Integer x, Integer y, Integer width, Integer height, Map<Layer, @NotNull Long> pictures, Integer roughness, Integer metallic) {
+    record PlacedBody(
+            String name,
+            Patch.Kind kind,
+            Integer x,
+            Integer y,
+            Integer width,
+            Integer height,
+            Map<Layer, @NotNull Long> pictures,
+            Integer roughness,
+            Integer metallic) {
 
         SharedSheetService.Words words() {
             return new SharedSheetService.Words(name, kind, x, y, width, height, pictures, roughness, metallic);
@@ -64,24 +98,29 @@ class SharedSheetController {
     }
 
     /** Only what is told changes. @param pixels to a side */
-    record SharedSheetChange(Integer cells, Integer pixels) {
-    }
+    record SharedSheetChange(Integer cells, Integer pixels) {}
 
-    record SharedSheetIdView(@NotNull Swatch material) {
-    }
+    record SharedSheetIdView(@NotNull Swatch material) {}
 
-    record PlacedIdView(@NotNull Swatch swatch) {
-    }
+    record PlacedIdView(@NotNull Swatch swatch) {}
 
     @GetMapping
     @Operation(summary = "The sheets that several swatches share")
     List<SharedSheetView> all(@PathVariable long siteId) {
         var finish = colourways.finish(siteId);
-        return sheets.all(siteId).stream().map(known -> {
-            var sheet = known.sheet();
-            return new SharedSheetView(sheet.material(), sheet.side(), ColourwayController.millimetres(finish.sheetWidth(sheet.material())), sheet.cells(), sheet.free(), known.tag(),
-                    sheet.placed().stream().map(PlacedView::of).toList());
-        }).toList();
+        return sheets.all(siteId).stream()
+                .map(known -> {
+                    var sheet = known.sheet();
+                    return new SharedSheetView(
+                            sheet.material(),
+                            sheet.side(),
+                            ColourwayController.millimetres(finish.sheetWidth(sheet.material())),
+                            sheet.cells(),
+                            sheet.free(),
+                            known.tag(),
+                            sheet.placed().stream().map(PlacedView::of).toList());
+                })
+                .toList();
     }
 
     @PostMapping
@@ -94,7 +133,11 @@ class SharedSheetController {
     @PatchMapping("/{material}")
     @Operation(summary = "A finer or coarser grid, or more or fewer pixels; all stays in its place")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void change(@PathVariable long siteId, @PathVariable Swatch material, Seen seen, @Valid @RequestBody SharedSheetChange body) {
+    void change(
+            @PathVariable long siteId,
+            @PathVariable Swatch material,
+            Seen seen,
+            @Valid @RequestBody SharedSheetChange body) {
         sheets.change(siteId, material, seen, body.cells(), body.pixels());
     }
 
@@ -106,14 +149,16 @@ class SharedSheetController {
 
     @PostMapping("/{material}/swatches")
     @ResponseStatus(HttpStatus.CREATED)
-    PlacedIdView add(@PathVariable long siteId, @PathVariable Swatch material, Seen seen, @Valid @RequestBody PlacedBody body) {
+    PlacedIdView add(
+            @PathVariable long siteId, @PathVariable Swatch material, Seen seen, @Valid @RequestBody PlacedBody body) {
         return new PlacedIdView(sheets.add(siteId, material, seen, body.words()));
     }
 
     @PatchMapping("/swatches/{swatch}")
     @Operation(summary = "Moves or changes a swatch; what is made of it follows")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void change(@PathVariable long siteId, @PathVariable Swatch swatch, Seen seen, @Valid @RequestBody PlacedBody body) {
+    void change(
+            @PathVariable long siteId, @PathVariable Swatch swatch, Seen seen, @Valid @RequestBody PlacedBody body) {
         sheets.change(siteId, swatch, seen, body.words());
     }
 
@@ -131,10 +176,21 @@ class SharedSheetController {
     }
 
     @GetMapping(path = "/{material}/{picture}.png", produces = MediaType.IMAGE_PNG_VALUE)
-    @Operation(summary = "COLOUR, NORMAL or SURFACE (occlusion, roughness, metallic); of its own pixels where no side is told")
-    ResponseEntity<byte[]> picture(@PathVariable long siteId, @PathVariable Swatch material, @PathVariable Maps.Kind picture, @RequestParam(required = false) String as, @RequestParam(required = false) Integer side) {
+    @Operation(
+            summary =
+                    "COLOUR, NORMAL or SURFACE (occlusion, roughness, metallic); of its own pixels where no side is told")
+    ResponseEntity<byte[]> picture(
+            @PathVariable long siteId,
+            @PathVariable Swatch material,
+            @PathVariable Maps.Kind picture,
+            @RequestParam(required = false) String as,
+            @RequestParam(required = false) Integer side) {
         var known = sheets.find(siteId, material);
-        var files = sheets.pictures(known.sheet(), side == null ? known.sheet().side() : ColourwayController.requireSide(side));
-        return ResponseEntity.ok().cacheControl(ColourwayController.keep(known.tag().equals(as))).contentType(MediaType.IMAGE_PNG).body(files.of(picture));
+        var files = sheets.pictures(
+                known.sheet(), side == null ? known.sheet().side() : ColourwayController.requireSide(side));
+        return ResponseEntity.ok()
+                .cacheControl(ColourwayController.keep(known.tag().equals(as)))
+                .contentType(MediaType.IMAGE_PNG)
+                .body(files.of(picture));
     }
 }

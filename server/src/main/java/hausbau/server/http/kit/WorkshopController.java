@@ -9,11 +9,11 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Vec;
 import hausbau.core.place.Place.Origin;
 import hausbau.core.shape.Density;
-import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.http.VecMm;
+import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.journal.Seen;
-import hausbau.server.store.kit.PartWords.Section;
 import hausbau.server.store.kit.PartWords;
+import hausbau.server.store.kit.PartWords.Section;
 import hausbau.server.work.kit.WorkshopService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -49,8 +49,7 @@ class WorkshopController {
     }
 
     /** What makes some of a piece stand, and how many. */
-    record BenchUse(@NotNull Origin by, @NotNull long count) {
-    }
+    record BenchUse(@NotNull Origin by, @NotNull long count) {}
 
     /**
      * Where a part lies, in the piece's own frame.
@@ -74,8 +73,24 @@ class WorkshopController {
      * @param open     how many edges are not closed
      * @param openMm   the ends of some of them, x, y, z of each, in its own frame
      */
-    record BenchView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull Pivot pivot, @NotNull boolean derived, @NotNull boolean own, @NotNull VecMm sizeMm,
-            @NotNull BoxMm boxMm, @NotNull int triangles, @NotNull double areaM2, @NotNull double volumeM3, @NotNull DensityView density, @NotNull int open, @NotNull List<Double> openMm, @NotNull List<BenchUse> uses, @NotNull List<PartView> parts) {
+    record BenchView(
+            @NotNull long id,
+            @NotNull String code,
+            @NotNull String name,
+            @NotNull Role role,
+            @NotNull Pivot pivot,
+            @NotNull boolean derived,
+            @NotNull boolean own,
+            @NotNull VecMm sizeMm,
+            @NotNull BoxMm boxMm,
+            @NotNull int triangles,
+            @NotNull double areaM2,
+            @NotNull double volumeM3,
+            @NotNull DensityView density,
+            @NotNull int open,
+            @NotNull List<Double> openMm,
+            @NotNull List<BenchUse> uses,
+            @NotNull List<PartView> parts) {
 
         private static final int MOST_OPEN = 5000;
 
@@ -84,9 +99,29 @@ class WorkshopController {
             var mesh = b.mesh();
             var by = piece.kind().natural();
             var open = mesh.openEdges();
-            return new BenchView(id, piece.code(), piece.name(), piece.role(), piece.pivot(), piece.role().isDerived(), b.isOwn(), VecMm.of(piece.size()), BoxMm.of(piece.box()), mesh.triangles(),
-                    mesh.area() / 1e6, mesh.volume() / 1e9, DensityView.of(Density.of(mesh, b.state().kit().sheets())), open.size(), open.stream().limit(MOST_OPEN).flatMap(Stream::of).flatMap(p -> Stream.of(p.x(), p.y(), p.z())).toList(),
-                    b.uses().entrySet().stream().map(e -> new BenchUse(e.getKey(), e.getValue())).toList(),
+            return new BenchView(
+                    id,
+                    piece.code(),
+                    piece.name(),
+                    piece.role(),
+                    piece.pivot(),
+                    piece.role().isDerived(),
+                    b.isOwn(),
+                    VecMm.of(piece.size()),
+                    BoxMm.of(piece.box()),
+                    mesh.triangles(),
+                    mesh.area() / 1e6,
+                    mesh.volume() / 1e9,
+                    DensityView.of(Density.of(mesh, b.state().kit().sheets())),
+                    open.size(),
+                    open.stream()
+                            .limit(MOST_OPEN)
+                            .flatMap(Stream::of)
+                            .flatMap(p -> Stream.of(p.x(), p.y(), p.z()))
+                            .toList(),
+                    b.uses().entrySet().stream()
+                            .map(e -> new BenchUse(e.getKey(), e.getValue()))
+                            .toList(),
                     piece.parts().stream().map(p -> PartView.of(p, by)).toList());
         }
     }
@@ -100,28 +135,30 @@ class WorkshopController {
     }
 
     /** @param percent that was wanted; 0 is a box, @param errorMm how far it lies from the whole one */
-    record DetailView(@NotNull int percent, @NotNull int triangles, @NotNull double errorMm) {
-    }
+    record DetailView(@NotNull int percent, @NotNull int triangles, @NotNull double errorMm) {}
 
     /** @param percents of the triangles that its levels have, @param hullTriangles of the convex hull about it */
-    record DetailsView(@NotNull List<Integer> percents, @NotNull List<DetailView> levels, @NotNull int hullTriangles) {
-    }
+    record DetailsView(@NotNull List<Integer> percents, @NotNull List<DetailView> levels, @NotNull int hullTriangles) {}
 
-    record NewPieceBody(String code, @NotNull String name, Role role, Long copyOfId) {
-    }
+    record NewPieceBody(String code, @NotNull String name, Role role, Long copyOfId) {}
 
     /** @param details percent of the triangles that each level of detail has, falling */
-    record PieceChange(String code, String name, Pivot pivot, @Size(max = 6) List<@NotNull Integer> details) {
-    }
+    record PieceChange(String code, String name, Pivot pivot, @Size(max = 6) List<@NotNull Integer> details) {}
 
-    record CopyBody(@NotNull long fromPieceId, @NotNull @Size(min = 1, max = 200) List<@NotNull Integer> parts) {
-    }
+    record CopyBody(@NotNull long fromPieceId, @NotNull @Size(min = 1, max = 200) List<@NotNull Integer> parts) {}
 
     /** @param liesAt where a trim of it lies until it is told otherwise; left out where it may lie anywhere */
     record ProfileView(@NotNull Section section, @NotNull List<List<List<Double>>> ringsMm, Pattern.From liesAt) {
 
         static ProfileView of(Profile p) {
-            return new ProfileView(Section.of(p), p.rings(0.5).stream().map(r -> r.points().stream().map(at -> List.of(at.x(), at.y())).toList()).toList(), Pattern.usualPlace(p.kind()).orElse(null));
+            return new ProfileView(
+                    Section.of(p),
+                    p.rings(0.5).stream()
+                            .map(r -> r.points().stream()
+                                    .map(at -> List.of(at.x(), at.y()))
+                                    .toList())
+                            .toList(),
+                    Pattern.usualPlace(p.kind()).orElse(null));
         }
     }
 
@@ -137,28 +174,39 @@ class WorkshopController {
         return BenchView.of(pieceId, workshop.bench(siteId, pieceId));
     }
 
-    record PieceDensityView(@NotNull long pieceId, @NotNull String code, @NotNull double least, @NotNull double greatest) {
-    }
+    record PieceDensityView(
+            @NotNull long pieceId, @NotNull String code, @NotNull double least, @NotNull double greatest) {}
 
     /**
      * @param bounds    shares of the site's density at which it is blurred no more, as the site, finer, and twice as fine
      * @param otherwise pieces that stand and whose pictures lie otherwise than the site has it, the coarsest first
      */
-    record DensitiesView(@NotNull List<Double> bounds, @NotNull List<PieceDensityView> otherwise) {
-    }
+    record DensitiesView(@NotNull List<Double> bounds, @NotNull List<PieceDensityView> otherwise) {}
 
     @GetMapping("/sites/{siteId}/densities")
     @Operation(summary = "How finely pictures lie on what stands, against the site")
     DensitiesView densities(@PathVariable long siteId) {
-        return new DensitiesView(Density.Band.bounds(),
-                workshop.lyingOtherwise(siteId).stream().map(l -> new PieceDensityView(l.pieceId(), l.piece().code(), l.density().least(), l.density().greatest())).toList());
+        return new DensitiesView(
+                Density.Band.bounds(),
+                workshop.lyingOtherwise(siteId).stream()
+                        .map(l -> new PieceDensityView(
+                                l.pieceId(),
+                                l.piece().code(),
+                                l.density().least(),
+                                l.density().greatest()))
+                        .toList());
     }
 
     @GetMapping("/sites/{siteId}/pieces/{pieceId}/details")
     @Operation(summary = "A piece's levels of detail, a box the last, and the hull about it")
     DetailsView details(@PathVariable long siteId, @PathVariable long pieceId) {
         var d = workshop.details(siteId, pieceId);
-        return new DetailsView(d.percents(), d.levels().stream().map(l -> new DetailView(l.percent(), l.mesh().triangles(), l.error())).toList(), d.hull().triangles());
+        return new DetailsView(
+                d.percents(),
+                d.levels().stream()
+                        .map(l -> new DetailView(l.percent(), l.mesh().triangles(), l.error()))
+                        .toList(),
+                d.hull().triangles());
     }
 
     @GetMapping(path = "/sites/{siteId}/pieces/{pieceId}/details/{level}.glb", produces = "model/gltf-binary")
@@ -174,19 +222,32 @@ class WorkshopController {
     }
 
     private static ResponseEntity<byte[]> file(byte[] glb) {
-        return ResponseEntity.ok().cacheControl(CacheControl.noCache()).contentType(MediaType.parseMediaType("model/gltf-binary")).body(glb);
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noCache())
+                .contentType(MediaType.parseMediaType("model/gltf-binary"))
+                .body(glb);
     }
 
     @PostMapping("/sites/{siteId}/pieces")
     @Operation(summary = "A new piece of one's own, or a copy of another")
     @ResponseStatus(HttpStatus.CREATED)
     BenchView create(@PathVariable long siteId, Seen seen, @Valid @RequestBody NewPieceBody body) {
-        return bench(siteId, workshop.create(siteId, seen, new WorkshopService.Wanted(body.code(), body.name(), body.role(), body.copyOfId())));
+        return bench(
+                siteId,
+                workshop.create(
+                        siteId,
+                        seen,
+                        new WorkshopService.Wanted(body.code(), body.name(), body.role(), body.copyOfId())));
     }
 
     @PatchMapping("/sites/{siteId}/pieces/{pieceId}")
-    BenchView change(@PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody PieceChange body) {
-        workshop.change(siteId, pieceId, seen, new WorkshopService.Change(body.code(), body.name(), body.pivot(), body.details()));
+    BenchView change(
+            @PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody PieceChange body) {
+        workshop.change(
+                siteId,
+                pieceId,
+                seen,
+                new WorkshopService.Change(body.code(), body.name(), body.pivot(), body.details()));
         return bench(siteId, pieceId);
     }
 
@@ -213,7 +274,12 @@ class WorkshopController {
 
     @PatchMapping("/sites/{siteId}/pieces/{pieceId}/parts/{number}")
     @Operation(summary = "Changes a part, numbered from 0; what is not told stays")
-    BenchView change(@PathVariable long siteId, @PathVariable long pieceId, @PathVariable int number, Seen seen, @Valid @RequestBody PartWords body) {
+    BenchView change(
+            @PathVariable long siteId,
+            @PathVariable long pieceId,
+            @PathVariable int number,
+            Seen seen,
+            @Valid @RequestBody PartWords body) {
         workshop.change(siteId, pieceId, number, seen, body);
         return bench(siteId, pieceId);
     }
@@ -225,19 +291,24 @@ class WorkshopController {
     }
 
     /** @param at the number that it has then */
-    record PlaceBody(@NotNull Integer at) {
-    }
+    record PlaceBody(@NotNull Integer at) {}
 
     @PutMapping("/sites/{siteId}/pieces/{pieceId}/parts/{number}/place")
     @Operation(summary = "Moves a part among the others: one that cuts is taken out of those before it")
-    BenchView move(@PathVariable long siteId, @PathVariable long pieceId, @PathVariable int number, Seen seen, @Valid @RequestBody PlaceBody body) {
+    BenchView move(
+            @PathVariable long siteId,
+            @PathVariable long pieceId,
+            @PathVariable int number,
+            Seen seen,
+            @Valid @RequestBody PlaceBody body) {
         workshop.move(siteId, pieceId, number, body.at(), seen);
         return bench(siteId, pieceId);
     }
 
     @PostMapping("/sites/{siteId}/pieces/{pieceId}/parts/copies")
     @Operation(summary = "Puts copies of another piece's parts, or of its own, among its parts")
-    BenchView copy(@PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody CopyBody body) {
+    BenchView copy(
+            @PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody CopyBody body) {
         workshop.copy(siteId, body.fromPieceId(), body.parts(), pieceId, seen);
         return bench(siteId, pieceId);
     }

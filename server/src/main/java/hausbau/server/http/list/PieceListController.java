@@ -4,9 +4,9 @@ import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
+import hausbau.server.http.IdView;
 import hausbau.server.http.VecMm;
 import hausbau.server.http.board.BoardController.IdsBody;
-import hausbau.server.http.IdView;
 import hausbau.server.journal.Seen;
 import hausbau.server.work.list.PieceListService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -45,24 +45,79 @@ class PieceListController {
      * @param pieceId of the kit's piece, once there is one
      * @param mediaId with {@code crop}, in pixels: the part of a picture that is its portrait
      */
-    record ListedView(@NotNull long id, @NotNull String code, @NotNull String name, @NotNull Role role, @NotNull VecMm sizeMm, @NotNull int count,
-            @NotNull PieceListCsv.Source source, @NotNull PieceState state, @NotNull int priority, @NotNull double hours, @NotNull boolean hero, @NotNull String notes,
-            Long pieceId, @NotNull long placed, Long mediaId, @NotNull List<Double> crop, @NotNull List<String> tags) {
+    record ListedView(
+            @NotNull long id,
+            @NotNull String code,
+            @NotNull String name,
+            @NotNull Role role,
+            @NotNull VecMm sizeMm,
+            @NotNull int count,
+            @NotNull PieceListCsv.Source source,
+            @NotNull PieceState state,
+            @NotNull int priority,
+            @NotNull double hours,
+            @NotNull boolean hero,
+            @NotNull String notes,
+            Long pieceId,
+            @NotNull long placed,
+            Long mediaId,
+            @NotNull List<Double> crop,
+            @NotNull List<String> tags) {
 
         static ListedView of(PieceListService.Listed l) {
             var line = l.row().toLine();
-            return new ListedView(l.row().getId(), line.code(), line.name(), line.role(), new VecMm(line.width(), line.depth(), line.height()), line.count(), line.source(),
-                    l.state(), line.priority(), line.hours(), line.hero(), line.notes(), l.pieceId().orElse(null), l.placed(), l.mediaId().orElse(null), l.row().portrait(), l.tags());
+            return new ListedView(
+                    l.row().getId(),
+                    line.code(),
+                    line.name(),
+                    line.role(),
+                    new VecMm(line.width(), line.depth(), line.height()),
+                    line.count(),
+                    line.source(),
+                    l.state(),
+                    line.priority(),
+                    line.hours(),
+                    line.hero(),
+                    line.notes(),
+                    l.pieceId().orElse(null),
+                    l.placed(),
+                    l.mediaId().orElse(null),
+                    l.row().portrait(),
+                    l.tags());
         }
     }
 
     /** What is left out takes the usual value, or stays. */
-    record LineBody(String code, String name, Role role, Length widthMm, Length depthMm, Length heightMm, Integer count, PieceListCsv.Source source,
-            PieceState state, Integer priority, Double hours, Boolean hero, String notes) {
+    record LineBody(
+            String code,
+            String name,
+            Role role,
+            Length widthMm,
+            Length depthMm,
+            Length heightMm,
+            Integer count,
+            PieceListCsv.Source source,
+            PieceState state,
+            Integer priority,
+            Double hours,
+            Boolean hero,
+            String notes) {
 
         PieceListCsv.Line over(PieceListCsv.Line l) {
-            return new PieceListCsv.Line(or(code, l.code()), or(name, l.name()), or(role, l.role()), or(widthMm, l.width()), or(depthMm, l.depth()), or(heightMm, l.height()),
-                    or(count, l.count()), or(source, l.source()), or(state, l.state()), or(priority, l.priority()), or(hours, l.hours()), or(hero, l.hero()), or(notes, l.notes()));
+            return new PieceListCsv.Line(
+                    or(code, l.code()),
+                    or(name, l.name()),
+                    or(role, l.role()),
+                    or(widthMm, l.width()),
+                    or(depthMm, l.depth()),
+                    or(heightMm, l.height()),
+                    or(count, l.count()),
+                    or(source, l.source()),
+                    or(state, l.state()),
+                    or(priority, l.priority()),
+                    or(hours, l.hours()),
+                    or(hero, l.hero()),
+                    or(notes, l.notes()));
         }
 
         private static <T> T or(T told, T standing) {
@@ -70,11 +125,9 @@ class PieceListController {
         }
     }
 
-    record LinesChange(@NotNull List<@NotNull Long> ids, @NotNull @Valid LineBody set) {
-    }
+    record LinesChange(@NotNull List<@NotNull Long> ids, @NotNull @Valid LineBody set) {}
 
-    record CountView(@NotNull int count) {
-    }
+    record CountView(@NotNull int count) {}
 
     @GetMapping("/piece-list")
     List<ListedView> find(@PathVariable long siteId) {
@@ -84,8 +137,20 @@ class PieceListController {
     @PostMapping("/piece-list")
     @ResponseStatus(HttpStatus.CREATED)
     IdView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody LineBody body) {
-        var usual = new PieceListCsv.Line(Optional.ofNullable(body.code()).orElse(""), "", Role.PROP, Length.ZERO, Length.ZERO, Length.ZERO, 1, PieceListCsv.Source.MAKE,
-                PieceState.WANTED, 3, 0, false, "");
+        var usual = new PieceListCsv.Line(
+                Optional.ofNullable(body.code()).orElse(""),
+                "",
+                Role.PROP,
+                Length.ZERO,
+                Length.ZERO,
+                Length.ZERO,
+                1,
+                PieceListCsv.Source.MAKE,
+                PieceState.WANTED,
+                3,
+                0,
+                false,
+                "");
         return new IdView(list.add(siteId, seen, body.over(usual)).getId());
     }
 
@@ -110,8 +175,15 @@ class PieceListController {
 
     @GetMapping(path = "/piece-list.csv", produces = "text/csv")
     ResponseEntity<String> csv(@PathVariable long siteId) {
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("piece-list.csv").build().toString()).body(list.csv(siteId));
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("piece-list.csv")
+                                .build()
+                                .toString())
+                .body(list.csv(siteId));
     }
 
     @PostMapping(path = "/piece-list.csv", consumes = "text/csv")

@@ -32,19 +32,32 @@ class FlowController {
      * @param narrow     whether a wheelchair does not get there
      * @param headroomMm least on the best way there, at most 3 m
      */
-    record ReachedView(@NotNull long roomId, @NotNull Length widthMm, @NotNull Length headroomMm, @NotNull boolean deadEnd, @NotNull boolean narrow) {
-    }
+    record ReachedView(
+            @NotNull long roomId,
+            @NotNull Length widthMm,
+            @NotNull Length headroomMm,
+            @NotNull boolean deadEnd,
+            @NotNull boolean narrow) {}
 
     /** @param from the room it begins in; absent if nobody can stand there */
-    record FlowView(Long from, @NotNull List<ReachedView> reached, @NotNull List<Long> unreached) {
-    }
+    record FlowView(Long from, @NotNull List<ReachedView> reached, @NotNull List<Long> unreached) {}
 
     @GetMapping("/flow")
-    @Operation(summary = "Which rooms a person of the Figure's size reaches from a place, and how narrow and low the way is")
-    FlowView flow(@PathVariable long siteId, @RequestParam BigDecimal x, @RequestParam BigDecimal y, @RequestParam(defaultValue = "0") BigDecimal z) {
+    @Operation(
+            summary =
+                    "Which rooms a person of the Figure's size reaches from a place, and how narrow and low the way is")
+    FlowView flow(
+            @PathVariable long siteId,
+            @RequestParam BigDecimal x,
+            @RequestParam BigDecimal y,
+            @RequestParam(defaultValue = "0") BigDecimal z) {
         var start = Vec.of(Length.ofMillimetres(x), Length.ofMillimetres(y), Length.ofMillimetres(z));
         var found = new Flow(massing.find(siteId).decisions().massing()).from(start);
-        return new FlowView(found.from().map(Room::id).orElse(null), found.reached().stream().map(r -> new ReachedView(r.room().id(), r.width(), r.headroom(), r.deadEnd(), r.isNarrow())).toList(),
+        return new FlowView(
+                found.from().map(Room::id).orElse(null),
+                found.reached().stream()
+                        .map(r -> new ReachedView(r.room().id(), r.width(), r.headroom(), r.deadEnd(), r.isNarrow()))
+                        .toList(),
                 found.unreached().stream().map(Room::id).toList());
     }
 }

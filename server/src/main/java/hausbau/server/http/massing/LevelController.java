@@ -39,8 +39,7 @@ class LevelController {
     }
 
     /** Left out: on top of the highest level, as high as that. */
-    record LevelBody(String name, Length floorMm, Length storeyMm) {
-    }
+    record LevelBody(String name, Length floorMm, Length storeyMm) {}
 
     @PostMapping
     @Operation(summary = "Adds a level")
@@ -48,24 +47,36 @@ class LevelController {
     LevelView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody LevelBody body) {
         return LevelView.of(levels.add(siteId, seen, (id, all) -> {
             var top = all.get(all.size() - 1);
-            return new Level(id, orElse(body.name(), "Level " + all.size()), body.floorMm() == null ? top.top() : body.floorMm().um(), orElse(body.storeyMm(), top.storey()));
+            return new Level(
+                    id,
+                    orElse(body.name(), "Level " + all.size()),
+                    body.floorMm() == null ? top.top() : body.floorMm().um(),
+                    orElse(body.storeyMm(), top.storey()));
         }));
     }
 
     @PatchMapping("/{levelId}")
     @Operation(summary = "Changes a level; what is on it goes up and down with its floor")
-    LevelView change(@PathVariable long siteId, @PathVariable long levelId, Seen seen, @Valid @RequestBody LevelBody body) {
-        return LevelView.of(levels.change(siteId, levelId, seen, l -> new Level(l.id(), orElse(body.name(), l.name()),
-                body.floorMm() == null ? l.floor() : body.floorMm().um(), orElse(body.storeyMm(), l.storey()))));
+    LevelView change(
+            @PathVariable long siteId, @PathVariable long levelId, Seen seen, @Valid @RequestBody LevelBody body) {
+        return LevelView.of(levels.change(
+                siteId,
+                levelId,
+                seen,
+                l -> new Level(
+                        l.id(),
+                        orElse(body.name(), l.name()),
+                        body.floorMm() == null ? l.floor() : body.floorMm().um(),
+                        orElse(body.storeyMm(), l.storey()))));
     }
 
     /** @param up whether it goes above the level right over it, or under the one right below it */
-    record LevelMove(@NotNull Boolean up) {
-    }
+    record LevelMove(@NotNull Boolean up) {}
 
     @PostMapping("/{levelId}/move")
     @Operation(summary = "Puts a level in the place of the one over or under it")
-    LevelView move(@PathVariable long siteId, @PathVariable long levelId, Seen seen, @Valid @RequestBody LevelMove body) {
+    LevelView move(
+            @PathVariable long siteId, @PathVariable long levelId, Seen seen, @Valid @RequestBody LevelMove body) {
         return LevelView.of(levels.move(siteId, levelId, seen, body.up()));
     }
 

@@ -15,12 +15,16 @@ import org.springframework.web.bind.annotation.RestController;
 class SunController {
 
     /** Toward the sun in the frame of the plan, of length 1. */
-    record SunView(@NotNull double x, @NotNull double y, @NotNull double z) {
-    }
+    record SunView(@NotNull double x, @NotNull double y, @NotNull double z) {}
 
     @GetMapping("/sun")
-    @Operation(summary = "Where the sun stands at an hour of mean solar time; left out, the summer solstice at 48 degrees north")
-    SunView sun(@RequestParam double hour, @RequestParam(defaultValue = "0") double north, @RequestParam(defaultValue = "48") double latitude,
+    @Operation(
+            summary =
+                    "Where the sun stands at an hour of mean solar time; left out, the summer solstice at 48 degrees north")
+    SunView sun(
+            @RequestParam double hour,
+            @RequestParam(defaultValue = "0") double north,
+            @RequestParam(defaultValue = "48") double latitude,
             @RequestParam(defaultValue = "172") int day) {
         var sun = Sun.at(latitude, day, hour, north);
         return new SunView(sun.x(), sun.y(), sun.z());

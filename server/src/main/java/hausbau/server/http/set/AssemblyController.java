@@ -4,8 +4,8 @@ import hausbau.core.measure.Turn;
 import hausbau.core.place.Place;
 import hausbau.core.place.Stance;
 import hausbau.core.standing.Use;
-import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.http.VecMm;
+import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.journal.Seen;
 import hausbau.server.work.set.AssemblyService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -48,19 +48,30 @@ class AssemblyController {
      * @param boxMm  what it takes about its pivot
      * @param piecesMm what its first pieces take about its pivot
      */
-    record AssemblyView(@NotNull long id, @NotNull String name, @NotNull int uses, @NotNull long pieces, @NotNull BoxMm boxMm, @NotNull List<BoxMm> piecesMm) {
-    }
+    record AssemblyView(
+            @NotNull long id,
+            @NotNull String name,
+            @NotNull int uses,
+            @NotNull long pieces,
+            @NotNull BoxMm boxMm,
+            @NotNull List<BoxMm> piecesMm) {}
 
-    record UseView(@NotNull long id, @NotNull long assemblyId, @NotNull VecMm atMm, @NotNull int quarterTurns, @NotNull boolean mirrored, @NotNull double freeDegrees) {
+    record UseView(
+            @NotNull long id,
+            @NotNull long assemblyId,
+            @NotNull VecMm atMm,
+            @NotNull int quarterTurns,
+            @NotNull boolean mirrored,
+            @NotNull double freeDegrees) {
 
         static UseView of(Use u) {
             var s = u.stance();
-            return new UseView(u.id(), u.assembly(), VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees());
+            return new UseView(
+                    u.id(), u.assembly(), VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees());
         }
     }
 
-    record AssembliesView(@NotNull List<AssemblyView> assemblies, @NotNull List<UseView> uses) {
-    }
+    record AssembliesView(@NotNull List<AssemblyView> assemblies, @NotNull List<UseView> uses) {}
 
     /** @param pivot where the assembly's pivot lies; left out: in the middle of what is named, on its base */
     record PartsBody(@NotNull List<@NotNull String> placementIds, @Valid StanceBody pivot) {
@@ -82,18 +93,18 @@ class AssemblyController {
     }
 
     /** @param snap left out: true */
-    record UseBody(@NotNull @Valid VecMm atMm, @Min(0) @Max(3) Integer quarterTurns, Boolean mirrored, Boolean snap) {
-    }
+    record UseBody(@NotNull @Valid VecMm atMm, @Min(0) @Max(3) Integer quarterTurns, Boolean mirrored, Boolean snap) {}
 
     /** Only what is told changes. */
-    record UseChange(@Valid VecMm atMm, @Min(0) @Max(3) Integer quarterTurns, Boolean mirrored, @Min(-359) @Max(359) Double freeDegrees) {
-    }
+    record UseChange(
+            @Valid VecMm atMm,
+            @Min(0) @Max(3) Integer quarterTurns,
+            Boolean mirrored,
+            @Min(-359) @Max(359) Double freeDegrees) {}
 
-    record OpenedView(@NotNull long assemblyId, @NotNull StanceBody pivot, @NotNull List<String> placementIds) {
-    }
+    record OpenedView(@NotNull long assemblyId, @NotNull StanceBody pivot, @NotNull List<String> placementIds) {}
 
-    record AssemblyName(@NotNull String name) {
-    }
+    record AssemblyName(@NotNull String name) {}
 
     private static <T> T orElse(T told, T standing) {
         return Optional.ofNullable(told).orElse(standing);
@@ -102,8 +113,22 @@ class AssemblyController {
     @GetMapping("/assemblies")
     AssembliesView list(@PathVariable long siteId) {
         var all = assemblies.state(siteId).decisions().assemblies();
-        return new AssembliesView(all.all().stream().map(a -> new AssemblyView(a.id(), a.name(), (int) all.uses().stream().filter(u -> u.assembly() == a.id()).count(), all.size(a.id()),
-                BoxMm.of(all.box(a.id())), all.boxes(a.id()).stream().limit(DRAWN).map(BoxMm::of).toList())).toList(), all.uses().stream().map(UseView::of).toList());
+        return new AssembliesView(
+                all.all().stream()
+                        .map(a -> new AssemblyView(
+                                a.id(),
+                                a.name(),
+                                (int) all.uses().stream()
+                                        .filter(u -> u.assembly() == a.id())
+                                        .count(),
+                                all.size(a.id()),
+                                BoxMm.of(all.box(a.id())),
+                                all.boxes(a.id()).stream()
+                                        .limit(DRAWN)
+                                        .map(BoxMm::of)
+                                        .toList()))
+                        .toList(),
+                all.uses().stream().map(UseView::of).toList());
     }
 
     @PostMapping("/assemblies")
@@ -116,7 +141,12 @@ class AssemblyController {
     @PutMapping("/assemblies/{id}/parts")
     @Operation(summary = "Makes an assembly of what is named from now on; all its uses follow")
     UseView saveOver(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody PartsBody body) {
-        return UseView.of(assemblies.saveOver(siteId, id, seen, body.places(), Optional.ofNullable(body.pivot()).map(StanceBody::toStance)));
+        return UseView.of(assemblies.saveOver(
+                siteId,
+                id,
+                seen,
+                body.places(),
+                Optional.ofNullable(body.pivot()).map(StanceBody::toStance)));
     }
 
     @PatchMapping("/assemblies/{id}")
@@ -134,25 +164,47 @@ class AssemblyController {
     @PostMapping("/assemblies/{id}/uses")
     @ResponseStatus(HttpStatus.CREATED)
     UseView use(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody UseBody body) {
-        return UseView.of(assemblies.use(siteId, id, seen, new Stance(body.atMm().toVec(), new Turn(orElse(body.quarterTurns(), 0)), orElse(body.mirrored(), false), 0), orElse(body.snap(), true)));
+        return UseView.of(assemblies.use(
+                siteId,
+                id,
+                seen,
+                new Stance(
+                        body.atMm().toVec(),
+                        new Turn(orElse(body.quarterTurns(), 0)),
+                        orElse(body.mirrored(), false),
+                        0),
+                orElse(body.snap(), true)));
     }
 
     @PatchMapping("/uses/{id}")
     UseView changeUse(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody UseChange body) {
-        return UseView.of(assemblies.changeUse(siteId, id, seen, s -> new Stance(body.atMm() == null ? s.at() : body.atMm().toVec(),
-                body.quarterTurns() == null ? s.turn() : new Turn(body.quarterTurns()), orElse(body.mirrored(), s.mirrored()), orElse(body.freeDegrees(), s.freeDegrees()), s.lean())));
+        return UseView.of(assemblies.changeUse(
+                siteId,
+                id,
+                seen,
+                s -> new Stance(
+                        body.atMm() == null ? s.at() : body.atMm().toVec(),
+                        body.quarterTurns() == null ? s.turn() : new Turn(body.quarterTurns()),
+                        orElse(body.mirrored(), s.mirrored()),
+                        orElse(body.freeDegrees(), s.freeDegrees()),
+                        s.lean())));
     }
 
     @PostMapping("/uses/{id}/open")
     @Operation(summary = "Takes a use apart, one level deep, so that hands can change it and save it over its assembly")
     OpenedView open(@PathVariable long siteId, @PathVariable long id, Seen seen) {
         var opened = assemblies.open(siteId, id, seen);
-        return new OpenedView(opened.assembly(), StanceBody.of(opened.pivot()), opened.places().stream().map(Place::toString).toList());
+        return new OpenedView(
+                opened.assembly(),
+                StanceBody.of(opened.pivot()),
+                opened.places().stream().map(Place::toString).toList());
     }
 
     @PostMapping("/uses/{id}/dissolve")
     List<String> dissolve(@PathVariable long siteId, @PathVariable long id, Seen seen) {
-        return assemblies.dissolve(siteId, id, seen).stream().map(Place::toString).toList();
+        return assemblies.dissolve(siteId, id, seen).stream()
+                .map(Place::toString)
+                .toList();
     }
 
     @PostMapping("/uses/{id}/own")

@@ -1,8 +1,8 @@
 package hausbau.server.http.set;
 
 import hausbau.core.hand.Disorder;
-import hausbau.core.place.Place;
 import hausbau.core.measure.Length;
+import hausbau.core.place.Place;
 import hausbau.server.journal.Seen;
 import hausbau.server.work.set.DisorderService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -36,10 +36,23 @@ class DisorderController {
      * @param toppled chance, percent
      * @param leftOut chance, percent
      */
-    record DisorderBody(@NotNull List<@NotNull String> ids, Length shiftMm, Integer turnDegrees, Integer tiltDegrees, Integer toppled, Integer leftOut, Long seed) {
+    record DisorderBody(
+            @NotNull List<@NotNull String> ids,
+            Length shiftMm,
+            Integer turnDegrees,
+            Integer tiltDegrees,
+            Integer toppled,
+            Integer leftOut,
+            Long seed) {
 
         Disorder disorder() {
-            return new Disorder(Optional.ofNullable(shiftMm).orElse(Length.ZERO), or(turnDegrees), or(tiltDegrees), or(toppled), or(leftOut), Optional.ofNullable(seed).orElse(1L));
+            return new Disorder(
+                    Optional.ofNullable(shiftMm).orElse(Length.ZERO),
+                    or(turnDegrees),
+                    or(tiltDegrees),
+                    or(toppled),
+                    or(leftOut),
+                    Optional.ofNullable(seed).orElse(1L));
         }
 
         private static int or(Integer told) {
@@ -47,15 +60,16 @@ class DisorderController {
         }
     }
 
-    record OrderBody(@NotNull List<@NotNull String> ids) {
-    }
+    record OrderBody(@NotNull List<@NotNull String> ids) {}
 
     private static List<Place> places(List<String> ids) {
         return ids.stream().map(Place::parse).toList();
     }
 
     @PostMapping("/disorder")
-    @Operation(summary = "Shifts, turns, tilts, topples or leaves out placements by a seed, from where they stood in order")
+    @Operation(
+            summary =
+                    "Shifts, turns, tilts, topples or leaves out placements by a seed, from where they stood in order")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void disturb(@PathVariable long siteId, Seen seen, @Valid @RequestBody DisorderBody body) {
         disorder.disturb(siteId, seen, places(body.ids()), body.disorder());

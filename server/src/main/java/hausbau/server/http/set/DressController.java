@@ -31,16 +31,26 @@ class DressController {
     }
 
     /** @param tint empty, @param wear below 0 and @param colourwayId 0 where nothing is told */
-    record DressView(@NotNull List<@NotNull String> ids, @NotNull List<@NotNull Long> roomIds, @NotNull String tint, @NotNull int wear, @NotNull long colourwayId) {
+    record DressView(
+            @NotNull List<@NotNull String> ids,
+            @NotNull List<@NotNull Long> roomIds,
+            @NotNull String tint,
+            @NotNull int wear,
+            @NotNull long colourwayId) {
 
         static DressView of(DressService.Dressed d) {
-            return new DressView(d.pieces().stream().map(Place::toString).toList(), d.rooms(), d.dress().tint(), d.dress().wear(), d.dress().colourway());
+            return new DressView(
+                    d.pieces().stream().map(Place::toString).toList(),
+                    d.rooms(),
+                    d.dress().tint(),
+                    d.dress().wear(),
+                    d.dress().colourway());
         }
     }
 
     /** Only what is told changes. @param tint empty, @param wear {@value Dress#UNTOLD} and @param colourwayId 0: nothing is told any more */
-    record DressBody(List<@NotNull String> ids, List<@NotNull Long> roomIds, String tint, Integer wear, Long colourwayId) {
-    }
+    record DressBody(
+            List<@NotNull String> ids, List<@NotNull Long> roomIds, String tint, Integer wear, Long colourwayId) {}
 
     @GetMapping
     List<DressView> all(@PathVariable long siteId) {
@@ -51,7 +61,13 @@ class DressController {
     @Operation(summary = "Tint, wear and colourway of placements, or of all that is in rooms")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(@PathVariable long siteId, Seen seen, @Valid @RequestBody DressBody body) {
-        dresses.change(siteId, seen, Objects.requireNonNullElse(body.ids(), List.<String>of()).stream().map(Place::parse).toList(), Objects.requireNonNullElse(body.roomIds(), List.of()),
+        dresses.change(
+                siteId,
+                seen,
+                Objects.requireNonNullElse(body.ids(), List.<String>of()).stream()
+                        .map(Place::parse)
+                        .toList(),
+                Objects.requireNonNullElse(body.roomIds(), List.of()),
                 new DressService.Change(body.tint(), body.wear(), body.colourwayId()));
     }
 }

@@ -60,15 +60,37 @@ class PlacementController {
      * @param departed derived, and changed by a hand
      * @param lost     departed, and its place is gone
      */
-    record PlacementView(@NotNull String id, @NotNull long pieceId, @NotNull VecMm atMm, @NotNull int quarterTurns,
-            @NotNull boolean mirrored, @NotNull double freeDegrees, @NotNull boolean free, @NotNull String origin,
-            @NotNull boolean departed, @NotNull boolean lost, @NotNull double tiltDegrees, @NotNull double rollDegrees, @NotNull double scale) {
+    record PlacementView(
+            @NotNull String id,
+            @NotNull long pieceId,
+            @NotNull VecMm atMm,
+            @NotNull int quarterTurns,
+            @NotNull boolean mirrored,
+            @NotNull double freeDegrees,
+            @NotNull boolean free,
+            @NotNull String origin,
+            @NotNull boolean departed,
+            @NotNull boolean lost,
+            @NotNull double tiltDegrees,
+            @NotNull double rollDegrees,
+            @NotNull double scale) {
 
         static PlacementView of(Standing p, long pieceId) {
             var s = p.stance();
-            return new PlacementView(p.place().toString(), pieceId, VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
-                    p.free(), p.place().origin().name().toLowerCase(Locale.ROOT), p.departed(), p.lost(),
-                    s.lean().tilt(), s.lean().roll(), s.lean().scale());
+            return new PlacementView(
+                    p.place().toString(),
+                    pieceId,
+                    VecMm.of(s.at()),
+                    s.turn().quarters(),
+                    s.mirrored(),
+                    s.freeDegrees(),
+                    p.free(),
+                    p.place().origin().name().toLowerCase(Locale.ROOT),
+                    p.departed(),
+                    p.lost(),
+                    s.lean().tilt(),
+                    s.lean().roll(),
+                    s.lean().scale());
         }
     }
 
@@ -77,8 +99,18 @@ class PlacementController {
      * @param heightMm of the base of what is fixed or hangs, above the floor; left out: where it is pointed at
      * @param offMm    between that and what holds it; left out: 0
      */
-    record PlaceBody(@NotNull Long pieceId, @NotNull @Valid VecMm atMm, @Min(0) @Max(3) Integer quarterTurns, Boolean mirrored,
-            @Min(-359) @Max(359) Double freeDegrees, Boolean snap, Double tiltDegrees, Double rollDegrees, Double scale, Length heightMm, Length offMm) {
+    record PlaceBody(
+            @NotNull Long pieceId,
+            @NotNull @Valid VecMm atMm,
+            @Min(0) @Max(3) Integer quarterTurns,
+            Boolean mirrored,
+            @Min(-359) @Max(359) Double freeDegrees,
+            Boolean snap,
+            Double tiltDegrees,
+            Double rollDegrees,
+            Double scale,
+            Length heightMm,
+            Length offMm) {
 
         Clinging.Offset offset() {
             var off = orElse(offMm, Length.ZERO);
@@ -89,7 +121,12 @@ class PlacementController {
         }
 
         Stance stance() {
-            return new Stance(atMm.toVec(), new Turn(orElse(quarterTurns, 0)), orElse(mirrored, false), orElse(freeDegrees, 0.0), PlacementController.over(Lean.NONE, tiltDegrees, rollDegrees, scale));
+            return new Stance(
+                    atMm.toVec(),
+                    new Turn(orElse(quarterTurns, 0)),
+                    orElse(mirrored, false),
+                    orElse(freeDegrees, 0.0),
+                    PlacementController.over(Lean.NONE, tiltDegrees, rollDegrees, scale));
         }
 
         boolean snaps() {
@@ -98,25 +135,42 @@ class PlacementController {
     }
 
     /** @param without placements that do not count, such as those that are held */
-    record PreviewBody(@NotNull @Valid PlaceBody place, List<@NotNull String> without) {
-    }
+    record PreviewBody(@NotNull @Valid PlaceBody place, List<@NotNull String> without) {}
 
-    record HoldView(@NotNull String axis, @NotNull Snapping.To kind, String placementId) {
-    }
+    record HoldView(@NotNull String axis, @NotNull Snapping.To kind, String placementId) {}
 
-    record PreviewView(@NotNull VecMm atMm, @NotNull int quarterTurns, @NotNull boolean mirrored, @NotNull double freeDegrees,
-            @NotNull List<HoldView> holds, @NotNull double tiltDegrees, @NotNull double rollDegrees, @NotNull double scale) {
-    }
+    record PreviewView(
+            @NotNull VecMm atMm,
+            @NotNull int quarterTurns,
+            @NotNull boolean mirrored,
+            @NotNull double freeDegrees,
+            @NotNull List<HoldView> holds,
+            @NotNull double tiltDegrees,
+            @NotNull double rollDegrees,
+            @NotNull double scale) {}
 
     /** Values typed for some placements; only what is told changes. */
-    record SetBody(@NotNull List<@NotNull String> ids, Length xMm, Length yMm, Length zMm, @Min(0) @Max(3) Integer quarterTurns,
-            Boolean mirrored, @Min(-359) @Max(359) Double freeDegrees, Boolean snap, Double tiltDegrees, Double rollDegrees, Double scale) {
+    record SetBody(
+            @NotNull List<@NotNull String> ids,
+            Length xMm,
+            Length yMm,
+            Length zMm,
+            @Min(0) @Max(3) Integer quarterTurns,
+            Boolean mirrored,
+            @Min(-359) @Max(359) Double freeDegrees,
+            Boolean snap,
+            Double tiltDegrees,
+            Double rollDegrees,
+            Double scale) {
 
         Stance over(Stance s) {
             var at = s.at();
-            return new Stance(new Vec(um(xMm, at.x()), um(yMm, at.y()), um(zMm, at.z())),
-                    quarterTurns == null ? s.turn() : new Turn(quarterTurns), orElse(mirrored, s.mirrored()),
-                    orElse(freeDegrees, s.freeDegrees()), PlacementController.over(s.lean(), tiltDegrees, rollDegrees, scale));
+            return new Stance(
+                    new Vec(um(xMm, at.x()), um(yMm, at.y()), um(zMm, at.z())),
+                    quarterTurns == null ? s.turn() : new Turn(quarterTurns),
+                    orElse(mirrored, s.mirrored()),
+                    orElse(freeDegrees, s.freeDegrees()),
+                    PlacementController.over(s.lean(), tiltDegrees, rollDegrees, scale));
         }
 
         private static long um(Length told, long standing) {
@@ -124,18 +178,18 @@ class PlacementController {
         }
     }
 
-    record ArrangeBody(@NotNull List<@NotNull String> ids, @Valid VecMm byMm, @Min(-3) @Max(3) Integer quarterTurns,
-            @Min(-359) @Max(359) Double freeDegrees, Boolean mirror) {
-    }
+    record ArrangeBody(
+            @NotNull List<@NotNull String> ids,
+            @Valid VecMm byMm,
+            @Min(-3) @Max(3) Integer quarterTurns,
+            @Min(-359) @Max(359) Double freeDegrees,
+            Boolean mirror) {}
 
-    record SwapBody(@NotNull List<@NotNull String> ids, @NotNull Long pieceId) {
-    }
+    record SwapBody(@NotNull List<@NotNull String> ids, @NotNull Long pieceId) {}
 
-    record CopyBody(@NotNull List<@NotNull String> ids, @NotNull @Valid VecMm byMm) {
-    }
+    record CopyBody(@NotNull List<@NotNull String> ids, @NotNull @Valid VecMm byMm) {}
 
-    record PlacesBody(@NotNull List<@NotNull String> ids) {
-    }
+    record PlacesBody(@NotNull List<@NotNull String> ids) {}
 
     /**
      * What a hand changed about a derived piece.
@@ -143,11 +197,17 @@ class PlacementController {
      * @param leftOut the place stays empty; the piece and where it stands are then not told
      * @param lost    its place is gone
      */
-    record DepartureView(@NotNull String id, @NotNull boolean leftOut, @NotNull boolean lost, Long pieceId, VecMm atMm) {
+    record DepartureView(
+            @NotNull String id, @NotNull boolean leftOut, @NotNull boolean lost, Long pieceId, VecMm atMm) {
 
         static DepartureView of(Departure d, boolean lost, SiteState state) {
             return d instanceof Departure.Restood r
-                    ? new DepartureView(d.place().toString(), false, lost, state.id(r.kind()), VecMm.of(r.stance().at()))
+                    ? new DepartureView(
+                            d.place().toString(),
+                            false,
+                            lost,
+                            state.id(r.kind()),
+                            VecMm.of(r.stance().at()))
                     : new DepartureView(d.place().toString(), true, lost, null, null);
         }
     }
@@ -185,14 +245,20 @@ class PlacementController {
     }
 
     /** @param widthMm across, level, @param heightMm across, upward where it lies level */
-    record StrutBody(@NotNull @Valid VecMm fromMm, @NotNull @Valid VecMm toMm, @NotNull Length widthMm, @NotNull Length heightMm) {
-    }
+    record StrutBody(
+            @NotNull @Valid VecMm fromMm,
+            @NotNull @Valid VecMm toMm,
+            @NotNull Length widthMm,
+            @NotNull Length heightMm) {}
 
     @PostMapping("/placements/struts")
     @Operation(summary = "Sets a piece of a section between two points")
     @ResponseStatus(HttpStatus.CREATED)
     PlacementView strut(@PathVariable long siteId, Seen seen, @Valid @RequestBody StrutBody body) {
-        var stood = placements.strut(siteId, seen, Strut.between(body.fromMm().toVec(), body.toMm().toVec(), body.widthMm(), body.heightMm()));
+        var stood = placements.strut(
+                siteId,
+                seen,
+                Strut.between(body.fromMm().toVec(), body.toMm().toVec(), body.widthMm(), body.heightMm()));
         return PlacementView.of(stood.standing(), stood.pieceId());
     }
 
@@ -200,12 +266,29 @@ class PlacementController {
     @Operation(summary = "Where a piece would come to stand, and what holds it; nothing is kept")
     PreviewView preview(@PathVariable long siteId, @Valid @RequestBody PreviewBody body) {
         var place = body.place();
-        var snapped = place.snaps() ? placements.preview(siteId, place.pieceId(), place.stance(), place.offset(), places(orElse(body.without(), List.of())))
+        var snapped = place.snaps()
+                ? placements.preview(
+                        siteId,
+                        place.pieceId(),
+                        place.stance(),
+                        place.offset(),
+                        places(orElse(body.without(), List.of())))
                 : new Snapping.Snapped(place.stance().withinReach(), List.of());
         var s = snapped.stance();
-        return new PreviewView(VecMm.of(s.at()), s.turn().quarters(), s.mirrored(), s.freeDegrees(),
-                snapped.holds().stream().map(h -> new HoldView(String.valueOf(h.axis()), h.to(), h.place().map(Place::toString).orElse(null))).toList(),
-                s.lean().tilt(), s.lean().roll(), s.lean().scale());
+        return new PreviewView(
+                VecMm.of(s.at()),
+                s.turn().quarters(),
+                s.mirrored(),
+                s.freeDegrees(),
+                snapped.holds().stream()
+                        .map(h -> new HoldView(
+                                String.valueOf(h.axis()),
+                                h.to(),
+                                h.place().map(Place::toString).orElse(null)))
+                        .toList(),
+                s.lean().tilt(),
+                s.lean().roll(),
+                s.lean().scale());
     }
 
     @PatchMapping("/placements")
@@ -219,12 +302,26 @@ class PlacementController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void arrange(@PathVariable long siteId, Seen seen, @Valid @RequestBody ArrangeBody body) {
         var by = body.byMm() == null ? Vec.ZERO : body.byMm().toVec();
-        placements.arrange(siteId, seen, places(body.ids()),
-                new Arrangement(by, orElse(body.quarterTurns(), 0), orElse(body.freeDegrees(), 0.0), orElse(body.mirror(), false)));
+        placements.arrange(
+                siteId,
+                seen,
+                places(body.ids()),
+                new Arrangement(
+                        by,
+                        orElse(body.quarterTurns(), 0),
+                        orElse(body.freeDegrees(), 0.0),
+                        orElse(body.mirror(), false)));
     }
 
     /** How pieces are lined up. */
-    enum Line { ALIGN, BESIDE, SPREAD, WALL, CEILING, FACE }
+    enum Line {
+        ALIGN,
+        BESIDE,
+        SPREAD,
+        WALL,
+        CEILING,
+        FACE
+    }
 
     /**
      * @param axis    to align, set beside or spread along
@@ -232,22 +329,36 @@ class PlacementController {
      * @param withId  what to align with; it stays
      * @param pointMm to face
      */
-    record LineBody(@NotNull List<@NotNull String> ids, @NotNull Line how, Lining.Axis axis, Lining.To to, String withId, @Valid VecMm pointMm) {
+    record LineBody(
+            @NotNull List<@NotNull String> ids,
+            @NotNull Line how,
+            Lining.Axis axis,
+            Lining.To to,
+            String withId,
+            @Valid VecMm pointMm) {
 
         PlacementService.Lines lines() {
             return switch (how) {
                 case ALIGN -> (state, all) -> Lining.align(all, with(state), told(axis, "axis"), told(to, "to"));
-                case BESIDE -> (state, all) -> Lining.beside(all, with(state), told(axis, "axis"), told(to, "to") != Lining.To.LOW);
+                case BESIDE ->
+                    (state, all) ->
+                            Lining.beside(all, with(state), told(axis, "axis"), told(to, "to") != Lining.To.LOW);
                 case SPREAD -> (state, all) -> Lining.spread(all, told(axis, "axis"));
-                case CEILING -> (state, all) -> Lining.underCeilings(all, state.decisions().massing());
-                case WALL -> (state, all) -> Lining.againstWalls(all, state.decisions().massing());
-                case FACE -> (state, all) -> Lining.facing(all, told(pointMm, "pointMm").toVec());
+                case CEILING ->
+                    (state, all) -> Lining.underCeilings(all, state.decisions().massing());
+                case WALL ->
+                    (state, all) -> Lining.againstWalls(all, state.decisions().massing());
+                case FACE ->
+                    (state, all) -> Lining.facing(all, told(pointMm, "pointMm").toVec());
             };
         }
 
         private Box with(SiteState state) {
             var with = Place.parse(told(withId, "withId"));
-            return state.set().find(with).orElseThrow(() -> new NotFound("The site has no placement " + with + ".")).box();
+            return state.set()
+                    .find(with)
+                    .orElseThrow(() -> new NotFound("The site has no placement " + with + "."))
+                    .box();
         }
 
         private static <T> T told(T value, String field) {
@@ -272,20 +383,24 @@ class PlacementController {
     }
 
     /** What no longer fits. */
-    record MisfitView(@NotNull String title, @NotNull List<@NotNull String> ids) {
-    }
+    record MisfitView(@NotNull String title, @NotNull List<@NotNull String> ids) {}
 
     @PostMapping("/placements/swaps")
     @Operation(summary = "Puts another piece in the place of each; answers what no longer fits")
     List<MisfitView> swap(@PathVariable long siteId, Seen seen, @Valid @RequestBody SwapBody body) {
-        return placements.swap(siteId, seen, places(body.ids()), body.pieceId()).stream().map(f -> new MisfitView(f.title(), f.places().stream().map(Place::toString).toList())).toList();
+        return placements.swap(siteId, seen, places(body.ids()), body.pieceId()).stream()
+                .map(f -> new MisfitView(
+                        f.title(), f.places().stream().map(Place::toString).toList()))
+                .toList();
     }
 
     @PostMapping("/placements/copies")
     @Operation(summary = "Copies placements; answers the ids of the copies, in the order of the originals")
     @ResponseStatus(HttpStatus.CREATED)
     List<String> copy(@PathVariable long siteId, Seen seen, @Valid @RequestBody CopyBody body) {
-        return placements.copy(siteId, seen, places(body.ids()), body.byMm().toVec()).stream().map(Place::toString).toList();
+        return placements.copy(siteId, seen, places(body.ids()), body.byMm().toVec()).stream()
+                .map(Place::toString)
+                .toList();
     }
 
     @PostMapping("/placements/plumb")
@@ -305,7 +420,9 @@ class PlacementController {
     @Operation(summary = "What hands have changed about derived pieces")
     List<DepartureView> departures(@PathVariable long siteId) {
         var departures = placements.departures(siteId);
-        return departures.all().stream().map(d -> DepartureView.of(d, departures.lost().contains(d.place()), departures.state())).toList();
+        return departures.all().stream()
+                .map(d -> DepartureView.of(d, departures.lost().contains(d.place()), departures.state()))
+                .toList();
     }
 
     @PostMapping("/departures/let-go")

@@ -1,11 +1,11 @@
 package hausbau.server.http.set;
 
-import hausbau.core.standing.Body;
+import hausbau.core.measure.Length;
 import hausbau.core.place.Place;
-import hausbau.core.standing.Repeat;
 import hausbau.core.place.Source;
 import hausbau.core.place.Standing;
-import hausbau.core.measure.Length;
+import hausbau.core.standing.Body;
+import hausbau.core.standing.Repeat;
 import hausbau.server.http.VecMm.BoxMm;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.SiteState;
@@ -55,18 +55,40 @@ class RepeatController {
         }
 
         RepeatService.Following toFollowing() {
-            return new RepeatService.Following(roomId, hold, Optional.ofNullable(edge).orElse(0), offMm);
+            return new RepeatService.Following(
+                    roomId, hold, Optional.ofNullable(edge).orElse(0), offMm);
         }
     }
 
     /** @param pieceIds of each body the piece that stands at its spot, or the first of several */
-    record RepeatView(@NotNull long id, @NotNull String name, @NotNull int count, @NotNull List<@NotNull Long> pieceIds, @NotNull boolean grouped, @NotNull RuleWords rule,
-            FollowingView following, Long assemblyId) {
+    record RepeatView(
+            @NotNull long id,
+            @NotNull String name,
+            @NotNull int count,
+            @NotNull List<@NotNull Long> pieceIds,
+            @NotNull boolean grouped,
+            @NotNull RuleWords rule,
+            FollowingView following,
+            Long assemblyId) {
 
         static RepeatView of(Repeat r, SiteState state) {
-            return new RepeatView(r.id(), r.name(), state.set().of(new Source.Repeats(r.id())).size(), r.bodies().stream().filter(b -> b.assembly() == 0).map(b -> state.id(b.members().get(0).kind())).toList(),
-                    r.bodies().stream().anyMatch(b -> b.assembly() != 0 || b.members().size() > 1), RuleWords.of(r.rule(state.decisions().massing())), r.host().map(FollowingView::of).orElse(null),
-                    r.bodies().stream().map(Body::assembly).filter(a -> a != 0).findFirst().orElse(null));
+            return new RepeatView(
+                    r.id(),
+                    r.name(),
+                    state.set().of(new Source.Repeats(r.id())).size(),
+                    r.bodies().stream()
+                            .filter(b -> b.assembly() == 0)
+                            .map(b -> state.id(b.members().get(0).kind()))
+                            .toList(),
+                    r.bodies().stream()
+                            .anyMatch(b -> b.assembly() != 0 || b.members().size() > 1),
+                    RuleWords.of(r.rule(state.decisions().massing())),
+                    r.host().map(FollowingView::of).orElse(null),
+                    r.bodies().stream()
+                            .map(Body::assembly)
+                            .filter(a -> a != 0)
+                            .findFirst()
+                            .orElse(null));
         }
     }
 
@@ -76,10 +98,21 @@ class RepeatController {
      * @param assemblyId   in place of pieces: this stands at each spot
      * @param insteadOfId  of a preview: the repeat that it would take the place of
      */
-    record RepeatBody(List<@NotNull Long> pieceIds, List<@NotNull String> placementIds, @NotNull @Valid RuleWords rule, @Valid FollowingView following, Long assemblyId, Long insteadOfId) {
+    record RepeatBody(
+            List<@NotNull Long> pieceIds,
+            List<@NotNull String> placementIds,
+            @NotNull @Valid RuleWords rule,
+            @Valid FollowingView following,
+            Long assemblyId,
+            Long insteadOfId) {
 
         RepeatService.Wanted wanted() {
-            return new RepeatService.Wanted(orElse(pieceIds), orElse(placementIds).stream().map(Place::parse).toList(), Optional.ofNullable(assemblyId), rule, Optional.ofNullable(following).map(FollowingView::toFollowing));
+            return new RepeatService.Wanted(
+                    orElse(pieceIds),
+                    orElse(placementIds).stream().map(Place::parse).toList(),
+                    Optional.ofNullable(assemblyId),
+                    rule,
+                    Optional.ofNullable(following).map(FollowingView::toFollowing));
         }
 
         private static <T> List<T> orElse(List<T> told) {
@@ -88,28 +121,37 @@ class RepeatController {
     }
 
     /** Only what is told changes. */
-    record RepeatChange(String name, @Valid RuleWords rule, @Valid FollowingView following, Boolean followsNothing, List<@NotNull Long> pieceIds) {
-    }
+    record RepeatChange(
+            String name,
+            @Valid RuleWords rule,
+            @Valid FollowingView following,
+            Boolean followsNothing,
+            List<@NotNull Long> pieceIds) {}
 
     /**
      * @param triangles that it adds
      * @param boxesMm   what its first pieces take
      */
-    record RepeatPreview(@NotNull int count, @NotNull long triangles, @NotNull List<BoxMm> boxesMm) {
-    }
+    record RepeatPreview(@NotNull int count, @NotNull long triangles, @NotNull List<BoxMm> boxesMm) {}
 
     @GetMapping("/repeats")
     List<RepeatView> list(@PathVariable long siteId) {
         var state = repeats.state(siteId);
-        return state.decisions().repeats().stream().map(r -> RepeatView.of(r, state)).toList();
+        return state.decisions().repeats().stream()
+                .map(r -> RepeatView.of(r, state))
+                .toList();
     }
 
     @PostMapping("/repeats/preview")
     @Operation(summary = "Tells where a repeat would stand and what it would cost")
     RepeatPreview preview(@PathVariable long siteId, @Valid @RequestBody RepeatBody body) {
         var state = repeats.state(siteId);
-        var standing = repeats.preview(state, body.wanted(), body.insteadOfId() == null ? 0 : body.insteadOfId()).standing(state.set());
-        return new RepeatPreview(standing.size(), repeats.triangles(state, standing), standing.stream().limit(DRAWN).map(Standing::box).map(BoxMm::of).toList());
+        var standing = repeats.preview(state, body.wanted(), body.insteadOfId() == null ? 0 : body.insteadOfId())
+                .standing(state.set());
+        return new RepeatPreview(
+                standing.size(),
+                repeats.triangles(state, standing),
+                standing.stream().limit(DRAWN).map(Standing::box).map(BoxMm::of).toList());
     }
 
     @PostMapping("/repeats")
@@ -120,10 +162,18 @@ class RepeatController {
     }
 
     @PatchMapping("/repeats/{id}")
-    RepeatView change(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody RepeatChange body) {
-        var following = Boolean.TRUE.equals(body.followsNothing()) ? Optional.<RepeatService.Following>empty()
+    RepeatView change(
+            @PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody RepeatChange body) {
+        var following = Boolean.TRUE.equals(body.followsNothing())
+                ? Optional.<RepeatService.Following>empty()
                 : body.following() == null ? null : Optional.of(body.following().toFollowing());
-        return RepeatView.of(repeats.change(siteId, id, seen, new RepeatService.Change(body.name(), body.rule(), following, body.pieceIds())), repeats.state(siteId));
+        return RepeatView.of(
+                repeats.change(
+                        siteId,
+                        id,
+                        seen,
+                        new RepeatService.Change(body.name(), body.rule(), following, body.pieceIds())),
+                repeats.state(siteId));
     }
 
     @DeleteMapping("/repeats/{id}")

@@ -30,22 +30,26 @@ class SelectionController {
     }
 
     /** @param ids those of its places where something stands */
-    record SelectionView(@NotNull long id, @NotNull String name, @NotNull List<@NotNull String> ids) {
-    }
+    record SelectionView(@NotNull long id, @NotNull String name, @NotNull List<@NotNull String> ids) {}
 
-    record SelectionBody(@NotNull String name, @NotNull List<@NotNull String> ids) {
-    }
+    record SelectionBody(@NotNull String name, @NotNull List<@NotNull String> ids) {}
 
     @GetMapping
     List<SelectionView> list(@PathVariable long siteId) {
-        return selections.all(siteId).stream().map(n -> new SelectionView(n.id(), n.name(), n.standing().stream().map(Place::toString).toList())).toList();
+        return selections.all(siteId).stream()
+                .map(n -> new SelectionView(
+                        n.id(),
+                        n.name(),
+                        n.standing().stream().map(Place::toString).toList()))
+                .toList();
     }
 
     @PostMapping
     @Operation(summary = "Keeps a selection under a name; one of that name is kept over. Answers its id")
     @ResponseStatus(HttpStatus.CREATED)
     long keep(@PathVariable long siteId, Seen seen, @Valid @RequestBody SelectionBody body) {
-        return selections.keep(siteId, seen, body.name(), body.ids().stream().map(Place::parse).toList());
+        return selections.keep(
+                siteId, seen, body.name(), body.ids().stream().map(Place::parse).toList());
     }
 
     @DeleteMapping("/{id}")

@@ -41,11 +41,23 @@ class TwinController {
      * @param atMm     X of the plane, else Y, as it lies now
      * @param roomId   whose middle it keeps to
      */
-    record TwinView(@NotNull long id, @NotNull String name, @NotNull int count, @NotNull boolean eastWest, @NotNull Length atMm, Long roomId) {
+    record TwinView(
+            @NotNull long id,
+            @NotNull String name,
+            @NotNull int count,
+            @NotNull boolean eastWest,
+            @NotNull Length atMm,
+            Long roomId) {
 
         static TwinView of(Twin t, SiteState state) {
             var plane = t.plane(state.decisions().massing());
-            return new TwinView(t.id(), t.name(), state.set().of(new Source.Twins(t.id())).size(), plane.eastWest(), new Length(plane.at()), t.room() == 0 ? null : t.room());
+            return new TwinView(
+                    t.id(),
+                    t.name(),
+                    state.set().of(new Source.Twins(t.id())).size(),
+                    plane.eastWest(),
+                    new Length(plane.at()),
+                    t.room() == 0 ? null : t.room());
         }
     }
 
@@ -55,14 +67,23 @@ class TwinController {
      * @param atMm     in place of a room: where the plane lies
      * @param fromMm   in place of all of these: the first of two points of the line, with toMm
      */
-    record TwinBody(@NotNull List<@NotNull String> placementIds, Boolean eastWest, Long roomId, Length atMm, @Valid VecMm fromMm, @Valid VecMm toMm) {
+    record TwinBody(
+            @NotNull List<@NotNull String> placementIds,
+            Boolean eastWest,
+            Long roomId,
+            Length atMm,
+            @Valid VecMm fromMm,
+            @Valid VecMm toMm) {
 
         private boolean isEastWest() {
-            return Optional.ofNullable(eastWest).orElseThrow(() -> new Refused("eastWest", "Tell whether east and west are exchanged, or north and south."));
+            return Optional.ofNullable(eastWest)
+                    .orElseThrow(() ->
+                            new Refused("eastWest", "Tell whether east and west are exchanged, or north and south."));
         }
 
         Optional<Twin.Plane> plane(Length step) {
-            return fromMm != null && toMm != null ? Optional.of(Twin.Plane.through(fromMm.toVec(), toMm.toVec(), step))
+            return fromMm != null && toMm != null
+                    ? Optional.of(Twin.Plane.through(fromMm.toVec(), toMm.toVec(), step))
                     : Optional.ofNullable(atMm).map(at -> new Twin.Plane(isEastWest(), at.um()));
         }
     }
@@ -70,14 +91,21 @@ class TwinController {
     @GetMapping
     List<TwinView> list(@PathVariable long siteId) {
         var state = twins.state(siteId);
-        return state.decisions().twins().stream().map(t -> TwinView.of(t, state)).toList();
+        return state.decisions().twins().stream()
+                .map(t -> TwinView.of(t, state))
+                .toList();
     }
 
     @PostMapping
     @Operation(summary = "Sets placements down once more across a plane; they follow their originals")
     @ResponseStatus(HttpStatus.CREATED)
     TwinView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody TwinBody body) {
-        var made = twins.add(siteId, seen, body.placementIds().stream().map(Place::parse).toList(), body::isEastWest, Optional.ofNullable(body.roomId()),
+        var made = twins.add(
+                siteId,
+                seen,
+                body.placementIds().stream().map(Place::parse).toList(),
+                body::isEastWest,
+                Optional.ofNullable(body.roomId()),
                 body.plane(twins.state(siteId).settings().step()));
         return TwinView.of(made, twins.state(siteId));
     }

@@ -59,13 +59,22 @@ public class SiteController {
         this.journal = journal;
     }
 
-    record SiteSummary(@NotNull long id, @NotNull String name, @NotNull long revision, @NotNull Unit unit,
-            @NotNull long rooms, @NotNull long placements, @NotNull Instant changedAt) {
-    }
+    record SiteSummary(
+            @NotNull long id,
+            @NotNull String name,
+            @NotNull long revision,
+            @NotNull Unit unit,
+            @NotNull long rooms,
+            @NotNull long placements,
+            @NotNull Instant changedAt) {}
 
     /** @param stepMm the step it was worked out on */
-    record KitView(@NotNull Length stepMm, @NotNull List<Length> kindsMm, @NotNull List<Length> tilesMm, @NotNull Length minPieceMm, @NotNull Length maxPieceMm) {
-    }
+    record KitView(
+            @NotNull Length stepMm,
+            @NotNull List<Length> kindsMm,
+            @NotNull List<Length> tilesMm,
+            @NotNull Length minPieceMm,
+            @NotNull Length maxPieceMm) {}
 
     /**
      * @param kit  absent until one is chosen
@@ -75,29 +84,82 @@ public class SiteController {
      * @param leftOut derived pieces that a hand took away
      * @param lost what a hand changed and whose place is gone
      */
-    public record SiteView(@NotNull long id, @NotNull String name, @NotNull long revision, @NotNull Unit unit, @NotNull Length stepMm,
-            @NotNull Length wallMm, @NotNull Length storeyMm, @NotNull int pixelsPerMetre, @NotNull boolean tilesByCentre, @NotNull boolean skins, @NotNull Length guardDropMm, @NotNull Corners.Kind corners, @NotNull Length cornerLegMm,
-            KitView kit, @NotNull String undo, @NotNull String redo, @NotNull String others, @NotNull long leftOut, @NotNull long lost) {
+    public record SiteView(
+            @NotNull long id,
+            @NotNull String name,
+            @NotNull long revision,
+            @NotNull Unit unit,
+            @NotNull Length stepMm,
+            @NotNull Length wallMm,
+            @NotNull Length storeyMm,
+            @NotNull int pixelsPerMetre,
+            @NotNull boolean tilesByCentre,
+            @NotNull boolean skins,
+            @NotNull Length guardDropMm,
+            @NotNull Corners.Kind corners,
+            @NotNull Length cornerLegMm,
+            KitView kit,
+            @NotNull String undo,
+            @NotNull String redo,
+            @NotNull String others,
+            @NotNull long leftOut,
+            @NotNull long lost) {
 
         public static SiteView of(SiteService.Standing standing) {
             var site = standing.site();
             var s = site.settings();
-            return new SiteView(site.getId(), site.name(), site.revision(), s.unit(), s.step(), s.wall(), s.storey(),
-                    s.pixelsPerMetre(), s.tilesByCentre(), s.skins(), s.guardDrop(), s.corners().kind(), s.corners().leg(),
-                    site.kit().map(k -> new KitView(k.step(), k.kinds(), k.tiles(), k.minPiece(), k.maxPiece())).orElse(null),
-                    standing.steps().undo(), standing.steps().redo(), standing.steps().others(), standing.leftOut(), standing.lost());
+            return new SiteView(
+                    site.getId(),
+                    site.name(),
+                    site.revision(),
+                    s.unit(),
+                    s.step(),
+                    s.wall(),
+                    s.storey(),
+                    s.pixelsPerMetre(),
+                    s.tilesByCentre(),
+                    s.skins(),
+                    s.guardDrop(),
+                    s.corners().kind(),
+                    s.corners().leg(),
+                    site.kit()
+                            .map(k -> new KitView(k.step(), k.kinds(), k.tiles(), k.minPiece(), k.maxPiece()))
+                            .orElse(null),
+                    standing.steps().undo(),
+                    standing.steps().redo(),
+                    standing.steps().others(),
+                    standing.leftOut(),
+                    standing.lost());
         }
     }
 
     /** Every field but the name may be left out: it then stays, or takes the usual value. */
-    record SiteBody(@NotNull String name, Unit unit, Length stepMm, Length wallMm, Length storeyMm, Integer pixelsPerMetre,
-            Boolean tilesByCentre, Boolean skins, Length guardDropMm, Corners.Kind corners, Length cornerLegMm) {
+    record SiteBody(
+            @NotNull String name,
+            Unit unit,
+            Length stepMm,
+            Length wallMm,
+            Length storeyMm,
+            Integer pixelsPerMetre,
+            Boolean tilesByCentre,
+            Boolean skins,
+            Length guardDropMm,
+            Corners.Kind corners,
+            Length cornerLegMm) {
 
         UnaryOperator<SiteSettings> over() {
-            return s -> new SiteSettings(orElse(unit, s.unit()), orElse(stepMm, s.step()), orElse(wallMm, s.wall()),
-                    orElse(storeyMm, s.storey()), orElse(pixelsPerMetre, s.pixelsPerMetre()),
-                    orElse(tilesByCentre, s.tilesByCentre()), orElse(skins, s.skins()), orElse(guardDropMm, s.guardDrop()),
-                    new Corners(orElse(corners, s.corners().kind()), orElse(cornerLegMm, s.corners().leg())));
+            return s -> new SiteSettings(
+                    orElse(unit, s.unit()),
+                    orElse(stepMm, s.step()),
+                    orElse(wallMm, s.wall()),
+                    orElse(storeyMm, s.storey()),
+                    orElse(pixelsPerMetre, s.pixelsPerMetre()),
+                    orElse(tilesByCentre, s.tilesByCentre()),
+                    orElse(skins, s.skins()),
+                    orElse(guardDropMm, s.guardDrop()),
+                    new Corners(
+                            orElse(corners, s.corners().kind()),
+                            orElse(cornerLegMm, s.corners().leg())));
         }
 
         private static <T> T orElse(T told, T standing) {
@@ -105,12 +167,10 @@ public class SiteController {
         }
     }
 
-    record NameBody(@NotNull String name) {
-    }
+    record NameBody(@NotNull String name) {}
 
     /** @param digest of its content; fetched from {@code chunks/digest} */
-    record ChunkView(@NotNull String name, @NotNull String digest, @NotNull int count) {
-    }
+    record ChunkView(@NotNull String name, @NotNull String digest, @NotNull int count) {}
 
     /**
      * What has changed since a revision.
@@ -119,12 +179,19 @@ public class SiteController {
      * @param chunks those of the set that are new or were written anew; with {@code all} every one there is
      * @param gone   the names of those that are no more
      */
-    record NewsView(@NotNull SiteView site, List<Aggregate.Part> parts, @NotNull List<ChunkView> chunks, @NotNull List<String> gone, @NotNull boolean all) {
-    }
+    record NewsView(
+            @NotNull SiteView site,
+            List<Aggregate.Part> parts,
+            @NotNull List<ChunkView> chunks,
+            @NotNull List<String> gone,
+            @NotNull boolean all) {}
 
     @GetMapping
     List<SiteSummary> list() {
-        return sites.list().stream().map(o -> new SiteSummary(o.id(), o.name(), o.revision(), o.unit(), o.rooms(), o.placements(), o.changedAt())).toList();
+        return sites.list().stream()
+                .map(o -> new SiteSummary(
+                        o.id(), o.name(), o.revision(), o.unit(), o.rooms(), o.placements(), o.changedAt()))
+                .toList();
     }
 
     @PostMapping
@@ -139,8 +206,7 @@ public class SiteController {
     }
 
     @PatchMapping("/{id}")
-    SiteView change(@PathVariable long id, Seen seen,
-            @Valid @RequestBody SiteBody body) {
+    SiteView change(@PathVariable long id, Seen seen, @Valid @RequestBody SiteBody body) {
         return SiteView.of(sites.change(id, seen, body.name(), body.over()));
     }
 
@@ -160,24 +226,39 @@ public class SiteController {
     @Operation(summary = "What has changed since a revision; without one, everything")
     NewsView news(@PathVariable long id, @RequestParam(required = false) @Nullable Long since, Maker maker) {
         var news = since == null ? sites.everything(id, maker) : sites.newsSince(id, since, maker);
-        return new NewsView(SiteView.of(news.standing()), news.parts().map(List::copyOf).orElse(null),
-                news.chunks().stream().map(c -> new ChunkView(c.name(), c.digest().toString(), c.size())).toList(), news.gone(), news.all());
+        return new NewsView(
+                SiteView.of(news.standing()),
+                news.parts().map(List::copyOf).orElse(null),
+                news.chunks().stream()
+                        .map(c -> new ChunkView(c.name(), c.digest().toString(), c.size()))
+                        .toList(),
+                news.gone(),
+                news.all());
     }
 
     @GetMapping(path = "/{id}/chunks/{digest}", produces = "application/octet-stream")
     @Operation(summary = "A chunk of the set as binary columns; what a digest names never changes")
-    ResponseEntity<byte[]> chunk(@PathVariable long id, @PathVariable String digest, @RequestHeader(name = "If-None-Match", required = false) String known) {
+    ResponseEntity<byte[]> chunk(
+            @PathVariable long id,
+            @PathVariable String digest,
+            @RequestHeader(name = "If-None-Match", required = false) String known) {
         var tag = "\"" + digest + "\"";
         if (tag.equals(known)) {
             return ResponseEntity.status(HttpStatus.NOT_MODIFIED).eTag(tag).build();
         }
         var sent = sites.chunk(id, digest);
-        return ResponseEntity.ok().eTag(tag).cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())
-                .contentType(MediaType.APPLICATION_OCTET_STREAM).body(ChunkBytes.of(sent.chunk(), sent.state()::id));
+        return ResponseEntity.ok()
+                .eTag(tag)
+                .cacheControl(
+                        CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .body(ChunkBytes.of(sent.chunk(), sent.state()::id));
     }
 
     @GetMapping(path = "/{id}/feed", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    @Operation(summary = "Server-sent events: the number of each new revision as it is made; -1 where some may have been missed")
+    @Operation(
+            summary =
+                    "Server-sent events: the number of each new revision as it is made; -1 where some may have been missed")
     SseEmitter feed(@PathVariable long id) {
         return feed.listenTo(id, () -> sites.revision(id));
     }
@@ -186,22 +267,33 @@ public class SiteController {
     @Operation(summary = "The plan as a small picture")
     ResponseEntity<String> picture(@PathVariable long id) {
         var picture = handover.picture(id, PICTURE_WIDTH, PICTURE_HEIGHT);
-        return ResponseEntity.ok().eTag("\"" + picture.revision() + "\"").cacheControl(CacheControl.noCache()).contentType(MediaType.valueOf("image/svg+xml")).body(picture.svg());
+        return ResponseEntity.ok()
+                .eTag("\"" + picture.revision() + "\"")
+                .cacheControl(CacheControl.noCache())
+                .contentType(MediaType.valueOf("image/svg+xml"))
+                .body(picture.svg());
     }
 
     @PostMapping("/{id}/undo")
-    @Operation(summary = "Undoes one's own last edit, or with anyones=true the last one whoever made it; 204 if there is none; 412 where what it touched has been changed since")
-    ResponseEntity<SiteView> undo(@PathVariable long id, Seen seen, @RequestParam(defaultValue = "false") boolean anyones) {
+    @Operation(
+            summary =
+                    "Undoes one's own last edit, or with anyones=true the last one whoever made it; 204 if there is none; 412 where what it touched has been changed since")
+    ResponseEntity<SiteView> undo(
+            @PathVariable long id, Seen seen, @RequestParam(defaultValue = "false") boolean anyones) {
         return answer(id, journal.undo(id, seen, anyones), seen);
     }
 
     @PostMapping("/{id}/redo")
-    @Operation(summary = "Does one's own last undone edit again; 204 if there is none; 412 where what it touches has been changed since")
+    @Operation(
+            summary =
+                    "Does one's own last undone edit again; 204 if there is none; 412 where what it touches has been changed since")
     ResponseEntity<SiteView> redo(@PathVariable long id, Seen seen) {
         return answer(id, journal.redo(id, seen), seen);
     }
 
     private ResponseEntity<SiteView> answer(long id, Optional<String> done, Seen seen) {
-        return done.isEmpty() ? ResponseEntity.noContent().build() : ResponseEntity.ok(SiteView.of(sites.find(id, new Maker(seen.maker()))));
+        return done.isEmpty()
+                ? ResponseEntity.noContent().build()
+                : ResponseEntity.ok(SiteView.of(sites.find(id, new Maker(seen.maker()))));
     }
 }

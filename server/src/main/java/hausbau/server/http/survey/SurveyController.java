@@ -42,13 +42,30 @@ class SurveyController {
      * @param fix          what would mend it; null where that is not plain
      * @param accepted     why a person accepts it as it is; null where nobody does
      */
-    record FindingView(@NotNull String key, @NotNull Finding.Check kind, @NotNull boolean fault, @NotNull String title,
-            @NotNull String reason, @NotNull String card, @NotNull List<String> placementIds, @NotNull BoxMm placeMm, String fix, String accepted) {
+    record FindingView(
+            @NotNull String key,
+            @NotNull Finding.Check kind,
+            @NotNull boolean fault,
+            @NotNull String title,
+            @NotNull String reason,
+            @NotNull String card,
+            @NotNull List<String> placementIds,
+            @NotNull BoxMm placeMm,
+            String fix,
+            String accepted) {
 
         static FindingView of(Found found) {
             var f = found.finding();
-            return new FindingView(f.key(), f.check(), f.check().isFault(), f.title(), f.reason(), f.card().key(),
-                    f.places().stream().map(Place::toString).toList(), BoxMm.of(f.box()), f.fix().map(Finding.Fix::label).orElse(null),
+            return new FindingView(
+                    f.key(),
+                    f.check(),
+                    f.check().isFault(),
+                    f.title(),
+                    f.reason(),
+                    f.card().key(),
+                    f.places().stream().map(Place::toString).toList(),
+                    BoxMm.of(f.box()),
+                    f.fix().map(Finding.Fix::label).orElse(null),
                     found.isOpen() ? null : found.accepted());
         }
     }
@@ -60,14 +77,34 @@ class SurveyController {
      * @param findings the first of them
      * @param mendable how many of them have a plain fix
      */
-    record CardView(@NotNull String key, @NotNull Finding.Check kind, @NotNull boolean fault, @NotNull String heading, @NotNull String room,
-            @NotNull boolean accepted, @NotNull int count, @NotNull int mendable, @NotNull List<FindingView> findings) {
+    record CardView(
+            @NotNull String key,
+            @NotNull Finding.Check kind,
+            @NotNull boolean fault,
+            @NotNull String heading,
+            @NotNull String room,
+            @NotNull boolean accepted,
+            @NotNull int count,
+            @NotNull int mendable,
+            @NotNull List<FindingView> findings) {
 
         static CardView of(SurveyService.Card card) {
             var of = card.of();
-            return new CardView(of.key(), of.check(), of.check().isFault(), of.heading(), of.room(), !card.findings().get(0).isOpen(), card.findings().size(),
-                    (int) card.findings().stream().filter(f -> f.finding().fix().isPresent()).count(),
-                    card.findings().stream().limit(MOST_OF_A_CARD).map(FindingView::of).toList());
+            return new CardView(
+                    of.key(),
+                    of.check(),
+                    of.check().isFault(),
+                    of.heading(),
+                    of.room(),
+                    !card.findings().get(0).isOpen(),
+                    card.findings().size(),
+                    (int) card.findings().stream()
+                            .filter(f -> f.finding().fix().isPresent())
+                            .count(),
+                    card.findings().stream()
+                            .limit(MOST_OF_A_CARD)
+                            .map(FindingView::of)
+                            .toList());
         }
     }
 
@@ -76,28 +113,40 @@ class SurveyController {
      * @param findings at most 1000, faults first
      * @param revision of the site that was surveyed
      */
-    record SurveyView(@NotNull long faults, @NotNull long cautions, @NotNull long accepted, @NotNull List<FindingView> findings, @NotNull long revision) {
-    }
+    record SurveyView(
+            @NotNull long faults,
+            @NotNull long cautions,
+            @NotNull long accepted,
+            @NotNull List<FindingView> findings,
+            @NotNull long revision) {}
 
     /** @param key of a finding, or of a card for all on it */
-    record KeyBody(@NotNull String key) {
-    }
+    record KeyBody(@NotNull String key) {}
 
     /** @param reason left out or empty: it is accepted no longer */
-    record AcceptBody(@NotNull String key, String reason) {
-    }
+    record AcceptBody(@NotNull String key, String reason) {}
 
     @GetMapping
     SurveyView survey(@PathVariable long siteId) {
         var report = surveys.survey(siteId);
-        return new SurveyView(report.faults(), report.cautions(), report.findings().size() - report.faults() - report.cautions(),
-                report.findings().stream().limit(MOST_SHOWN).map(FindingView::of).toList(), report.revision());
+        return new SurveyView(
+                report.faults(),
+                report.cautions(),
+                report.findings().size() - report.faults() - report.cautions(),
+                report.findings().stream()
+                        .limit(MOST_SHOWN)
+                        .map(FindingView::of)
+                        .toList(),
+                report.revision());
     }
 
     @GetMapping("/cards")
     @Operation(summary = "The findings, those alike on one card")
     List<CardView> cards(@PathVariable long siteId, @RequestParam(defaultValue = "500") int most) {
-        return surveys.survey(siteId).cards().stream().limit(Math.max(0, Math.min(5000, most))).map(CardView::of).toList();
+        return surveys.survey(siteId).cards().stream()
+                .limit(Math.max(0, Math.min(5000, most)))
+                .map(CardView::of)
+                .toList();
     }
 
     @PostMapping("/fixes")
@@ -111,6 +160,7 @@ class SurveyController {
     @Operation(summary = "Accepts findings as they are, until what they are about changes")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void accept(@PathVariable long siteId, Seen seen, @Valid @RequestBody AcceptBody body) {
-        surveys.accept(siteId, seen, body.key(), Optional.ofNullable(body.reason()).orElse(""));
+        surveys.accept(
+                siteId, seen, body.key(), Optional.ofNullable(body.reason()).orElse(""));
     }
 }

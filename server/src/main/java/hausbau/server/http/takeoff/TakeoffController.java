@@ -7,14 +7,13 @@ import hausbau.core.takeoff.Mark;
 import hausbau.core.takeoff.PlaneGrid;
 import hausbau.core.takeoff.Quantity;
 import hausbau.server.http.IdView;
+import hausbau.server.http.board.BoardController;
 import hausbau.server.http.board.BoardController.BoardItemView;
 import hausbau.server.http.board.BoardController.MeasuredView;
 import hausbau.server.http.board.BoardController.PlaneView;
-import hausbau.server.http.board.BoardController;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.Stores;
 import hausbau.server.store.takeoff.MarkRow;
-import hausbau.server.store.takeoff.PlaneRow;
 import hausbau.server.store.takeoff.Points;
 import hausbau.server.work.takeoff.MarkService;
 import hausbau.server.work.takeoff.TakeoffService;
@@ -56,46 +55,54 @@ class TakeoffController {
      * @param heightMm    the rectangle's height; a flat plane needs none
      * @param pickErrorPx standard deviation of a pick; left out: 1
      */
-    record CalibrationBody(@NotNull Calibration.Kind kind, @NotNull List<@NotNull Double> points, @NotNull Length widthMm, Length heightMm, Double pickErrorPx) {
+    record CalibrationBody(
+            @NotNull Calibration.Kind kind,
+            @NotNull List<@NotNull Double> points,
+            @NotNull Length widthMm,
+            Length heightMm,
+            Double pickErrorPx) {
 
         Calibration calibration() {
-            return new Calibration(kind, Points.pixels(points), widthMm, or(heightMm, Length.ZERO), or(pickErrorPx, 1.0));
+            return new Calibration(
+                    kind, Points.pixels(points), widthMm, or(heightMm, Length.ZERO), or(pickErrorPx, 1.0));
         }
     }
 
-    record PlaneBody(@NotNull Long pictureId, @NotNull String name, @NotNull @Valid CalibrationBody calibration) {
-    }
+    record PlaneBody(@NotNull Long pictureId, @NotNull String name, @NotNull @Valid CalibrationBody calibration) {}
 
-    record PlaneChange(@NotNull String name, @NotNull @Valid CalibrationBody calibration) {
-    }
+    record PlaneChange(@NotNull String name, @NotNull @Valid CalibrationBody calibration) {}
 
-    record GridBody(@NotNull Integer pixelsX, @NotNull Integer pixelsY, @NotNull @Valid CalibrationBody calibration) {
-    }
+    record GridBody(@NotNull Integer pixelsX, @NotNull Integer pixelsY, @NotNull @Valid CalibrationBody calibration) {}
 
     /**
      * @param pitchMm the step, or as many steps as keep the lines apart
      * @param lines   from x, y to x, y by turns, in pixels of the picture
      */
-    record GridView(@NotNull Length pitchMm, @NotNull List<List<Double>> lines) {
-    }
+    record GridView(@NotNull Length pitchMm, @NotNull List<List<Double>> lines) {}
 
-    record MeasureBody(@NotNull Long planeId, @NotNull Quantity quantity, @NotNull List<@NotNull Double> points) {
-    }
+    record MeasureBody(@NotNull Long planeId, @NotNull Quantity quantity, @NotNull List<@NotNull Double> points) {}
 
     /** @param letter left out or empty: the next free one */
-    record TagBody(String letter, @NotNull String name, @NotNull Role role) {
-    }
+    record TagBody(String letter, @NotNull String name, @NotNull Role role) {}
 
     /** Only what is told changes. */
-    record TagChange(String letter, String name, Role role, Integer estimated) {
-    }
+    record TagChange(String letter, String name, Role role, Integer estimated) {}
 
     /** Only what is told changes; a plane of 0 takes the mark off its plane. */
-    record MarkChange(Long planeId, Long tagId, List<@NotNull Double> points, Boolean mirrored, Boolean turned, String finish) {
+    record MarkChange(
+            Long planeId, Long tagId, List<@NotNull Double> points, Boolean mirrored, Boolean turned, String finish) {
 
         MarkService.MarkTold over(MarkRow m) {
-            return new MarkService.MarkTold(m.pictureId(), or(planeId, m.planeId()), or(tagId, m.tagId()), m.shape(), or(points, m.picks()), new MarkRow.Look(
-                    or(mirrored, m.look().mirrored()), or(turned, m.look().turned()), or(finish, m.look().finish())));
+            return new MarkService.MarkTold(
+                    m.pictureId(),
+                    or(planeId, m.planeId()),
+                    or(tagId, m.tagId()),
+                    m.shape(),
+                    or(points, m.picks()),
+                    new MarkRow.Look(
+                            or(mirrored, m.look().mirrored()),
+                            or(turned, m.look().turned()),
+                            or(finish, m.look().finish())));
         }
     }
 
@@ -103,58 +110,109 @@ class TakeoffController {
         return told == null ? standing : told;
     }
 
-    record MarkBody(@NotNull Long pictureId, Long planeId, @NotNull Long tagId, @NotNull Mark.Shape kind, @NotNull List<@NotNull Double> points,
-            Boolean mirrored, Boolean turned, String finish) {
+    record MarkBody(
+            @NotNull Long pictureId,
+            Long planeId,
+            @NotNull Long tagId,
+            @NotNull Mark.Shape kind,
+            @NotNull List<@NotNull Double> points,
+            Boolean mirrored,
+            Boolean turned,
+            String finish) {
 
         MarkService.MarkTold told() {
-            return new MarkService.MarkTold(pictureId, or(planeId, 0L), tagId, kind, points, new MarkRow.Look(or(mirrored, false), or(turned, false), or(finish, "")));
+            return new MarkService.MarkTold(
+                    pictureId,
+                    or(planeId, 0L),
+                    tagId,
+                    kind,
+                    points,
+                    new MarkRow.Look(or(mirrored, false), or(turned, false), or(finish, "")));
         }
     }
 
-    record PixelBody(@NotNull Double x, @NotNull Double y) {
-    }
+    record PixelBody(@NotNull Double x, @NotNull Double y) {}
 
-    record MemberView(@NotNull long tagId, @NotNull String letter, @NotNull boolean turned) {
-    }
+    record MemberView(@NotNull long tagId, @NotNull String letter, @NotNull boolean turned) {}
 
     /**
      * @param name            of the first of its tags; {@code code} one to begin from
      * @param widthResidualMm how much larger than measured the piece would be; {@code widthResidualSteps} the same in steps
      * @param changesTheLook  rounding changes a side by more than 3 %
      */
-    record ProposalView(@NotNull String name, @NotNull String code, @NotNull Role role, @NotNull List<MemberView> tags, @NotNull MeasuredView width, @NotNull MeasuredView height, @NotNull Length widthMm, @NotNull Length heightMm,
-            @NotNull double widthResidualMm, @NotNull double heightResidualMm, @NotNull double widthResidualSteps, @NotNull double heightResidualSteps,
-            @NotNull boolean changesTheLook, @NotNull int seen, @NotNull int estimated) {
+    record ProposalView(
+            @NotNull String name,
+            @NotNull String code,
+            @NotNull Role role,
+            @NotNull List<MemberView> tags,
+            @NotNull MeasuredView width,
+            @NotNull MeasuredView height,
+            @NotNull Length widthMm,
+            @NotNull Length heightMm,
+            @NotNull double widthResidualMm,
+            @NotNull double heightResidualMm,
+            @NotNull double widthResidualSteps,
+            @NotNull double heightResidualSteps,
+            @NotNull boolean changesTheLook,
+            @NotNull int seen,
+            @NotNull int estimated) {
 
         static ProposalView of(MarkService.Named named) {
             var p = named.proposal();
             var step = p.step().um() / 1000.0;
-            return new ProposalView(named.name(), p.suggestedCode(named.name()), p.role(), p.tags().stream().map(m -> new MemberView(m.tagId(), m.letter(), m.turned())).toList(),
-                    MeasuredView.of(p.measured().width()), MeasuredView.of(p.measured().height()), p.width(), p.height(), p.widthResidual(), p.heightResidual(),
-                    p.widthResidual() / step, p.heightResidual() / step, p.changesTheLook(), p.seen(), p.estimated());
+            return new ProposalView(
+                    named.name(),
+                    p.suggestedCode(named.name()),
+                    p.role(),
+                    p.tags().stream()
+                            .map(m -> new MemberView(m.tagId(), m.letter(), m.turned()))
+                            .toList(),
+                    MeasuredView.of(p.measured().width()),
+                    MeasuredView.of(p.measured().height()),
+                    p.width(),
+                    p.height(),
+                    p.widthResidual(),
+                    p.heightResidual(),
+                    p.widthResidual() / step,
+                    p.heightResidual() / step,
+                    p.changesTheLook(),
+                    p.seen(),
+                    p.estimated());
         }
     }
 
-    record AcceptBody(@NotNull List<@NotNull Long> tagIds, @NotNull String code, @NotNull String name, @NotNull Length widthMm, @NotNull Length depthMm, @NotNull Length heightMm) {
-    }
+    record AcceptBody(
+            @NotNull List<@NotNull Long> tagIds,
+            @NotNull String code,
+            @NotNull String name,
+            @NotNull Length widthMm,
+            @NotNull Length depthMm,
+            @NotNull Length heightMm) {}
 
     @PostMapping("/planes/grid")
     @Operation(summary = "The grid that a calibration would lay over a picture; nothing is kept")
     GridView grid(@PathVariable long siteId, @Valid @RequestBody GridBody body) {
         var step = store.sites().site(siteId).settings().step();
         var grid = PlaneGrid.of(body.calibration().calibration().plane(), body.pixelsX(), body.pixelsY(), step);
-        return new GridView(grid.pitch(), grid.lines().stream().map(l -> List.of(l.from().x(), l.from().y(), l.to().x(), l.to().y())).toList());
+        return new GridView(
+                grid.pitch(),
+                grid.lines().stream()
+                        .map(l -> List.of(l.from().x(), l.from().y(), l.to().x(), l.to().y()))
+                        .toList());
     }
 
     @PostMapping("/planes")
     @ResponseStatus(HttpStatus.CREATED)
     PlaneView addPlane(@PathVariable long siteId, Seen seen, @Valid @RequestBody PlaneBody body) {
-        return PlaneView.of(takeoff.addPlane(siteId, seen, body.pictureId(), body.name(), body.calibration().calibration()));
+        return PlaneView.of(takeoff.addPlane(
+                siteId, seen, body.pictureId(), body.name(), body.calibration().calibration()));
     }
 
     @PutMapping("/planes/{id}")
-    PlaneView changePlane(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody PlaneChange body) {
-        return PlaneView.of(takeoff.changePlane(siteId, seen, id, body.name(), body.calibration().calibration()));
+    PlaneView changePlane(
+            @PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody PlaneChange body) {
+        return PlaneView.of(takeoff.changePlane(
+                siteId, seen, id, body.name(), body.calibration().calibration()));
     }
 
     @DeleteMapping("/planes/{id}")
@@ -186,14 +244,22 @@ class TakeoffController {
     @PostMapping("/tags")
     @ResponseStatus(HttpStatus.CREATED)
     IdView addTag(@PathVariable long siteId, Seen seen, @Valid @RequestBody TagBody body) {
-        return new IdView(marks.addTag(siteId, seen, or(body.letter(), ""), body.name(), body.role()).getId());
+        return new IdView(marks.addTag(siteId, seen, or(body.letter(), ""), body.name(), body.role())
+                .getId());
     }
 
     @PatchMapping("/tags/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changeTag(@PathVariable long siteId, @PathVariable long id, Seen seen, @Valid @RequestBody TagChange body) {
-        marks.changeTag(siteId, seen, id, t -> new MarkService.TagTold(or(body.letter(), t.letter()), or(body.name(), t.name()),
-                or(body.role(), t.role()), or(body.estimated(), t.estimated())));
+        marks.changeTag(
+                siteId,
+                seen,
+                id,
+                t -> new MarkService.TagTold(
+                        or(body.letter(), t.letter()),
+                        or(body.name(), t.name()),
+                        or(body.role(), t.role()),
+                        or(body.estimated(), t.estimated())));
     }
 
     @DeleteMapping("/tags/{id}")
@@ -237,11 +303,19 @@ class TakeoffController {
     @Operation(summary = "Puts a piece on the list for some tags")
     @ResponseStatus(HttpStatus.CREATED)
     IdView accept(@PathVariable long siteId, Seen seen, @Valid @RequestBody AcceptBody body) {
-        return new IdView(marks.accept(siteId, seen, body.tagIds(), body.code(), body.name(), body.widthMm(), body.depthMm(), body.heightMm()).getId());
+        return new IdView(marks.accept(
+                        siteId,
+                        seen,
+                        body.tagIds(),
+                        body.code(),
+                        body.name(),
+                        body.widthMm(),
+                        body.depthMm(),
+                        body.heightMm())
+                .getId());
     }
 
-    record TagsBody(@NotNull List<@NotNull Long> tagIds) {
-    }
+    record TagsBody(@NotNull List<@NotNull Long> tagIds) {}
 
     @PostMapping("/proposals/declined")
     @Operation(summary = "Will not have these tags proposed as one piece again")

@@ -16,9 +16,12 @@ public class BoardItemRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
+
     @Enumerated(EnumType.STRING)
     Kind kind;
+
     long mediaId;
     String name;
     String text;
@@ -34,10 +37,13 @@ public class BoardItemRow implements Row {
     long rank;
     long groupId;
 
-    protected BoardItemRow() {
-    }
+    protected BoardItemRow() {}
 
-    public enum Kind { PICTURE, NOTE, FRAME }
+    public enum Kind {
+        PICTURE,
+        NOTE,
+        FRAME
+    }
 
     /**
      * Where and how an item lies.
@@ -46,8 +52,8 @@ public class BoardItemRow implements Row {
      * @param turn    degrees clockwise
      * @param crop    the part of the picture that is shown: left, top, right, bottom, from 0 to 1
      */
-    public record Lie(double x, double y, double width, double height, double turn, boolean flipped, List<Double> crop) {
-    }
+    public record Lie(
+            double x, double y, double width, double height, double turn, boolean flipped, List<Double> crop) {}
 
     public BoardItemRow(long id, long siteId, Kind kind, long mediaId, String name, String text, Lie lie) {
         this.id = id;
@@ -71,7 +77,8 @@ public class BoardItemRow implements Row {
     }
 
     public Lie lie() {
-        return new Lie(x, y, width, height, turn, flipped, Arrays.stream(crop).boxed().toList());
+        return new Lie(
+                x, y, width, height, turn, flipped, Arrays.stream(crop).boxed().toList());
     }
 
     public Kind kind() {

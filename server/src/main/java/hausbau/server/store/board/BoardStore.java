@@ -22,7 +22,9 @@ public class BoardStore {
     }
 
     public List<BoardItemRow> items(long siteId) {
-        return rows.createQuery("from BoardItemRow where siteId = :site order by rank, id", BoardItemRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from BoardItemRow where siteId = :site order by rank, id", BoardItemRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     /** @throws NotFound if the site has no such picture */
@@ -36,23 +38,37 @@ public class BoardStore {
 
     /** @throws NotFound if the site has no such picture */
     public byte[] preview(long siteId, long id) {
-        return jdbc.query("select preview from media where site_id = ? and id = ?", (row, n) -> row.getBytes(1), siteId, id)
-                .stream().findFirst().orElseThrow(() -> new NotFound("The site has no picture " + id + "."));
+        return jdbc
+                .query(
+                        "select preview from media where site_id = ? and id = ?",
+                        (row, n) -> row.getBytes(1),
+                        siteId,
+                        id)
+                .stream()
+                .findFirst()
+                .orElseThrow(() -> new NotFound("The site has no picture " + id + "."));
     }
 
     /** A picture's bytes, whatever site it is of. @throws NotFound if there is none */
     public byte[] original(long id) {
-        return jdbc.query("select original from media where id = ?", (row, n) -> row.getBytes(1), id).stream().findFirst().orElseThrow(() -> new NotFound("There is no picture " + id + "."));
+        return jdbc.query("select original from media where id = ?", (row, n) -> row.getBytes(1), id).stream()
+                .findFirst()
+                .orElseThrow(() -> new NotFound("There is no picture " + id + "."));
     }
 
     /** A picture's type and size, without its bytes. */
-    public record MediaSize(long id, String type, int width, int height) {
-    }
+    public record MediaSize(long id, String type, int width, int height) {}
 
     public Map<Long, MediaSize> mediaSizes(long siteId) {
         var sizes = new LinkedHashMap<Long, MediaSize>();
-        jdbc.query("select id, type, width, height from media where site_id = ?",
-                row -> { sizes.put(row.getLong(1), new MediaSize(row.getLong(1), row.getString(2), row.getInt(3), row.getInt(4))); }, siteId);
+        jdbc.query(
+                "select id, type, width, height from media where site_id = ?",
+                row -> {
+                    sizes.put(
+                            row.getLong(1),
+                            new MediaSize(row.getLong(1), row.getString(2), row.getInt(3), row.getInt(4)));
+                },
+                siteId);
         return sizes;
     }
 

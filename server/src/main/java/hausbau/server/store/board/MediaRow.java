@@ -11,6 +11,7 @@ public class MediaRow {
 
     @Id
     Long id;
+
     long siteId;
     String type;
     int width;
@@ -18,8 +19,7 @@ public class MediaRow {
     byte[] original;
     byte[] preview;
 
-    protected MediaRow() {
-    }
+    protected MediaRow() {}
 
     public MediaRow(long id, long siteId, String type, int width, int height, byte[] original, byte[] preview) {
         this.id = id;

@@ -1,8 +1,8 @@
 package hausbau.server.store.brief;
 
-import hausbau.server.store.Row;
 import hausbau.core.budget.Brief;
 import hausbau.core.budget.Budget;
+import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -17,11 +17,14 @@ public class BriefRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String intent;
     String focal;
+
     @Enumerated(EnumType.STRING)
     Budget.Target target;
+
     long triangles;
     long drawCalls;
     long textureBytes;
@@ -30,8 +33,7 @@ public class BriefRow implements Row {
     long[] plannedMinutes;
     long[] correctedSeconds;
 
-    protected BriefRow() {
-    }
+    protected BriefRow() {}
 
     public BriefRow(long id, long siteId, Brief brief) {
         this.id = id;
@@ -48,13 +50,20 @@ public class BriefRow implements Row {
         textureBytes = brief.budget().textureBytes();
         materials = brief.budget().materials();
         sheets = brief.budget().sheets();
-        plannedMinutes = brief.plannedMinutes().stream().mapToLong(Long::longValue).toArray();
-        correctedSeconds = brief.correctedSeconds().stream().mapToLong(Long::longValue).toArray();
+        plannedMinutes =
+                brief.plannedMinutes().stream().mapToLong(Long::longValue).toArray();
+        correctedSeconds =
+                brief.correctedSeconds().stream().mapToLong(Long::longValue).toArray();
     }
 
     public Brief toBrief() {
-        return new Brief(intent, focal, target, new Budget(triangles, drawCalls, textureBytes, materials, sheets),
-                Arrays.stream(plannedMinutes).boxed().toList(), Arrays.stream(correctedSeconds).boxed().toList());
+        return new Brief(
+                intent,
+                focal,
+                target,
+                new Budget(triangles, drawCalls, textureBytes, materials, sheets),
+                Arrays.stream(plannedMinutes).boxed().toList(),
+                Arrays.stream(correctedSeconds).boxed().toList());
     }
 
     @Override

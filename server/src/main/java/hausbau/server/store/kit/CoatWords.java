@@ -16,12 +16,38 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** What a swatch is finished in, in words, as it is kept and as it is told over HTTP; in a change, what is not told stays, and a picture 0 goes. */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record CoatWords(@Nullable Grain grain, @Nullable String colour, @Nullable String second, @Nullable Length unitXMm, @Nullable Length unitYMm, @Nullable Length jointMm, @Nullable Bond bond,
-        @Nullable Integer variation, @Nullable Length reliefMm, @Nullable Integer roughness, @Nullable Integer metallic, @Nullable Integer wear, @Nullable Integer seed, @Nullable Map<Layer, Long> pictures) {
+public record CoatWords(
+        @Nullable Grain grain,
+        @Nullable String colour,
+        @Nullable String second,
+        @Nullable Length unitXMm,
+        @Nullable Length unitYMm,
+        @Nullable Length jointMm,
+        @Nullable Bond bond,
+        @Nullable Integer variation,
+        @Nullable Length reliefMm,
+        @Nullable Integer roughness,
+        @Nullable Integer metallic,
+        @Nullable Integer wear,
+        @Nullable Integer seed,
+        @Nullable Map<Layer, Long> pictures) {
 
     public static CoatWords of(Coat c) {
-        return new CoatWords(c.grain(), c.colour(), c.second(), new Length(c.unitX()), new Length(c.unitY()), new Length(c.joint()), c.bond(), c.variation(), new Length(c.relief()), c.roughness(), c.metallic(),
-                c.wear(), c.seed(), c.pictures().isEmpty() ? null : new TreeMap<>(c.pictures()));
+        return new CoatWords(
+                c.grain(),
+                c.colour(),
+                c.second(),
+                new Length(c.unitX()),
+                new Length(c.unitY()),
+                new Length(c.joint()),
+                c.bond(),
+                c.variation(),
+                new Length(c.relief()),
+                c.roughness(),
+                c.metallic(),
+                c.wear(),
+                c.seed(),
+                c.pictures().isEmpty() ? null : new TreeMap<>(c.pictures()));
     }
 
     /** Tells colours only. */
@@ -31,7 +57,21 @@ public record CoatWords(@Nullable Grain grain, @Nullable String colour, @Nullabl
 
     /** Tells wear and roughness, percent, besides. */
     public CoatWords worn(int newWear, int newRoughness) {
-        return new CoatWords(grain, colour, second, unitXMm, unitYMm, jointMm, bond, variation, reliefMm, newRoughness, metallic, newWear, seed, pictures);
+        return new CoatWords(
+                grain,
+                colour,
+                second,
+                unitXMm,
+                unitYMm,
+                jointMm,
+                bond,
+                variation,
+                reliefMm,
+                newRoughness,
+                metallic,
+                newWear,
+                seed,
+                pictures);
     }
 
     /**
@@ -51,9 +91,25 @@ public record CoatWords(@Nullable Grain grain, @Nullable String colour, @Nullabl
     }
 
     private Coat toCoat() {
-        return new Coat(told(grain, "grain"), told(colour, "colour"), told(second, "second"), told(unitXMm, "unitXMm").um(), told(unitYMm, "unitYMm").um(), told(jointMm, "jointMm").um(), told(bond, "bond"),
-                told(variation, "variation"), told(reliefMm, "reliefMm").um(), told(roughness, "roughness"), told(metallic, "metallic"), told(wear, "wear"), told(seed, "seed"),
-                pictures == null ? Map.of() : pictures.entrySet().stream().filter(p -> p.getValue() != 0).collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+        return new Coat(
+                told(grain, "grain"),
+                told(colour, "colour"),
+                told(second, "second"),
+                told(unitXMm, "unitXMm").um(),
+                told(unitYMm, "unitYMm").um(),
+                told(jointMm, "jointMm").um(),
+                told(bond, "bond"),
+                told(variation, "variation"),
+                told(reliefMm, "reliefMm").um(),
+                told(roughness, "roughness"),
+                told(metallic, "metallic"),
+                told(wear, "wear"),
+                told(seed, "seed"),
+                pictures == null
+                        ? Map.of()
+                        : pictures.entrySet().stream()
+                                .filter(p -> p.getValue() != 0)
+                                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
     }
 
     private static <T> T told(@Nullable T value, String field) {

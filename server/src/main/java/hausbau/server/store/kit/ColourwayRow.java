@@ -17,8 +17,7 @@ public class ColourwayRow extends NamedRow {
 
     private static final int VERSION = 1;
 
-    protected ColourwayRow() {
-    }
+    protected ColourwayRow() {}
 
     public ColourwayRow(long id, long siteId, String name, Colourway colourway) {
         super(id, siteId, name, write(colourway));
@@ -32,7 +31,10 @@ public class ColourwayRow extends NamedRow {
     private static String write(Colourway colourway) {
         var coats = new TreeMap<Swatch, CoatWords>();
         colourway.coats().forEach((swatch, coat) -> coats.put(swatch, CoatWords.of(coat)));
-        return Millimetres.JSON.writeValueAsString(Millimetres.JSON.createObjectNode().put("version", VERSION).set("coats", Millimetres.JSON.valueToTree(coats)));
+        return Millimetres.JSON.writeValueAsString(Millimetres.JSON
+                .createObjectNode()
+                .put("version", VERSION)
+                .set("coats", Millimetres.JSON.valueToTree(coats)));
     }
 
     public Colourway toColourway() {
@@ -43,7 +45,9 @@ public class ColourwayRow extends NamedRow {
         }
         var usual = Colourway.usual();
         var coats = new TreeMap<Swatch, Coat>();
-        Millimetres.JSON.treeToValue(json.get("coats"), new TypeReference<TreeMap<Swatch, CoatWords>>() { }).forEach((swatch, told) -> coats.put(swatch, told.over(usual.coat(swatch))));
+        Millimetres.JSON
+                .treeToValue(json.get("coats"), new TypeReference<TreeMap<Swatch, CoatWords>>() {})
+                .forEach((swatch, told) -> coats.put(swatch, told.over(usual.coat(swatch))));
         return new Colourway(coats);
     }
 }

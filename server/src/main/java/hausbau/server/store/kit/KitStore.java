@@ -11,20 +11,20 @@ import hausbau.core.kit.Role;
 import hausbau.core.kit.Told;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
-import hausbau.core.shape.Shell;
-import hausbau.core.shape.Swatch;
-import hausbau.core.shape.Sheets;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Patch;
+import hausbau.core.shape.Sheets;
+import hausbau.core.shape.Shell;
+import hausbau.core.shape.Swatch;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.site.SiteStore;
 import jakarta.persistence.EntityManager;
-import java.util.TreeMap;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
@@ -36,7 +36,8 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class KitStore {
 
-    private static final String INSERT = "insert into piece (id, site_id, code, name, role, pivot, recipe, look) values (?, ?, ?, ?, ?, ?, ?, ?)";
+    private static final String INSERT =
+            "insert into piece (id, site_id, code, name, role, pivot, recipe, look) values (?, ?, ?, ?, ?, ?, ?, ?)";
 
     private final JdbcTemplate jdbc;
     private final EntityManager rows;
@@ -54,17 +55,36 @@ public class KitStore {
     public Kit kit(long siteId, Unit unit) {
         var told = new LinkedHashMap<Long, Told>();
         var brought = shells.of(siteId);
-        jdbc.query("select id, code, name, role, pivot, recipe, model, told_pivot, look from piece where site_id = ? order by id", row -> {
-            var first = new Kind(Role.valueOf(row.getString(4)), RecipeJson.read(row.getString(6), brought), Pivot.valueOf(row.getString(5)), row.getLong(9));
-            told.put(row.getLong(1), new Told(row.getString(2), row.getString(3), first, Optional.of(row.getString(8)).filter(p -> !p.isEmpty()).map(Pivot::valueOf),
-                    row.getString(7).isEmpty() ? List.of() : RecipeJson.readParts(row.getString(7), brought)));
-        }, siteId);
+        jdbc.query(
+                "select id, code, name, role, pivot, recipe, model, told_pivot, look from piece where site_id = ? order by id",
+                row -> {
+                    var first = new Kind(
+                            Role.valueOf(row.getString(4)),
+                            RecipeJson.read(row.getString(6), brought),
+                            Pivot.valueOf(row.getString(5)),
+                            row.getLong(9));
+                    told.put(
+                            row.getLong(1),
+                            new Told(
+                                    row.getString(2),
+                                    row.getString(3),
+                                    first,
+                                    Optional.of(row.getString(8))
+                                            .filter(p -> !p.isEmpty())
+                                            .map(Pivot::valueOf),
+                                    row.getString(7).isEmpty()
+                                            ? List.of()
+                                            : RecipeJson.readParts(row.getString(7), brought)));
+                },
+                siteId);
         return Kit.of(told, looks(siteId), sheets(siteId), unit);
     }
 
     private Looks looks(long siteId) {
         var all = patterns(siteId);
-        return new Looks(all.stream().filter(PatternRow::isUsed).findFirst().map(PatternRow::toPattern), all.stream().collect(Collectors.toMap(PatternRow::getId, PatternRow::toPattern)));
+        return new Looks(
+                all.stream().filter(PatternRow::isUsed).findFirst().map(PatternRow::toPattern),
+                all.stream().collect(Collectors.toMap(PatternRow::getId, PatternRow::toPattern)));
     }
 
     /** What pieces lie on. */
@@ -80,26 +100,39 @@ public class KitStore {
     }
 
     public List<MaterialRow> materials(long siteId) {
-        return rows.createQuery("from MaterialRow where siteId = :site order by place, id", MaterialRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from MaterialRow where siteId = :site order by place, id", MaterialRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     /** Enters the materials that a new site begins with. */
     public void enterUsualMaterials(long siteId) {
-        Swatch.usual().forEach(swatch -> rows.persist(new MaterialRow(sites.nextId(), siteId, swatch, Swatch.usual().indexOf(swatch))));
+        Swatch.usual()
+                .forEach(swatch -> rows.persist(new MaterialRow(
+                        sites.nextId(), siteId, swatch, Swatch.usual().indexOf(swatch))));
     }
 
     /** The code of another material of a site's own; none is given twice. */
     public Swatch nextOwn(long siteId) {
-        return Swatch.own(Objects.requireNonNull(jdbc.queryForObject("update site set own_materials = own_materials + 1 where id = ? returning own_materials", Integer.class, siteId)));
+        return Swatch.own(Objects.requireNonNull(jdbc.queryForObject(
+                "update site set own_materials = own_materials + 1 where id = ? returning own_materials",
+                Integer.class,
+                siteId)));
     }
 
     public MaterialNames materialNames(long siteId) {
-        return new MaterialNames(materials(siteId).stream().filter(row -> !row.name().isEmpty()).collect(Collectors.toMap(MaterialRow::swatch, MaterialRow::name)));
+        return new MaterialNames(materials(siteId).stream()
+                .filter(row -> !row.name().isEmpty())
+                .collect(Collectors.toMap(MaterialRow::swatch, MaterialRow::name)));
     }
 
     public Optional<SharedSheetRow> sharedSheetRow(long siteId, Swatch material) {
-        return rows.createQuery("from SharedSheetRow where siteId = :site and material = :material", SharedSheetRow.class).setParameter("site", siteId).setParameter("material", material.name())
-                .getResultStream().findFirst();
+        return rows.createQuery(
+                        "from SharedSheetRow where siteId = :site and material = :material", SharedSheetRow.class)
+                .setParameter("site", siteId)
+                .setParameter("material", material.name())
+                .getResultStream()
+                .findFirst();
     }
 
     /** The sheets that several swatches share, in their order; the first of them is there, if empty, before anybody puts a swatch there. */
@@ -107,7 +140,10 @@ public class KitStore {
         var standing = new TreeMap<Swatch, SharedSheet>();
         var first = SharedSheet.empty(Swatch.SHARED);
         standing.put(first.material(), first);
-        rows.createQuery("from SharedSheetRow where siteId = :site", SharedSheetRow.class).setParameter("site", siteId).getResultStream().map(SharedSheetRow::toSheet)
+        rows.createQuery("from SharedSheetRow where siteId = :site", SharedSheetRow.class)
+                .setParameter("site", siteId)
+                .getResultStream()
+                .map(SharedSheetRow::toSheet)
                 .forEach(sheet -> standing.put(sheet.material(), sheet));
         return List.copyOf(standing.values());
     }
@@ -122,16 +158,22 @@ public class KitStore {
     }
 
     public List<PatternRow> patterns(long siteId) {
-        return rows.createQuery("from PatternRow where siteId = :site order by id", PatternRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from PatternRow where siteId = :site order by id", PatternRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     public List<ColourwayRow> colourways(long siteId) {
-        return rows.createQuery("from ColourwayRow where siteId = :site order by id", ColourwayRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from ColourwayRow where siteId = :site order by id", ColourwayRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     /** Enters the kinds that have no code yet, each under the code it suggests or one like it. */
     public Kit name(long siteId, Kit kit, Collection<Kind> kinds, Length storey, Unit unit) {
-        var unnamed = kit.unnamed(kinds).stream().sorted((a, b) -> order(a).compareTo(order(b))).toList();
+        var unnamed = kit.unnamed(kinds).stream()
+                .sorted((a, b) -> order(a).compareTo(order(b)))
+                .toList();
         if (unnamed.isEmpty()) {
             return kit;
         }
@@ -148,7 +190,16 @@ public class KitStore {
     }
 
     private void enter(long siteId, String code, String name, Kind kind) {
-        jdbc.update(INSERT, sites.nextId(), siteId, code, name, kind.role().name(), kind.pivot().name(), RecipeJson.write(kind.recipe()), kind.look());
+        jdbc.update(
+                INSERT,
+                sites.nextId(),
+                siteId,
+                code,
+                name,
+                kind.role().name(),
+                kind.pivot().name(),
+                RecipeJson.write(kind.recipe()),
+                kind.look());
     }
 
     /** Enters a kind under a code and a name that a person gave; one that is known keeps its own. */
@@ -167,7 +218,16 @@ public class KitStore {
      */
     public long enterOwn(long siteId, Kit kit, String code, String name, Role role, Pivot pivot, List<Part> parts) {
         var id = sites.nextId();
-        jdbc.update(INSERT, id, siteId, kit.codeFor(code), name, role.name(), pivot.name(), RecipeJson.write(new Recipe.Made(id, parts)), 0);
+        jdbc.update(
+                INSERT,
+                id,
+                siteId,
+                kit.codeFor(code),
+                name,
+                role.name(),
+                pivot.name(),
+                RecipeJson.write(new Recipe.Made(id, parts)),
+                0);
         return id;
     }
 

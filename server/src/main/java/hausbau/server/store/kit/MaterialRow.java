@@ -14,15 +14,16 @@ public class MaterialRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String swatch;
     int pixels = Sheets.USUAL_SIDE;
     /** Empty is as its swatch. */
     String name = "";
+
     int place;
 
-    protected MaterialRow() {
-    }
+    protected MaterialRow() {}
 
     public MaterialRow(long id, long siteId, Swatch of, int place) {
         this.id = id;

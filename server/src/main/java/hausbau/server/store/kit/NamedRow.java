@@ -10,6 +10,7 @@ public abstract class NamedRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String name;
     /** As JSON. */
@@ -17,8 +18,7 @@ public abstract class NamedRow implements Row {
     /** At most one of a site's is. */
     boolean used;
 
-    protected NamedRow() {
-    }
+    protected NamedRow() {}
 
     protected NamedRow(long id, long siteId, String name, String words) {
         this.id = id;

@@ -10,8 +10,7 @@ import jakarta.persistence.Table;
 @Table(name = "pattern")
 public class PatternRow extends NamedRow {
 
-    protected PatternRow() {
-    }
+    protected PatternRow() {}
 
     public PatternRow(long id, long siteId, String name, Pattern pattern) {
         super(id, siteId, name, PatternWords.of(pattern).write());

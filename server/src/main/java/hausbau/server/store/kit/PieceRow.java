@@ -23,25 +23,29 @@ public class PieceRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String code;
     String name;
+
     @Enumerated(EnumType.STRING)
     Role role;
+
     @Enumerated(EnumType.STRING)
     Pivot pivot;
+
     String recipe;
     String model;
     /** Empty where nobody told one. */
     String toldPivot;
+
     boolean kept;
     /** How its mesh was brought in, as JSON; empty where none was. */
     String brought = "";
     /** Whole percentages with commas between them; empty where it has the usual ones. */
     String details = "";
 
-    protected PieceRow() {
-    }
+    protected PieceRow() {}
 
     /** @param parts empty: it is as its recipe has it */
     public void set(List<Part> parts) {
@@ -73,11 +77,19 @@ public class PieceRow implements Row {
 
     /** @param percents of the triangles that each level of detail has */
     public void detail(Collection<Integer> percents) {
-        details = percents.isEmpty() ? NO_DETAILS : String.join(",", percents.stream().map(String::valueOf).toList());
+        details = percents.isEmpty()
+                ? NO_DETAILS
+                : String.join(",", percents.stream().map(String::valueOf).toList());
     }
 
     public List<Integer> details() {
-        return details.isEmpty() ? Detail.USUAL : details.equals(NO_DETAILS) ? List.of() : Arrays.stream(details.split(",")).map(Integer::valueOf).toList();
+        return details.isEmpty()
+                ? Detail.USUAL
+                : details.equals(NO_DETAILS)
+                        ? List.of()
+                        : Arrays.stream(details.split(","))
+                                .map(Integer::valueOf)
+                                .toList();
     }
 
     /** @param isKept whether it stays at hand though nothing of it stands */

@@ -18,8 +18,7 @@ public final class RecipeJson {
     private static final int VERSION = 1;
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    private RecipeJson() {
-    }
+    private RecipeJson() {}
 
     public static String write(Recipe recipe) {
         var json = JSON.createObjectNode().put("version", VERSION).put("made", made(recipe));
@@ -54,14 +53,72 @@ public final class RecipeJson {
     }
 
     private static String made(Recipe recipe) {
-        return recipe instanceof Recipe.WallPanel ? "wall" : recipe instanceof Recipe.OpeningPanel ? "opening"
-                : recipe instanceof Recipe.PassagePanel ? "passage" : recipe instanceof Recipe.Flight ? "flight" : recipe instanceof Recipe.Landing ? "landing"
-                : recipe instanceof Recipe.Ramp ? "ramp" : recipe instanceof Recipe.Guard ? "guard" : recipe instanceof Recipe.SlopedGuard ? "sloped-guard"
-                : recipe instanceof Recipe.Mass ? "mass" : recipe instanceof Recipe.CornerPost ? "post" : recipe instanceof Recipe.CornerPiece ? "corner" : recipe instanceof Recipe.Tile ? "tile"
-                : recipe instanceof Recipe.StandIn ? "stand-in" : recipe instanceof Recipe.Pillar ? "pillar"
-                : recipe instanceof Recipe.Bench ? "bench" : recipe instanceof Recipe.Cubicle ? "cubicle"
-                : recipe instanceof Recipe.WallLamp ? "wall-lamp" : recipe instanceof Recipe.HangingLamp ? "hanging-lamp"
-                : recipe instanceof Recipe.Made ? "own" : "lamp";
+        return recipe instanceof Recipe.WallPanel
+                ? "wall"
+                : recipe instanceof Recipe.OpeningPanel
+                        ? "opening"
+                        : recipe instanceof Recipe.PassagePanel
+                                ? "passage"
+                                : recipe instanceof Recipe.Flight
+                                        ? "flight"
+                                        : recipe instanceof Recipe.Landing
+                                                ? "landing"
+                                                : recipe instanceof Recipe.Ramp
+                                                        ? "ramp"
+                                                        : recipe instanceof Recipe.Guard
+                                                                ? "guard"
+                                                                : recipe instanceof Recipe.SlopedGuard
+                                                                        ? "sloped-guard"
+                                                                        : recipe instanceof Recipe.Mass
+                                                                                ? "mass"
+                                                                                : recipe instanceof Recipe.CornerPost
+                                                                                        ? "post"
+                                                                                        : recipe
+                                                                                                        instanceof
+                                                                                                        Recipe
+                                                                                                                .CornerPiece
+                                                                                                ? "corner"
+                                                                                                : recipe
+                                                                                                                instanceof
+                                                                                                                Recipe
+                                                                                                                        .Tile
+                                                                                                        ? "tile"
+                                                                                                        : recipe
+                                                                                                                        instanceof
+                                                                                                                        Recipe
+                                                                                                                                .StandIn
+                                                                                                                ? "stand-in"
+                                                                                                                : recipe
+                                                                                                                                instanceof
+                                                                                                                                Recipe
+                                                                                                                                        .Pillar
+                                                                                                                        ? "pillar"
+                                                                                                                        : recipe
+                                                                                                                                        instanceof
+                                                                                                                                        Recipe
+                                                                                                                                                .Bench
+                                                                                                                                ? "bench"
+                                                                                                                                : recipe
+                                                                                                                                                instanceof
+                                                                                                                                                Recipe
+                                                                                                                                                        .Cubicle
+                                                                                                                                        ? "cubicle"
+                                                                                                                                        : recipe
+                                                                                                                                                        instanceof
+                                                                                                                                                        Recipe
+                                                                                                                                                                .WallLamp
+                                                                                                                                                ? "wall-lamp"
+                                                                                                                                                : recipe
+                                                                                                                                                                instanceof
+                                                                                                                                                                Recipe
+                                                                                                                                                                        .HangingLamp
+                                                                                                                                                        ? "hanging-lamp"
+                                                                                                                                                        : recipe
+                                                                                                                                                                        instanceof
+                                                                                                                                                                        Recipe
+                                                                                                                                                                                .Made
+                                                                                                                                                                ? "own"
+                                                                                                                                                                : "lamp";
     }
 
     private static void vec(ObjectNode json, String field, Vec v) {
@@ -80,7 +137,9 @@ public final class RecipeJson {
             case "landing" -> new Recipe.Landing(size);
             case "ramp" -> new Recipe.Ramp(size);
             case "guard" -> new Recipe.Guard(size);
-            case "sloped-guard" -> new Recipe.SlopedGuard(size, length(json.get("rise")), json.get("treads").asInt());
+            case "sloped-guard" ->
+                new Recipe.SlopedGuard(
+                        size, length(json.get("rise")), json.get("treads").asInt());
             case "mass" -> new Recipe.Mass(size);
             case "post" -> new Recipe.CornerPost(size);
             case "corner" -> new Recipe.CornerPiece(size, length(json.get("leg")));
@@ -98,7 +157,9 @@ public final class RecipeJson {
     }
 
     static String writeParts(List<Part> parts) {
-        return JSON.writeValueAsString(JSON.createObjectNode().put("version", VERSION).set("parts", Millimetres.JSON.valueToTree(PartWords.of(parts))));
+        return JSON.writeValueAsString(JSON.createObjectNode()
+                .put("version", VERSION)
+                .set("parts", Millimetres.JSON.valueToTree(PartWords.of(parts))));
     }
 
     /** @throws IllegalArgumentException if it is of a version that is not known */

@@ -19,14 +19,14 @@ public class SharedSheetRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     /** Before version 2 there was this one. */
     String material = Swatch.SHARED.name();
     /** As JSON. */
     String words;
 
-    protected SharedSheetRow() {
-    }
+    protected SharedSheetRow() {}
 
     public SharedSheetRow(long id, long siteId, SharedSheet sheet) {
         this.id = id;
@@ -35,8 +35,7 @@ public class SharedSheetRow implements Row {
         set(sheet);
     }
 
-    private record Words(int version, SharedSheet sheet) {
-    }
+    private record Words(int version, SharedSheet sheet) {}
 
     public final void set(SharedSheet sheet) {
         words = Millimetres.JSON.writeValueAsString(new Words(VERSION, sheet));

@@ -27,7 +27,11 @@ public class ShellStore {
     }
 
     public void keep(long siteId, Shell shell) {
-        jdbc.update("insert into shell (site_id, digest, bytes) values (?, ?, ?) on conflict do nothing", siteId, shell.digest(), shell.write());
+        jdbc.update(
+                "insert into shell (site_id, digest, bytes) values (?, ?, ?) on conflict do nothing",
+                siteId,
+                shell.digest(),
+                shell.write());
     }
 
     private Shell shell(long siteId, String digest) {
@@ -37,13 +41,20 @@ public class ShellStore {
                 return known;
             }
         }
-        var shell = jdbc.query("select bytes from shell where site_id = ? and digest = ?", (row, n) -> Shell.read(row.getBytes(1)), siteId, digest)
-                .stream().findFirst().orElseThrow(() -> new NotFound("The site has no mesh " + digest + "."));
+        var shell = jdbc
+                .query(
+                        "select bytes from shell where site_id = ? and digest = ?",
+                        (row, n) -> Shell.read(row.getBytes(1)),
+                        siteId,
+                        digest)
+                .stream()
+                .findFirst()
+                .orElseThrow(() -> new NotFound("The site has no mesh " + digest + "."));
         synchronized (atHand) {
             if (atHand.put(digest, shell) == null) {
                 numbers += size(shell);
             }
-            for (var eldest = atHand.values().iterator(); numbers > MOST && eldest.hasNext();) {
+            for (var eldest = atHand.values().iterator(); numbers > MOST && eldest.hasNext(); ) {
                 numbers -= size(eldest.next());
                 eldest.remove();
             }

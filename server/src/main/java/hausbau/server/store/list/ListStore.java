@@ -18,11 +18,14 @@ public class ListStore {
     }
 
     public List<ListedRow> listed(long siteId) {
-        return rows.createQuery("from ListedRow where siteId = :site order by priority, code", ListedRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from ListedRow where siteId = :site order by priority, code", ListedRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     /** The pieces of the kit that the list speaks of. */
     public List<Long> linked(long siteId) {
-        return jdbc.queryForList("select distinct piece_id from listed_piece where site_id = ? and piece_id <> 0", Long.class, siteId);
+        return jdbc.queryForList(
+                "select distinct piece_id from listed_piece where site_id = ? and piece_id <> 0", Long.class, siteId);
     }
 }

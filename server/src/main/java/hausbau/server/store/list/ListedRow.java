@@ -1,10 +1,10 @@
 package hausbau.server.store.list;
 
-import hausbau.server.store.Row;
 import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.kit.PieceState;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
+import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -20,19 +20,25 @@ public class ListedRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String code;
     String name;
+
     @Enumerated(EnumType.STRING)
     Role role;
+
     long xUm;
     long yUm;
     long zUm;
     int count;
+
     @Enumerated(EnumType.STRING)
     PieceListCsv.Source source;
+
     @Enumerated(EnumType.STRING)
     PieceState state;
+
     int priority;
     double hours;
     boolean hero;
@@ -41,8 +47,7 @@ public class ListedRow implements Row {
     long pictureId;
     double[] crop;
 
-    protected ListedRow() {
-    }
+    protected ListedRow() {}
 
     public ListedRow(long id, long siteId, PieceListCsv.Line line) {
         this.id = id;
@@ -68,7 +73,20 @@ public class ListedRow implements Row {
     }
 
     public PieceListCsv.Line toLine() {
-        return new PieceListCsv.Line(code, name, role, new Length(xUm), new Length(yUm), new Length(zUm), count, source, state, priority, hours, hero, notes);
+        return new PieceListCsv.Line(
+                code,
+                name,
+                role,
+                new Length(xUm),
+                new Length(yUm),
+                new Length(zUm),
+                count,
+                source,
+                state,
+                priority,
+                hours,
+                hero,
+                notes);
     }
 
     /** The piece of the kit that it became; 0 for none. */

@@ -14,13 +14,13 @@ public class LevelRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String name;
     long floorUm;
     long storeyUm;
 
-    protected LevelRow() {
-    }
+    protected LevelRow() {}
 
     public LevelRow(long siteId, Level level) {
         this.id = level.id();

@@ -19,28 +19,41 @@ public class MassingStore {
 
     /** Those besides the ground level, from the lowest up. */
     public List<LevelRow> levels(long siteId) {
-        return rows.createQuery("from LevelRow where siteId = :site order by floorUm, id", LevelRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from LevelRow where siteId = :site order by floorUm, id", LevelRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     public List<RoomRow> rooms(long siteId) {
-        return rows.createQuery("from RoomRow where siteId = :site order by id", RoomRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from RoomRow where siteId = :site order by id", RoomRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     public List<OpeningRow> openings(long siteId) {
-        return rows.createQuery("from OpeningRow where siteId = :site order by id", OpeningRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from OpeningRow where siteId = :site order by id", OpeningRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     public List<StairRow> stairs(long siteId) {
-        return rows.createQuery("from StairRow where siteId = :site order by id", StairRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from StairRow where siteId = :site order by id", StairRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     public List<SolidRow> solids(long siteId) {
-        return rows.createQuery("from SolidRow where siteId = :site order by id", SolidRow.class).setParameter("site", siteId).getResultList();
+        return rows.createQuery("from SolidRow where siteId = :site order by id", SolidRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
     }
 
     private Building building(long siteId) {
-        return new Building(rooms(siteId).stream().map(RoomRow::toRoom).toList(), openings(siteId).stream().map(OpeningRow::toOpening).toList(),
-                stairs(siteId).stream().map(StairRow::toStair).toList(), solids(siteId).stream().map(SolidRow::toSolid).toList());
+        return new Building(
+                rooms(siteId).stream().map(RoomRow::toRoom).toList(),
+                openings(siteId).stream().map(OpeningRow::toOpening).toList(),
+                stairs(siteId).stream().map(StairRow::toStair).toList(),
+                solids(siteId).stream().map(SolidRow::toSolid).toList());
     }
 
     /** The massing as it is decided now; what of it is as in the one before is not worked out again. */

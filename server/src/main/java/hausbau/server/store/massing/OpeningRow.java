@@ -1,8 +1,8 @@
 package hausbau.server.store.massing;
 
-import hausbau.server.store.Row;
 import hausbau.core.massing.Opening;
 import hausbau.core.measure.Length;
+import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -15,20 +15,23 @@ public class OpeningRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     long roomId;
+
     @Enumerated(EnumType.STRING)
     Opening.Kind kind;
+
     int edge;
     long atUm;
     long widthUm;
     long heightUm;
     long sillUm;
+
     @Enumerated(EnumType.STRING)
     Opening.Hold hold;
 
-    protected OpeningRow() {
-    }
+    protected OpeningRow() {}
 
     public OpeningRow(long siteId, Opening opening) {
         this.id = opening.id();
@@ -42,7 +45,16 @@ public class OpeningRow implements Row {
     }
 
     public Opening toOpening() {
-        return new Opening(id, roomId, kind, edge, new Length(atUm), new Length(widthUm), new Length(heightUm), new Length(sillUm), hold);
+        return new Opening(
+                id,
+                roomId,
+                kind,
+                edge,
+                new Length(atUm),
+                new Length(widthUm),
+                new Length(heightUm),
+                new Length(sillUm),
+                hold);
     }
 
     public final void set(Opening opening) {

@@ -1,11 +1,11 @@
 package hausbau.server.store.massing;
 
-import hausbau.server.store.Row;
 import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
+import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
@@ -16,6 +16,7 @@ public class RoomRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String name;
     long xUm;
@@ -28,13 +29,13 @@ public class RoomRow implements Row {
     long yAnchorUm;
     /** Empty for a rectangle whose edges are numbered as sides. */
     String outline = "";
+
     long levelId;
     boolean sky;
     /** The pattern that its walls are under; 0 for the site's. */
     long look;
 
-    protected RoomRow() {
-    }
+    protected RoomRow() {}
 
     public RoomRow(long siteId, Room room) {
         this.id = room.id();
@@ -48,8 +49,11 @@ public class RoomRow implements Row {
     }
 
     public Room toRoom() {
-        var shape = outline.isEmpty() ? Outline.rectangle(new Rect(xUm, yUm, xUm + widthUm, yUm + depthUm)) : Outline.parse(outline);
-        return new Room(id, name, levelId, shape, zUm, new Length(heightUm), sky, new Vec(xAnchorUm, yAnchorUm, 0), look);
+        var shape = outline.isEmpty()
+                ? Outline.rectangle(new Rect(xUm, yUm, xUm + widthUm, yUm + depthUm))
+                : Outline.parse(outline);
+        return new Room(
+                id, name, levelId, shape, zUm, new Length(heightUm), sky, new Vec(xAnchorUm, yAnchorUm, 0), look);
     }
 
     public final void set(Room room) {

@@ -14,6 +14,7 @@ public class SolidRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     long levelId;
     String name;
@@ -24,8 +25,7 @@ public class SolidRow implements Row {
     long depthUm;
     long heightUm;
 
-    protected SolidRow() {
-    }
+    protected SolidRow() {}
 
     public SolidRow(long siteId, Solid solid) {
         this.id = solid.id();

@@ -17,10 +17,13 @@ public class StairRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     long levelId;
+
     @Enumerated(EnumType.STRING)
     Stair.Shape shape;
+
     boolean turnsRight;
     long xUm;
     long yUm;
@@ -31,8 +34,7 @@ public class StairRow implements Row {
     int risers;
     long goingUm;
 
-    protected StairRow() {
-    }
+    protected StairRow() {}
 
     public StairRow(long siteId, Stair stair) {
         this.id = stair.id();
@@ -46,7 +48,17 @@ public class StairRow implements Row {
     }
 
     public Stair toStair() {
-        return new Stair(id, levelId, shape, turnsRight, new Vec(xUm, yUm, zUm), new Turn(quarters), new Length(widthUm), new Length(riseUm), risers, new Length(goingUm));
+        return new Stair(
+                id,
+                levelId,
+                shape,
+                turnsRight,
+                new Vec(xUm, yUm, zUm),
+                new Turn(quarters),
+                new Length(widthUm),
+                new Length(riseUm),
+                risers,
+                new Length(goingUm));
     }
 
     public final void set(Stair stair) {

@@ -12,14 +12,15 @@ public class AcceptedRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String finding;
     /** What it was about when it was accepted: accepted no longer once that has changed. */
     long about;
+
     String reason;
 
-    protected AcceptedRow() {
-    }
+    protected AcceptedRow() {}
 
     public AcceptedRow(long id, long siteId, String finding, long about, String reason) {
         this.id = id;

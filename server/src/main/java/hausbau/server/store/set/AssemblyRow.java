@@ -1,11 +1,11 @@
 package hausbau.server.store.set;
 
-import hausbau.core.standing.Assembly;
-import hausbau.core.place.Stance;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Stance;
+import hausbau.core.standing.Assembly;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -24,12 +24,12 @@ public class AssemblyRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String name;
     String parts;
 
-    protected AssemblyRow() {
-    }
+    protected AssemblyRow() {}
 
     public AssemblyRow(long siteId, Assembly assembly, Kit kit) {
         this.id = assembly.id();
@@ -38,17 +38,46 @@ public class AssemblyRow implements Row {
     }
 
     /** @param piece 0 where it is an assembly, @param assembly 0 where it is a piece; whole micrometres from the pivot */
-    record Part(int number, long piece, long assembly, long x, long y, long z, int quarters, boolean mirrored, double degrees, @Nullable Lean lean, @Nullable Repeated repeat) {
+    record Part(
+            int number,
+            long piece,
+            long assembly,
+            long x,
+            long y,
+            long z,
+            int quarters,
+            boolean mirrored,
+            double degrees,
+            @Nullable Lean lean,
+            @Nullable Repeated repeat) {
 
         static Part of(Assembly.Part p, Kit kit) {
             var s = p.stance();
-            return new Part(p.number(), p.content() instanceof Assembly.OfPiece of ? kit.id(of.kind()).orElseThrow() : 0, p.content() instanceof Assembly.OfAssembly of ? of.assembly() : 0,
-                    s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean()),
+            return new Part(
+                    p.number(),
+                    p.content() instanceof Assembly.OfPiece of
+                            ? kit.id(of.kind()).orElseThrow()
+                            : 0,
+                    p.content() instanceof Assembly.OfAssembly of ? of.assembly() : 0,
+                    s.at().x(),
+                    s.at().y(),
+                    s.at().z(),
+                    s.turn().quarters(),
+                    s.mirrored(),
+                    s.freeDegrees(),
+                    Leans.told(s.lean()),
                     p.content() instanceof Assembly.OfRepeat of ? Repeated.of(of, kit) : null);
         }
 
         Assembly.Part toPart(Kit kit) {
-            return new Assembly.Part(number, repeat != null ? repeat.toContent(kit) : piece == 0 ? new Assembly.OfAssembly(assembly) : new Assembly.OfPiece(kit.piece(piece).orElseThrow().kind()),
+            return new Assembly.Part(
+                    number,
+                    repeat != null
+                            ? repeat.toContent(kit)
+                            : piece == 0
+                                    ? new Assembly.OfAssembly(assembly)
+                                    : new Assembly.OfPiece(
+                                            kit.piece(piece).orElseThrow().kind()),
                     new Stance(new Vec(x, y, z), new Turn(quarters), mirrored, degrees, Leans.read(lean)));
         }
     }
@@ -57,11 +86,19 @@ public class AssemblyRow implements Row {
     record Repeated(String name, String rule, List<List<RepeatRow.Member>> bodies) {
 
         static Repeated of(Assembly.OfRepeat of, Kit kit) {
-            return new Repeated(of.name(), RuleWords.of(of.rule()).write(), of.bodies().stream().map(b -> RepeatRow.Member.members(b, kit)).toList());
+            return new Repeated(
+                    of.name(),
+                    RuleWords.of(of.rule()).write(),
+                    of.bodies().stream()
+                            .map(b -> RepeatRow.Member.members(b, kit))
+                            .toList());
         }
 
         Assembly.OfRepeat toContent(Kit kit) {
-            return new Assembly.OfRepeat(name, bodies.stream().map(b -> RepeatRow.Member.body(b, kit)).toList(), RuleWords.read(rule).toRule());
+            return new Assembly.OfRepeat(
+                    name,
+                    bodies.stream().map(b -> RepeatRow.Member.body(b, kit)).toList(),
+                    RuleWords.read(rule).toRule());
         }
     }
 
@@ -72,10 +109,16 @@ public class AssemblyRow implements Row {
 
     public final void set(Assembly assembly, Kit kit) {
         name = assembly.name();
-        parts = JSON.writeValueAsString(assembly.parts().stream().map(p -> Part.of(p, kit)).toList());
+        parts = JSON.writeValueAsString(
+                assembly.parts().stream().map(p -> Part.of(p, kit)).toList());
     }
 
     public Assembly toAssembly(Kit kit) {
-        return new Assembly(id, name, JSON.readValue(parts, new TypeReference<List<Part>>() { }).stream().map(p -> p.toPart(kit)).toList());
+        return new Assembly(
+                id,
+                name,
+                JSON.readValue(parts, new TypeReference<List<Part>>() {}).stream()
+                        .map(p -> p.toPart(kit))
+                        .toList());
     }
 }

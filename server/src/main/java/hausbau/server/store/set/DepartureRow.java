@@ -1,12 +1,12 @@
 package hausbau.server.store.set;
 
-import hausbau.core.place.Departure;
-import hausbau.core.place.Place;
-import hausbau.core.place.Stance;
 import hausbau.core.kit.Kit;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Departure;
+import hausbau.core.place.Place;
+import hausbau.core.place.Stance;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -19,10 +19,12 @@ public class DepartureRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String place;
     /** 0 where the place is left empty. */
     long pieceId;
+
     long xUm;
     long yUm;
     long zUm;
@@ -34,8 +36,7 @@ public class DepartureRow implements Row {
     double scale = 1;
     boolean free;
 
-    protected DepartureRow() {
-    }
+    protected DepartureRow() {}
 
     public DepartureRow(long id, long siteId, Departure departure, Kit kit) {
         this.id = id;
@@ -64,8 +65,18 @@ public class DepartureRow implements Row {
 
     public Departure toDeparture(Kit kit) {
         var at = Place.parse(place);
-        return pieceId == 0 ? new Departure.LeftOut(at) : new Departure.Restood(at, kit.piece(pieceId).orElseThrow().kind(),
-                new Stance(new Vec(xUm, yUm, zUm), new Turn(quarterTurns), mirrored, freeDegrees, new Lean(tilt, roll, scale)), free);
+        return pieceId == 0
+                ? new Departure.LeftOut(at)
+                : new Departure.Restood(
+                        at,
+                        kit.piece(pieceId).orElseThrow().kind(),
+                        new Stance(
+                                new Vec(xUm, yUm, zUm),
+                                new Turn(quarterTurns),
+                                mirrored,
+                                freeDegrees,
+                                new Lean(tilt, roll, scale)),
+                        free);
     }
 
     public String place() {

@@ -16,25 +16,28 @@ public class DisorderRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     /** The id of the first row of those that were disturbed together. */
     long heap;
+
     String place;
     long pieceId;
     /** The stance before, as JSON. */
     String stood;
     /** The stance that disorder gave it, as JSON; none where it was left out. */
-    @Nullable String stands;
+    @Nullable
+    String stands;
+
     boolean free;
     /** Derived, and not changed by a hand before. */
     boolean asDerived;
 
-    protected DisorderRow() {
-    }
+    protected DisorderRow() {}
 
     /** How something stood in order. */
-    public record First(long id, long heap, Place place, long pieceId, Stance stance, boolean free, boolean asDerived) {
-    }
+    public record First(
+            long id, long heap, Place place, long pieceId, Stance stance, boolean free, boolean asDerived) {}
 
     public DisorderRow(long siteId, First first) {
         this.id = first.id();

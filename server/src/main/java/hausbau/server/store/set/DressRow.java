@@ -21,6 +21,7 @@ public class DressRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String tint;
     int wear;
@@ -28,8 +29,7 @@ public class DressRow implements Row {
     /** One a line: a placement's place, or a room's word. */
     String places;
 
-    protected DressRow() {
-    }
+    protected DressRow() {}
 
     public DressRow(long id, long siteId, Dress dress, Collection<String> of) {
         this.id = id;

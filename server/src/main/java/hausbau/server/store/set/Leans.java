@@ -6,8 +6,7 @@ import org.jspecify.annotations.Nullable;
 /** Leans in rows and JSON: most pieces have none, and then none is written. */
 final class Leans {
 
-    private Leans() {
-    }
+    private Leans() {}
 
     static @Nullable Lean told(Lean lean) {
         return lean.upright() ? null : lean;

@@ -36,17 +36,71 @@ import tools.jackson.databind.node.ObjectNode;
  * @param reachMm     of a scatter, how high above its base it lands at most
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nullable @Valid Point toMm, @Nullable List<@Valid Point> pathMm, @Nullable List<@Valid Ground> areaMm, @Nullable List<@Valid Ground> keepOutMm,
-        @Nullable Length baseMm, @Nullable Length radiusMm, Pace.@Nullable Kind pace, @Nullable Length pitchMm, @Nullable Integer count, Pace.@Nullable Rest rest, @Nullable Length insetMm,
-        @Nullable Boolean halfEnds, @Nullable Boolean along, @Nullable Integer otherEvery, @Nullable Integer mirrorEvery, @Nullable Integer turnEvery, @Nullable Length pitchXMm,
-        @Nullable Length pitchYMm, @Nullable Boolean staggered, @Nullable Integer columns, @Nullable Length aisleXMm, @Nullable Integer rows, @Nullable Length aisleYMm,
-        @Nullable Integer countHigh, @Nullable Integer gaps, @Nullable Long seed, Ring.@Nullable Facing facing, @Nullable Double startDegrees, @Nullable Double sweepDegrees,
-        @Nullable Integer turnDegrees, @Nullable Length shiftMm, @Nullable Boolean byChance, @Nullable Length leastMm, @Nullable Length fadeMm, @Nullable List<Integer> weights,
-        @Nullable Boolean closed, @Nullable Length bendMm, @Nullable Length asideMm, @Nullable Boolean both, @Nullable Double perM2, @Nullable Integer tiltDegrees, @Nullable Integer smallest,
-        @Nullable Integer largest, @Nullable List<@Valid Touch> brushedMm, Scatter.@Nullable Lands lands, @Nullable Length reachMm, @Nullable Boolean clear,
-        @Nullable Boolean byStretch, @Nullable Length freeMm, @Nullable Boolean otherAtEnds, @Nullable Boolean otherAtBends, @Nullable Boolean sloped, @Nullable Length fadePathMm) {
+public record RuleWords(
+        @Nullable What what,
+        @Nullable @Valid Point fromMm,
+        @Nullable @Valid Point toMm,
+        @Nullable List<@Valid Point> pathMm,
+        @Nullable List<@Valid Ground> areaMm,
+        @Nullable List<@Valid Ground> keepOutMm,
+        @Nullable Length baseMm,
+        @Nullable Length radiusMm,
+        Pace.@Nullable Kind pace,
+        @Nullable Length pitchMm,
+        @Nullable Integer count,
+        Pace.@Nullable Rest rest,
+        @Nullable Length insetMm,
+        @Nullable Boolean halfEnds,
+        @Nullable Boolean along,
+        @Nullable Integer otherEvery,
+        @Nullable Integer mirrorEvery,
+        @Nullable Integer turnEvery,
+        @Nullable Length pitchXMm,
+        @Nullable Length pitchYMm,
+        @Nullable Boolean staggered,
+        @Nullable Integer columns,
+        @Nullable Length aisleXMm,
+        @Nullable Integer rows,
+        @Nullable Length aisleYMm,
+        @Nullable Integer countHigh,
+        @Nullable Integer gaps,
+        @Nullable Long seed,
+        Ring.@Nullable Facing facing,
+        @Nullable Double startDegrees,
+        @Nullable Double sweepDegrees,
+        @Nullable Integer turnDegrees,
+        @Nullable Length shiftMm,
+        @Nullable Boolean byChance,
+        @Nullable Length leastMm,
+        @Nullable Length fadeMm,
+        @Nullable List<Integer> weights,
+        @Nullable Boolean closed,
+        @Nullable Length bendMm,
+        @Nullable Length asideMm,
+        @Nullable Boolean both,
+        @Nullable Double perM2,
+        @Nullable Integer tiltDegrees,
+        @Nullable Integer smallest,
+        @Nullable Integer largest,
+        @Nullable List<@Valid Touch> brushedMm,
+        Scatter.@Nullable Lands lands,
+        @Nullable Length reachMm,
+        @Nullable Boolean clear,
+        @Nullable Boolean byStretch,
+        @Nullable Length freeMm,
+        @Nullable Boolean otherAtEnds,
+        @Nullable Boolean otherAtBends,
+        @Nullable Boolean sloped,
+        @Nullable Length fadePathMm) {
 
-    public enum What { COURSE, FIELD, RING, TRAIL, STACK, SCATTER }
+    public enum What {
+        COURSE,
+        FIELD,
+        RING,
+        TRAIL,
+        STACK,
+        SCATTER
+    }
 
     public record Point(@NotNull Length x, @NotNull Length y, @NotNull Length z) {
 
@@ -63,16 +117,23 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
     public record Ground(@NotNull Length x0, @NotNull Length y0, @NotNull Length x1, @NotNull Length y1) {
 
         static List<Ground> of(Region region) {
-            return region.rects().stream().map(r -> new Ground(new Length(r.x0()), new Length(r.y0()), new Length(r.x1()), new Length(r.y1()))).toList();
+            return region.rects().stream()
+                    .map(r ->
+                            new Ground(new Length(r.x0()), new Length(r.y0()), new Length(r.x1()), new Length(r.y1())))
+                    .toList();
         }
 
         static Region region(@Nullable List<@Valid Ground> all) {
-            return all == null || all.isEmpty() ? Region.EMPTY : Region.union(all.stream().map(g -> {
-                if (g.x0().compareTo(g.x1()) >= 0 || g.y0().compareTo(g.y1()) >= 0) {
-                    throw new Refused("areaMm", "An area is wider and deeper than 0.");
-                }
-                return Region.of(new Rect(g.x0().um(), g.y0().um(), g.x1().um(), g.y1().um()));
-            }).toList());
+            return all == null || all.isEmpty()
+                    ? Region.EMPTY
+                    : Region.union(all.stream()
+                            .map(g -> {
+                                if (g.x0().compareTo(g.x1()) >= 0 || g.y0().compareTo(g.y1()) >= 0) {
+                                    throw new Refused("areaMm", "An area is wider and deeper than 0.");
+                                }
+                                return Region.of(new Rect(g.x0().um(), g.y0().um(), g.x1().um(), g.y1().um()));
+                            })
+                            .toList());
         }
     }
 
@@ -90,6 +151,7 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
 
     /** Table tops and benches are landed on, the tops of walls are not. */
     private static final Length USUAL_REACH = new Length(1_500_000);
+
     private static final int VERSION = 1;
     private static final JsonMapper JSON = Millimetres.JSON;
 
@@ -118,18 +180,84 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
     /** @throws Refused if something that the rule needs is not told, or cannot be */
     public Rule toRule() {
         return switch (told(what, "what")) {
-            case COURSE -> new Course(told(fromMm, "fromMm").toVec(), told(toMm, "toMm").toVec(), readPace(), or(insetMm, Length.ZERO), or(halfEnds, false), or(along, false), variation());
-            case FIELD -> new Field(Ground.region(told(areaMm, "areaMm")), or(baseMm, Length.ZERO).um(), or(pitchXMm, Length.ZERO), or(pitchYMm, Length.ZERO), or(staggered, false), or(columns, 0),
-                    or(aisleXMm, Length.ZERO), or(rows, 0), or(aisleYMm, Length.ZERO), or(countHigh, 1), or(gaps, 0), or(seed, 1L));
-            case RING -> new Ring(told(fromMm, "fromMm").toVec(), told(radiusMm, "radiusMm"), readPace(), Math.round(1000 * or(startDegrees, 0.0)), Math.round(1000 * or(sweepDegrees, 360.0)),
-                    or(facing, Ring.Facing.ALIKE), variation());
-            case TRAIL -> new Trail(told(pathMm, "pathMm").stream().map(Point::toVec).toList(), or(closed, false), or(bendMm, Length.ZERO), readPace(), or(asideMm, Length.ZERO), or(both, false),
-                    new Trail.Joints(or(byStretch, false), or(freeMm, Length.ZERO), or(otherAtEnds, false), or(otherAtBends, false), or(sloped, false)), variation());
-            case STACK -> new Stack(told(fromMm, "fromMm").toVec(), or(count, 3), or(turnDegrees, 0), or(shiftMm, Length.ZERO), or(byChance, false), or(seed, 1L));
-            case SCATTER -> new Scatter(Ground.region(told(areaMm, "areaMm")), or(baseMm, Length.ZERO).um(), or(count, 20), or(perM2, 0.0), or(leastMm, Length.ZERO),
-                    new Scatter.Loose(or(turnDegrees, 180), or(tiltDegrees, 0), or(smallest, 100), or(largest, 100)), new Scatter.Thin(or(fadeMm, Length.ZERO), or(pathMm, List.<Point>of()).stream().map(Point::toVec).toList(), or(fadePathMm, Length.ZERO)), Ground.region(keepOutMm),
-                    or(brushedMm, List.<Touch>of()).stream().map(Touch::toDab).toList(), new Scatter.Landing(or(lands, Scatter.Lands.LEVEL), or(reachMm, USUAL_REACH), or(clear, false), List.of()),
-                    or(weights, List.of()), or(seed, 1L));
+            case COURSE ->
+                new Course(
+                        told(fromMm, "fromMm").toVec(),
+                        told(toMm, "toMm").toVec(),
+                        readPace(),
+                        or(insetMm, Length.ZERO),
+                        or(halfEnds, false),
+                        or(along, false),
+                        variation());
+            case FIELD ->
+                new Field(
+                        Ground.region(told(areaMm, "areaMm")),
+                        or(baseMm, Length.ZERO).um(),
+                        or(pitchXMm, Length.ZERO),
+                        or(pitchYMm, Length.ZERO),
+                        or(staggered, false),
+                        or(columns, 0),
+                        or(aisleXMm, Length.ZERO),
+                        or(rows, 0),
+                        or(aisleYMm, Length.ZERO),
+                        or(countHigh, 1),
+                        or(gaps, 0),
+                        or(seed, 1L));
+            case RING ->
+                new Ring(
+                        told(fromMm, "fromMm").toVec(),
+                        told(radiusMm, "radiusMm"),
+                        readPace(),
+                        Math.round(1000 * or(startDegrees, 0.0)),
+                        Math.round(1000 * or(sweepDegrees, 360.0)),
+                        or(facing, Ring.Facing.ALIKE),
+                        variation());
+            case TRAIL ->
+                new Trail(
+                        told(pathMm, "pathMm").stream().map(Point::toVec).toList(),
+                        or(closed, false),
+                        or(bendMm, Length.ZERO),
+                        readPace(),
+                        or(asideMm, Length.ZERO),
+                        or(both, false),
+                        new Trail.Joints(
+                                or(byStretch, false),
+                                or(freeMm, Length.ZERO),
+                                or(otherAtEnds, false),
+                                or(otherAtBends, false),
+                                or(sloped, false)),
+                        variation());
+            case STACK ->
+                new Stack(
+                        told(fromMm, "fromMm").toVec(),
+                        or(count, 3),
+                        or(turnDegrees, 0),
+                        or(shiftMm, Length.ZERO),
+                        or(byChance, false),
+                        or(seed, 1L));
+            case SCATTER ->
+                new Scatter(
+                        Ground.region(told(areaMm, "areaMm")),
+                        or(baseMm, Length.ZERO).um(),
+                        or(count, 20),
+                        or(perM2, 0.0),
+                        or(leastMm, Length.ZERO),
+                        new Scatter.Loose(
+                                or(turnDegrees, 180), or(tiltDegrees, 0), or(smallest, 100), or(largest, 100)),
+                        new Scatter.Thin(
+                                or(fadeMm, Length.ZERO),
+                                or(pathMm, List.<Point>of()).stream()
+                                        .map(Point::toVec)
+                                        .toList(),
+                                or(fadePathMm, Length.ZERO)),
+                        Ground.region(keepOutMm),
+                        or(brushedMm, List.<Touch>of()).stream()
+                                .map(Touch::toDab)
+                                .toList(),
+                        new Scatter.Landing(
+                                or(lands, Scatter.Lands.LEVEL), or(reachMm, USUAL_REACH), or(clear, false), List.of()),
+                        or(weights, List.of()),
+                        or(seed, 1L));
         };
     }
 
@@ -151,30 +279,91 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
 
     public static RuleWords of(Rule rule) {
         if (rule instanceof Course c) {
-            return words(What.COURSE).at("fromMm", Point.of(c.from())).at("toMm", Point.of(c.to())).pace(c.pace()).at("insetMm", c.inset()).at("halfEnds", c.halfEnds()).at("along", c.along())
-                    .variation(c.variation()).done();
+            return words(What.COURSE)
+                    .at("fromMm", Point.of(c.from()))
+                    .at("toMm", Point.of(c.to()))
+                    .pace(c.pace())
+                    .at("insetMm", c.inset())
+                    .at("halfEnds", c.halfEnds())
+                    .at("along", c.along())
+                    .variation(c.variation())
+                    .done();
         }
         if (rule instanceof Field f) {
-            return words(What.FIELD).at("areaMm", Ground.of(f.area())).at("baseMm", new Length(f.z())).at("pitchXMm", f.pitchX()).at("pitchYMm", f.pitchY()).at("staggered", f.staggered())
-                    .at("columns", f.columns()).at("aisleXMm", f.aisleX()).at("rows", f.rows()).at("aisleYMm", f.aisleY()).at("countHigh", f.stack()).at("gaps", f.gaps()).at("seed", f.seed()).done();
+            return words(What.FIELD)
+                    .at("areaMm", Ground.of(f.area()))
+                    .at("baseMm", new Length(f.z()))
+                    .at("pitchXMm", f.pitchX())
+                    .at("pitchYMm", f.pitchY())
+                    .at("staggered", f.staggered())
+                    .at("columns", f.columns())
+                    .at("aisleXMm", f.aisleX())
+                    .at("rows", f.rows())
+                    .at("aisleYMm", f.aisleY())
+                    .at("countHigh", f.stack())
+                    .at("gaps", f.gaps())
+                    .at("seed", f.seed())
+                    .done();
         }
         if (rule instanceof Ring r) {
-            return words(What.RING).at("fromMm", Point.of(r.centre())).at("radiusMm", r.radius()).pace(r.pace()).at("startDegrees", r.start() / 1000.0).at("sweepDegrees", r.sweep() / 1000.0)
-                    .at("facing", r.facing()).variation(r.variation()).done();
+            return words(What.RING)
+                    .at("fromMm", Point.of(r.centre()))
+                    .at("radiusMm", r.radius())
+                    .pace(r.pace())
+                    .at("startDegrees", r.start() / 1000.0)
+                    .at("sweepDegrees", r.sweep() / 1000.0)
+                    .at("facing", r.facing())
+                    .variation(r.variation())
+                    .done();
         }
         if (rule instanceof Trail t) {
-            return words(What.TRAIL).at("pathMm", t.path().stream().map(Point::of).toList()).at("closed", t.closed()).at("bendMm", t.bend()).pace(t.pace()).at("asideMm", t.aside()).at("both", t.both())
-                    .at("byStretch", t.joints().byStretch()).at("freeMm", t.joints().free()).at("otherAtEnds", t.joints().atEnds()).at("otherAtBends", t.joints().atBends()).at("sloped", t.joints().sloped())
-                    .variation(t.variation()).done();
+            return words(What.TRAIL)
+                    .at("pathMm", t.path().stream().map(Point::of).toList())
+                    .at("closed", t.closed())
+                    .at("bendMm", t.bend())
+                    .pace(t.pace())
+                    .at("asideMm", t.aside())
+                    .at("both", t.both())
+                    .at("byStretch", t.joints().byStretch())
+                    .at("freeMm", t.joints().free())
+                    .at("otherAtEnds", t.joints().atEnds())
+                    .at("otherAtBends", t.joints().atBends())
+                    .at("sloped", t.joints().sloped())
+                    .variation(t.variation())
+                    .done();
         }
         if (rule instanceof Stack s) {
-            return words(What.STACK).at("fromMm", Point.of(s.at())).at("count", s.count()).at("turnDegrees", s.turn()).at("shiftMm", s.shift()).at("byChance", s.byChance()).at("seed", s.seed()).done();
+            return words(What.STACK)
+                    .at("fromMm", Point.of(s.at()))
+                    .at("count", s.count())
+                    .at("turnDegrees", s.turn())
+                    .at("shiftMm", s.shift())
+                    .at("byChance", s.byChance())
+                    .at("seed", s.seed())
+                    .done();
         }
         var s = (Scatter) rule;
-        return words(What.SCATTER).at("areaMm", Ground.of(s.area())).at("baseMm", new Length(s.z())).at("count", s.number()).at("perM2", s.perM2()).at("leastMm", s.least()).at("turnDegrees", s.loose().turn())
-                .at("tiltDegrees", s.loose().tilt()).at("smallest", s.loose().smallest()).at("largest", s.loose().largest()).at("fadeMm", s.thin().edge()).at("fadePathMm", s.thin().path()).at("pathMm", s.thin().paths().stream().map(Point::of).toList()).at("brushedMm", s.brushed().stream().map(Touch::of).toList())
-                .at("lands", s.landing().lands()).at("reachMm", s.landing().reach()).at("clear", s.landing().clear())
-                .at("keepOutMm", Ground.of(s.keepOut())).at("weights", s.weights()).at("seed", s.seed()).done();
+        return words(What.SCATTER)
+                .at("areaMm", Ground.of(s.area()))
+                .at("baseMm", new Length(s.z()))
+                .at("count", s.number())
+                .at("perM2", s.perM2())
+                .at("leastMm", s.least())
+                .at("turnDegrees", s.loose().turn())
+                .at("tiltDegrees", s.loose().tilt())
+                .at("smallest", s.loose().smallest())
+                .at("largest", s.loose().largest())
+                .at("fadeMm", s.thin().edge())
+                .at("fadePathMm", s.thin().path())
+                .at("pathMm", s.thin().paths().stream().map(Point::of).toList())
+                .at("brushedMm", s.brushed().stream().map(Touch::of).toList())
+                .at("lands", s.landing().lands())
+                .at("reachMm", s.landing().reach())
+                .at("clear", s.landing().clear())
+                .at("keepOutMm", Ground.of(s.keepOut()))
+                .at("weights", s.weights())
+                .at("seed", s.seed())
+                .done();
     }
 
     private static Words words(What what) {
@@ -190,11 +379,16 @@ public record RuleWords(@Nullable What what, @Nullable @Valid Point fromMm, @Nul
         }
 
         Words pace(Pace pace) {
-            return at("pace", pace.kind()).at("pitchMm", pace.pitch()).at("count", pace.count()).at("rest", pace.rest());
+            return at("pace", pace.kind())
+                    .at("pitchMm", pace.pitch())
+                    .at("count", pace.count())
+                    .at("rest", pace.rest());
         }
 
         Words variation(Variation v) {
-            return at("otherEvery", v.otherEvery()).at("mirrorEvery", v.mirrorEvery()).at("turnEvery", v.turnEvery());
+            return at("otherEvery", v.otherEvery())
+                    .at("mirrorEvery", v.mirrorEvery())
+                    .at("turnEvery", v.turnEvery());
         }
 
         RuleWords done() {

@@ -17,13 +17,13 @@ public class SelectionRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String name;
     /** One a line. */
     String places;
 
-    protected SelectionRow() {
-    }
+    protected SelectionRow() {}
 
     public SelectionRow(long siteId, Kept kept) {
         this.id = kept.id();
@@ -32,8 +32,7 @@ public class SelectionRow implements Row {
     }
 
     /** What is selected under a name. */
-    public record Kept(long id, String name, List<Place> of) {
-    }
+    public record Kept(long id, String name, List<Place> of) {}
 
     public final void set(String newName, Collection<Place> newPlaces) {
         name = newName;

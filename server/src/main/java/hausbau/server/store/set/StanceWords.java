@@ -1,9 +1,9 @@
 package hausbau.server.store.set;
 
-import hausbau.core.place.Stance;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Stance;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -13,7 +13,14 @@ record StanceWords(long x, long y, long z, int quarters, boolean mirrored, doubl
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     static String write(Stance s) {
-        return JSON.writeValueAsString(new StanceWords(s.at().x(), s.at().y(), s.at().z(), s.turn().quarters(), s.mirrored(), s.freeDegrees(), Leans.told(s.lean())));
+        return JSON.writeValueAsString(new StanceWords(
+                s.at().x(),
+                s.at().y(),
+                s.at().z(),
+                s.turn().quarters(),
+                s.mirrored(),
+                s.freeDegrees(),
+                Leans.told(s.lean())));
     }
 
     static Stance read(String json) {

@@ -24,16 +24,18 @@ public class TraitRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     long pieceId;
+
     @Enumerated(EnumType.STRING)
     Held held;
     /** As JSON. */
     String looks;
+
     long seed;
 
-    protected TraitRow() {
-    }
+    protected TraitRow() {}
 
     /** @param trait the piece and its looks are of this kit */
     public TraitRow(long id, long siteId, long pieceId, Traits.Trait trait, Kit kit) {
@@ -44,12 +46,13 @@ public class TraitRow implements Row {
     }
 
     /** @param wear not told by what was kept before it was known */
-    record LookWords(long piece, String tint, @Nullable Integer wear, int weight) {
-    }
+    record LookWords(long piece, String tint, @Nullable Integer wear, int weight) {}
 
     public final void set(Traits.Trait trait, Kit kit) {
         held = trait.held();
-        looks = JSON.writeValueAsString(trait.variety().looks().stream().map(l -> new LookWords(kit.id(l.kind()).orElseThrow(), l.tint(), l.wear(), l.weight())).toList());
+        looks = JSON.writeValueAsString(trait.variety().looks().stream()
+                .map(l -> new LookWords(kit.id(l.kind()).orElseThrow(), l.tint(), l.wear(), l.weight()))
+                .toList());
         seed = trait.variety().seed();
     }
 
@@ -58,8 +61,17 @@ public class TraitRow implements Row {
     }
 
     public Traits.Trait toTrait(Kit kit) {
-        return new Traits.Trait(held, new Variety(JSON.readValue(looks, new TypeReference<List<LookWords>>() { }).stream()
-                .map(l -> new Variety.Look(kit.piece(l.piece()).orElseThrow().kind(), l.tint(), l.wear() == null ? 0 : l.wear(), l.weight())).toList(), seed));
+        return new Traits.Trait(
+                held,
+                new Variety(
+                        JSON.readValue(looks, new TypeReference<List<LookWords>>() {}).stream()
+                                .map(l -> new Variety.Look(
+                                        kit.piece(l.piece()).orElseThrow().kind(),
+                                        l.tint(),
+                                        l.wear() == null ? 0 : l.wear(),
+                                        l.weight()))
+                                .toList(),
+                        seed));
     }
 
     @Override

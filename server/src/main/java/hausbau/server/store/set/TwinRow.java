@@ -17,21 +17,24 @@ import tools.jackson.databind.json.JsonMapper;
 @Table(name = "twin")
 public class TwinRow implements Row {
 
-    private static final JsonMapper JSON = JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES).build();
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .build();
 
     @Id
     Long id;
+
     long siteId;
     String name;
     /** The originals, as JSON. */
     String hands;
+
     boolean eastWest;
     long atUm;
     /** 0 where it keeps to no room's middle. */
     long room;
 
-    protected TwinRow() {
-    }
+    protected TwinRow() {}
 
     public TwinRow(long siteId, Twin twin) {
         this.id = twin.id();
@@ -41,16 +44,19 @@ public class TwinRow implements Row {
 
     public final void set(Twin twin) {
         name = twin.name();
-        hands = JSON.writeValueAsString(Stream.of(twin.hands().stream().map(h -> new Original(h, 0, 0)), twin.uses().stream().map(u -> new Original(0, u, 0)),
-                twin.repeats().stream().map(r -> new Original(0, 0, r))).flatMap(s -> s).toList());
+        hands = JSON.writeValueAsString(Stream.of(
+                        twin.hands().stream().map(h -> new Original(h, 0, 0)),
+                        twin.uses().stream().map(u -> new Original(0, u, 0)),
+                        twin.repeats().stream().map(r -> new Original(0, 0, r)))
+                .flatMap(s -> s)
+                .toList());
         eastWest = twin.plane().eastWest();
         atUm = twin.plane().at();
         room = twin.room();
     }
 
     /** One of the three; the others are 0. */
-    record Original(long hand, long use, long repeat) {
-    }
+    record Original(long hand, long use, long repeat) {}
 
     private static List<Long> ids(List<Original> all, ToLongFunction<Original> id) {
         return all.stream().map(id::applyAsLong).filter(i -> i != 0).toList();
@@ -62,7 +68,14 @@ public class TwinRow implements Row {
     }
 
     public Twin toTwin() {
-        var all = JSON.readValue(hands, new TypeReference<List<Original>>() { });
-        return new Twin(id, name, ids(all, Original::hand), ids(all, Original::use), ids(all, Original::repeat), new Twin.Plane(eastWest, atUm), room);
+        var all = JSON.readValue(hands, new TypeReference<List<Original>>() {});
+        return new Twin(
+                id,
+                name,
+                ids(all, Original::hand),
+                ids(all, Original::use),
+                ids(all, Original::repeat),
+                new Twin.Plane(eastWest, atUm),
+                room);
     }
 }

@@ -1,10 +1,10 @@
 package hausbau.server.store.set;
 
-import hausbau.core.place.Stance;
-import hausbau.core.standing.Use;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Stance;
+import hausbau.core.standing.Use;
 import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -17,6 +17,7 @@ public class UseRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     long assemblyId;
     long xUm;
@@ -29,8 +30,7 @@ public class UseRow implements Row {
     double roll;
     double scale = 1;
 
-    protected UseRow() {
-    }
+    protected UseRow() {}
 
     public UseRow(long siteId, Use use) {
         this.id = use.id();
@@ -58,6 +58,14 @@ public class UseRow implements Row {
     }
 
     public Use toUse() {
-        return new Use(id, assemblyId, new Stance(new Vec(xUm, yUm, zUm), new Turn(quarterTurns), mirrored, freeDegrees, new Lean(tilt, roll, scale)));
+        return new Use(
+                id,
+                assemblyId,
+                new Stance(
+                        new Vec(xUm, yUm, zUm),
+                        new Turn(quarterTurns),
+                        mirrored,
+                        freeDegrees,
+                        new Lean(tilt, roll, scale)));
     }
 }

@@ -1,12 +1,12 @@
 package hausbau.server.store.site;
 
-import hausbau.server.store.Row;
 import com.fasterxml.jackson.annotation.JsonIgnore;
-import hausbau.core.standing.KitChoice;
 import hausbau.core.massing.Corners;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
+import hausbau.core.standing.KitChoice;
+import hausbau.server.store.Row;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -26,9 +26,12 @@ public class SiteRow implements Row {
 
     @Id
     Long id;
+
     String name;
+
     @Enumerated(EnumType.STRING)
     Unit unit;
+
     long stepUm;
     long wallUm;
     long storeyUm;
@@ -36,12 +39,15 @@ public class SiteRow implements Row {
     boolean tilesByCentre;
     boolean skins;
     long guardDropUm;
+
     @Enumerated(EnumType.STRING)
     Corners.Kind corners = Corners.Kind.POST;
+
     long cornerLegUm;
     String groundName = "Ground";
     /** Wall lengths, falling; empty until a kit is chosen. */
     long[] kitKinds = {};
+
     long[] kitTiles = {};
     long kitStepUm;
     long kitMinUm;
@@ -57,13 +63,14 @@ public class SiteRow implements Row {
     /** Pieces that stand; absent until it is worked out. */
     @JsonIgnore
     @Column(updatable = false)
-    @Nullable Long standing;
+    @Nullable
+    Long standing;
+
     @JsonIgnore
     @Column(updatable = false)
     Instant changedAt;
 
-    protected SiteRow() {
-    }
+    protected SiteRow() {}
 
     public SiteRow(long id, String name, SiteSettings settings) {
         this.id = id;
@@ -95,7 +102,15 @@ public class SiteRow implements Row {
     }
 
     public SiteSettings settings() {
-        return new SiteSettings(unit, new Length(stepUm), new Length(wallUm), new Length(storeyUm), pixelsPerMetre, tilesByCentre, skins, new Length(guardDropUm),
+        return new SiteSettings(
+                unit,
+                new Length(stepUm),
+                new Length(wallUm),
+                new Length(storeyUm),
+                pixelsPerMetre,
+                tilesByCentre,
+                skins,
+                new Length(guardDropUm),
                 new Corners(corners, new Length(cornerLegUm)));
     }
 
@@ -113,8 +128,14 @@ public class SiteRow implements Row {
     }
 
     public Optional<KitChoice> kit() {
-        return kitKinds.length == 0 ? Optional.empty() : Optional.of(new KitChoice(new Length(kitStepUm), lengths(kitKinds), lengths(kitTiles),
-                new Length(kitMinUm), new Length(kitMaxUm)));
+        return kitKinds.length == 0
+                ? Optional.empty()
+                : Optional.of(new KitChoice(
+                        new Length(kitStepUm),
+                        lengths(kitKinds),
+                        lengths(kitTiles),
+                        new Length(kitMinUm),
+                        new Length(kitMaxUm)));
     }
 
     private static List<Length> lengths(long[] um) {

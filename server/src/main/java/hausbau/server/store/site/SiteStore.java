@@ -62,14 +62,28 @@ public class SiteStore {
 
     /** What a step in force after another one is called that touched one of these rows. */
     public Optional<String> laterStep(long siteId, long seq, Long[] ids) {
-        return jdbc.queryForList("select label from journal where site_id = ? and seq > ? and undone_at is null and touched && ? order by seq desc limit 1",
-                String.class, siteId, seq, ids).stream().findFirst();
+        return jdbc
+                .queryForList(
+                        "select label from journal where site_id = ? and seq > ? and undone_at is null and touched && ? order by seq desc limit 1",
+                        String.class,
+                        siteId,
+                        seq,
+                        ids)
+                .stream()
+                .findFirst();
     }
 
     /** Whether a row of the site refers to one of these and is none of them. */
     public boolean refersTo(Aggregate aggregate, long siteId, Long[] ids) {
-        return aggregate.hasIds() && aggregate.references().stream().anyMatch(column -> Boolean.TRUE.equals(jdbc.queryForObject(
-                "select exists (select 1 from " + aggregate.table() + " where site_id = ? and " + column + " = any (?) and id <> all (?))", Boolean.class, siteId, ids, ids)));
+        return aggregate.hasIds()
+                && aggregate.references().stream()
+                        .anyMatch(column -> Boolean.TRUE.equals(jdbc.queryForObject(
+                                "select exists (select 1 from " + aggregate.table() + " where site_id = ? and " + column
+                                        + " = any (?) and id <> all (?))",
+                                Boolean.class,
+                                siteId,
+                                ids,
+                                ids)));
     }
 
     /** Keeps how many pieces of a site stand, if that is still its revision. */

@@ -12,12 +12,12 @@ public class DeclinedRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     /** Ids, rising. */
     long[] tagIds;
 
-    protected DeclinedRow() {
-    }
+    protected DeclinedRow() {}
 
     public DeclinedRow(long id, long siteId, long[] tagIds) {
         this.id = id;

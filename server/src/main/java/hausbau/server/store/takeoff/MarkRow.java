@@ -17,27 +17,36 @@ public class MarkRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     long pictureId;
     long planeId;
     long tagId;
+
     @Enumerated(EnumType.STRING)
     Mark.Shape kind;
+
     double[] points;
     boolean mirrored;
     boolean turned;
     String finish;
     boolean stamped;
 
-    protected MarkRow() {
-    }
+    protected MarkRow() {}
 
     /** @param finish what sets it apart from others of its shape, such as a colour; empty for none */
-    public record Look(boolean mirrored, boolean turned, String finish) {
-    }
+    public record Look(boolean mirrored, boolean turned, String finish) {}
 
     /** @param picks x and y by turns; named apart from the field, which the journal would else take for this list */
-    public MarkRow(long id, long siteId, long pictureId, long planeId, long tagId, Mark.Shape kind, List<Double> picks, Look look) {
+    public MarkRow(
+            long id,
+            long siteId,
+            long pictureId,
+            long planeId,
+            long tagId,
+            Mark.Shape kind,
+            List<Double> picks,
+            Look look) {
         this.id = id;
         this.siteId = siteId;
         this.pictureId = pictureId;

@@ -1,8 +1,8 @@
 package hausbau.server.store.takeoff;
 
-import hausbau.server.store.Row;
 import hausbau.core.measure.Length;
 import hausbau.core.takeoff.Calibration;
+import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -17,18 +17,20 @@ public class PlaneRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     long pictureId;
     String name;
+
     @Enumerated(EnumType.STRING)
     Calibration.Kind kind;
+
     double[] points;
     long widthUm;
     long heightUm;
     double pickError;
 
-    protected PlaneRow() {
-    }
+    protected PlaneRow() {}
 
     public PlaneRow(long id, long siteId, long pictureId, String name, Calibration calibration) {
         this.id = id;
@@ -40,14 +42,21 @@ public class PlaneRow implements Row {
     public final void set(String newName, Calibration calibration) {
         name = newName;
         kind = calibration.kind();
-        points = Points.flat(calibration.points()).stream().mapToDouble(Double::doubleValue).toArray();
+        points = Points.flat(calibration.points()).stream()
+                .mapToDouble(Double::doubleValue)
+                .toArray();
         widthUm = calibration.width().um();
         heightUm = calibration.height().um();
         pickError = calibration.pickError();
     }
 
     public Calibration calibration() {
-        return new Calibration(kind, Points.pixels(Arrays.stream(points).boxed().toList()), new Length(widthUm), new Length(heightUm), pickError);
+        return new Calibration(
+                kind,
+                Points.pixels(Arrays.stream(points).boxed().toList()),
+                new Length(widthUm),
+                new Length(heightUm),
+                pickError);
     }
 
     public long pictureId() {

@@ -11,8 +11,7 @@ public final class Points {
 
     private static final double FARTHEST = 1_000_000;
 
-    private Points() {
-    }
+    private Points() {}
 
     public static List<Double> flat(List<Pixel> pixels) {
         return pixels.stream().flatMap(p -> Stream.of(p.x(), p.y())).toList();

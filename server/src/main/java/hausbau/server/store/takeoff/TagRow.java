@@ -1,7 +1,7 @@
 package hausbau.server.store.takeoff;
 
-import hausbau.server.store.Row;
 import hausbau.core.kit.Role;
+import hausbau.server.store.Row;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -15,16 +15,18 @@ public class TagRow implements Row {
 
     @Id
     Long id;
+
     long siteId;
     String letter;
     String name;
+
     @Enumerated(EnumType.STRING)
     Role role;
+
     int estimated;
     long listedId;
 
-    protected TagRow() {
-    }
+    protected TagRow() {}
 
     public TagRow(long id, long siteId, String letter, String name, Role role) {
         this.id = id;

@@ -1,14 +1,14 @@
 package hausbau.server.work.board;
 
-import hausbau.server.journal.Seen;
-import hausbau.server.store.board.BoardItemRow;
-import hausbau.server.store.board.MediaRow;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
+import hausbau.server.store.Stores;
+import hausbau.server.store.board.BoardItemRow;
 import hausbau.server.store.board.BoardItemRow.Kind;
 import hausbau.server.store.board.BoardItemRow.Lie;
-import hausbau.server.store.Stores;
+import hausbau.server.store.board.MediaRow;
 import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.UnaryOperator;
@@ -22,6 +22,7 @@ public class BoardService {
 
     /** How wide a new picture lies, in units of the sheet. */
     private static final double USUAL_WIDTH = 480;
+
     private static final double FARTHEST = 1_000_000;
     private static final List<Double> WHOLE = List.of(0.0, 0.0, 1.0, 1.0);
 
@@ -66,8 +67,17 @@ public class BoardService {
             var title = cut(plain.isEmpty() ? "picture" : plain, 200);
             edit.name("Put “" + title + "” on the board");
             var media = store.nextId();
-            store.boards().keep(new MediaRow(media, siteId, picture.type(), picture.width(), picture.height(), picture.original(), picture.preview()));
-            var lie = checked(new Lie(x, y, USUAL_WIDTH, USUAL_WIDTH * picture.height() / picture.width(), 0, false, WHOLE));
+            store.boards()
+                    .keep(new MediaRow(
+                            media,
+                            siteId,
+                            picture.type(),
+                            picture.width(),
+                            picture.height(),
+                            picture.original(),
+                            picture.preview()));
+            var lie = checked(
+                    new Lie(x, y, USUAL_WIDTH, USUAL_WIDTH * picture.height() / picture.width(), 0, false, WHOLE));
             var row = new BoardItemRow(store.nextId(), siteId, Kind.PICTURE, media, title, "", lie);
             edit.add(row);
             return row;
@@ -104,18 +114,25 @@ public class BoardService {
     private static Lie checked(Lie lie) {
         var numbers = List.of(lie.x(), lie.y(), lie.width(), lie.height(), lie.turn());
         if (numbers.stream().anyMatch(n -> !(Math.abs(n) <= FARTHEST)) || !(lie.width() >= 1) || !(lie.height() >= 1)) {
-            throw new Refused("x", "A place on the board is within a million units of its middle, and a size from 1 to a million.");
+            throw new Refused(
+                    "x",
+                    "A place on the board is within a million units of its middle, and a size from 1 to a million.");
         }
         var c = lie.crop();
-        if (c.size() != 4 || !(c.get(0) >= 0 && c.get(0) + 0.001 <= c.get(2) && c.get(2) <= 1 && c.get(1) >= 0 && c.get(1) + 0.001 <= c.get(3) && c.get(3) <= 1)) {
+        if (c.size() != 4
+                || !(c.get(0) >= 0
+                        && c.get(0) + 0.001 <= c.get(2)
+                        && c.get(2) <= 1
+                        && c.get(1) >= 0
+                        && c.get(1) + 0.001 <= c.get(3)
+                        && c.get(3) <= 1)) {
             throw new Refused("crop", "A crop is left, top, right and bottom, rising, from 0 to 1.");
         }
         return lie;
     }
 
     /** What is told of an item; what is null stays. */
-    public record ItemChange(long id, UnaryOperator<Lie> lie, String name, String text, Boolean locked, Boolean grey) {
-    }
+    public record ItemChange(long id, UnaryOperator<Lie> lie, String name, String text, Boolean locked, Boolean grey) {}
 
     @Transactional
     public void change(long siteId, Seen seen, String verb, List<ItemChange> changes) {
@@ -127,8 +144,12 @@ public class BoardService {
                 var told = changes.get(i);
                 edit.change(rows.get(i), row -> {
                     row.set(checked(told.lie().apply(row.lie())));
-                    row.word(told.name() == null ? row.name() : cut(told.name(), 200), told.text() == null ? row.text() : checkedText(told.text()));
-                    row.mark(told.locked() == null ? row.locked() : told.locked(), told.grey() == null ? row.grey() : told.grey());
+                    row.word(
+                            told.name() == null ? row.name() : cut(told.name(), 200),
+                            told.text() == null ? row.text() : checkedText(told.text()));
+                    row.mark(
+                            told.locked() == null ? row.locked() : told.locked(),
+                            told.grey() == null ? row.grey() : told.grey());
                 });
             }
         });
@@ -138,8 +159,12 @@ public class BoardService {
     @Transactional
     public void order(long siteId, Seen seen, List<Long> ids, boolean front) {
         edit(siteId, seen, ids, front ? "Bring to the front" : "Send to the back", (edit, rows) -> {
-            var ranks = store.boards().items(siteId).stream().mapToLong(BoardItemRow::rank).summaryStatistics();
-            var sorted = rows.stream().sorted((a, b) -> Long.compare(a.rank(), b.rank())).toList();
+            var ranks = store.boards().items(siteId).stream()
+                    .mapToLong(BoardItemRow::rank)
+                    .summaryStatistics();
+            var sorted = rows.stream()
+                    .sorted((a, b) -> Long.compare(a.rank(), b.rank()))
+                    .toList();
             for (var i = 0; i < sorted.size(); i++) {
                 var rank = front ? ranks.getMax() + 1 + i : ranks.getMin() - sorted.size() + i;
                 edit.change(sorted.get(i), row -> row.setRank(rank));
@@ -160,8 +185,12 @@ public class BoardService {
     @Transactional
     public void remove(long siteId, Seen seen, List<Long> ids) {
         edit(siteId, seen, ids, "Take off the board", (edit, rows) -> {
-            store.takeoff().marks(siteId).stream().filter(m -> ids.contains(m.pictureId())).forEach(edit::remove);
-            store.takeoff().planes(siteId).stream().filter(p -> ids.contains(p.pictureId())).forEach(edit::remove);
+            store.takeoff().marks(siteId).stream()
+                    .filter(m -> ids.contains(m.pictureId()))
+                    .forEach(edit::remove);
+            store.takeoff().planes(siteId).stream()
+                    .filter(p -> ids.contains(p.pictureId()))
+                    .forEach(edit::remove);
             rows.forEach(edit::remove);
         });
     }

@@ -1,10 +1,10 @@
 package hausbau.server.work.board;
 
-import hausbau.core.exchange.in.Incoming.Shows;
 import hausbau.core.exchange.in.Incoming;
+import hausbau.core.exchange.in.Incoming.Shows;
 import hausbau.core.exchange.in.Tone;
-import hausbau.core.finish.Coat.Layer;
 import hausbau.core.finish.Coat;
+import hausbau.core.finish.Coat.Layer;
 import hausbau.core.finish.Colourway;
 import hausbau.core.finish.Picture;
 import hausbau.core.kit.Form;
@@ -110,18 +110,22 @@ public class BroughtPictures {
      * @param before parts of what it takes the place of: a material that is one of the site's own already keeps it
      * @return what each is made of
      */
-    public Map<String, Swatch> lay(Edit edit, Map<String, Map<Layer, PictureFile>> pictured, Map<String, Tone> tones, List<Part> before) {
+    public Map<String, Swatch> lay(
+            Edit edit, Map<String, Map<Layer, PictureFile>> pictured, Map<String, Tone> tones, List<Part> before) {
         var given = new HashMap<String, Swatch>();
         var all = new LinkedHashSet<>(pictured.keySet());
         all.addAll(tones.keySet());
         if (all.isEmpty()) {
             return given;
         }
-        before.stream().filter(p -> p.form() instanceof Form.Brought && p.swatch().isOwn() && all.contains(p.name())).forEach(p -> given.put(p.name(), p.swatch()));
+        before.stream()
+                .filter(p -> p.form() instanceof Form.Brought && p.swatch().isOwn() && all.contains(p.name()))
+                .forEach(p -> given.put(p.name(), p.swatch()));
         var coats = new TreeMap<Swatch, Coat>();
         for (var material : all) {
             var names = stores.kits().materialNames(edit.site().getId());
-            var swatch = given.computeIfAbsent(material, m -> MaterialService.enter(edit, stores, m.isBlank() ? "" : names.fresh(m)));
+            var swatch = given.computeIfAbsent(
+                    material, m -> MaterialService.enter(edit, stores, m.isBlank() ? "" : names.fresh(m)));
             var layers = pictured.get(material);
             if (layers == null) {
                 var tone = Objects.requireNonNull(tones.get(material));
@@ -132,14 +136,28 @@ public class BroughtPictures {
             layers.forEach((layer, picture) -> media.put(layer, keep(edit, picture)));
             coats.put(swatch, Coat.ofWholeSheet(media));
             // No pixel of theirs is lost, and no more are made up than must be.
-            MaterialService.setPixels(edit, stores, swatch, layers.values().stream().mapToInt(p -> Sheets.sideFor(Math.max(p.width(), p.height()))).max().orElse(Sheets.USUAL_SIDE));
+            MaterialService.setPixels(
+                    edit,
+                    stores,
+                    swatch,
+                    layers.values().stream()
+                            .mapToInt(p -> Sheets.sideFor(Math.max(p.width(), p.height())))
+                            .max()
+                            .orElse(Sheets.USUAL_SIDE));
         }
         wear(edit, coats);
         return given;
     }
 
     private long keep(Edit edit, PictureFile picture) {
-        var media = new MediaRow(stores.nextId(), edit.site().getId(), picture.type(), picture.width(), picture.height(), picture.original(), picture.preview());
+        var media = new MediaRow(
+                stores.nextId(),
+                edit.site().getId(),
+                picture.type(),
+                picture.width(),
+                picture.height(),
+                picture.original(),
+                picture.preview());
         stores.boards().keep(media);
         return media.id();
     }
@@ -149,7 +167,13 @@ public class BroughtPictures {
         var rows = stores.kits().colourways(siteId);
         rows.forEach(row -> edit.change(row, r -> r.set(with(r.toColourway(), coats))));
         if (rows.stream().noneMatch(ColourwayRow::isUsed)) {
-            var own = new ColourwayRow(stores.nextId(), siteId, FreshName.of("own pictures", rows.stream().map(ColourwayRow::name).toList()), with(Colourway.usual(), coats));
+            var own = new ColourwayRow(
+                    stores.nextId(),
+                    siteId,
+                    FreshName.of(
+                            "own pictures",
+                            rows.stream().map(ColourwayRow::name).toList()),
+                    with(Colourway.usual(), coats));
             own.use(true);
             edit.add(own);
         }

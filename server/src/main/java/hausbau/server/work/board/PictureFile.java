@@ -36,11 +36,13 @@ public record PictureFile(String type, int width, int height, byte[] original, b
     static final int MOST_BYTES = 64 * 1024 * 1024;
     static final long MOST_PIXELS = 64_000_000;
     private static final int PREVIEW = 512;
-    private static final Map<String, String> READERS = Map.of("png", "image/png", "jpeg", "image/jpeg", "webp", "image/webp");
+    private static final Map<String, String> READERS =
+            Map.of("png", "image/png", "jpeg", "image/jpeg", "webp", "image/webp");
 
     private static final int PNG_HEAD = 8;
     /** Length, name and checksum of a chunk. */
     private static final int PNG_CHUNK = 12;
+
     private static final Set<String> PNG_COMPRESSED = Set.of("zTXt", "iTXt", "iCCP");
 
     /** @throws Refused if the file is no whole PNG, JPEG or WebP picture, or too large, with the reason */
@@ -53,7 +55,12 @@ public record PictureFile(String type, int width, int height, byte[] original, b
             var image = upright(decode(format, file), orientation(file));
             var asPng = format.equals("png") || image.getColorModel().hasAlpha();
             var original = asPng ? png(image) : jpeg(image, 0.95f);
-            return new PictureFile(asPng ? "image/png" : "image/jpeg", image.getWidth(), image.getHeight(), original, jpeg(small(image), 0.82f));
+            return new PictureFile(
+                    asPng ? "image/png" : "image/jpeg",
+                    image.getWidth(),
+                    image.getHeight(),
+                    original,
+                    jpeg(small(image), 0.82f));
         } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException | NegativeArraySizeException e) {
             throw new Refused("file", "The picture is damaged and cannot be read.");
         }
@@ -63,7 +70,10 @@ public record PictureFile(String type, int width, int height, byte[] original, b
     public static Picture pixels(byte[] original) {
         try {
             var image = ImageIO.read(new ByteArrayInputStream(original));
-            return new Picture(image.getWidth(), image.getHeight(), image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth()));
+            return new Picture(
+                    image.getWidth(),
+                    image.getHeight(),
+                    image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth()));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -99,7 +109,13 @@ public record PictureFile(String type, int width, int height, byte[] original, b
         return switch (format) {
             case "png" -> indexOf(file, Math.max(0, file.length - 64), 'I', 'E', 'N', 'D') < 0;
             case "jpeg" -> indexOf(file, Math.max(0, last - 4096), 0xFF, 0xD9) < 0;
-            default -> file.length < 8L + (file[4] & 0xFF | (file[5] & 0xFF) << 8 | (file[6] & 0xFF) << 16 | (file[7] & 0xFFL) << 24);
+            default ->
+                file.length
+                        < 8L
+                                + (file[4] & 0xFF
+                                        | (file[5] & 0xFF) << 8
+                                        | (file[6] & 0xFF) << 16
+                                        | (file[7] & 0xFFL) << 24);
         };
     }
 
@@ -114,13 +130,16 @@ public record PictureFile(String type, int width, int height, byte[] original, b
 
     private static BufferedImage decode(String format, byte[] file) throws IOException {
         try (var input = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
-            ImageReader reader = ImageIO.getImageReadersByMIMEType(READERS.get(format)).next();
+            ImageReader reader =
+                    ImageIO.getImageReadersByMIMEType(READERS.get(format)).next();
             try {
                 reader.setInput(input, true, true);
                 long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
                 if (pixels > MOST_PIXELS) {
-                    throw new Refused("file", "The picture has " + reader.getWidth(0) + " × " + reader.getHeight(0)
-                            + " pixels; at most " + MOST_PIXELS / 1_000_000 + " million can be kept. Make it smaller first.");
+                    throw new Refused(
+                            "file",
+                            "The picture has " + reader.getWidth(0) + " × " + reader.getHeight(0) + " pixels; at most "
+                                    + MOST_PIXELS / 1_000_000 + " million can be kept. Make it smaller first.");
                 }
                 return plain(reader.read(0));
             } finally {
@@ -150,8 +169,11 @@ public record PictureFile(String type, int width, int height, byte[] original, b
     /** The orientation tag of Exif 2.3 (4.6.4): 1 upright, up to 8. */
     private static int orientation(byte[] file) {
         try {
-            var directory = ImageMetadataReader.readMetadata(new ByteArrayInputStream(withoutCompressed(file))).getFirstDirectoryOfType(ExifIFD0Directory.class);
-            return directory == null || !directory.containsTag(ExifIFD0Directory.TAG_ORIENTATION) ? 1 : directory.getInt(ExifIFD0Directory.TAG_ORIENTATION);
+            var directory = ImageMetadataReader.readMetadata(new ByteArrayInputStream(withoutCompressed(file)))
+                    .getFirstDirectoryOfType(ExifIFD0Directory.class);
+            return directory == null || !directory.containsTag(ExifIFD0Directory.TAG_ORIENTATION)
+                    ? 1
+                    : directory.getInt(ExifIFD0Directory.TAG_ORIENTATION);
         } catch (ImageProcessingException | IOException | MetadataException e) {
             return 1;
         }
@@ -168,7 +190,8 @@ public record PictureFile(String type, int width, int height, byte[] original, b
         while (at + PNG_CHUNK <= file.length) {
             var length = ByteBuffer.wrap(file, at, Integer.BYTES).getInt();
             var whole = Math.min((long) file.length - at, PNG_CHUNK + (length & 0xFFFFFFFFL));
-            if (!PNG_COMPRESSED.contains(new String(file, at + Integer.BYTES, Integer.BYTES, StandardCharsets.US_ASCII))) {
+            if (!PNG_COMPRESSED.contains(
+                    new String(file, at + Integer.BYTES, Integer.BYTES, StandardCharsets.US_ASCII))) {
                 kept.write(file, at, (int) whole);
             }
             at += (int) whole;
@@ -183,15 +206,16 @@ public record PictureFile(String type, int width, int height, byte[] original, b
         var w = image.getWidth();
         var h = image.getHeight();
         // Rows of x' = ax + cy + e and y' = bx + dy + f, as AffineTransform takes them: a, b, c, d, e, f.
-        var place = switch (orientation) {
-            case 2 -> new AffineTransform(-1, 0, 0, 1, w, 0);
-            case 3 -> new AffineTransform(-1, 0, 0, -1, w, h);
-            case 4 -> new AffineTransform(1, 0, 0, -1, 0, h);
-            case 5 -> new AffineTransform(0, 1, 1, 0, 0, 0);
-            case 6 -> new AffineTransform(0, 1, -1, 0, h, 0);
-            case 7 -> new AffineTransform(0, -1, -1, 0, h, w);
-            default -> new AffineTransform(0, -1, 1, 0, 0, w);
-        };
+        var place =
+                switch (orientation) {
+                    case 2 -> new AffineTransform(-1, 0, 0, 1, w, 0);
+                    case 3 -> new AffineTransform(-1, 0, 0, -1, w, h);
+                    case 4 -> new AffineTransform(1, 0, 0, -1, 0, h);
+                    case 5 -> new AffineTransform(0, 1, 1, 0, 0, 0);
+                    case 6 -> new AffineTransform(0, 1, -1, 0, h, 0);
+                    case 7 -> new AffineTransform(0, -1, -1, 0, h, w);
+                    default -> new AffineTransform(0, -1, 1, 0, 0, w);
+                };
         var turned = new BufferedImage(orientation >= 5 ? h : w, orientation >= 5 ? w : h, image.getType());
         draw(turned, image, place);
         return turned;
@@ -207,8 +231,15 @@ public record PictureFile(String type, int width, int height, byte[] original, b
         graphics.dispose();
         while (Math.max(flat.getWidth(), flat.getHeight()) > PREVIEW) {
             var share = Math.max(0.5, (double) PREVIEW / Math.max(flat.getWidth(), flat.getHeight()));
-            var less = new BufferedImage(Math.max(1, (int) Math.round(flat.getWidth() * share)), Math.max(1, (int) Math.round(flat.getHeight() * share)), BufferedImage.TYPE_INT_RGB);
-            draw(less, flat, AffineTransform.getScaleInstance((double) less.getWidth() / flat.getWidth(), (double) less.getHeight() / flat.getHeight()));
+            var less = new BufferedImage(
+                    Math.max(1, (int) Math.round(flat.getWidth() * share)),
+                    Math.max(1, (int) Math.round(flat.getHeight() * share)),
+                    BufferedImage.TYPE_INT_RGB);
+            draw(
+                    less,
+                    flat,
+                    AffineTransform.getScaleInstance(
+                            (double) less.getWidth() / flat.getWidth(), (double) less.getHeight() / flat.getHeight()));
             flat = less;
         }
         return flat;

@@ -10,8 +10,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class Previews {
 
-    private record Key(long siteId, long mediaId) {
-    }
+    private record Key(long siteId, long mediaId) {}
 
     private final Stores store;
     private final Cache<Key, byte[]> kept = Weighed.upTo(64, (key, preview) -> preview.length);
@@ -22,7 +21,8 @@ public class Previews {
 
     /** @throws hausbau.server.store.NotFound if the site has no such picture */
     byte[] of(long siteId, long mediaId) {
-        return Objects.requireNonNull(kept.get(new Key(siteId, mediaId), key -> store.boards().preview(siteId, mediaId)));
+        return Objects.requireNonNull(
+                kept.get(new Key(siteId, mediaId), key -> store.boards().preview(siteId, mediaId)));
     }
 
     /** Lets go of a site that is deleted. */

@@ -1,12 +1,12 @@
 package hausbau.server.work.brief;
 
-import hausbau.server.store.Reading;
-import hausbau.server.journal.Seen;
-import hausbau.server.store.brief.BriefRow;
 import hausbau.core.budget.Brief;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
+import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
+import hausbau.server.store.brief.BriefRow;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -30,8 +30,7 @@ public class BriefService {
     }
 
     /** @param spentSeconds of each stage: what was measured, and what a person added or took off */
-    public record Standing(Brief brief, List<Long> spentSeconds) {
-    }
+    public record Standing(Brief brief, List<Long> spentSeconds) {}
 
     @Reading
     public Standing find(long siteId) {
@@ -61,8 +60,10 @@ public class BriefService {
             var standing = store.briefs().brief(siteId);
             var told = change.apply(standing.map(BriefRow::toBrief).orElse(Brief.EMPTY));
             var corrected = new ArrayList<>(told.correctedSeconds());
-            spentSeconds.forEach((stage, seconds) -> corrected.set(stage, checkedSeconds(seconds) - measured.get(stage)));
-            var brief = new Brief(told.intent(), told.focal(), told.target(), told.budget(), told.plannedMinutes(), corrected);
+            spentSeconds.forEach(
+                    (stage, seconds) -> corrected.set(stage, checkedSeconds(seconds) - measured.get(stage)));
+            var brief = new Brief(
+                    told.intent(), told.focal(), told.target(), told.budget(), told.plannedMinutes(), corrected);
             if (standing.isPresent()) {
                 edit.change(standing.get(), row -> row.set(brief));
             } else {
@@ -84,7 +85,8 @@ public class BriefService {
     public void spend(long siteId, int stage, long seconds) {
         store.sites().site(siteId);
         if (stage < 0 || stage >= Brief.STAGES || seconds < 1 || seconds > MOST_SECONDS_AT_ONCE) {
-            throw new Refused("seconds", "Tell a stage from 0 to 6 and from 1 to " + MOST_SECONDS_AT_ONCE + " seconds.");
+            throw new Refused(
+                    "seconds", "Tell a stage from 0 to 6 and from 1 to " + MOST_SECONDS_AT_ONCE + " seconds.");
         }
         store.briefs().spend(siteId, stage, seconds);
     }

@@ -16,8 +16,8 @@ import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
-import hausbau.server.work.kit.ColourwayService.Finishes;
 import hausbau.server.work.kit.ColourwayService;
+import hausbau.server.work.kit.ColourwayService.Finishes;
 import hausbau.server.work.kit.KitService;
 import hausbau.server.work.kit.WorkshopService;
 import hausbau.server.work.massing.LevelService;
@@ -46,7 +46,16 @@ public class HandoverService {
     private final Jobs jobs;
     private final TransactionTemplate reading;
 
-    public HandoverService(Stores stores, Sets sets, KitService kit, LevelService levels, LookShelf looks, ColourwayService colourways, WorkshopService workshop, Jobs jobs, PlatformTransactionManager transactions) {
+    public HandoverService(
+            Stores stores,
+            Sets sets,
+            KitService kit,
+            LevelService levels,
+            LookShelf looks,
+            ColourwayService colourways,
+            WorkshopService workshop,
+            Jobs jobs,
+            PlatformTransactionManager transactions) {
         this.stores = stores;
         this.sets = sets;
         this.kit = kit;
@@ -77,11 +86,22 @@ public class HandoverService {
     private byte[] scene(SiteState state, Job job) {
         var siteId = state.siteId();
         var given = looks.of(state);
-        var materials = Stream.concat(state.set().kinds().stream(), given.all().stream().map(Looks.Guise::kind)).distinct()
-                .flatMap(kind -> state.piece(state.id(kind)).parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
-        var read = read(siteId, materials, given.all().stream().map(Looks.Guise::colourway).toList());
+        var materials = Stream.concat(
+                        state.set().kinds().stream(), given.all().stream().map(Looks.Guise::kind))
+                .distinct()
+                .flatMap(kind -> state.piece(state.id(kind)).parts().stream())
+                .map(part -> part.swatch().material())
+                .collect(Collectors.toSet());
+        var read = read(
+                siteId,
+                materials,
+                given.all().stream().map(Looks.Guise::colourway).toList());
         var finishes = colourways.make(read.wanted(), job::reachOrStop);
-        var scene = GltfScene.inColourways(read.name(), KitService.finish(state), read.names(), finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
+        var scene = GltfScene.inColourways(
+                read.name(),
+                KitService.finish(state),
+                read.names(),
+                finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
         var names = new NodeNames(state.decisions().massing());
         for (var chunk : state.set().chunks()) {
             job.reachOrStop(1);
@@ -89,18 +109,25 @@ public class HandoverService {
                 var standing = chunk.standing(row);
                 var look = given.look(chunk, row);
                 var piece = state.piece(state.id(look == null ? standing.kind() : look.kind()));
-                scene.add(names.path(standing), names.name(standing, piece.code()), piece, look == null ? GltfScene.Look.PLAIN : look(look, finishes), standing.stance());
+                scene.add(
+                        names.path(standing),
+                        names.name(standing, piece.code()),
+                        piece,
+                        look == null ? GltfScene.Look.PLAIN : look(look, finishes),
+                        standing.stance());
             }
         }
         return scene.toBytes();
     }
 
     /** What is read for it, in one transaction. */
-    private record Read(String name, MaterialNames names, ColourwayService.Wanted wanted) {
-    }
+    private record Read(String name, MaterialNames names, ColourwayService.Wanted wanted) {}
 
     private Read read(long siteId, Set<Swatch> materials, List<Long> others) {
-        return Objects.requireNonNull(reading.execute(status -> new Read(stores.sites().site(siteId).name(), stores.kits().materialNames(siteId), colourways.wanted(siteId, materials, others))));
+        return Objects.requireNonNull(reading.execute(status -> new Read(
+                stores.sites().site(siteId).name(),
+                stores.kits().materialNames(siteId),
+                colourways.wanted(siteId, materials, others))));
     }
 
     private static GltfScene.Look look(Looks.Guise of, Map<Long, Finishes> finishes) {
@@ -115,13 +142,13 @@ public class HandoverService {
      * @param details whether levels of detail do, the first named {@code CODE detail 1}, and hulls, {@code CODE hull}
      * @param sheets  whether the pictures of their materials do, in the folder {@code sheets}
      */
-    public record Wanted(boolean unused, boolean details, boolean sheets) {
-    }
+    public record Wanted(boolean unused, boolean details, boolean sheets) {}
 
     /** A piece as a file of its own, with both sets of UVs; one that is worn somewhere has its mask beside it, {@code CODE wear}. */
     public byte[] pieces(long siteId, Wanted wanted, String token) {
         var state = sets.current(siteId);
-        return jobs.run(siteId, token, List.of("pieces", siteId, state.revision(), wanted), job -> pieces(state, wanted, job));
+        return jobs.run(
+                siteId, token, List.of("pieces", siteId, state.revision(), wanted), job -> pieces(state, wanted, job));
     }
 
     private byte[] pieces(SiteState state, Wanted wanted, Job job) {
@@ -129,10 +156,15 @@ public class HandoverService {
         var files = new LinkedHashMap<String, byte[]>();
         var finish = KitService.finish(state);
         var given = looks.of(state).all();
-        var worn = given.stream().filter(g -> g.wear() > 0).map(Looks.Guise::kind).collect(Collectors.toSet());
+        var worn =
+                given.stream().filter(g -> g.wear() > 0).map(Looks.Guise::kind).collect(Collectors.toSet());
         var all = uses(state, wanted.unused());
-        var materials = all.stream().flatMap(use -> use.piece().parts().stream()).map(part -> part.swatch().material()).collect(Collectors.toSet());
-        var read = read(siteId, materials, given.stream().map(Looks.Guise::colourway).toList());
+        var materials = all.stream()
+                .flatMap(use -> use.piece().parts().stream())
+                .map(part -> part.swatch().material())
+                .collect(Collectors.toSet());
+        var read = read(
+                siteId, materials, given.stream().map(Looks.Guise::colourway).toList());
         var names = read.names();
         var share = wanted.sheets() ? 0.5 : 1;
         for (var i = 0; i < all.size(); i++) {
@@ -147,25 +179,34 @@ public class HandoverService {
                 var of = workshop.details(siteId, use.id());
                 for (var level = 0; level < of.levels().size(); level++) {
                     var name = code + " detail " + (level + 1);
-                    files.put(name + ".glb", GltfScene.handedOver(name, of.levels().get(level).mesh(), finish, names));
+                    files.put(
+                            name + ".glb",
+                            GltfScene.handedOver(name, of.levels().get(level).mesh(), finish, names));
                 }
                 files.put(code + " hull.glb", GltfScene.of(code + " hull", of.hull(), finish));
             }
         }
         if (wanted.sheets()) {
             var finishes = colourways.make(read.wanted(), done -> job.reachOrStop(share + (1 - share) * done));
-            finishes.values().forEach(in -> in.sheets().forEach((material, pictures) -> pictures.named(GltfScene.called(names.of(material), in.name())).forEach((name, file) -> files.put("sheets/" + name, file))));
+            finishes.values().forEach(in -> in.sheets()
+                    .forEach((material, pictures) -> pictures.named(GltfScene.called(names.of(material), in.name()))
+                            .forEach((name, file) -> files.put("sheets/" + name, file))));
         }
         return Zip.of(files);
     }
 
     private List<KitService.PieceUse> uses(SiteState state, boolean unused) {
-        return Objects.requireNonNull(reading.execute(status -> kit.pieces(state))).stream().filter(use -> unused || use.count() > 0).toList();
+        return Objects.requireNonNull(reading.execute(status -> kit.pieces(state))).stream()
+                .filter(use -> unused || use.count() > 0)
+                .toList();
     }
 
     @Reading
     public String bill(long siteId) {
-        return Bill.csv(kit.pieces(siteId).stream().filter(use -> use.count() > 0).map(u -> new Bill.Line(u.piece(), u.count())).toList());
+        return Bill.csv(kit.pieces(siteId).stream()
+                .filter(use -> use.count() > 0)
+                .map(u -> new Bill.Line(u.piece(), u.count()))
+                .toList());
     }
 
     /** @throws NotFound if there is no such schedule */
@@ -183,8 +224,7 @@ public class HandoverService {
     }
 
     /** The plan as a small picture, and what it is of. */
-    public record Picture(String svg, long revision) {
-    }
+    public record Picture(String svg, long revision) {}
 
     public Picture picture(long siteId, int width, int height) {
         var state = sets.current(siteId);

@@ -10,8 +10,7 @@ import java.util.zip.ZipOutputStream;
 /** Several files as one. */
 public final class Zip {
 
-    private Zip() {
-    }
+    private Zip() {}
 
     /** @param files by their names, in the order in which they are written */
     public static byte[] of(Map<String, byte[]> files) {

@@ -39,6 +39,7 @@ public class ColourwayService {
 
     /** What a site has before one is made; it is not changed but copied. */
     public static final long USUAL = 0;
+
     private static final String USUAL_NAME = "as it comes";
 
     private final Stores stores;
@@ -48,7 +49,13 @@ public class ColourwayService {
     private final PictureDesk desk;
     private final TransactionTemplate transaction;
 
-    public ColourwayService(Stores stores, Journal journal, Sets sets, SheetShelf sheets, PictureDesk desk, TransactionTemplate transaction) {
+    public ColourwayService(
+            Stores stores,
+            Journal journal,
+            Sets sets,
+            SheetShelf sheets,
+            PictureDesk desk,
+            TransactionTemplate transaction) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
@@ -57,8 +64,7 @@ public class ColourwayService {
         this.transaction = transaction;
     }
 
-    public record Known(long id, String name, boolean isUsed, Colourway colourway) {
-    }
+    public record Known(long id, String name, boolean isUsed, Colourway colourway) {}
 
     /** The usual one first, then in the order in which they were made. */
     @Reading
@@ -71,19 +77,29 @@ public class ColourwayService {
     }
 
     private Known one(long siteId, long id) {
-        return all(siteId).stream().filter(k -> k.id() == id).findFirst().orElseThrow(() -> new NotFound("The site has no colourway " + id + "."));
+        return all(siteId).stream()
+                .filter(k -> k.id() == id)
+                .findFirst()
+                .orElseThrow(() -> new NotFound("The site has no colourway " + id + "."));
     }
 
     /** The one in use. */
     @Reading
     public Colourway used(long siteId) {
-        return all(siteId).stream().filter(Known::isUsed).findFirst().orElseThrow().colourway();
+        return all(siteId).stream()
+                .filter(Known::isUsed)
+                .findFirst()
+                .orElseThrow()
+                .colourway();
     }
 
     /** The site's materials that have a coat each, in its order. */
     @Reading
     public List<Swatch> materials(long siteId) {
-        return stores.kits().materials(siteId).stream().map(MaterialRow::swatch).filter(Swatch::isCoated).toList();
+        return stores.kits().materials(siteId).stream()
+                .map(MaterialRow::swatch)
+                .filter(Swatch::isCoated)
+                .toList();
     }
 
     /** What sheets lie on pieces as: how large each is there, and of how many pixels. */
@@ -94,8 +110,12 @@ public class ColourwayService {
     /** @return the id of a copy of one, or of the one in use */
     public long create(long siteId, Seen seen, @Nullable Long copyOf) {
         return journal.edit(siteId, seen, edit -> {
-            var from = copyOf == null ? all(siteId).stream().filter(Known::isUsed).findFirst().orElseThrow() : one(siteId, copyOf);
-            var name = FreshName.of(from.id() == USUAL ? "colourway" : from.name(), all(siteId).stream().map(Known::name).toList());
+            var from = copyOf == null
+                    ? all(siteId).stream().filter(Known::isUsed).findFirst().orElseThrow()
+                    : one(siteId, copyOf);
+            var name = FreshName.of(
+                    from.id() == USUAL ? "colourway" : from.name(),
+                    all(siteId).stream().map(Known::name).toList());
             edit.name("Make the colourway “" + name + "”");
             var row = new ColourwayRow(stores.nextId(), siteId, name, from.colourway());
             edit.add(row);
@@ -106,7 +126,8 @@ public class ColourwayService {
     /** @param name null stays; @param coats what is told of each, the rest stays */
     public void change(long siteId, long id, Seen seen, @Nullable String name, Map<Swatch, CoatWords> coats) {
         if (id == USUAL) {
-            throw new Refused("colourway", "What finishes come as is not changed. Make a colourway of your own from it.");
+            throw new Refused(
+                    "colourway", "What finishes come as is not changed. Make a colourway of your own from it.");
         }
         journal.edit(siteId, seen, edit -> {
             var row = Stores.find(stores.kits().colourways(siteId), id, "colourway");
@@ -129,8 +150,10 @@ public class ColourwayService {
     private void requirePictures(long siteId, Map<Swatch, CoatWords> told) {
         var known = stores.boards().mediaSizes(siteId);
         told.forEach((swatch, words) -> {
-            if (words.pictures() != null && words.pictures().values().stream().anyMatch(id -> id != 0 && !known.containsKey(id))) {
-                throw new Refused("coats." + swatch + ".pictures", "The site has no such picture. Choose the file again.");
+            if (words.pictures() != null
+                    && words.pictures().values().stream().anyMatch(id -> id != 0 && !known.containsKey(id))) {
+                throw new Refused(
+                        "coats." + swatch + ".pictures", "The site has no such picture. Choose the file again.");
             }
         });
     }
@@ -140,7 +163,14 @@ public class ColourwayService {
         transaction.executeWithoutResult(status -> stores.sites().site(siteId));
         var picture = desk.read(file);
         return transaction.execute(status -> {
-            var media = new MediaRow(stores.nextId(), siteId, picture.type(), picture.width(), picture.height(), picture.original(), picture.preview());
+            var media = new MediaRow(
+                    stores.nextId(),
+                    siteId,
+                    picture.type(),
+                    picture.width(),
+                    picture.height(),
+                    picture.original(),
+                    picture.preview());
             stores.boards().keep(media);
             return media.id();
         });
@@ -181,8 +211,7 @@ public class ColourwayService {
     }
 
     /** A sheet's pictures, and what tells this state of them from another. */
-    public record Made(String tag, Coat coat, int pixels, double sheet) {
-    }
+    public record Made(String tag, Coat coat, int pixels, double sheet) {}
 
     public Made made(long siteId, long id, Swatch swatch) {
         var coat = one(siteId, id).colourway().coat(swatch);
@@ -196,20 +225,27 @@ public class ColourwayService {
     }
 
     /** What has to be made of finishes for a handover: all that is read for it. */
-    public record Wanted(Finish finish, List<Known> colourways, List<SharedSheet> shared, List<Swatch> coated) {
-    }
+    public record Wanted(Finish finish, List<Known> colourways, List<SharedSheet> shared, List<Swatch> coated) {}
 
     /** @param materials that are in use, @param others colourways that are looked at beside the site's own; what is not known any more is the site's */
     @Reading
     public Wanted wanted(long siteId, Set<Swatch> materials, Collection<Long> others) {
-        return new Wanted(finish(siteId), all(siteId).stream().filter(k -> k.isUsed() || k.id() != USUAL && others.contains(k.id())).toList(),
-                stores.kits().sharedSheets(siteId).stream().filter(s -> materials.contains(s.material())).toList(), materials.stream().filter(Swatch::isCoated).sorted().toList());
+        return new Wanted(
+                finish(siteId),
+                all(siteId).stream()
+                        .filter(k -> k.isUsed() || k.id() != USUAL && others.contains(k.id()))
+                        .toList(),
+                stores.kits().sharedSheets(siteId).stream()
+                        .filter(s -> materials.contains(s.material()))
+                        .toList(),
+                materials.stream().filter(Swatch::isCoated).sorted().toList());
     }
 
     /** What swatches are handed over in, by colourway, each sheet of its own pixels. @param howFar told with each sheet, 0 to 1; what it throws ends it */
     public Map<Long, Finishes> make(Wanted wanted, DoubleConsumer howFar) {
         var finish = wanted.finish();
-        var count = wanted.colourways().size() * wanted.coated().size() + wanted.shared().size();
+        var count = wanted.colourways().size() * wanted.coated().size()
+                + wanted.shared().size();
         var made = 0;
         var together = new TreeMap<Swatch, SheetFiles>();
         for (var sheet : wanted.shared()) {
@@ -220,16 +256,24 @@ public class ColourwayService {
         for (var known : wanted.colourways()) {
             var files = new TreeMap<Swatch, SheetFiles>(together);
             for (var swatch : wanted.coated()) {
-                files.put(swatch, sheets.jpeg(known.colourway().coat(swatch), finish.sheets().side(swatch), finish.sheetWidth(swatch)));
+                files.put(
+                        swatch,
+                        sheets.jpeg(
+                                known.colourway().coat(swatch),
+                                finish.sheets().side(swatch),
+                                finish.sheetWidth(swatch)));
                 howFar.accept((double) ++made / count);
             }
-            var name = known.isUsed() ? GltfScene.SITE : FreshName.of(known.name(), finishes.values().stream().map(Finishes::name).toList());
+            var name = known.isUsed()
+                    ? GltfScene.SITE
+                    : FreshName.of(
+                            known.name(),
+                            finishes.values().stream().map(Finishes::name).toList());
             finishes.put(known.isUsed() ? 0L : known.id(), new Finishes(name, files));
         }
         return finishes;
     }
 
     /** @param name of the colourway */
-    public record Finishes(String name, Map<Swatch, SheetFiles> sheets) {
-    }
+    public record Finishes(String name, Map<Swatch, SheetFiles> sheets) {}
 }

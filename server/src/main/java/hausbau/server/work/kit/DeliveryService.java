@@ -3,15 +3,15 @@ package hausbau.server.work.kit;
 import com.github.benmanes.caffeine.cache.Cache;
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Fitting;
-import hausbau.core.bring.Loose.Surface;
 import hausbau.core.bring.Loose;
+import hausbau.core.bring.Loose.Surface;
 import hausbau.core.bring.Settled;
 import hausbau.core.bring.Settling;
 import hausbau.core.budget.Budget;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.in.Bundle;
-import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.exchange.in.Incoming;
+import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.exchange.in.Tone;
 import hausbau.core.finish.Coat;
 import hausbau.core.kit.Form;
@@ -73,11 +73,24 @@ public class DeliveryService {
     private final Jobs jobs;
     private final KitService kit;
     /** Files that were read, up to 256 MiB of their surfaces; a miss reads the file again. */
-    private final Cache<UUID, Incoming> read = Weighed.upTo(256, (id, file) -> file.things().stream().flatMap(t -> t.surfaces().stream()).mapToLong(Surface::bytes).sum());
+    private final Cache<UUID, Incoming> read = Weighed.upTo(256, (id, file) -> file.things().stream()
+            .flatMap(t -> t.surfaces().stream())
+            .mapToLong(Surface::bytes)
+            .sum());
     /** Things set right, up to 256 MiB; a miss works one out again. */
-    private final Cache<Wanted, Settled> settled = Weighed.upTo(256, (wanted, it) -> it.shells().values().stream().mapToLong(Shell::bytes).sum());
+    private final Cache<Wanted, Settled> settled = Weighed.upTo(256, (wanted, it) -> it.shells().values().stream()
+            .mapToLong(Shell::bytes)
+            .sum());
 
-    public DeliveryService(Stores stores, DeliveryStore deliveries, Journal journal, Sets sets, TransactionTemplate transaction, BroughtPictures pictures, Jobs jobs, KitService kit) {
+    public DeliveryService(
+            Stores stores,
+            DeliveryStore deliveries,
+            Journal journal,
+            Sets sets,
+            TransactionTemplate transaction,
+            BroughtPictures pictures,
+            Jobs jobs,
+            KitService kit) {
         this.stores = stores;
         this.deliveries = deliveries;
         this.journal = journal;
@@ -89,15 +102,18 @@ public class DeliveryService {
     }
 
     /** One thing of a file under some choices, of a size or of none, on the site's step. */
-    private record Wanted(UUID id, Choices choices, int number, Optional<Vec> size, Length step) {
-    }
+    private record Wanted(UUID id, Choices choices, int number, Optional<Vec> size, Length step) {}
 
     /** @param piece it as the piece that it would be */
     public record Thing(int number, Settled settled, Piece piece) {
 
         /** What it takes up, in the piece's own frame; more or less than the piece where the massing says how large that is. */
         public Box box() {
-            return piece.parts().stream().flatMap(p -> p.solids().stream()).reduce(Box::union).orElseThrow().movedBy(piece.kind().natural());
+            return piece.parts().stream()
+                    .flatMap(p -> p.solids().stream())
+                    .reduce(Box::union)
+                    .orElseThrow()
+                    .movedBy(piece.kind().natural());
         }
     }
 
@@ -107,16 +123,21 @@ public class DeliveryService {
      * @param spent   what the set would spend on triangles with each of the things, of what its budget allows
      * @param thing   the number of the one that was taken when it was brought in before; 0 where it was not
      */
-    public record Delivered(UUID id, Incoming file, Set<String> unknown, Choices choices, boolean isSized, List<Thing> things, List<Budget.Line> spent, int thing) {
-    }
+    public record Delivered(
+            UUID id,
+            Incoming file,
+            Set<String> unknown,
+            Choices choices,
+            boolean isSized,
+            List<Thing> things,
+            List<Budget.Line> spent,
+            int thing) {}
 
     /** What is asked about a delivery; what is null is as is usual for the file, or as it was when the piece was brought in last. */
-    public record Question(@Nullable Choices choices, @Nullable Long pieceId) {
-    }
+    public record Question(@Nullable Choices choices, @Nullable Long pieceId) {}
 
     /** How a piece was brought in, as it is kept with it. */
-    private record Brought(String file, int thing, Choices choices) {
-    }
+    private record Brought(String file, int thing, Choices choices) {}
 
     /**
      * Takes files, reads every model among them, and keeps them to be looked at.
@@ -138,7 +159,10 @@ public class DeliveryService {
         var bundle = new Bundle(files);
         var models = bundle.models();
         if (models.size() > MOST_MODELS) {
-            throw new Refused("file", "There are " + models.size() + " models among them; at most " + MOST_MODELS + " are taken at once. Bring them in by parts.");
+            throw new Refused(
+                    "file",
+                    "There are " + models.size() + " models among them; at most " + MOST_MODELS
+                            + " are taken at once. Bring them in by parts.");
         }
         var called = called(siteId);
         var all = new LinkedHashMap<UUID, Incoming>();
@@ -147,9 +171,14 @@ public class DeliveryService {
             var done = (double) i / models.size();
             var id = UUID.randomUUID();
             names.put(id, models.get(i));
-            all.put(id, Incoming.read(bundle, models.get(i), share -> job.reach(done + share / models.size())).recognising(called));
+            all.put(
+                    id,
+                    Incoming.read(bundle, models.get(i), share -> job.reach(done + share / models.size()))
+                            .recognising(called));
         }
-        var looks = all.entrySet().stream().map(e -> look(siteId, e.getKey(), e.getValue(), new Question(null, pieceId))).toList();
+        var looks = all.entrySet().stream()
+                .map(e -> look(siteId, e.getKey(), e.getValue(), new Question(null, pieceId)))
+                .toList();
         job.reachOrStop(1);
         transaction.executeWithoutResult(status -> deliveries.keep(siteId, names, files));
         read.putAll(all);
@@ -162,13 +191,15 @@ public class DeliveryService {
         if (known != null) {
             return known;
         }
-        var file = Incoming.read(new Bundle(deliveries.files(id)), model, share -> true).recognising(called(siteId));
+        var file = Incoming.read(new Bundle(deliveries.files(id)), model, share -> true)
+                .recognising(called(siteId));
         read.put(id, file);
         return file;
     }
 
     private MaterialNames called(long siteId) {
-        return Objects.requireNonNull(transaction.execute(status -> stores.kits().materialNames(siteId)));
+        return Objects.requireNonNull(
+                transaction.execute(status -> stores.kits().materialNames(siteId)));
     }
 
     /** What would come of it. */
@@ -180,37 +211,72 @@ public class DeliveryService {
         var state = sets.current(siteId);
         var of = Optional.ofNullable(question.pieceId()).map(state::piece);
         var before = before(siteId, question.pieceId()).filter(b -> b.file().equals(file.name()));
-        var choices = question.choices() != null ? question.choices() : before.map(Brought::choices).orElseGet(() -> usual(file, of.isPresent()));
+        var choices = question.choices() != null
+                ? question.choices()
+                : before.map(Brought::choices).orElseGet(() -> usual(file, of.isPresent()));
         var loose = things(file, choices);
-        var things = IntStream.range(0, loose.size()).mapToObj(n -> thing(id, file, choices, loose, n, of, state)).toList();
+        var things = IntStream.range(0, loose.size())
+                .mapToObj(n -> thing(id, file, choices, loose, n, of, state))
+                .toList();
         var triangles = kit.triangles(siteId, question.pieceId());
-        return new Delivered(id, file, file.unknown(called(siteId)), choices, Fitting.size(of).isPresent(), things, things.stream().map(t -> triangles.apply(t.settled().left().triangles())).toList(),
+        return new Delivered(
+                id,
+                file,
+                file.unknown(called(siteId)),
+                choices,
+                Fitting.size(of).isPresent(),
+                things,
+                things.stream()
+                        .map(t -> triangles.apply(t.settled().left().triangles()))
+                        .toList(),
                 before.map(Brought::thing).filter(n -> n < things.size()).orElse(0));
     }
 
     /** In place of one piece, it is one. */
     private static Choices usual(Incoming file, boolean isOne) {
         var usual = file.usual();
-        return new Choices(usual.millimetres(), usual.up(), isOne || file.things().size() > MOST_THINGS, usual.fixes());
+        return new Choices(
+                usual.millimetres(), usual.up(), isOne || file.things().size() > MOST_THINGS, usual.fixes());
     }
 
     private Optional<Brought> before(long siteId, @Nullable Long pieceId) {
-        return Optional.ofNullable(pieceId).map(id -> stores.kits().row(siteId, id).brought()).filter(b -> !b.isEmpty()).map(b -> Millimetres.JSON.readValue(b, Brought.class));
+        return Optional.ofNullable(pieceId)
+                .map(id -> stores.kits().row(siteId, id).brought())
+                .filter(b -> !b.isEmpty())
+                .map(b -> Millimetres.JSON.readValue(b, Brought.class));
     }
 
     private static List<Loose> things(Incoming file, Choices choices) {
         var things = Settling.things(file.name(), file.things(), choices.isWhole());
         if (things.size() > MOST_THINGS) {
-            throw new Refused("whole", "It is of " + things.size() + " things, more than " + MOST_THINGS + ": take all of it as one piece.");
+            throw new Refused(
+                    "whole",
+                    "It is of " + things.size() + " things, more than " + MOST_THINGS
+                            + ": take all of it as one piece.");
         }
         return things;
     }
 
-    private Thing thing(UUID id, Incoming file, Choices choices, List<Loose> things, int number, Optional<Piece> of, SiteState state) {
+    private Thing thing(
+            UUID id,
+            Incoming file,
+            Choices choices,
+            List<Loose> things,
+            int number,
+            Optional<Piece> of,
+            SiteState state) {
         requireThing(things, number);
-        var result = settled(new Wanted(id, choices, number, Fitting.size(of), state.settings().step()), things.get(number));
+        var result = settled(
+                new Wanted(
+                        id, choices, number, Fitting.size(of), state.settings().step()),
+                things.get(number));
         var parts = Fitting.parts(result, file.materials(), true, Set.of(), of);
-        return new Thing(number, result, of.orElseGet(() -> new Piece(result.name(), result.name(), Role.PROP, new Recipe.Made(0, parts), Pivot.BASE_CENTRE)).madeOf(0, parts));
+        return new Thing(
+                number,
+                result,
+                of.orElseGet(() -> new Piece(
+                                result.name(), result.name(), Role.PROP, new Recipe.Made(0, parts), Pivot.BASE_CENTRE))
+                        .madeOf(0, parts));
     }
 
     private static void requireThing(List<Loose> things, int number) {
@@ -220,7 +286,8 @@ public class DeliveryService {
     }
 
     private Settled settled(Wanted wanted, Loose thing) {
-        return Objects.requireNonNull(settled.get(wanted, w -> new Settling(w.choices(), w.step()).settle(thing, w.size())));
+        return Objects.requireNonNull(
+                settled.get(wanted, w -> new Settling(w.choices(), w.step()).settle(thing, w.size())));
     }
 
     /** It as it would be brought in, for a look. */
@@ -233,12 +300,11 @@ public class DeliveryService {
      *
      * @param pieceId of the piece whose place it takes; null for a new one
      */
-    public record Taken(int number, @Nullable Long pieceId, @Nullable String name, @Nullable Role role) {
-    }
+    public record Taken(int number, @Nullable Long pieceId, @Nullable String name, @Nullable Role role) {}
 
     /** @param swatches of materials where they are not those that were guessed, @param laidOut whether it keeps its own UVs, @param pictures whether the file's are taken onto sheets of their own */
-    public record Order(Choices choices, Map<String, Swatch> swatches, boolean laidOut, boolean pictures, List<Taken> things) {
-    }
+    public record Order(
+            Choices choices, Map<String, Swatch> swatches, boolean laidOut, boolean pictures, List<Taken> things) {}
 
     /**
      * Brings things in, in one edit.
@@ -251,16 +317,26 @@ public class DeliveryService {
         order.things().forEach(t -> requireThing(loose, t.number()));
         var swatches = new LinkedHashMap<>(file.materials());
         swatches.putAll(order.swatches());
-        var used = order.things().stream().flatMap(t -> loose.get(t.number()).surfaces().stream()).map(Surface::material).collect(Collectors.toSet());
+        var used = order.things().stream()
+                .flatMap(t -> loose.get(t.number()).surfaces().stream())
+                .map(Surface::material)
+                .collect(Collectors.toSet());
         var pictured = order.pictures() ? pictures.read(file, used) : Map.<String, Map<Coat.Layer, PictureFile>>of();
         return journal.edit(siteId, seen, edit -> {
-            var before = order.things().stream().map(Taken::pieceId).filter(Objects::nonNull).flatMap(p -> edit.before().piece(p).parts().stream()).toList();
+            var before = order.things().stream()
+                    .map(Taken::pieceId)
+                    .filter(Objects::nonNull)
+                    .flatMap(p -> edit.before().piece(p).parts().stream())
+                    .toList();
             swatches.putAll(pictures.lay(edit, pictured, tones(edit, file, order, pictured.keySet(), used), before));
             var ids = new ArrayList<Long>();
             for (var taken : order.things()) {
                 ids.add(bring(edit, id, file, loose, swatches, pictured.keySet(), order, taken));
             }
-            edit.name(order.things().size() == 1 ? "Bring in " + file.name() : "Bring in " + order.things().size() + " of " + file.name());
+            edit.name(
+                    order.things().size() == 1
+                            ? "Bring in " + file.name()
+                            : "Bring in " + order.things().size() + " of " + file.name());
             return ids;
         });
     }
@@ -268,18 +344,30 @@ public class DeliveryService {
     /** The looks of materials that nobody has chosen another for, and that the site knows by no name. */
     private Map<String, Tone> tones(Edit edit, Incoming file, Order order, Set<String> pictured, Set<String> used) {
         var tones = new LinkedHashMap<String, Tone>();
-        file.unknown(stores.kits().materialNames(edit.site().getId())).stream().filter(m -> used.contains(m) && !order.swatches().containsKey(m) && !pictured.contains(m))
+        file.unknown(stores.kits().materialNames(edit.site().getId())).stream()
+                .filter(m -> used.contains(m) && !order.swatches().containsKey(m) && !pictured.contains(m))
                 .forEach(m -> tones.put(m, Objects.requireNonNull(file.tones().get(m))));
         return tones;
     }
 
-    private long bring(Edit edit, UUID id, Incoming file, List<Loose> loose, Map<String, Swatch> swatches, Set<String> pictured, Order order, Taken taken) {
+    private long bring(
+            Edit edit,
+            UUID id,
+            Incoming file,
+            List<Loose> loose,
+            Map<String, Swatch> swatches,
+            Set<String> pictured,
+            Order order,
+            Taken taken) {
         var siteId = edit.site().getId();
         var of = Optional.ofNullable(taken.pieceId()).map(edit.before()::piece);
         var thing = thing(id, file, order.choices(), loose, taken.number(), of, edit.before());
         var parts = Fitting.parts(thing.settled(), swatches, order.laidOut(), pictured, of);
-        var name = taken.name() == null || taken.name().isBlank() ? thing.settled().name() : taken.name().strip();
-        parts.stream().map(Part::form).filter(Form.Brought.class::isInstance).forEach(f -> stores.kits().keep(siteId, ((Form.Brought) f).shell()));
+        var name = taken.name() == null || taken.name().isBlank()
+                ? thing.settled().name()
+                : taken.name().strip();
+        parts.stream().map(Part::form).filter(Form.Brought.class::isInstance).forEach(f -> stores.kits()
+                .keep(siteId, ((Form.Brought) f).shell()));
         var how = Millimetres.JSON.writeValueAsString(new Brought(file.name(), taken.number(), order.choices()));
         var pieceId = taken.pieceId();
         if (pieceId != null) {

@@ -54,7 +54,14 @@ public class KitService {
     private final Jobs jobs;
     private final TransactionTemplate reading;
 
-    public KitService(Stores stores, Journal journal, Sets sets, MeshShelf meshes, LookShelf looks, Jobs jobs, PlatformTransactionManager transactions) {
+    public KitService(
+            Stores stores,
+            Journal journal,
+            Sets sets,
+            MeshShelf meshes,
+            LookShelf looks,
+            Jobs jobs,
+            PlatformTransactionManager transactions) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
@@ -71,15 +78,20 @@ public class KitService {
         /** A run of the site, as the set would be built; of no site, longest pieces first. */
         public List<FilledRun> layout(KitPlan.Option option) {
             if (runs.isEmpty()) {
-                return question.runs().stream().map(run -> FilledRun.of(question.step(), run, option.kinds()).orElseThrow()).toList();
+                return question.runs().stream()
+                        .map(run -> FilledRun.of(question.step(), run, option.kinds())
+                                .orElseThrow())
+                        .toList();
             }
-            return runs.stream().map(run -> FilledRun.of(question.step(), run.run(), option.kinds(), run::inOrder).orElseThrow()).toList();
+            return runs.stream()
+                    .map(run -> FilledRun.of(question.step(), run.run(), option.kinds(), run::inOrder)
+                            .orElseThrow())
+                    .toList();
         }
     }
 
     /** @param count how often it is seen */
-    public record PieceUse(long id, Piece piece, long count, Traits.Trait trait) {
-    }
+    public record PieceUse(long id, Piece piece, long count, Traits.Trait trait) {}
 
     /** Answers a question that belongs to no site. */
     public Planned plan(KitQuestion question, String token) {
@@ -113,7 +125,8 @@ public class KitService {
     @Transactional
     public void choose(long siteId, Seen seen, List<Length> kinds, Length minPiece, Length maxPiece) {
         journal.edit(siteId, seen, edit -> {
-            edit.name(kinds.size() == 1 ? "Build from 1 kind of wall" : "Build from " + kinds.size() + " kinds of wall");
+            edit.name(
+                    kinds.size() == 1 ? "Build from 1 kind of wall" : "Build from " + kinds.size() + " kinds of wall");
             var choice = KitChoice.of(edit.before().decisions().massing(), kinds, minPiece, maxPiece);
             edit.change(edit.site(), site -> site.set(choice));
             return null;
@@ -133,19 +146,25 @@ public class KitService {
     @Reading
     public List<PieceUse> pieces(SiteState state) {
         var seen = looks.of(state).counts(state.set().counts());
-        return Sets.atHand(state, kept(state.siteId())).stream().map(id -> {
-            var piece = state.kit().piece(id).orElseThrow();
-            return new PieceUse(id, piece, seen.getOrDefault(piece.kind(), 0L), state.decisions().traits().of(piece.kind()));
-        }).toList();
+        return Sets.atHand(state, kept(state.siteId())).stream()
+                .map(id -> {
+                    var piece = state.kit().piece(id).orElseThrow();
+                    return new PieceUse(
+                            id,
+                            piece,
+                            seen.getOrDefault(piece.kind(), 0L),
+                            state.decisions().traits().of(piece.kind()));
+                })
+                .toList();
     }
 
     private List<Long> kept(long siteId) {
-        return Stream.concat(stores.lists().linked(siteId).stream(), stores.kits().kept(siteId).stream()).toList();
+        return Stream.concat(stores.lists().linked(siteId).stream(), stores.kits().kept(siteId).stream())
+                .toList();
     }
 
     /** A site's tally and how far it has spent its budget. */
-    public record Cost(Tally tally, List<Budget.Line> budget) {
-    }
+    public record Cost(Tally tally, List<Budget.Line> budget) {}
 
     /** No transaction stands open while meshes are made. */
     public Cost cost(long siteId) {
@@ -155,10 +174,16 @@ public class KitService {
 
     private Tally tally(SiteState state) {
         var finish = finish(state);
-        var uses = looks.of(state).drawn(state.set().counts()).entrySet().stream().map(e -> {
-            var piece = state.piece(state.id(e.getKey().kind()));
-            return new Tally.Use(piece.code(), meshes.mesh(piece, finish), e.getValue(), e.getKey().colourway());
-        }).toList();
+        var uses = looks.of(state).drawn(state.set().counts()).entrySet().stream()
+                .map(e -> {
+                    var piece = state.piece(state.id(e.getKey().kind()));
+                    return new Tally.Use(
+                            piece.code(),
+                            meshes.mesh(piece, finish),
+                            e.getValue(),
+                            e.getKey().colourway());
+                })
+                .toList();
         return Tally.of(uses, state.kit().sheets());
     }
 
@@ -185,7 +210,8 @@ public class KitService {
     }
 
     public static Finish finish(SiteState state) {
-        return Finish.ofDensity(state.settings().pixelsPerMetre()).on(state.kit().sheets());
+        return Finish.ofDensity(state.settings().pixelsPerMetre())
+                .on(state.kit().sheets());
     }
 
     /** Tells one state of a piece's file from another. */

@@ -33,22 +33,28 @@ public class MaterialService {
         this.sets = sets;
     }
 
-    public record Material(Swatch swatch, String name, int pixels) {
-    }
+    public record Material(Swatch swatch, String name, int pixels) {}
 
     /** Those with a sheet to themselves, in the site's order, then those that swatches share. */
     @Reading
     public List<Material> all(long siteId) {
         var sheets = sets.current(siteId).kit().sheets();
         var names = names(siteId);
-        var own = stores.kits().materials(siteId).stream().map(MaterialRow::swatch).filter(Swatch::isCoated);
-        return Stream.concat(own, stores.kits().sharedSheets(siteId).stream().map(s -> s.material())).map(m -> new Material(m, names.of(m), sheets.side(m))).toList();
+        var own = stores.kits().materials(siteId).stream()
+                .map(MaterialRow::swatch)
+                .filter(Swatch::isCoated);
+        return Stream.concat(own, stores.kits().sharedSheets(siteId).stream().map(s -> s.material()))
+                .map(m -> new Material(m, names.of(m), sheets.side(m)))
+                .toList();
     }
 
     /** Another material of the site's own. @param name blank is “material” with a number */
     public Swatch add(long siteId, Seen seen, String name) {
         return journal.edit(siteId, seen, edit -> {
-            var swatch = enter(edit, stores, name.isBlank() ? stores.kits().materialNames(siteId).fresh("material") : name);
+            var swatch = enter(
+                    edit,
+                    stores,
+                    name.isBlank() ? stores.kits().materialNames(siteId).fresh("material") : name);
             edit.name("Add the material “" + stores.kits().materialNames(siteId).of(swatch) + "”");
             return swatch;
         });
@@ -64,7 +70,15 @@ public class MaterialService {
         var siteId = edit.site().getId();
         var swatch = stores.kits().nextOwn(siteId);
         var told = stores.kits().materialNames(siteId).with(swatch, name).told().getOrDefault(swatch, "");
-        var row = new MaterialRow(stores.nextId(), siteId, swatch, stores.kits().materials(siteId).stream().mapToInt(MaterialRow::place).max().orElse(-1) + 1);
+        var row = new MaterialRow(
+                stores.nextId(),
+                siteId,
+                swatch,
+                stores.kits().materials(siteId).stream()
+                                .mapToInt(MaterialRow::place)
+                                .max()
+                                .orElse(-1)
+                        + 1);
         row.call(told);
         edit.add(row);
         return swatch;
@@ -77,8 +91,13 @@ public class MaterialService {
             var name = stores.kits().materialNames(siteId).of(swatch);
             var users = users(edit, swatch);
             if (!users.isEmpty()) {
-                throw new Refused("swatch", "“" + name + "” is what " + String.join(", ", users.subList(0, Math.min(3, users.size()))) + (users.size() > 3 ? " and " + (users.size() - 3) + " more are" : users.size() > 1 ? " are" : " is")
-                        + " made of. Give them another material first.");
+                throw new Refused(
+                        "swatch",
+                        "“" + name + "” is what " + String.join(", ", users.subList(0, Math.min(3, users.size())))
+                                + (users.size() > 3
+                                        ? " and " + (users.size() - 3) + " more are"
+                                        : users.size() > 1 ? " are" : " is")
+                                + " made of. Give them another material first.");
             }
             edit.name("Take the material “" + name + "” away");
             edit.remove(row);
@@ -91,15 +110,24 @@ public class MaterialService {
         var state = edit.before();
         var kit = state.kit();
         var atHand = Sets.atHand(state, stores.kits().kept(state.siteId()));
-        var pieces = kit.pieces().entrySet().stream().filter(e -> atHand.contains(e.getKey()) && e.getValue().parts().stream().anyMatch(p -> p.swatch() == swatch)).map(e -> e.getValue().code()).sorted();
-        var patterns = stores.kits().patterns(state.siteId()).stream().filter(p -> p.mentions(swatch)).map(p -> "the pattern “" + p.name() + "”").sorted();
+        var pieces = kit.pieces().entrySet().stream()
+                .filter(e -> atHand.contains(e.getKey())
+                        && e.getValue().parts().stream().anyMatch(p -> p.swatch() == swatch))
+                .map(e -> e.getValue().code())
+                .sorted();
+        var patterns = stores.kits().patterns(state.siteId()).stream()
+                .filter(p -> p.mentions(swatch))
+                .map(p -> "the pattern “" + p.name() + "”")
+                .sorted();
         return Stream.concat(pieces, patterns).toList();
     }
 
     /** Puts it at another place in the site's lists. @param place from 0; what is beyond the last is the last */
     public void order(long siteId, Swatch swatch, Seen seen, int place) {
         journal.edit(siteId, seen, edit -> {
-            var rows = new ArrayList<>(stores.kits().materials(siteId).stream().filter(r -> r.swatch().isCoated()).toList());
+            var rows = new ArrayList<>(stores.kits().materials(siteId).stream()
+                    .filter(r -> r.swatch().isCoated())
+                    .toList());
             var row = row(siteId, swatch);
             rows.remove(row);
             rows.add(Math.max(0, Math.min(place, rows.size())), row);
@@ -110,8 +138,11 @@ public class MaterialService {
     }
 
     private MaterialRow row(long siteId, Swatch swatch) {
-        return stores.kits().materials(siteId).stream().filter(r -> r.swatch() == swatch && swatch.isCoated()).findFirst()
-                .orElseThrow(() -> new NotFound("The site has no material “" + swatch.label() + "” with a sheet to itself."));
+        return stores.kits().materials(siteId).stream()
+                .filter(r -> r.swatch() == swatch && swatch.isCoated())
+                .findFirst()
+                .orElseThrow(() ->
+                        new NotFound("The site has no material “" + swatch.label() + "” with a sheet to itself."));
     }
 
     @Reading
@@ -131,7 +162,12 @@ public class MaterialService {
         }
         journal.edit(siteId, seen, edit -> {
             var before = stores.kits().materialNames(siteId);
-            edit.name(pixels == null ? "Call " + before.of(swatch) + " “" + before.with(swatch, name == null ? "" : name).of(swatch) + "”" : "A sheet of " + pixels + " pixels for " + before.of(swatch));
+            edit.name(
+                    pixels == null
+                            ? "Call " + before.of(swatch) + " “"
+                                    + before.with(swatch, name == null ? "" : name)
+                                            .of(swatch) + "”"
+                            : "A sheet of " + pixels + " pixels for " + before.of(swatch));
             if (pixels != null) {
                 setPixels(edit, stores, swatch, pixels);
             }
@@ -149,19 +185,26 @@ public class MaterialService {
 
     /** @throws Refused if another is called so */
     static void call(Edit edit, Stores stores, Swatch material, String name) {
-        var told = stores.kits().materialNames(edit.site().getId()).with(material, name).told().getOrDefault(material, "");
+        var told = stores.kits()
+                .materialNames(edit.site().getId())
+                .with(material, name)
+                .told()
+                .getOrDefault(material, "");
         set(edit, stores, material, row -> row.call(told));
     }
 
     private static void set(Edit edit, Stores stores, Swatch material, Consumer<MaterialRow> how) {
         var siteId = edit.site().getId();
-        stores.kits().materials(siteId).stream().filter(row -> row.swatch() == material).findFirst().ifPresentOrElse(row -> edit.change(row, how), () -> {
-            if (!material.isSharedSheet()) {
-                throw new NotFound("The site has no material “" + material.label() + "”.");
-            }
-            var row = new MaterialRow(stores.nextId(), siteId, material, 0);
-            how.accept(row);
-            edit.add(row);
-        });
+        stores.kits().materials(siteId).stream()
+                .filter(row -> row.swatch() == material)
+                .findFirst()
+                .ifPresentOrElse(row -> edit.change(row, how), () -> {
+                    if (!material.isSharedSheet()) {
+                        throw new NotFound("The site has no material “" + material.label() + "”.");
+                    }
+                    var row = new MaterialRow(stores.nextId(), siteId, material, 0);
+                    how.accept(row);
+                    edit.add(row);
+                });
     }
 }

@@ -24,12 +24,13 @@ public class MeshShelf {
     /** Raised when the same piece is made otherwise, since browsers keep what they were sent. */
     private static final int VERSION = 5;
 
-    private record Key(Object of, Finish finish) {
-    }
+    private record Key(Object of, Finish finish) {}
 
     private final Cache<Key, Mesh> meshes = Weighed.upTo(256, (key, mesh) -> mesh.bytes());
     private final Cache<Key, byte[]> files = Weighed.upTo(128, (key, file) -> file.length);
-    private final Cache<Key, List<Detail>> details = Weighed.upTo(128, (key, levels) -> levels.stream().mapToLong(level -> level.mesh().bytes()).sum());
+    private final Cache<Key, List<Detail>> details = Weighed.upTo(128, (key, levels) -> levels.stream()
+            .mapToLong(level -> level.mesh().bytes())
+            .sum());
 
     private static <V> V get(Cache<Key, V> cache, Object of, Finish finish, Supplier<V> make) {
         return Objects.requireNonNull(cache.get(new Key(of, finish), key -> make.get()));
@@ -46,18 +47,20 @@ public class MeshShelf {
     }
 
     /** What a mesh depends on, besides its finish. */
-    private record Made(Kind kind, List<Part> model) {
-    }
+    private record Made(Kind kind, List<Part> model) {}
 
     /** Its levels of detail. */
     public List<Detail> details(Piece piece, Finish finish, List<Integer> percents) {
         var mesh = mesh(piece, finish);
-        return get(details, new Reduced(new Made(piece.kind(), piece.model()), percents), own(piece, finish), () -> Detail.levels(mesh, percents, finish));
+        return get(
+                details,
+                new Reduced(new Made(piece.kind(), piece.model()), percents),
+                own(piece, finish),
+                () -> Detail.levels(mesh, percents, finish));
     }
 
     /** What levels of detail depend on, besides their finish. */
-    private record Reduced(Made made, List<Integer> percents) {
-    }
+    private record Reduced(Made made, List<Integer> percents) {}
 
     /** Tells one file of a piece from another without making it. */
     public static String tag(Piece piece, Finish finish) {

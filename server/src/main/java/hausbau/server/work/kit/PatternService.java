@@ -33,20 +33,37 @@ public class PatternService {
     }
 
     /** @param rooms names of those that have it for their own, @param seams codes of pieces whose ends do not meet their neighbours' */
-    public record Known(long id, String name, boolean isUsed, List<String> rooms, Pattern pattern, List<String> seams) {
-    }
+    public record Known(
+            long id, String name, boolean isUsed, List<String> rooms, Pattern pattern, List<String> seams) {}
 
     @Reading
     public List<Known> all(long siteId) {
         var state = sets.current(siteId);
         var standing = state.set().kinds();
-        var walls = state.kit().pieces().values().stream().filter(p -> p.role().closesARun() && p.role() != Role.POST && standing.contains(p.kind())).toList();
-        return stores.kits().patterns(siteId).stream().map(row -> {
-            var pattern = row.toPattern();
-            var seams = pattern.seams(walls.stream().map(p -> p.kind().recipe()).toList());
-            var rooms = state.decisions().massing().rooms().stream().filter(r -> r.look() == row.getId()).map(Room::name).toList();
-            return new Known(row.getId(), row.name(), row.isUsed(), rooms, pattern, walls.stream().filter(p -> seams.contains(p.kind().recipe())).map(Piece::code).toList());
-        }).toList();
+        var walls = state.kit().pieces().values().stream()
+                .filter(p -> p.role().closesARun() && p.role() != Role.POST && standing.contains(p.kind()))
+                .toList();
+        return stores.kits().patterns(siteId).stream()
+                .map(row -> {
+                    var pattern = row.toPattern();
+                    var seams = pattern.seams(
+                            walls.stream().map(p -> p.kind().recipe()).toList());
+                    var rooms = state.decisions().massing().rooms().stream()
+                            .filter(r -> r.look() == row.getId())
+                            .map(Room::name)
+                            .toList();
+                    return new Known(
+                            row.getId(),
+                            row.name(),
+                            row.isUsed(),
+                            rooms,
+                            pattern,
+                            walls.stream()
+                                    .filter(p -> seams.contains(p.kind().recipe()))
+                                    .map(Piece::code)
+                                    .toList());
+                })
+                .toList();
     }
 
     /** @return the id of a pattern to begin from, or of a copy */
@@ -54,9 +71,15 @@ public class PatternService {
         return journal.edit(siteId, seen, edit -> {
             var all = stores.kits().patterns(siteId);
             var from = copyOf == null ? Optional.<PatternRow>empty() : Optional.of(Stores.find(all, copyOf, "pattern"));
-            var name = FreshName.of(from.map(PatternRow::name).orElse("pattern"), all.stream().map(PatternRow::name).toList());
+            var name = FreshName.of(
+                    from.map(PatternRow::name).orElse("pattern"),
+                    all.stream().map(PatternRow::name).toList());
             edit.name("Make the pattern “" + name + "”");
-            var row = new PatternRow(stores.nextId(), siteId, name, from.map(PatternRow::toPattern).orElseGet(Pattern::usual));
+            var row = new PatternRow(
+                    stores.nextId(),
+                    siteId,
+                    name,
+                    from.map(PatternRow::toPattern).orElseGet(Pattern::usual));
             edit.add(row);
             return row.getId();
         });
@@ -72,8 +95,17 @@ public class PatternService {
             var all = stores.kits().patterns(siteId);
             var room = Stores.find(stores.massing().rooms(siteId), roomId, "room");
             var standing = room.toRoom();
-            var from = all.stream().filter(p -> standing.look() == 0 ? p.isUsed() : p.getId() == standing.look()).findFirst().map(PatternRow::toPattern).orElseGet(Pattern::plain);
-            var row = new PatternRow(stores.nextId(), siteId, FreshName.of(standing.name(), all.stream().map(PatternRow::name).toList()), from);
+            var from = all.stream()
+                    .filter(p -> standing.look() == 0 ? p.isUsed() : p.getId() == standing.look())
+                    .findFirst()
+                    .map(PatternRow::toPattern)
+                    .orElseGet(Pattern::plain);
+            var row = new PatternRow(
+                    stores.nextId(),
+                    siteId,
+                    FreshName.of(
+                            standing.name(), all.stream().map(PatternRow::name).toList()),
+                    from);
             edit.name("A pattern for “" + standing.name() + "”");
             edit.add(row);
             edit.change(room, r -> r.set(standing.looking(row.getId())));
@@ -105,7 +137,11 @@ public class PatternService {
     public void use(long siteId, long id, Seen seen) {
         journal.edit(siteId, seen, edit -> {
             var all = stores.kits().patterns(siteId);
-            edit.name(id == 0 ? "Use no pattern" : "Use the pattern “" + Stores.find(all, id, "pattern").name() + "”");
+            edit.name(
+                    id == 0
+                            ? "Use no pattern"
+                            : "Use the pattern “"
+                                    + Stores.find(all, id, "pattern").name() + "”");
             all.forEach(row -> edit.change(row, r -> r.use(r.getId() == id)));
             return null;
         });
@@ -115,7 +151,9 @@ public class PatternService {
         journal.edit(siteId, seen, edit -> {
             var row = Stores.find(stores.kits().patterns(siteId), id, "pattern");
             edit.name("Take the pattern “" + row.name() + "” away");
-            stores.massing().rooms(siteId).stream().filter(r -> r.toRoom().look() == id).forEach(r -> edit.change(r, c -> c.set(c.toRoom().looking(0))));
+            stores.massing().rooms(siteId).stream()
+                    .filter(r -> r.toRoom().look() == id)
+                    .forEach(r -> edit.change(r, c -> c.set(c.toRoom().looking(0))));
             edit.remove(row);
             return null;
         });
@@ -126,7 +164,12 @@ public class PatternService {
     public Piece dressed(long siteId, long id, long pieceId) {
         var piece = sets.current(siteId).piece(pieceId);
         Recipe recipe = piece.kind().recipe();
-        return new Piece(piece.code(), piece.name(), piece.kind(), Stores.find(stores.kits().patterns(siteId), id, "pattern").toPattern().dress(piece.role(), recipe));
+        return new Piece(
+                piece.code(),
+                piece.name(),
+                piece.kind(),
+                Stores.find(stores.kits().patterns(siteId), id, "pattern")
+                        .toPattern()
+                        .dress(piece.role(), recipe));
     }
-
 }

@@ -45,7 +45,9 @@ public class SheetService {
     private static List<Box> things(SiteState state) {
         var things = new ArrayList<Box>();
         for (var chunk : state.set().chunks()) {
-            for (var row = 0; chunk.source() instanceof Source.Hands && row < chunk.size() && things.size() < MOST_THINGS; row++) {
+            for (var row = 0;
+                    chunk.source() instanceof Source.Hands && row < chunk.size() && things.size() < MOST_THINGS;
+                    row++) {
                 things.addAll(chunk.standing(row).solids());
             }
         }

@@ -35,14 +35,16 @@ public class SheetShelf {
     }
 
     /** @param of a coat, or a sheet that several share */
-    private record Key(Object of, int side, double sheet, String as) {
-    }
+    private record Key(Object of, int side, double sheet, String as) {}
 
-    private final Cache<Key, SheetFiles> made = Weighed.upTo(192, (key, sheet) -> sheet.files().values().stream().mapToLong(file -> file.length).sum());
+    private final Cache<Key, SheetFiles> made = Weighed.upTo(192, (key, sheet) -> sheet.files().values().stream()
+            .mapToLong(file -> file.length)
+            .sum());
 
     /** Tells one sheet from another without making it. @param coat or a sheet that several share */
     public static String tag(Object coat, double sheet) {
-        return UUID.nameUUIDFromBytes((VERSION + " " + coat + " " + sheet).getBytes(StandardCharsets.UTF_8)).toString();
+        return UUID.nameUUIDFromBytes((VERSION + " " + coat + " " + sheet).getBytes(StandardCharsets.UTF_8))
+                .toString();
     }
 
     /** @param side pixels, @param sheet how wide it lies on a piece, millimetres */
@@ -66,7 +68,9 @@ public class SheetShelf {
     private final Semaphore hands = new Semaphore(2);
 
     private Maps make(Key key) {
-        return key.of() instanceof SharedSheet shared ? shared.maps(key.side(), this::picture) : Coating.of((Coat) key.of(), key.side(), key.sheet(), this::picture);
+        return key.of() instanceof SharedSheet shared
+                ? shared.maps(key.side(), this::picture)
+                : Coating.of((Coat) key.of(), key.side(), key.sheet(), this::picture);
     }
 
     /** Whatever cannot be made of a picture is refused as it is: nothing is kept then. */

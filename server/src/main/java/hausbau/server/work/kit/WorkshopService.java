@@ -1,6 +1,5 @@
 package hausbau.server.work.kit;
 
-import hausbau.core.place.Place;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.kit.Form;
 import hausbau.core.kit.Kind;
@@ -13,6 +12,7 @@ import hausbau.core.kit.Role;
 import hausbau.core.kit.UsualForms;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Place;
 import hausbau.core.reduce.Detail;
 import hausbau.core.reduce.Hull;
 import hausbau.core.shape.Density;
@@ -21,8 +21,8 @@ import hausbau.core.shape.Swatch;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
-import hausbau.server.standing.SiteState;
 import hausbau.server.standing.Sets;
+import hausbau.server.standing.SiteState;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
@@ -51,7 +51,8 @@ public class WorkshopService {
     private final MeshShelf meshes;
     private final TransactionTemplate transaction;
 
-    public WorkshopService(Stores stores, Journal journal, Sets sets, MeshShelf meshes, TransactionTemplate transaction) {
+    public WorkshopService(
+            Stores stores, Journal journal, Sets sets, MeshShelf meshes, TransactionTemplate transaction) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
@@ -65,19 +66,22 @@ public class WorkshopService {
      * @param isOwn  whether it is made of parts that a person told, and can be what it was before
      * @param uses   how often it stands, by what makes it stand
      */
-    public record Bench(Piece piece, boolean isOwn, Mesh mesh, Map<Place.Origin, Long> uses, SiteState state) {
-    }
+    public record Bench(Piece piece, boolean isOwn, Mesh mesh, Map<Place.Origin, Long> uses, SiteState state) {}
 
     @Reading
     public Bench bench(long siteId, long pieceId) {
         var state = sets.current(siteId);
         var piece = state.piece(pieceId);
-        return new Bench(piece, isOwn(state, pieceId), meshes.mesh(piece, KitService.finish(state)), uses(state, piece.kind()), state);
+        return new Bench(
+                piece,
+                isOwn(state, pieceId),
+                meshes.mesh(piece, KitService.finish(state)),
+                uses(state, piece.kind()),
+                state);
     }
 
     /** How finely pictures lie on a piece that stands. */
-    public record Lying(long pieceId, Piece piece, Density density) {
-    }
+    public record Lying(long pieceId, Piece piece, Density density) {}
 
     /** Those that stand, and whose pictures lie otherwise than the site has it by a tenth and more, or stretched; the coarsest first. */
     @Reading
@@ -85,14 +89,17 @@ public class WorkshopService {
         var state = sets.current(siteId);
         var finish = KitService.finish(state);
         var standing = state.set().kinds();
-        return state.kit().pieces().entrySet().stream().filter(e -> standing.contains(e.getValue().kind()))
-                .map(e -> new Lying(e.getKey(), e.getValue(), Density.of(meshes.mesh(e.getValue(), finish), finish.sheets()))).filter(l -> l.density().liesOtherwise(finish))
-                .sorted(Comparator.comparingDouble(l -> l.density().least())).toList();
+        return state.kit().pieces().entrySet().stream()
+                .filter(e -> standing.contains(e.getValue().kind()))
+                .map(e -> new Lying(
+                        e.getKey(), e.getValue(), Density.of(meshes.mesh(e.getValue(), finish), finish.sheets())))
+                .filter(l -> l.density().liesOtherwise(finish))
+                .sorted(Comparator.comparingDouble(l -> l.density().least()))
+                .toList();
     }
 
     /** Its levels of detail, and a convex hull to bump into. */
-    public record Details(Piece piece, List<Integer> percents, List<Detail> levels, Mesh hull) {
-    }
+    public record Details(Piece piece, List<Integer> percents, List<Detail> levels, Mesh hull) {}
 
     /** No transaction stands open while they are worked out. */
     public Details details(long siteId, long pieceId) {
@@ -103,8 +110,13 @@ public class WorkshopService {
     private Details details(SiteState state, long pieceId) {
         var piece = state.piece(pieceId);
         var finish = KitService.finish(state);
-        var percents = Objects.requireNonNull(transaction.execute(status -> stores.kits().row(state.siteId(), pieceId).details()));
-        return new Details(piece, percents, meshes.details(piece, finish, percents), new Hull(finish).about(meshes.mesh(piece, finish)));
+        var percents = Objects.requireNonNull(transaction.execute(
+                status -> stores.kits().row(state.siteId(), pieceId).details()));
+        return new Details(
+                piece,
+                percents,
+                meshes.details(piece, finish, percents),
+                new Hull(finish).about(meshes.mesh(piece, finish)));
     }
 
     /** A level of detail as a file, from 0; −1 is the hull. */
@@ -112,13 +124,18 @@ public class WorkshopService {
         var state = sets.current(siteId);
         var details = details(state, pieceId);
         if (level < -1 || level >= details.levels().size()) {
-            throw new NotFound(details.piece().code() + " has " + details.levels().size() + " levels of detail.");
+            throw new NotFound(
+                    details.piece().code() + " has " + details.levels().size() + " levels of detail.");
         }
-        return GltfScene.of(details.piece().code(), level < 0 ? details.hull() : details.levels().get(level).mesh(), KitService.finish(state));
+        return GltfScene.of(
+                details.piece().code(),
+                level < 0 ? details.hull() : details.levels().get(level).mesh(),
+                KitService.finish(state));
     }
 
     private boolean isOwn(SiteState state, long pieceId) {
-        return state.piece(pieceId).kind().recipe() instanceof Recipe.Made || stores.kits().row(state.siteId(), pieceId).isTold();
+        return state.piece(pieceId).kind().recipe() instanceof Recipe.Made
+                || stores.kits().row(state.siteId(), pieceId).isTold();
     }
 
     private static Map<Place.Origin, Long> uses(SiteState state, Kind kind) {
@@ -134,19 +151,29 @@ public class WorkshopService {
     }
 
     /** A new piece: of these parts, or a copy of another's, or a block to begin from. */
-    public record Wanted(@Nullable String code, String name, @Nullable Role role, @Nullable Long copyOf) {
-    }
+    public record Wanted(@Nullable String code, String name, @Nullable Role role, @Nullable Long copyOf) {}
 
     /** @return its id */
     public long create(long siteId, Seen seen, Wanted wanted) {
         return journal.edit(siteId, seen, edit -> {
-            var from = wanted.copyOf() == null ? Optional.<Piece>empty() : Optional.of(edit.before().piece(wanted.copyOf()));
-            var role = wanted.role() != null ? wanted.role() : from.map(Piece::role).filter(r -> !r.isDerived()).orElse(Role.PROP);
+            var from = wanted.copyOf() == null
+                    ? Optional.<Piece>empty()
+                    : Optional.of(edit.before().piece(wanted.copyOf()));
+            var role = wanted.role() != null
+                    ? wanted.role()
+                    : from.map(Piece::role).filter(r -> !r.isDerived()).orElse(Role.PROP);
             requireOwn(role);
             var name = requireName(wanted.name());
             edit.name("Make “" + name + "”");
-            var parts = from.map(Piece::parts).orElseGet(() -> List.of(Part.of(Swatch.STONE, UsualForms.block(), Vec.ZERO).named("block")));
-            var row = edit.enter(code(wanted.code() == null || wanted.code().isBlank() ? suggested(role, name) : wanted.code()), name, role, from.map(Piece::pivot).orElse(Pivot.of(role)), parts);
+            var parts = from.map(Piece::parts)
+                    .orElseGet(() -> List.of(
+                            Part.of(Swatch.STONE, UsualForms.block(), Vec.ZERO).named("block")));
+            var row = edit.enter(
+                    code(wanted.code() == null || wanted.code().isBlank() ? suggested(role, name) : wanted.code()),
+                    name,
+                    role,
+                    from.map(Piece::pivot).orElse(Pivot.of(role)),
+                    parts);
             edit.change(row, r -> r.keep(true));
             return row.getId();
         });
@@ -154,7 +181,10 @@ public class WorkshopService {
 
     static void requireOwn(Role role) {
         if (role.isDerived()) {
-            throw new Refused("role", "The massing says which pieces there are of " + role.label() + "s: open one of them to change how it looks.");
+            throw new Refused(
+                    "role",
+                    "The massing says which pieces there are of " + role.label()
+                            + "s: open one of them to change how it looks.");
         }
     }
 
@@ -172,14 +202,15 @@ public class WorkshopService {
 
     private static String code(String code) {
         if (!code.strip().matches("[\\p{L}\\p{N}][\\p{L}\\p{N}._-]{0,39}")) {
-            throw new Refused("code", "A code is 1 to 40 letters, digits, points, - and _, and begins with a letter or digit.");
+            throw new Refused(
+                    "code", "A code is 1 to 40 letters, digits, points, - and _, and begins with a letter or digit.");
         }
         return code.strip();
     }
 
     /** What changes about a piece besides its parts; null stays. */
-    public record Change(@Nullable String code, @Nullable String name, @Nullable Pivot pivot, @Nullable List<Integer> details) {
-    }
+    public record Change(
+            @Nullable String code, @Nullable String name, @Nullable Pivot pivot, @Nullable List<Integer> details) {}
 
     public void change(long siteId, long pieceId, Seen seen, Change change) {
         journal.edit(siteId, seen, edit -> {
@@ -187,7 +218,9 @@ public class WorkshopService {
             var row = stores.kits().row(siteId, pieceId);
             if (change.code() != null || change.name() != null) {
                 var code = change.code() == null ? piece.code() : code(change.code());
-                if (edit.kit().pieces().entrySet().stream().anyMatch(e -> e.getKey() != pieceId && e.getValue().code().equals(code))) {
+                if (edit.kit().pieces().entrySet().stream()
+                        .anyMatch(e ->
+                                e.getKey() != pieceId && e.getValue().code().equals(code))) {
                     throw new Refused("code", "Another piece has the code " + code + ".");
                 }
                 edit.change(row, r -> r.call(code, change.name() == null ? piece.name() : requireName(change.name())));
@@ -218,7 +251,9 @@ public class WorkshopService {
         journal.edit(siteId, seen, edit -> {
             var piece = edit.before().piece(pieceId);
             if (edit.before().set().kinds().contains(piece.kind())) {
-                throw new Refused("pieceId", piece.code() + " still stands. Take it away, or swap it for another, before it is put away.");
+                throw new Refused(
+                        "pieceId",
+                        piece.code() + " still stands. Take it away, or swap it for another, before it is put away.");
             }
             edit.name("Put " + piece.code() + " away");
             edit.change(stores.kits().row(siteId, pieceId), r -> r.keep(false));
@@ -243,12 +278,16 @@ public class WorkshopService {
      */
     public int add(long siteId, long pieceId, Seen seen, PartWords words) {
         return edit(siteId, pieceId, seen, "Add a part to ", parts -> {
-            var what = Optional.ofNullable(words.form()).orElseThrow(() -> new Refused("form", "Tell what form the part has."));
-            var usual = PartWords.of(Part.of(Swatch.STONE, usual(what), Vec.ZERO).named(what.name().toLowerCase(Locale.ROOT)));
-            var more = new ArrayList<>(parts);
-            more.add(words.over(usual));
-            return more;
-        }).size() - 1;
+                            var what = Optional.ofNullable(words.form())
+                                    .orElseThrow(() -> new Refused("form", "Tell what form the part has."));
+                            var usual = PartWords.of(Part.of(Swatch.STONE, usual(what), Vec.ZERO)
+                                    .named(what.name().toLowerCase(Locale.ROOT)));
+                            var more = new ArrayList<>(parts);
+                            more.add(words.over(usual));
+                            return more;
+                        })
+                        .size()
+                - 1;
     }
 
     private static Form usual(PartWords.What what) {
@@ -310,7 +349,8 @@ public class WorkshopService {
         return number;
     }
 
-    private List<PartWords> edit(long siteId, long pieceId, Seen seen, String label, UnaryOperator<List<PartWords>> work) {
+    private List<PartWords> edit(
+            long siteId, long pieceId, Seen seen, String label, UnaryOperator<List<PartWords>> work) {
         return journal.edit(siteId, seen, edit -> {
             var piece = edit.before().piece(pieceId);
             edit.name(label + piece.code());
@@ -322,7 +362,8 @@ public class WorkshopService {
 
     private void make(Edit edit, long pieceId, List<Part> parts) {
         var checked = new Recipe.Made(pieceId, parts);
-        if (parts.stream().anyMatch(Part::cuts) && checked.mesh(KitService.finish(edit.before())).triangles() == 0) {
+        if (parts.stream().anyMatch(Part::cuts)
+                && checked.mesh(KitService.finish(edit.before())).triangles() == 0) {
             throw new Refused("parts", "What cuts leaves nothing of the piece.");
         }
         PieceRow row = stores.kits().row(edit.site().getId(), pieceId);

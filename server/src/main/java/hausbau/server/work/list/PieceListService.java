@@ -1,9 +1,5 @@
 package hausbau.server.work.list;
 
-import hausbau.server.store.Reading;
-import hausbau.server.journal.Seen;
-import hausbau.server.store.list.ListedRow;
-import hausbau.server.store.takeoff.TagRow;
 import hausbau.core.exchange.PieceListCsv;
 import hausbau.core.exchange.PieceListCsv.Line;
 import hausbau.core.kit.Kind;
@@ -14,8 +10,12 @@ import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
+import hausbau.server.journal.Seen;
 import hausbau.server.standing.Sets;
+import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
+import hausbau.server.store.list.ListedRow;
+import hausbau.server.store.takeoff.TagRow;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -46,8 +46,13 @@ public class PieceListService {
      * @param placed  how often it is placed in the set
      * @param mediaId the picture that its portrait is cut from, if that is still on the board
      */
-    public record Listed(ListedRow row, PieceState state, Optional<Long> pieceId, long placed, Optional<Long> mediaId, List<String> tags) {
-    }
+    public record Listed(
+            ListedRow row,
+            PieceState state,
+            Optional<Long> pieceId,
+            long placed,
+            Optional<Long> mediaId,
+            List<String> tags) {}
 
     @Reading
     public List<Listed> find(long siteId) {
@@ -55,20 +60,46 @@ public class PieceListService {
         var state = sets.current(siteId);
         var media = store.boards().items(siteId).stream().collect(Collectors.toMap(i -> i.getId(), i -> i.mediaId()));
         var tags = store.takeoff().tags(siteId);
-        return store.lists().listed(siteId).stream().map(row -> {
-            var piece = state.kit().piece(row.pieceId());
-            return new Listed(row, PieceState.of(row.toLine().state(), piece), piece.map(p -> row.pieceId()), piece.map(p -> state.set().counts().getOrDefault(p.kind(), 0L)).orElse(0L),
-                    Optional.ofNullable(media.get(row.pictureId())), tags.stream().filter(t -> t.listedId() == row.getId()).map(TagRow::letter).toList());
-        }).toList();
+        return store.lists().listed(siteId).stream()
+                .map(row -> {
+                    var piece = state.kit().piece(row.pieceId());
+                    return new Listed(
+                            row,
+                            PieceState.of(row.toLine().state(), piece),
+                            piece.map(p -> row.pieceId()),
+                            piece.map(p -> state.set().counts().getOrDefault(p.kind(), 0L))
+                                    .orElse(0L),
+                            Optional.ofNullable(media.get(row.pictureId())),
+                            tags.stream()
+                                    .filter(t -> t.listedId() == row.getId())
+                                    .map(TagRow::letter)
+                                    .toList());
+                })
+                .toList();
     }
 
     @Reading
     public String csv(long siteId) {
-        return PieceListCsv.write(find(siteId).stream().map(l -> withState(l.row().toLine(), l.state())).toList());
+        return PieceListCsv.write(find(siteId).stream()
+                .map(l -> withState(l.row().toLine(), l.state()))
+                .toList());
     }
 
     private static Line withState(Line l, PieceState state) {
-        return new Line(l.code(), l.name(), l.role(), l.width(), l.depth(), l.height(), l.count(), l.source(), state, l.priority(), l.hours(), l.hero(), l.notes());
+        return new Line(
+                l.code(),
+                l.name(),
+                l.role(),
+                l.width(),
+                l.depth(),
+                l.height(),
+                l.count(),
+                l.source(),
+                state,
+                l.priority(),
+                l.hours(),
+                l.hero(),
+                l.notes());
     }
 
     @Transactional
@@ -83,7 +114,8 @@ public class PieceListService {
     }
 
     private void checkFree(long siteId, String code, long id) {
-        if (store.lists().listed(siteId).stream().anyMatch(l -> l.getId() != id && l.toLine().code().equals(code))) {
+        if (store.lists().listed(siteId).stream()
+                .anyMatch(l -> l.getId() != id && l.toLine().code().equals(code))) {
             throw new Refused("code", "The list has a piece “" + code + "” already.");
         }
     }
@@ -103,7 +135,9 @@ public class PieceListService {
     @Transactional
     public void remove(long siteId, Seen seen, List<Long> ids) {
         edit(siteId, seen, ids, "Take off the list:", (edit, rows) -> {
-            store.takeoff().tags(siteId).stream().filter(t -> ids.contains(t.listedId())).forEach(tag -> edit.change(tag, t -> t.setListed(0)));
+            store.takeoff().tags(siteId).stream()
+                    .filter(t -> ids.contains(t.listedId()))
+                    .forEach(tag -> edit.change(tag, t -> t.setListed(0)));
             rows.forEach(edit::remove);
         });
     }
@@ -114,7 +148,8 @@ public class PieceListService {
         var lines = PieceListCsv.read(csv);
         return journal.edit(siteId, seen, edit -> {
             edit.name("Read " + lines.size() + " pieces into the list");
-            var byCode = store.lists().listed(siteId).stream().collect(Collectors.toMap(l -> l.toLine().code(), Function.identity()));
+            var byCode = store.lists().listed(siteId).stream()
+                    .collect(Collectors.toMap(l -> l.toLine().code(), Function.identity()));
             for (var line : lines) {
                 var row = byCode.get(line.code());
                 if (row == null) {
@@ -136,11 +171,18 @@ public class PieceListService {
     private void standIn(Edit edit, ListedRow row) {
         var line = row.toLine();
         var size = Vec.of(line.width(), line.depth(), line.height());
-        var standing = edit.kit().pieces().entrySet().stream().filter(e -> e.getValue().code().equals(line.code())).map(Map.Entry::getKey).findFirst();
-        if (standing.isEmpty() && List.of(line.width(), line.depth(), line.height()).stream().anyMatch(l -> !l.isPositive())) {
-            throw new Refused("sizeMm", line.code() + " needs a width, a depth and a height before a block can stand in for it.");
+        var standing = edit.kit().pieces().entrySet().stream()
+                .filter(e -> e.getValue().code().equals(line.code()))
+                .map(Map.Entry::getKey)
+                .findFirst();
+        if (standing.isEmpty()
+                && List.of(line.width(), line.depth(), line.height()).stream().anyMatch(l -> !l.isPositive())) {
+            throw new Refused(
+                    "sizeMm", line.code() + " needs a width, a depth and a height before a block can stand in for it.");
         }
-        var piece = standing.orElseGet(() -> edit.name(line.code(), line.name().isEmpty() ? line.code() : line.name(),
+        var piece = standing.orElseGet(() -> edit.name(
+                line.code(),
+                line.name().isEmpty() ? line.code() : line.name(),
                 new Kind(line.role(), new Recipe.StandIn(size), Pivot.of(line.role()))));
         var isStandIn = edit.kit().piece(piece).orElseThrow().isStandIn();
         edit.change(row, r -> {

@@ -42,12 +42,18 @@ public class LevelService {
     /** The ground level and all others, from the lowest up. */
     public List<Level> all(long siteId, SiteSettings settings) {
         var ground = Level.ground(settings).named(store.sites().site(siteId).groundName());
-        return Stream.concat(Stream.of(ground), store.massing().levels(siteId).stream().map(LevelRow::toLevel))
-                .sorted(Comparator.comparingLong(Level::floor).thenComparing(Level::id)).toList();
+        return Stream.concat(
+                        Stream.of(ground),
+                        store.massing().levels(siteId).stream().map(LevelRow::toLevel))
+                .sorted(Comparator.comparingLong(Level::floor).thenComparing(Level::id))
+                .toList();
     }
 
     public Level find(long siteId, long level, SiteSettings settings) {
-        return all(siteId, settings).stream().filter(l -> l.id() == level).findFirst().orElseThrow(() -> new NotFound("The site has no level " + level + "."));
+        return all(siteId, settings).stream()
+                .filter(l -> l.id() == level)
+                .findFirst()
+                .orElseThrow(() -> new NotFound("The site has no level " + level + "."));
     }
 
     /** Makes a level from its id and the ones there are. */
@@ -66,7 +72,8 @@ public class LevelService {
     }
 
     private static Level checked(Level level, SiteSettings settings) {
-        return new Level(level.id(), SiteService.checkedName(level.name()), level.floor(), level.storey()).checked(settings.unit());
+        return new Level(level.id(), SiteService.checkedName(level.name()), level.floor(), level.storey())
+                .checked(settings.unit());
     }
 
     /** Changes a level; what is on it goes up and down with its floor. Of the ground level only the name can be changed. */
@@ -79,7 +86,9 @@ public class LevelService {
         var was = find(edit.site().getId(), 0, settings);
         var is = checked(change.apply(was), settings);
         if (!is.equals(was.named(is.name()))) {
-            throw new Refused(is.floor() != was.floor() ? "floorMm" : "storeyMm", "The ground level stays at height 0. Its storey is the site's.");
+            throw new Refused(
+                    is.floor() != was.floor() ? "floorMm" : "storeyMm",
+                    "The ground level stays at height 0. Its storey is the site's.");
         }
         edit.name("Change level “" + is.name() + "”");
         edit.change(edit.site(), s -> s.nameGround(is.name()));
@@ -112,10 +121,19 @@ public class LevelService {
         edit.change(row, r -> r.set(is));
         var up = is.floor() - was.floor();
         if (up != 0) {
-            store.massing().rooms(siteId).stream().filter(r -> r.toRoom().level() == level).forEach(r -> edit.change(r, c -> c.set(c.toRoom().raised(level, up))));
-            store.massing().solids(siteId).stream().filter(r -> r.toSolid().level() == level).forEach(r -> edit.change(r, c -> c.set(c.toSolid().raised(up, level))));
+            store.massing().rooms(siteId).stream()
+                    .filter(r -> r.toRoom().level() == level)
+                    .forEach(r -> edit.change(r, c -> c.set(c.toRoom().raised(level, up))));
+            store.massing().solids(siteId).stream()
+                    .filter(r -> r.toSolid().level() == level)
+                    .forEach(r -> edit.change(r, c -> c.set(c.toSolid().raised(up, level))));
             stairsFollow(edit, was, up);
-            hands(edit, was).forEach(h -> edit.put(new HandPlacement(h.id(), h.kind(), h.stance().movedBy(new Vec(0, 0, up)).withinReach(), h.free())));
+            hands(edit, was)
+                    .forEach(h -> edit.put(new HandPlacement(
+                            h.id(),
+                            h.kind(),
+                            h.stance().movedBy(new Vec(0, 0, up)).withinReach(),
+                            h.free())));
         }
         return is;
     }
@@ -128,7 +146,8 @@ public class LevelService {
             var begins = stair.level() == was.id();
             var rise = stair.rise().um() + (begins ? -up : up);
             if (begins) {
-                edit.change(row, r -> r.set(stair.raised(stair.id(), was.id(), up).rising(new Length(rise), unit)));
+                edit.change(
+                        row, r -> r.set(stair.raised(stair.id(), was.id(), up).rising(new Length(rise), unit)));
             } else if (stair.top() == was.floor()) {
                 edit.change(row, r -> r.set(stair.rising(new Length(rise), unit)));
             }
@@ -140,12 +159,20 @@ public class LevelService {
         edit(siteId, seen, edit -> {
             var row = levelRow(siteId, level);
             edit.name("Remove level “" + row.toLevel().name() + "”");
-            store.massing().rooms(siteId).stream().filter(r -> r.toRoom().level() == level).forEach(room -> {
-                store.massing().openings(siteId).stream().filter(o -> o.toOpening().roomId() == room.getId()).forEach(edit::remove);
-                edit.remove(room);
-            });
-            store.massing().stairs(siteId).stream().filter(s -> s.toStair().level() == level).forEach(edit::remove);
-            store.massing().solids(siteId).stream().filter(s -> s.toSolid().level() == level).forEach(edit::remove);
+            store.massing().rooms(siteId).stream()
+                    .filter(r -> r.toRoom().level() == level)
+                    .forEach(room -> {
+                        store.massing().openings(siteId).stream()
+                                .filter(o -> o.toOpening().roomId() == room.getId())
+                                .forEach(edit::remove);
+                        edit.remove(room);
+                    });
+            store.massing().stairs(siteId).stream()
+                    .filter(s -> s.toStair().level() == level)
+                    .forEach(edit::remove);
+            store.massing().solids(siteId).stream()
+                    .filter(s -> s.toSolid().level() == level)
+                    .forEach(edit::remove);
             edit.remove(row);
             return null;
         });
@@ -157,9 +184,15 @@ public class LevelService {
             var settings = edit.before().settings();
             var all = all(siteId, settings);
             var from = find(siteId, level, settings);
-            var above = all.stream().filter(l -> l.floor() >= from.top() && l.floor() < from.top() + from.storey().um()).findFirst();
+            var above = all.stream()
+                    .filter(l -> l.floor() >= from.top()
+                            && l.floor() < from.top() + from.storey().um())
+                    .findFirst();
             if (above.isPresent()) {
-                throw new Refused("level", "“" + above.get().name() + "” lies there already. Copy the topmost level, or move that one first.");
+                throw new Refused(
+                        "level",
+                        "“" + above.get().name()
+                                + "” lies there already. Copy the topmost level, or move that one first.");
             }
             var copy = checked(new Level(store.nextId(), freshName(all), from.top(), from.storey()), settings);
             edit.name("Copy level “" + from.name() + "”");
@@ -168,30 +201,59 @@ public class LevelService {
             for (var row : store.massing().rooms(siteId)) {
                 var room = row.toRoom();
                 if (room.level() == level) {
-                    var made = room.copied(store.nextId(), names.freshName(room.name())).raised(copy.id(), from.storey().um());
-                    names = names.next(settings, names.building().withRooms(Stream.concat(names.rooms().stream(), Stream.of(made)).toList()));
+                    var made = room.copied(store.nextId(), names.freshName(room.name()))
+                            .raised(copy.id(), from.storey().um());
+                    names = names.next(
+                            settings,
+                            names.building()
+                                    .withRooms(Stream.concat(names.rooms().stream(), Stream.of(made))
+                                            .toList()));
                     edit.add(new RoomRow(siteId, made));
-                    store.massing().openings(siteId).stream().map(OpeningRow::toOpening).filter(o -> o.roomId() == room.id())
+                    store.massing().openings(siteId).stream()
+                            .map(OpeningRow::toOpening)
+                            .filter(o -> o.roomId() == room.id())
                             .forEach(o -> edit.add(new OpeningRow(siteId, o.in(store.nextId(), made.id(), o.at()))));
                 }
             }
             var up = from.storey().um();
-            store.massing().stairs(siteId).stream().map(StairRow::toStair).filter(s -> s.level() == level)
+            store.massing().stairs(siteId).stream()
+                    .map(StairRow::toStair)
+                    .filter(s -> s.level() == level)
                     .forEach(s -> edit.add(new StairRow(siteId, s.raised(store.nextId(), copy.id(), up))));
-            store.massing().solids(siteId).stream().map(SolidRow::toSolid).filter(s -> s.level() == level)
-                    .forEach(s -> edit.add(new SolidRow(siteId, new Solid(store.nextId(), s.name(), copy.id(), s.box()).raised(up, copy.id()))));
-            hands(edit, from).forEach(h -> edit.put(new HandPlacement(store.nextId(), h.kind(), h.stance().movedBy(new Vec(0, 0, from.storey().um())).withinReach(), h.free())));
+            store.massing().solids(siteId).stream()
+                    .map(SolidRow::toSolid)
+                    .filter(s -> s.level() == level)
+                    .forEach(s -> edit.add(new SolidRow(
+                            siteId, new Solid(store.nextId(), s.name(), copy.id(), s.box()).raised(up, copy.id()))));
+            hands(edit, from)
+                    .forEach(h -> edit.put(new HandPlacement(
+                            store.nextId(),
+                            h.kind(),
+                            h.stance()
+                                    .movedBy(new Vec(0, 0, from.storey().um()))
+                                    .withinReach(),
+                            h.free())));
             return copy;
         });
     }
 
     private static String freshName(List<Level> levels) {
         var taken = levels.stream().map(Level::name).collect(Collectors.toSet());
-        return IntStream.iterate(levels.size(), n -> n + 1).mapToObj(n -> "Level " + n).filter(n -> !taken.contains(n)).findFirst().orElseThrow();
+        return IntStream.iterate(levels.size(), n -> n + 1)
+                .mapToObj(n -> "Level " + n)
+                .filter(n -> !taken.contains(n))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static List<HandPlacement> hands(Edit edit, Level level) {
-        return edit.before().decisions().hands().all().filter(h -> h.stance().at().z() >= level.floor() && h.stance().at().z() < level.top()).toList();
+        return edit.before()
+                .decisions()
+                .hands()
+                .all()
+                .filter(h ->
+                        h.stance().at().z() >= level.floor() && h.stance().at().z() < level.top())
+                .toList();
     }
 
     private LevelRow levelRow(long siteId, long level) {

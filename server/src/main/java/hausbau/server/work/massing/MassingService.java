@@ -5,7 +5,6 @@ import hausbau.core.massing.Opening;
 import hausbau.core.massing.Outline;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Length;
-import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.plane.Region;
 import hausbau.server.journal.Edit;
@@ -60,7 +59,14 @@ public class MassingService {
     public Room drawRoom(long siteId, Seen seen, long level, String name, Vec from, Vec to) {
         return addRoom(siteId, seen, (id, massing) -> {
             var on = levels.find(siteId, level, massing.settings());
-            return Room.drawn(id, massing.freshName(name), from, to, on.storey().minus(massing.settings().wall()), massing.settings().step()).on(on);
+            return Room.drawn(
+                            id,
+                            massing.freshName(name),
+                            from,
+                            to,
+                            on.storey().minus(massing.settings().wall()),
+                            massing.settings().step())
+                    .on(on);
         });
     }
 
@@ -76,8 +82,7 @@ public class MassingService {
     }
 
     /** Ground that a room is to be made of. */
-    public record Ground(String name, Region region) {
-    }
+    public record Ground(String name, Region region) {}
 
     /** Adds a room of each ground on a level, as high as that leaves under its slab, in one edit. */
     public List<Room> bringIn(long siteId, Seen seen, long level, List<Ground> grounds) {
@@ -86,12 +91,26 @@ public class MassingService {
             var on = levels.find(siteId, level, massing.settings());
             var made = new ArrayList<Room>();
             for (var ground : grounds) {
-                var names = massing.next(massing.settings(), massing.building().withRooms(Stream.concat(massing.rooms().stream(), made.stream()).toList()));
+                var names = massing.next(
+                        massing.settings(),
+                        massing.building()
+                                .withRooms(Stream.concat(massing.rooms().stream(), made.stream())
+                                        .toList()));
                 var outline = Outline.of(ground.region());
                 var corner = new Vec(outline.extent().x0(), outline.extent().y0(), on.floor());
-                made.add(new Room(store.nextId(), names.freshName(SiteService.checkedName(ground.name())), on.id(), outline, on.floor(), on.storey().minus(massing.settings().wall()), false, corner, 0));
+                made.add(new Room(
+                        store.nextId(),
+                        names.freshName(SiteService.checkedName(ground.name())),
+                        on.id(),
+                        outline,
+                        on.floor(),
+                        on.storey().minus(massing.settings().wall()),
+                        false,
+                        corner,
+                        0));
             }
-            edit.name(made.size() == 1 ? "Bring in “" + made.get(0).name() + "”" : "Bring in " + made.size() + " rooms");
+            edit.name(
+                    made.size() == 1 ? "Bring in “" + made.get(0).name() + "”" : "Bring in " + made.size() + " rooms");
             made.forEach(room -> edit.add(new RoomRow(siteId, room)));
             return made;
         });
@@ -114,17 +133,21 @@ public class MassingService {
     /** With a name of its own: runs are told apart by it. */
     private static Room checked(Room room, Massing massing) {
         var name = SiteService.checkedName(room.name());
-        var others = new Massing(massing.settings(), massing.rooms().stream().filter(r -> r.id() != room.id()).toList(),
+        var others = new Massing(
+                massing.settings(),
+                massing.rooms().stream().filter(r -> r.id() != room.id()).toList(),
                 massing.openings().stream().filter(o -> o.roomId() != room.id()).toList());
         return room.named(others.freshName(name));
     }
 
     /** Changes the ground of a room; what cannot be an outline is refused. */
-    private Room reshape(long siteId, long roomId, Seen seen, String verb, BiFunction<Outline, Length, Outline> change) {
+    private Room reshape(
+            long siteId, long roomId, Seen seen, String verb, BiFunction<Outline, Length, Outline> change) {
         return edit(siteId, seen, edit -> {
             var row = room(siteId, roomId);
             var room = row.toRoom();
-            var changed = room.over(change.apply(room.outline(), edit.before().settings().step()));
+            var changed = room.over(
+                    change.apply(room.outline(), edit.before().settings().step()));
             edit.name(verb + " “" + changed.name() + "”");
             set(edit, row, room, changed);
             return changed;
@@ -151,7 +174,8 @@ public class MassingService {
             var massing = edit.before().decisions().massing();
             var arranged = room.arranged(mirror, quarters, by);
             var made = copy ? arranged.copied(store.nextId(), massing.freshName(room.name())) : arranged;
-            edit.name((copy ? "Copy “" : mirror ? "Mirror “" : quarters != 0 ? "Turn “" : "Move “") + room.name() + "”");
+            edit.name(
+                    (copy ? "Copy “" : mirror ? "Mirror “" : quarters != 0 ? "Turn “" : "Move “") + room.name() + "”");
             if (copy) {
                 edit.add(new RoomRow(siteId, made));
                 dresses.copy(edit, siteId, Map.of(DressRow.word(roomId), DressRow.word(made.id())));
@@ -161,11 +185,15 @@ public class MassingService {
             for (var opening : store.massing().openings(siteId)) {
                 var was = opening.toOpening();
                 if (was.roomId() == roomId && (copy || mirror)) {
-                    var length = room.outline().edge(was.edge()).map(e -> new Length(e.length())).orElse(was.end());
+                    var length = room.outline()
+                            .edge(was.edge())
+                            .map(e -> new Length(e.length()))
+                            .orElse(was.end());
                     var at = mirror ? length.minus(was.end()) : was.at();
                     if (copy) {
                         var id = store.nextId();
-                        edit.add(new OpeningRow(siteId, mirror ? was.mirrored(id, made.id(), at) : was.in(id, made.id(), at)));
+                        edit.add(new OpeningRow(
+                                siteId, mirror ? was.mirrored(id, made.id(), at) : was.in(id, made.id(), at)));
                     } else {
                         edit.change(opening, o -> o.set(was.mirrored(was.id(), roomId, at)));
                     }
@@ -182,7 +210,8 @@ public class MassingService {
 
     /** Cuts a rectangle that a hand drew from a room. */
     public Room cut(long siteId, long roomId, Seen seen, Vec from, Vec to) {
-        return reshape(siteId, roomId, seen, "Cut from", (outline, step) -> outline.without(Room.ground(from, to, step)));
+        return reshape(
+                siteId, roomId, seen, "Cut from", (outline, step) -> outline.without(Room.ground(from, to, step)));
     }
 
     /** Moves one edge outward, or inward where that is below 0. */
@@ -192,7 +221,8 @@ public class MassingService {
 
     /** Moves the corner in which an edge begins, with both edges that meet there. */
     public Room moveCorner(long siteId, long roomId, Seen seen, int edge, Vec by) {
-        return reshape(siteId, roomId, seen, "Move a corner of", (outline, step) -> outline.cornerMoved(edge, by.x(), by.y()));
+        return reshape(
+                siteId, roomId, seen, "Move a corner of", (outline, step) -> outline.cornerMoved(edge, by.x(), by.y()));
     }
 
     /** Makes an edge as long as told: the edge that follows it moves. */
@@ -202,14 +232,21 @@ public class MassingService {
 
     /** Says how thick the wall behind an edge is to be; 0 for as the site's. */
     public Room setWall(long siteId, long roomId, Seen seen, int edge, Length thickness) {
-        return reshape(siteId, roomId, seen, "Thickness of a wall of", (outline, step) -> outline.walled(edge, thickness.um()));
+        return reshape(
+                siteId,
+                roomId,
+                seen,
+                "Thickness of a wall of",
+                (outline, step) -> outline.walled(edge, thickness.um()));
     }
 
     public void removeRoom(long siteId, long roomId, Seen seen) {
         edit(siteId, seen, edit -> {
             var row = room(siteId, roomId);
             edit.name("Remove “" + row.toRoom().name() + "”");
-            store.massing().openings(siteId).stream().filter(o -> o.toOpening().roomId() == roomId).forEach(edit::remove);
+            store.massing().openings(siteId).stream()
+                    .filter(o -> o.toOpening().roomId() == roomId)
+                    .forEach(edit::remove);
             edit.remove(row);
             return null;
         });
@@ -236,7 +273,9 @@ public class MassingService {
         var all = new ArrayList<>(massing.openings());
         all.removeIf(o -> o.id() == opening.id());
         all.add(opening);
-        massing.next(massing.settings(), massing.building().withOpenings(all)).fit().refuseMisfit(opening.id());
+        massing.next(massing.settings(), massing.building().withOpenings(all))
+                .fit()
+                .refuseMisfit(opening.id());
     }
 
     /** Makes an opening from its id and its room. */
@@ -268,12 +307,23 @@ public class MassingService {
     public List<Opening> spreadOpenings(long siteId, long roomId, int edge, Seen seen) {
         return edit(siteId, seen, edit -> {
             var room = room(siteId, roomId).toRoom();
-            var wall = room.outline().edge(edge).orElseThrow(() -> new NotFound("“" + room.name() + "” has no wall " + edge + "."));
-            var rows = store.massing().openings(siteId).stream().filter(o -> o.toOpening().roomId() == roomId && o.toOpening().edge() == edge).toList();
-            var spread = Opening.spread(wall, rows.stream().map(OpeningRow::toOpening).toList(), edit.before().settings().step());
+            var wall = room.outline()
+                    .edge(edge)
+                    .orElseThrow(() -> new NotFound("“" + room.name() + "” has no wall " + edge + "."));
+            var rows = store.massing().openings(siteId).stream()
+                    .filter(o ->
+                            o.toOpening().roomId() == roomId && o.toOpening().edge() == edge)
+                    .toList();
+            var spread = Opening.spread(
+                    wall,
+                    rows.stream().map(OpeningRow::toOpening).toList(),
+                    edit.before().settings().step());
             var massing = edit.before().decisions().massing();
             var others = massing.openings().stream().filter(o -> o.roomId() != roomId || o.edge() != edge);
-            var all = massing.next(massing.settings(), massing.building().withOpenings(Stream.concat(others, spread.stream()).toList()));
+            var all = massing.next(
+                    massing.settings(),
+                    massing.building()
+                            .withOpenings(Stream.concat(others, spread.stream()).toList()));
             spread.forEach(o -> all.fit().refuseMisfit(o.id()));
             edit.name("Spread the openings of a wall");
             spread.forEach(o -> edit.change(Stores.find(rows, o.id(), "opening"), r -> r.set(o)));

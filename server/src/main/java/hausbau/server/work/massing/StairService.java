@@ -40,7 +40,8 @@ public class StairService {
         return journal.edit(siteId, seen, edit -> {
             var settings = edit.before().settings();
             var on = levels.find(siteId, level, settings);
-            var made = maker.make(store.nextId(), on, new Length(above(siteId, on, settings) - on.floor()), settings).checked(settings.unit());
+            var made = maker.make(store.nextId(), on, new Length(above(siteId, on, settings) - on.floor()), settings)
+                    .checked(settings.unit());
             edit.name("Add stairs to “" + on.name() + "”");
             edit.add(new StairRow(siteId, made));
             return made;
@@ -50,10 +51,14 @@ public class StairService {
     /** Adds stairs from a room to the next floor above, where the room has a place for them. */
     public Stair addUsual(long siteId, Seen seen, long roomId) {
         return journal.edit(siteId, seen, edit -> {
-            var room = Stores.find(store.massing().rooms(siteId), roomId, "room").toRoom();
+            var room =
+                    Stores.find(store.massing().rooms(siteId), roomId, "room").toRoom();
             var settings = edit.before().settings();
             var on = levels.find(siteId, room.level(), settings);
-            var made = edit.before().decisions().massing().usualStair(store.nextId(), room, new Length(above(siteId, on, settings) - room.floor()));
+            var made = edit.before()
+                    .decisions()
+                    .massing()
+                    .usualStair(store.nextId(), room, new Length(above(siteId, on, settings) - room.floor()));
             edit.name("Add stairs to “" + room.name() + "”");
             edit.add(new StairRow(siteId, made));
             return made;
@@ -62,14 +67,23 @@ public class StairService {
 
     /** The floor of the next level above, else where it would lie, µm. */
     private long above(long siteId, Level level, SiteSettings settings) {
-        return levels.all(siteId, settings).stream().mapToLong(Level::floor).filter(f -> f > level.floor()).min().orElse(level.top());
+        return levels.all(siteId, settings).stream()
+                .mapToLong(Level::floor)
+                .filter(f -> f > level.floor())
+                .min()
+                .orElse(level.top());
     }
 
     /** Adds a pier to a room. */
     public Solid addUsualSolid(long siteId, Seen seen, long roomId, String name) {
         return journal.edit(siteId, seen, edit -> {
-            var room = Stores.find(store.massing().rooms(siteId), roomId, "room").toRoom();
-            var made = Solid.usual(store.nextId(), SiteService.checkedName(name), room, edit.before().settings().step());
+            var room =
+                    Stores.find(store.massing().rooms(siteId), roomId, "room").toRoom();
+            var made = Solid.usual(
+                    store.nextId(),
+                    SiteService.checkedName(name),
+                    room,
+                    edit.before().settings().step());
             edit.name("Add “" + made.name() + "”");
             edit.add(new SolidRow(siteId, made));
             return made;
@@ -96,11 +110,19 @@ public class StairService {
     }
 
     /** Adds a solid over ground that a hand drew; as high as its storey leaves under the slab if no height is told. */
-    public Solid addSolid(long siteId, Seen seen, long level, String name, Vec from, Vec to, UnaryOperator<Length> height) {
+    public Solid addSolid(
+            long siteId, Seen seen, long level, String name, Vec from, Vec to, UnaryOperator<Length> height) {
         return journal.edit(siteId, seen, edit -> {
             var settings = edit.before().settings();
             var on = levels.find(siteId, level, settings);
-            var made = Solid.drawn(store.nextId(), SiteService.checkedName(name), on, from, to, height.apply(on.storey().minus(settings.wall())), settings.step());
+            var made = Solid.drawn(
+                    store.nextId(),
+                    SiteService.checkedName(name),
+                    on,
+                    from,
+                    to,
+                    height.apply(on.storey().minus(settings.wall())),
+                    settings.step());
             edit.name("Add “" + made.name() + "”");
             edit.add(new SolidRow(siteId, made));
             return made;
@@ -111,7 +133,8 @@ public class StairService {
         return journal.edit(siteId, seen, edit -> {
             var row = Stores.find(store.massing().solids(siteId), solid, "solid");
             var changed = change.apply(row.toSolid());
-            var named = new Solid(changed.id(), SiteService.checkedName(changed.name()), changed.level(), changed.box());
+            var named =
+                    new Solid(changed.id(), SiteService.checkedName(changed.name()), changed.level(), changed.box());
             edit.name("Change “" + named.name() + "”");
             edit.change(row, r -> r.set(named));
             return named;

@@ -58,14 +58,21 @@ public class AssemblyService {
     private record Chosen(List<Standing> hands, List<UseRow> uses, List<RepeatRow> repeats, Box extent) {
 
         Twin.Originals originals() {
-            return new Twin.Originals(Twin.Originals.of(hands.stream().map(Standing::place).toList()).hands(), uses.stream().map(UseRow::getId).collect(Collectors.toSet()),
+            return new Twin.Originals(
+                    Twin.Originals.of(hands.stream().map(Standing::place).toList())
+                            .hands(),
+                    uses.stream().map(UseRow::getId).collect(Collectors.toSet()),
                     repeats.stream().map(RepeatRow::getId).collect(Collectors.toSet()));
         }
     }
 
     private Chosen chosen(Edit edit, List<Place> places) {
         var state = edit.before();
-        var hands = places.stream().distinct().map(p -> PlacementService.standing(state, p)).filter(Standing::isByHand).toList();
+        var hands = places.stream()
+                .distinct()
+                .map(p -> PlacementService.standing(state, p))
+                .filter(Standing::isByHand)
+                .toList();
         var ids = new TreeSet<Long>();
         places.forEach(p -> {
             if (p instanceof Place.InUse in) {
@@ -78,18 +85,31 @@ public class AssemblyService {
         var repeats = repeats(edit, places);
         repeats.forEach(r -> state.set().of(new Source.Repeats(r.getId())).forEach(s -> boxes.add(s.box())));
         if (boxes.isEmpty()) {
-            throw new Refused("placementIds", "Select what hands have set down: an assembly is made of that, of repeats, and of other assemblies.");
+            throw new Refused(
+                    "placementIds",
+                    "Select what hands have set down: an assembly is made of that, of repeats, and of other assemblies.");
         }
-        return new Chosen(hands, uses, repeats, boxes.stream().reduce(Box::union).orElseThrow());
+        return new Chosen(
+                hands, uses, repeats, boxes.stream().reduce(Box::union).orElseThrow());
     }
 
     private List<RepeatRow> repeats(Edit edit, List<Place> places) {
-        var named = places.stream().filter(Place.InRepeat.class::isInstance).map(p -> ((Place.InRepeat) p).repeat()).collect(Collectors.toSet());
-        var rows = named.isEmpty() ? List.<RepeatRow>of() : stores.sets().repeats(edit.site().getId()).stream().filter(r -> named.contains(r.getId())).toList();
+        var named = places.stream()
+                .filter(Place.InRepeat.class::isInstance)
+                .map(p -> ((Place.InRepeat) p).repeat())
+                .collect(Collectors.toSet());
+        var rows = named.isEmpty()
+                ? List.<RepeatRow>of()
+                : stores.sets().repeats(edit.site().getId()).stream()
+                        .filter(r -> named.contains(r.getId()))
+                        .toList();
         for (var row : rows) {
             var repeat = row.toRepeat(edit.kit());
             if (Looking.looks(repeat.rule())) {
-                throw new Refused("placementIds", "“" + repeat.name() + "” hangs on what stands around it, which is another wherever an assembly is used. Dissolve it first.");
+                throw new Refused(
+                        "placementIds",
+                        "“" + repeat.name()
+                                + "” hangs on what stands around it, which is another wherever an assembly is used. Dissolve it first.");
             }
         }
         return rows;
@@ -99,7 +119,8 @@ public class AssemblyService {
     public Use save(long siteId, Seen seen, List<Place> places) {
         return journal.edit(siteId, seen, edit -> {
             var chosen = chosen(edit, places);
-            var pivot = Assemblies.pivot(chosen.extent(), edit.before().settings().step());
+            var pivot =
+                    Assemblies.pivot(chosen.extent(), edit.before().settings().step());
             var all = edit.before().decisions().assemblies();
             var n = 1;
             while (isTaken(all, "Assembly " + n)) {
@@ -118,7 +139,12 @@ public class AssemblyService {
 
     /** A use takes the place of what went into its assembly. */
     private Use standIn(Edit edit, Chosen chosen, long assembly, Stance pivot) {
-        chosen.hands().forEach(h -> edit.take(edit.before().decisions().hands().find(((Place.ByHand) h.place()).id()).orElseThrow()));
+        chosen.hands()
+                .forEach(h -> edit.take(edit.before()
+                        .decisions()
+                        .hands()
+                        .find(((Place.ByHand) h.place()).id())
+                        .orElseThrow()));
         chosen.uses().forEach(u -> PlacementService.remove(edit, u));
         chosen.repeats().forEach(r -> {
             edit.letGo(new Source.Repeats(r.getId()));
@@ -133,18 +159,30 @@ public class AssemblyService {
     /** Numbered so that a part which there was keeps its number. */
     private static List<Assembly.Part> parts(Edit edit, Chosen chosen, Stance pivot, List<Assembly.Part> before) {
         var parts = new ArrayList<Assembly.Part>();
-        chosen.hands().forEach(h -> parts.add(new Assembly.Part(0, new Assembly.OfPiece(h.kind()), Assemblies.within(pivot, h.stance()))));
-        chosen.uses().forEach(u -> parts.add(new Assembly.Part(0, new Assembly.OfAssembly(u.toUse().assembly()), Assemblies.within(pivot, u.toUse().stance()))));
+        chosen.hands()
+                .forEach(h -> parts.add(
+                        new Assembly.Part(0, new Assembly.OfPiece(h.kind()), Assemblies.within(pivot, h.stance()))));
+        chosen.uses()
+                .forEach(u -> parts.add(new Assembly.Part(
+                        0,
+                        new Assembly.OfAssembly(u.toUse().assembly()),
+                        Assemblies.within(pivot, u.toUse().stance()))));
         for (var row : chosen.repeats()) {
             var repeat = row.toRepeat(edit.kit());
             var rule = repeat.rule(edit.before().decisions().massing());
-            parts.add(new Assembly.Part(0, new Assembly.OfRepeat(repeat.name(), repeat.bodies(), rule), Assemblies.within(pivot, Stance.at(Vec.ZERO, Turn.NONE))));
+            parts.add(new Assembly.Part(
+                    0,
+                    new Assembly.OfRepeat(repeat.name(), repeat.bodies(), rule),
+                    Assemblies.within(pivot, Stance.at(Vec.ZERO, Turn.NONE))));
         }
         var free = new ArrayList<>(before);
         var taken = new HashSet<Integer>();
         var numbered = new ArrayList<Assembly.Part>();
         for (var part : parts) {
-            var same = free.stream().filter(b -> b.content().equals(part.content())).min((a, b) -> Boolean.compare(!a.stance().equals(part.stance()), !b.stance().equals(part.stance())));
+            var same = free.stream()
+                    .filter(b -> b.content().equals(part.content()))
+                    .min((a, b) -> Boolean.compare(
+                            !a.stance().equals(part.stance()), !b.stance().equals(part.stance())));
             same.ifPresent(free::remove);
             same.ifPresent(b -> taken.add(b.number()));
             numbered.add(new Assembly.Part(same.map(Assembly.Part::number).orElse(0), part.content(), part.stance()));
@@ -164,8 +202,7 @@ public class AssemblyService {
     }
 
     /** What was opened: what stands in place of a use, and where its pivot was. */
-    public record Opened(long assembly, Stance pivot, List<Place> places) {
-    }
+    public record Opened(long assembly, Stance pivot, List<Place> places) {}
 
     /** Takes a use apart, one level deep, so that hands can change it. */
     public Opened open(long siteId, long useId, Seen seen) {
@@ -175,8 +212,11 @@ public class AssemblyService {
             var all = edit.before().decisions().assemblies();
             var assembly = all.find(use.assembly()).orElseThrow();
             Assemblies.within(use.stance(), use.stance());
-            if (use.stance().turn().quarters() != 0 && assembly.parts().stream().anyMatch(p -> p.content() instanceof Assembly.OfRepeat)) {
-                throw new Refused("useId", "A use that is turned cannot be opened while a repeat is in it. Open one that is not.");
+            if (use.stance().turn().quarters() != 0
+                    && assembly.parts().stream().anyMatch(p -> p.content() instanceof Assembly.OfRepeat)) {
+                throw new Refused(
+                        "useId",
+                        "A use that is turned cannot be opened while a repeat is in it. Open one that is not.");
             }
             edit.name("Open “" + assembly.name() + "”");
             return new Opened(assembly.id(), use.stance(), apart(edit, row, use, assembly));
@@ -187,7 +227,11 @@ public class AssemblyService {
     public List<Place> dissolve(long siteId, long useId, Seen seen) {
         return journal.edit(siteId, seen, edit -> {
             var row = Stores.find(stores.sets().useRows(siteId), useId, "use of an assembly");
-            var assembly = edit.before().decisions().assemblies().find(row.toUse().assembly()).orElseThrow();
+            var assembly = edit.before()
+                    .decisions()
+                    .assemblies()
+                    .find(row.toUse().assembly())
+                    .orElseThrow();
             edit.name("Dissolve a use of “" + assembly.name() + "”");
             return apart(edit, row, row.toUse(), assembly);
         });
@@ -202,7 +246,8 @@ public class AssemblyService {
                 var stands = edit.before().set().find(new Place.InUse(use.id(), part.number()));
                 // As a hand left it, where one changed it; what a hand took away stays away.
                 stands.ifPresent(s -> {
-                    var placement = new HandPlacement(stores.nextId(), s.kind(), s.departed() ? s.stance() : stance, false);
+                    var placement =
+                            new HandPlacement(stores.nextId(), s.kind(), s.departed() ? s.stance() : stance, false);
                     edit.put(placement);
                     places.add(placement.place());
                 });
@@ -223,11 +268,20 @@ public class AssemblyService {
     private List<Place> apart(Edit edit, Use use, Assembly.Part part, Assembly.OfRepeat repeat, Stance stance) {
         var all = edit.before().decisions().assemblies();
         if (stance.turn().equals(Turn.NONE) && stance.isExact() && !stance.mirrored()) {
-            var made = new Repeat(stores.nextId(), repeat.name(), repeat.bodies(), repeat.rule().movedBy(stance.at()), Optional.empty());
+            var made = new Repeat(
+                    stores.nextId(),
+                    repeat.name(),
+                    repeat.bodies(),
+                    repeat.rule().movedBy(stance.at()),
+                    Optional.empty());
             edit.add(new RepeatRow(edit.site().getId(), made, edit.kit()));
-            return made.standing(edit.before().set()).stream().map(Standing::place).toList();
+            return made.standing(edit.before().set()).stream()
+                    .map(Standing::place)
+                    .toList();
         }
-        return edit.setDown(all.paths(part).stream().flatMap(path -> edit.before().set().find(new Place.InUse(use.id(), path)).stream()).toList());
+        return edit.setDown(all.paths(part).stream()
+                .flatMap(path -> edit.before().set().find(new Place.InUse(use.id(), path)).stream())
+                .toList());
     }
 
     /** Makes an assembly of what is named from now on: all its uses follow, and one stands in for what went in. */
@@ -237,12 +291,20 @@ public class AssemblyService {
             var was = row.toAssembly(edit.kit());
             var chosen = chosen(edit, places);
             var all = edit.before().decisions().assemblies();
-            chosen.uses().stream().map(u -> u.toUse().assembly()).filter(inner -> all.holds(inner, assemblyId)).findFirst().ifPresent(inner -> {
-                throw new Refused("placementIds", "“" + was.name() + "” would hold itself.");
-            });
-            var pivot = about.orElseGet(() -> Assemblies.pivot(chosen.extent(), edit.before().settings().step()));
+            chosen.uses().stream()
+                    .map(u -> u.toUse().assembly())
+                    .filter(inner -> all.holds(inner, assemblyId))
+                    .findFirst()
+                    .ifPresent(inner -> {
+                        throw new Refused("placementIds", "“" + was.name() + "” would hold itself.");
+                    });
+            var pivot = about.orElseGet(() ->
+                    Assemblies.pivot(chosen.extent(), edit.before().settings().step()));
             edit.name("Change “" + was.name() + "”");
-            edit.change(row, r -> r.set(new Assembly(was.id(), was.name(), parts(edit, chosen, pivot, was.parts())), edit.kit()));
+            edit.change(
+                    row,
+                    r -> r.set(
+                            new Assembly(was.id(), was.name(), parts(edit, chosen, pivot, was.parts())), edit.kit()));
             return standIn(edit, chosen, assemblyId, pivot);
         });
     }
@@ -253,7 +315,12 @@ public class AssemblyService {
             var assembly = assembly(edit.before(), assemblyId);
             var step = edit.before().settings().step();
             var at = wanted.at();
-            var stance = snap ? wanted.movedTo(new Vec(new Length(at.x()).roundTo(step).um(), new Length(at.y()).roundTo(step).um(), at.z())) : wanted;
+            var stance = snap
+                    ? wanted.movedTo(new Vec(
+                            new Length(at.x()).roundTo(step).um(),
+                            new Length(at.y()).roundTo(step).um(),
+                            at.z()))
+                    : wanted;
             var use = new Use(stores.nextId(), assemblyId, stance.withinReach());
             edit.name("Set down “" + assembly.name() + "”");
             edit.add(new UseRow(siteId, use));
@@ -262,14 +329,18 @@ public class AssemblyService {
     }
 
     private static Assembly assembly(SiteState state, long id) {
-        return state.decisions().assemblies().find(id).orElseThrow(() -> new NotFound("The site has no assembly " + id + "."));
+        return state.decisions()
+                .assemblies()
+                .find(id)
+                .orElseThrow(() -> new NotFound("The site has no assembly " + id + "."));
     }
 
     public Use changeUse(long siteId, long useId, Seen seen, UnaryOperator<Stance> change) {
         return journal.edit(siteId, seen, edit -> {
             var row = Stores.find(stores.sets().useRows(siteId), useId, "use of an assembly");
             var was = row.toUse();
-            var is = new Use(was.id(), was.assembly(), change.apply(was.stance()).withinReach());
+            var is =
+                    new Use(was.id(), was.assembly(), change.apply(was.stance()).withinReach());
             edit.name("Set a use of “" + assembly(edit.before(), was.assembly()).name() + "”");
             edit.change(row, r -> r.set(is));
             return is;
@@ -316,15 +387,28 @@ public class AssemblyService {
             var row = Stores.find(stores.sets().assemblyRows(siteId), assemblyId, "assembly");
             var all = edit.before().decisions().assemblies();
             var was = row.toAssembly(edit.kit());
-            var uses = all.uses().stream().filter(u -> u.assembly() == assemblyId).count();
-            var holding = all.all().stream().filter(a -> a.id() != assemblyId && all.holds(a.id(), assemblyId)).map(a -> "“" + a.name() + "”").toList();
+            var uses =
+                    all.uses().stream().filter(u -> u.assembly() == assemblyId).count();
+            var holding = all.all().stream()
+                    .filter(a -> a.id() != assemblyId && all.holds(a.id(), assemblyId))
+                    .map(a -> "“" + a.name() + "”")
+                    .toList();
             if (uses > 0 || !holding.isEmpty()) {
-                throw new Refused("assemblyId", "“" + was.name() + "” is used" + (uses > 0 ? " " + uses + (uses == 1 ? " time" : " times") : "")
-                        + (holding.isEmpty() ? "" : " in " + String.join(", ", holding)) + ". Take these away or dissolve them first.");
+                throw new Refused(
+                        "assemblyId",
+                        "“" + was.name() + "” is used" + (uses > 0 ? " " + uses + (uses == 1 ? " time" : " times") : "")
+                                + (holding.isEmpty() ? "" : " in " + String.join(", ", holding))
+                                + ". Take these away or dissolve them first.");
             }
-            edit.before().decisions().repeats().stream().filter(r -> r.repeats(assemblyId)).findFirst().ifPresent(r -> {
-                throw new Refused("assemblyId", "“" + r.name() + "” repeats “" + was.name() + "”. Take that away or dissolve it first.");
-            });
+            edit.before().decisions().repeats().stream()
+                    .filter(r -> r.repeats(assemblyId))
+                    .findFirst()
+                    .ifPresent(r -> {
+                        throw new Refused(
+                                "assemblyId",
+                                "“" + r.name() + "” repeats “" + was.name()
+                                        + "”. Take that away or dissolve it first.");
+                    });
             edit.name("Remove “" + was.name() + "”");
             edit.remove(row);
             return null;

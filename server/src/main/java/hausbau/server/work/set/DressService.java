@@ -1,8 +1,8 @@
 package hausbau.server.work.set;
 
 import hausbau.core.dress.Dress;
-import hausbau.core.place.Place;
 import hausbau.core.measure.Refused;
+import hausbau.core.place.Place;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -32,19 +32,23 @@ public class DressService {
     }
 
     /** What is dressed alike. */
-    public record Dressed(List<Place> pieces, List<Long> rooms, Dress dress) {
-    }
+    public record Dressed(List<Place> pieces, List<Long> rooms, Dress dress) {}
 
     @Reading
     public List<Dressed> all(long siteId) {
-        return stores.sets().dressRows(siteId).stream().map(r -> new Dressed(r.pieces(), r.rooms(), r.dress())).toList();
+        return stores.sets().dressRows(siteId).stream()
+                .map(r -> new Dressed(r.pieces(), r.rooms(), r.dress()))
+                .toList();
     }
 
     /** Only what is told changes; {@link Dress} has the words for what is not told any more. */
     public record Change(@Nullable String tint, @Nullable Integer wear, @Nullable Long colourway) {
 
         Dress of(Dress was) {
-            return new Dress(tint == null ? was.tint() : tint, wear == null ? was.wear() : wear, colourway == null ? was.colourway() : colourway);
+            return new Dress(
+                    tint == null ? was.tint() : tint,
+                    wear == null ? was.wear() : wear,
+                    colourway == null ? was.colourway() : colourway);
         }
     }
 
@@ -61,7 +65,10 @@ public class DressService {
             var words = new TreeSet<String>();
             pieces.forEach(p -> words.add(DressRow.word(p)));
             rooms.forEach(r -> words.add(DressRow.word(r)));
-            edit.name(rooms.isEmpty() ? words.size() == 1 ? "Dress a placement" : "Dress " + words.size() + " placements" : "Dress a room");
+            edit.name(
+                    rooms.isEmpty()
+                            ? words.size() == 1 ? "Dress a placement" : "Dress " + words.size() + " placements"
+                            : "Dress a room");
             put(edit, siteId, words, change::of);
             return null;
         });
@@ -95,7 +102,8 @@ public class DressService {
     /** One row for each dress; nothing is written of what is not dressed. */
     private void write(Edit edit, long siteId, List<DressRow> rows, Map<String, Dress> all) {
         var alike = new HashMap<Dress, TreeSet<String>>();
-        all.forEach((word, dress) -> alike.computeIfAbsent(dress, d -> new TreeSet<>()).add(word));
+        all.forEach((word, dress) ->
+                alike.computeIfAbsent(dress, d -> new TreeSet<>()).add(word));
         alike.remove(Dress.NONE);
         for (var row : rows) {
             var words = alike.remove(row.dress());

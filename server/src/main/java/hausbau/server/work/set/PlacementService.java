@@ -1,22 +1,22 @@
 package hausbau.server.work.set;
 
 import hausbau.core.arrange.Arrangement;
-import hausbau.core.standing.Assemblies;
-import hausbau.core.hand.Clinging;
-import hausbau.core.place.Departure;
-import hausbau.core.place.HandPlacement;
-import hausbau.core.place.Place;
-import hausbau.core.hand.Plumbing;
 import hausbau.core.arrange.Snapping;
-import hausbau.core.place.Source;
-import hausbau.core.place.Stance;
-import hausbau.core.place.Standing;
+import hausbau.core.hand.Clinging;
+import hausbau.core.hand.Plumbing;
 import hausbau.core.hand.Strut;
-import hausbau.core.standing.Use;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Departure;
+import hausbau.core.place.HandPlacement;
+import hausbau.core.place.Place;
+import hausbau.core.place.Source;
+import hausbau.core.place.Stance;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.Assemblies;
+import hausbau.core.standing.Use;
 import hausbau.core.survey.Finding;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
@@ -61,11 +61,11 @@ public class PlacementService {
     }
 
     /** A standing piece with the id of the piece it uses. */
-    public record Stood(Standing standing, long pieceId) {
-    }
+    public record Stood(Standing standing, long pieceId) {}
 
     /** Where the piece would come to stand, and what holds it; nothing is kept. */
-    public Snapping.Snapped preview(long siteId, long pieceId, Stance wanted, Clinging.Offset offset, Collection<Place> without) {
+    public Snapping.Snapped preview(
+            long siteId, long pieceId, Stance wanted, Clinging.Offset offset, Collection<Place> without) {
         var state = sets.current(siteId);
         return snapped(state, state.piece(pieceId).kind(), wanted.withinReach(), offset, without);
     }
@@ -76,7 +76,10 @@ public class PlacementService {
             var piece = edit.before().piece(pieceId);
             edit.name("Set down " + piece.code());
             wanted.withinReach();
-            var stance = snap ? snapped(edit.before(), piece.kind(), wanted, offset, Set.of()).stance() : wanted;
+            var stance = snap
+                    ? snapped(edit.before(), piece.kind(), wanted, offset, Set.of())
+                            .stance()
+                    : wanted;
             return new Stood(setDown(edit, piece.kind(), stance, !snap), pieceId);
         });
     }
@@ -98,13 +101,21 @@ public class PlacementService {
     }
 
     /** Where it comes to stand by how it is held. */
-    private static Snapping.Snapped snapped(SiteState state, Kind kind, Stance wanted, Clinging.Offset offset, Collection<Place> without) {
+    private static Snapping.Snapped snapped(
+            SiteState state, Kind kind, Stance wanted, Clinging.Offset offset, Collection<Place> without) {
         var step = state.settings().step();
         var massing = state.decisions().massing();
         var held = state.decisions().traits().held(kind);
         var reach = held == Held.STANDS ? Snapping.reach(wanted, kind, step) : Clinging.reach(wanted, kind, step);
-        var around = state.set().near(reach).stream().filter(s -> !without.contains(s.place())).toList();
-        return held == Held.STANDS ? new Snapping(step, massing.whereabouts().floorUnder(wanted.at().plus(new Vec(0, 0, step.um() / 2))), around).snap(kind, wanted)
+        var around = state.set().near(reach).stream()
+                .filter(s -> !without.contains(s.place()))
+                .toList();
+        return held == Held.STANDS
+                ? new Snapping(
+                                step,
+                                massing.whereabouts().floorUnder(wanted.at().plus(new Vec(0, 0, step.um() / 2))),
+                                around)
+                        .snap(kind, wanted)
                 : new Clinging(step, massing, around).snap(kind, held, wanted, offset);
     }
 
@@ -119,7 +130,10 @@ public class PlacementService {
             var departures = new ArrayList<Departure>();
             for (var one : all) {
                 var wanted = rested(one, change.apply(one.stance())).withinReach();
-                var stance = snap ? snapped(edit.before(), one.kind(), wanted, Clinging.Offset.NONE, places).stance() : wanted;
+                var stance = snap
+                        ? snapped(edit.before(), one.kind(), wanted, Clinging.Offset.NONE, places)
+                                .stance()
+                        : wanted;
                 // What stood askew and stands exactly now is on the grid's side again.
                 var free = stance.isExact() ? one.free() && one.stance().isExact() : one.free() || !snap;
                 restand(edit, one, one.kind(), stance, free, departures);
@@ -130,8 +144,12 @@ public class PlacementService {
 
     /** What is only tipped or sized rests as high as it rested. */
     private static Stance rested(Standing one, Stance wanted) {
-        var leans = !wanted.lean().equals(one.stance().lean()) && wanted.at().z() == one.stance().at().z();
-        return leans ? wanted.movedBy(new Vec(0, 0, one.box().min().z() - wanted.box(one.kind()).min().z())) : wanted;
+        var leans = !wanted.lean().equals(one.stance().lean())
+                && wanted.at().z() == one.stance().at().z();
+        return leans
+                ? wanted.movedBy(new Vec(
+                        0, 0, one.box().min().z() - wanted.box(one.kind()).min().z()))
+                : wanted;
     }
 
     /** Moves, turns and mirrors placements as one body, exactly as told: nothing snaps. */
@@ -143,7 +161,13 @@ public class PlacementService {
             var departures = new ArrayList<Departure>();
             for (var row : edit.useRows(whole)) {
                 var use = row.toUse();
-                var stance = arrangement.carry(all, use.stance(), edit.before().decisions().assemblies().box(use.assembly()), step).withinReach();
+                var stance = arrangement
+                        .carry(
+                                all,
+                                use.stance(),
+                                edit.before().decisions().assemblies().box(use.assembly()),
+                                step)
+                        .withinReach();
                 edit.change(row, r -> r.set(new Use(use.id(), use.assembly(), stance)));
             }
             for (var i = 0; i < all.size(); i++) {
@@ -151,7 +175,13 @@ public class PlacementService {
                 if (isOf(whole, one)) {
                     continue;
                 }
-                restand(edit, one, one.kind(), stances.get(i).withinReach(), one.free() || !stances.get(i).isExact(), departures);
+                restand(
+                        edit,
+                        one,
+                        one.kind(),
+                        stances.get(i).withinReach(),
+                        one.free() || !stances.get(i).isExact(),
+                        departures);
             }
             edit.depart(departures);
         });
@@ -169,7 +199,13 @@ public class PlacementService {
             var departures = new ArrayList<Departure>();
             for (var i = 0; i < all.size(); i++) {
                 var one = all.get(i);
-                restand(edit, one, one.kind(), stances.get(i).withinReach(), one.free() || !stances.get(i).isExact(), departures);
+                restand(
+                        edit,
+                        one,
+                        one.kind(),
+                        stances.get(i).withinReach(),
+                        one.free() || !stances.get(i).isExact(),
+                        departures);
             }
             edit.depart(departures);
         });
@@ -181,11 +217,21 @@ public class PlacementService {
         var massing = state.decisions().massing();
         var room = massing.room(roomId).orElseThrow(() -> new NotFound("The site has no room " + roomId + "."));
         var whereabouts = massing.whereabouts();
-        return state.set().near(room.outer(massing.settings().wall())).stream().filter(s -> {
-            var b = s.box();
-            var middle = new Vec(Math.floorDiv(b.min().x() + b.max().x(), 2), Math.floorDiv(b.min().y() + b.max().y(), 2), Math.floorDiv(b.min().z() + b.max().z(), 2));
-            return whereabouts.roomAt(middle).filter(r -> r.id() == roomId).isPresent();
-        }).map(Standing::place).sorted(Comparator.comparing(Place::toString)).toList();
+        return state.set().near(room.outer(massing.settings().wall())).stream()
+                .filter(s -> {
+                    var b = s.box();
+                    var middle = new Vec(
+                            Math.floorDiv(b.min().x() + b.max().x(), 2),
+                            Math.floorDiv(b.min().y() + b.max().y(), 2),
+                            Math.floorDiv(b.min().z() + b.max().z(), 2));
+                    return whereabouts
+                            .roomAt(middle)
+                            .filter(r -> r.id() == roomId)
+                            .isPresent();
+                })
+                .map(Standing::place)
+                .sorted(Comparator.comparing(Place::toString))
+                .toList();
     }
 
     /**
@@ -194,10 +240,14 @@ public class PlacementService {
      * @return what is found about them now and was not before: those that no longer fit
      */
     public List<Finding> swap(long siteId, Seen seen, List<Place> places, long pieceId) {
-        var known = sets.survey(sets.current(siteId)).findings().stream().map(Finding::key).collect(Collectors.toSet());
+        var known = sets.survey(sets.current(siteId)).findings().stream()
+                .map(Finding::key)
+                .collect(Collectors.toSet());
         swapAll(siteId, seen, places, pieceId);
         var swapped = Set.copyOf(places);
-        return sets.survey(sets.current(siteId)).findings().stream().filter(f -> !known.contains(f.key()) && f.places().stream().anyMatch(swapped::contains)).toList();
+        return sets.survey(sets.current(siteId)).findings().stream()
+                .filter(f -> !known.contains(f.key()) && f.places().stream().anyMatch(swapped::contains))
+                .toList();
     }
 
     private void swapAll(long siteId, Seen seen, List<Place> places, long pieceId) {
@@ -209,7 +259,8 @@ public class PlacementService {
         });
     }
 
-    public static void restand(Edit edit, Standing one, Kind kind, Stance stance, boolean free, List<Departure> departures) {
+    public static void restand(
+            Edit edit, Standing one, Kind kind, Stance stance, boolean free, List<Departure> departures) {
         if (one.kind().equals(kind) && one.stance().equals(stance) && one.free() == free) {
             return;
         }
@@ -227,12 +278,29 @@ public class PlacementService {
             var whole = Assemblies.whole(edit.before().set(), places);
             edit.useRows(whole).forEach(row -> {
                 var use = row.toUse();
-                var copy = new Use(stores.nextId(), use.assembly(), use.stance().movedBy(by).withinReach());
+                var copy = new Use(
+                        stores.nextId(),
+                        use.assembly(),
+                        use.stance().movedBy(by).withinReach());
                 edit.add(new UseRow(siteId, copy));
-                edit.before().set().of(new Source.Uses(use.id())).forEach(s -> copied.put(s.place(), new Place.InUse(copy.id(), ((Place.InUse) s.place()).path())));
+                edit.before()
+                        .set()
+                        .of(new Source.Uses(use.id()))
+                        .forEach(s ->
+                                copied.put(s.place(), new Place.InUse(copy.id(), ((Place.InUse) s.place()).path())));
             });
-            all.stream().filter(one -> !isOf(whole, one)).forEach(one -> copied.put(one.place(), setDown(edit, one.kind(), one.stance().movedBy(by), one.free()).place()));
-            dresses.copy(edit, siteId, copied.entrySet().stream().collect(Collectors.toMap(e -> DressRow.word(e.getKey()), e -> DressRow.word(e.getValue()))));
+            all.stream()
+                    .filter(one -> !isOf(whole, one))
+                    .forEach(one -> copied.put(
+                            one.place(),
+                            setDown(edit, one.kind(), one.stance().movedBy(by), one.free())
+                                    .place()));
+            dresses.copy(
+                    edit,
+                    siteId,
+                    copied.entrySet().stream()
+                            .collect(Collectors.toMap(
+                                    e -> DressRow.word(e.getKey()), e -> DressRow.word(e.getValue()))));
         });
         return List.copyOf(copied.values());
     }
@@ -254,7 +322,8 @@ public class PlacementService {
 
     public static void remove(Edit edit, List<Standing> all) {
         var departures = new ArrayList<Departure>();
-        var whole = Assemblies.whole(edit.before().set(), all.stream().map(Standing::place).toList());
+        var whole = Assemblies.whole(
+                edit.before().set(), all.stream().map(Standing::place).toList());
         edit.useRows(whole).forEach(row -> remove(edit, row));
         for (var one : all) {
             if (isOf(whole, one)) {
@@ -272,8 +341,7 @@ public class PlacementService {
     }
 
     /** What hands have changed about derived pieces, and which of it has lost its place. */
-    public record Departures(SiteState state, List<Departure> all, Set<Place> lost) {
-    }
+    public record Departures(SiteState state, List<Departure> all, Set<Place> lost) {}
 
     public Departures departures(long siteId) {
         var state = sets.current(siteId);
@@ -286,7 +354,8 @@ public class PlacementService {
     public void letGo(long siteId, Seen seen, List<Place> places) {
         journal.edit(siteId, seen, edit -> {
             var departed = departed(edit, places);
-            edit.name("Let go of " + (departed.size() == 1 ? "a change by hand" : departed.size() + " changes by hand"));
+            edit.name(
+                    "Let go of " + (departed.size() == 1 ? "a change by hand" : departed.size() + " changes by hand"));
             edit.letGo(places);
             return null;
         });
@@ -296,8 +365,13 @@ public class PlacementService {
         if (places.isEmpty() || places.size() > MOST_AT_ONCE) {
             throw new Refused("ids", "Name from 1 to " + MOST_AT_ONCE + " changes by hand.");
         }
-        return places.stream().distinct().map(place -> edit.before().decisions().departure(place)
-                .orElseThrow(() -> new NotFound("No hand has changed anything at " + place + "."))).toList();
+        return places.stream()
+                .distinct()
+                .map(place -> edit.before()
+                        .decisions()
+                        .departure(place)
+                        .orElseThrow(() -> new NotFound("No hand has changed anything at " + place + ".")))
+                .toList();
     }
 
     /** Makes plain placements of what hands changed and that has lost its place; what was left out is let go. */
@@ -319,7 +393,8 @@ public class PlacementService {
     public void plumb(long siteId, Seen seen, List<Place> places) {
         edit(siteId, seen, places, "Plumb", (edit, all) -> {
             var departures = new ArrayList<Departure>();
-            Plumbing.of(edit.before().set(), all).forEach((one, stance) -> restand(edit, one, one.kind(), stance, one.free(), departures));
+            Plumbing.of(edit.before().set(), all)
+                    .forEach((one, stance) -> restand(edit, one, one.kind(), stance, one.free(), departures));
             edit.depart(departures);
         });
     }
@@ -334,7 +409,10 @@ public class PlacementService {
             throw new Refused("ids", "Name from 1 to " + MOST_AT_ONCE + " placements.");
         }
         journal.edit(siteId, seen, edit -> {
-            var all = places.stream().distinct().map(place -> standing(edit.before(), place)).toList();
+            var all = places.stream()
+                    .distinct()
+                    .map(place -> standing(edit.before(), place))
+                    .toList();
             edit.name(verb + " " + (all.size() == 1 ? edit.kit().code(all.get(0).kind()) : all.size() + " placements"));
             work.on(edit, all);
             return null;

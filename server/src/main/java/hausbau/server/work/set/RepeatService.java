@@ -50,15 +50,19 @@ public class RepeatService {
      * @param edge the wall, for {@link Repeat.Hold#WALL}
      * @param off  how far inside the wall's face; left out: with the backs of what is repeated against it
      */
-    public record Following(long room, Repeat.Hold hold, int edge, @Nullable Length off) {
-    }
+    public record Following(long room, Repeat.Hold hold, int edge, @Nullable Length off) {}
 
     /**
      * What is repeated: pieces that each may stand at a spot, placements that stand together at each, or an assembly.
      *
      * @param placements those set down by hand are taken away: the first copy stands in for them
      */
-    public record Wanted(List<Long> pieces, List<Place> placements, Optional<Long> assembly, RuleWords rule, Optional<Following> following) {
+    public record Wanted(
+            List<Long> pieces,
+            List<Place> placements,
+            Optional<Long> assembly,
+            RuleWords rule,
+            Optional<Following> following) {
 
         public Wanted(List<Long> pieces, List<Place> placements, RuleWords rule, Optional<Following> following) {
             this(pieces, placements, Optional.empty(), rule, following);
@@ -81,18 +85,28 @@ public class RepeatService {
     /** What some pieces add in triangles. */
     public long triangles(SiteState state, List<Standing> standing) {
         var finish = KitService.finish(state);
-        return standing.stream().collect(Collectors.groupingBy(Standing::kind, Collectors.counting())).entrySet().stream()
-                .mapToLong(e -> e.getValue() * meshes.mesh(state.piece(state.id(e.getKey())), finish).triangles()).sum();
+        return standing.stream()
+                .collect(Collectors.groupingBy(Standing::kind, Collectors.counting()))
+                .entrySet()
+                .stream()
+                .mapToLong(e -> e.getValue()
+                        * meshes.mesh(state.piece(state.id(e.getKey())), finish).triangles())
+                .sum();
     }
 
     public Repeat add(long siteId, Seen seen, Wanted wanted) {
         return journal.edit(siteId, seen, edit -> {
             var all = edit.before().decisions().repeats();
             var made = repeat(edit.before(), stores.nextId(), "", bodies(edit.before(), wanted), wanted);
-            var named = new Repeat(made.id(), freshName(made.rule().label(), all), made.bodies(), made.rule(), made.host());
+            var named =
+                    new Repeat(made.id(), freshName(made.rule().label(), all), made.bodies(), made.rule(), made.host());
             edit.name("Lay “" + named.name() + "”");
             edit.add(new RepeatRow(siteId, named, edit.kit()));
-            PlacementService.remove(edit, standing(edit.before(), wanted.placements()).stream().filter(Standing::isByHand).toList());
+            PlacementService.remove(
+                    edit,
+                    standing(edit.before(), wanted.placements()).stream()
+                            .filter(Standing::isByHand)
+                            .toList());
             return named;
         });
     }
@@ -110,7 +124,11 @@ public class RepeatService {
     private static List<Body> bodies(SiteState state, Wanted wanted) {
         if (wanted.assembly().isPresent()) {
             var id = wanted.assembly().get();
-            return List.of(Body.ofAssembly(state.decisions().assemblies().find(id).orElseThrow(() -> new NotFound("The site has no assembly " + id + ".")).id()));
+            return List.of(Body.ofAssembly(state.decisions()
+                    .assemblies()
+                    .find(id)
+                    .orElseThrow(() -> new NotFound("The site has no assembly " + id + "."))
+                    .id()));
         }
         if (!wanted.placements().isEmpty()) {
             return List.of(Body.of(standing(state, wanted.placements())));
@@ -118,36 +136,64 @@ public class RepeatService {
         if (wanted.pieces().isEmpty()) {
             throw new Refused("pieceIds", "Tell what is to be repeated: pieces, or placements.");
         }
-        return wanted.pieces().stream().map(id -> Body.of(state.piece(id).kind())).toList();
+        return wanted.pieces().stream()
+                .map(id -> Body.of(state.piece(id).kind()))
+                .toList();
     }
 
     private static List<Standing> standing(SiteState state, List<Place> places) {
-        return places.stream().distinct().map(p -> PlacementService.standing(state, p)).toList();
+        return places.stream()
+                .distinct()
+                .map(p -> PlacementService.standing(state, p))
+                .toList();
     }
 
     private static Repeat repeat(SiteState state, long id, String name, List<Body> bodies, Wanted wanted) {
-        return new Repeat(id, name, bodies, held(state, bodies, wanted), wanted.following().map(f -> host(state, bodies, f)));
+        return new Repeat(
+                id,
+                name,
+                bodies,
+                held(state, bodies, wanted),
+                wanted.following().map(f -> host(state, bodies, f)));
     }
 
     /** As it is meant by how what is repeated is held. */
     private static Rule held(SiteState state, List<Body> bodies, Wanted wanted) {
         var rule = wanted.rule().toRule();
         var first = bodies.get(0).members().stream().findFirst();
-        return wanted.following().flatMap(f -> state.decisions().massing().room(f.room()).flatMap(room -> first.map(member ->
-                Clinging.raised(rule, bodies.get(0), state.decisions().traits().held(member.kind()), room, f.hold())))).orElse(rule);
+        return wanted.following()
+                .flatMap(f -> state.decisions()
+                        .massing()
+                        .room(f.room())
+                        .flatMap(room -> first.map(member -> Clinging.raised(
+                                rule, bodies.get(0), state.decisions().traits().held(member.kind()), room, f.hold()))))
+                .orElse(rule);
     }
 
     private static Repeat.Host host(SiteState state, List<Body> bodies, Following f) {
         var massing = state.decisions().massing();
         if (f.hold() == Repeat.Hold.STAIR) {
-            var stair = massing.stairs().stream().filter(s -> s.id() == f.room()).findFirst().orElseThrow(() -> new NotFound("The site has no stairs " + f.room() + "."));
-            return new Repeat.Host(stair.id(), f.hold(), 0, stair.foot(), Optional.ofNullable(f.off()).orElse(Length.ZERO));
+            var stair = massing.stairs().stream()
+                    .filter(s -> s.id() == f.room())
+                    .findFirst()
+                    .orElseThrow(() -> new NotFound("The site has no stairs " + f.room() + "."));
+            return new Repeat.Host(
+                    stair.id(),
+                    f.hold(),
+                    0,
+                    stair.foot(),
+                    Optional.ofNullable(f.off()).orElse(Length.ZERO));
         }
         var room = massing.room(f.room()).orElseThrow(() -> new NotFound("The site has no room " + f.room() + "."));
         if (f.hold() == Repeat.Hold.WALL && room.outline().edge(f.edge()).isEmpty()) {
             throw new Refused("edge", "“" + room.name() + "” has no edge " + f.edge() + ".");
         }
-        var off = Optional.ofNullable(f.off()).orElseGet(() -> new Length(Math.max(0, Repeat.box(bodies.get(0), state.decisions().assemblies()).max().y())));
+        var off = Optional.ofNullable(f.off())
+                .orElseGet(() -> new Length(Math.max(
+                        0,
+                        Repeat.box(bodies.get(0), state.decisions().assemblies())
+                                .max()
+                                .y())));
         return new Repeat.Host(room.id(), f.hold(), f.edge(), Repeat.anchor(room), off);
     }
 
@@ -156,8 +202,11 @@ public class RepeatService {
      *
      * @param following null: as it was; empty: nothing
      */
-    public record Change(@Nullable String name, @Nullable RuleWords rule, @Nullable Optional<Following> following, @Nullable List<Long> pieces) {
-    }
+    public record Change(
+            @Nullable String name,
+            @Nullable RuleWords rule,
+            @Nullable Optional<Following> following,
+            @Nullable List<Long> pieces) {}
 
     public Repeat change(long siteId, long id, Seen seen, Change change) {
         return journal.edit(siteId, seen, edit -> {
@@ -166,10 +215,23 @@ public class RepeatService {
             var massing = edit.before().decisions().massing();
             // As it stands now, so that what is told is told of that.
             var stands = was.rule(massing);
-            var rule = change.rule() == null ? stands : change.rule().over(RuleWords.of(stands)).toRule();
-            var bodies = change.pieces() == null ? was.bodies() : bodies(edit.before(), new Wanted(change.pieces(), List.of(), RuleWords.of(rule), Optional.empty()));
-            var host = change.following() != null ? change.following().map(f -> host(edit.before(), bodies, f))
-                    : was.host().map(h -> new Repeat.Host(h.room(), h.hold(), h.edge(), massing.room(h.room()).map(Repeat::anchor).orElse(h.anchor()), h.off()));
+            var rule = change.rule() == null
+                    ? stands
+                    : change.rule().over(RuleWords.of(stands)).toRule();
+            var bodies = change.pieces() == null
+                    ? was.bodies()
+                    : bodies(
+                            edit.before(),
+                            new Wanted(change.pieces(), List.of(), RuleWords.of(rule), Optional.empty()));
+            var host = change.following() != null
+                    ? change.following().map(f -> host(edit.before(), bodies, f))
+                    : was.host()
+                            .map(h -> new Repeat.Host(
+                                    h.room(),
+                                    h.hold(),
+                                    h.edge(),
+                                    massing.room(h.room()).map(Repeat::anchor).orElse(h.anchor()),
+                                    h.off()));
             var name = change.name() == null ? was.name() : SiteService.checkedName(change.name());
             var changed = new Repeat(id, name, bodies, rule, host);
             edit.name("Change “" + name + "”");

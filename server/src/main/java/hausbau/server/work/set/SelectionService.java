@@ -1,7 +1,7 @@
 package hausbau.server.work.set;
 
-import hausbau.core.place.Place;
 import hausbau.core.measure.Refused;
+import hausbau.core.place.Place;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.Sets;
@@ -27,12 +27,16 @@ public class SelectionService {
     }
 
     /** @param standing those of its places where something stands */
-    public record Named(long id, String name, List<Place> standing) {
-    }
+    public record Named(long id, String name, List<Place> standing) {}
 
     public List<Named> all(long siteId) {
         var set = sets.current(siteId).set();
-        return stores.sets().selections(siteId).stream().map(r -> new Named(r.getId(), r.name(), r.places().stream().filter(p -> set.find(p).isPresent()).toList())).toList();
+        return stores.sets().selections(siteId).stream()
+                .map(r -> new Named(
+                        r.getId(),
+                        r.name(),
+                        r.places().stream().filter(p -> set.find(p).isPresent()).toList()))
+                .toList();
     }
 
     /** Keeps a selection; one of the same name is kept over. */
@@ -47,7 +51,9 @@ public class SelectionService {
         return journal.edit(siteId, seen, edit -> {
             places.forEach(p -> PlacementService.standing(edit.before(), p));
             edit.name("Keep the selection “" + told + "”");
-            var same = stores.sets().selections(siteId).stream().filter(r -> r.name().equals(told)).findFirst();
+            var same = stores.sets().selections(siteId).stream()
+                    .filter(r -> r.name().equals(told))
+                    .findFirst();
             if (same.isPresent()) {
                 edit.change(same.get(), r -> r.set(told, places));
                 return same.get().getId();

@@ -37,27 +37,36 @@ public class TraitService {
     }
 
     /** A look as it is told. @param tint empty for none */
-    public record Look(long piece, String tint, int wear, int weight) {
-    }
+    public record Look(long piece, String tint, int wear, int weight) {}
 
     /** Only what is told changes. */
-    public record Change(@Nullable Held held, @Nullable List<Look> looks, @Nullable Long seed) {
-    }
+    public record Change(@Nullable Held held, @Nullable List<Look> looks, @Nullable Long seed) {}
 
     public Traits.Trait change(long siteId, long pieceId, Seen seen, Change change) {
         return journal.edit(siteId, seen, edit -> {
             var before = edit.before();
             var piece = before.piece(pieceId);
-            if (change.held() != null && change.held() != Held.STANDS && piece.role().isDerived()) {
-                throw new Refused("held", "The massing sets down what is a " + piece.role().label() + ": it stands.");
+            if (change.held() != null
+                    && change.held() != Held.STANDS
+                    && piece.role().isDerived()) {
+                throw new Refused(
+                        "held",
+                        "The massing sets down what is a " + piece.role().label() + ": it stands.");
             }
             var was = before.decisions().traits().of(piece.kind());
-            var told = change.looks() == null ? was.variety().looks()
-                    : change.looks().stream().map(l -> new Variety.Look(before.piece(l.piece()).kind(), l.tint(), l.wear(), l.weight())).toList();
-            var variety = new Variety(told, change.seed() == null ? was.variety().seed() : change.seed()).fitting(piece.kind());
+            var told = change.looks() == null
+                    ? was.variety().looks()
+                    : change.looks().stream()
+                            .map(l -> new Variety.Look(before.piece(l.piece()).kind(), l.tint(), l.wear(), l.weight()))
+                            .toList();
+            var variety = new Variety(
+                            told, change.seed() == null ? was.variety().seed() : change.seed())
+                    .fitting(piece.kind());
             var trait = new Traits.Trait(change.held() == null ? was.held() : change.held(), variety);
             edit.name(change.held() == null ? "Looks of " + piece.code() : "How " + piece.code() + " is held");
-            var row = stores.sets().traitRows(siteId).stream().filter(r -> r.pieceId() == pieceId).findFirst();
+            var row = stores.sets().traitRows(siteId).stream()
+                    .filter(r -> r.pieceId() == pieceId)
+                    .findFirst();
             if (row.isPresent()) {
                 edit.change(row.get(), r -> r.set(trait, edit.kit()));
             } else {
@@ -77,7 +86,10 @@ public class TraitService {
 
     /** @param hidden pieces that are not seen */
     public Repetition repetition(SiteState state, long low, long high, Set<Long> hidden) {
-        var kinds = hidden.stream().flatMap(id -> state.kit().piece(id).stream()).map(p -> p.kind()).collect(Collectors.<Kind>toSet());
+        var kinds = hidden.stream()
+                .flatMap(id -> state.kit().piece(id).stream())
+                .map(p -> p.kind())
+                .collect(Collectors.<Kind>toSet());
         return Repetition.of(state.set(), looks.of(state), new Repetition.Sight(low, high, kinds));
     }
 }

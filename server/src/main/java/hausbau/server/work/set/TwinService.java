@@ -1,13 +1,13 @@
 package hausbau.server.work.set;
 
-import hausbau.core.standing.Looking;
-import hausbau.core.place.Place;
-import hausbau.core.place.Source;
-import hausbau.core.place.Standing;
-import hausbau.core.standing.Twin;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Refused;
+import hausbau.core.place.Place;
+import hausbau.core.place.Source;
+import hausbau.core.place.Standing;
+import hausbau.core.standing.Looking;
+import hausbau.core.standing.Twin;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -44,17 +44,30 @@ public class TwinService {
      * @param room  the room whose middle the plane keeps to; left out: that of the first placement, unless a plane is told
      * @param plane where the plane lies, in place of a room
      */
-    public Twin add(long siteId, Seen seen, List<Place> places, BooleanSupplier eastWest, Optional<Long> room, Optional<Twin.Plane> plane) {
+    public Twin add(
+            long siteId,
+            Seen seen,
+            List<Place> places,
+            BooleanSupplier eastWest,
+            Optional<Long> room,
+            Optional<Twin.Plane> plane) {
         return journal.edit(siteId, seen, edit -> {
             var state = edit.before();
             var originals = originals(state, places);
-            var host = plane.isPresent() ? Optional.<Room>empty() : Optional.of(host(state.decisions().massing(), originals.get(0), room));
+            var host = plane.isPresent()
+                    ? Optional.<Room>empty()
+                    : Optional.of(host(state.decisions().massing(), originals.get(0), room));
             var across = plane.orElseGet(() -> Twin.middle(host.orElseThrow(), eastWest.getAsBoolean()));
             var n = 1;
             while (isTaken(state, "Twin " + n)) {
                 n++;
             }
-            var twin = new Twin(stores.nextId(), "Twin " + n, Twin.Originals.of(originals.stream().map(Standing::place).toList()), across, host.map(Room::id).orElse(0L));
+            var twin = new Twin(
+                    stores.nextId(),
+                    "Twin " + n,
+                    Twin.Originals.of(originals.stream().map(Standing::place).toList()),
+                    across,
+                    host.map(Room::id).orElse(0L));
             edit.name("Make “" + twin.name() + "”");
             edit.add(new TwinRow(siteId, twin));
             return twin;
@@ -63,14 +76,23 @@ public class TwinService {
 
     /** What hands set down, and pieces of uses and of repeats, which are followed whole. */
     private static List<Standing> originals(SiteState state, List<Place> places) {
-        var originals = places.stream().distinct().map(p -> PlacementService.standing(state, p))
-                .filter(s -> s.isByHand() || s.place() instanceof Place.InUse || s.place() instanceof Place.InRepeat).toList();
+        var originals = places.stream()
+                .distinct()
+                .map(p -> PlacementService.standing(state, p))
+                .filter(s -> s.isByHand() || s.place() instanceof Place.InUse || s.place() instanceof Place.InRepeat)
+                .toList();
         if (originals.isEmpty()) {
-            throw new Refused("placementIds", "Select what hands have set down, assemblies or repeats: a twin follows those.");
+            throw new Refused(
+                    "placementIds", "Select what hands have set down, assemblies or repeats: a twin follows those.");
         }
         for (var repeat : state.decisions().repeats()) {
-            if (Looking.looks(repeat.rule()) && originals.stream().anyMatch(s -> s.place() instanceof Place.InRepeat r && r.repeat() == repeat.id())) {
-                throw new Refused("placementIds", "“" + repeat.name() + "” hangs on what stands around it, which is another on the other side. Dissolve it first.");
+            if (Looking.looks(repeat.rule())
+                    && originals.stream()
+                            .anyMatch(s -> s.place() instanceof Place.InRepeat r && r.repeat() == repeat.id())) {
+                throw new Refused(
+                        "placementIds",
+                        "“" + repeat.name()
+                                + "” hangs on what stands around it, which is another on the other side. Dissolve it first.");
             }
         }
         return originals;
@@ -80,8 +102,10 @@ public class TwinService {
         if (told.isPresent()) {
             return massing.room(told.get()).orElseThrow(() -> new NotFound("The site has no room " + told.get() + "."));
         }
-        return massing.whereabouts().roomAt(first.stance().at())
-                .orElseThrow(() -> new Refused("roomId", "What is selected stands in no room. Tell the room, or where the plane lies."));
+        return massing.whereabouts()
+                .roomAt(first.stance().at())
+                .orElseThrow(() -> new Refused(
+                        "roomId", "What is selected stands in no room. Tell the room, or where the plane lies."));
     }
 
     private static boolean isTaken(SiteState state, String name) {

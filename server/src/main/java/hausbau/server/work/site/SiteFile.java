@@ -52,7 +52,10 @@ public class SiteFile {
                 zip.putNextEntry(new ZipEntry(aggregate.table()));
                 zip.write((columns + "\n").getBytes(StandardCharsets.UTF_8));
                 var where = (aggregate == Aggregate.SITE ? "id" : "site_id") + " in (" + ids + ")";
-                copy(manager -> manager.copyOut("copy (select " + columns + " from " + aggregate.table() + " where " + where + " order by 1, 2) to stdout", zip));
+                copy(manager -> manager.copyOut(
+                        "copy (select " + columns + " from " + aggregate.table() + " where " + where
+                                + " order by 1, 2) to stdout",
+                        zip));
                 zip.closeEntry();
             }
         }
@@ -71,10 +74,19 @@ public class SiteFile {
                 loadTable(entry.getName(), zip);
             }
         }
-        List<SiteRow> loaded = rows.createNativeQuery("select * from " + LOADED + "site l where not exists (select 1 from site s where s.name = l.name) order by id", SiteRow.class)
-                .getResultList().stream().map(SiteRow.class::cast).toList();
+        List<SiteRow> loaded = rows
+                .createNativeQuery(
+                        "select * from " + LOADED
+                                + "site l where not exists (select 1 from site s where s.name = l.name) order by id",
+                        SiteRow.class)
+                .getResultList()
+                .stream()
+                .map(SiteRow.class::cast)
+                .toList();
         loaded.forEach(rows::detach);
-        var ids = loaded.stream().map(site -> copying.copy(site, site.name(), LOADED)).toList();
+        var ids = loaded.stream()
+                .map(site -> copying.copy(site, site.name(), LOADED))
+                .toList();
         for (var aggregate : Aggregate.values()) {
             jdbc.execute("drop table if exists " + LOADED + aggregate.table());
         }
@@ -82,19 +94,24 @@ public class SiteFile {
     }
 
     private void loadTable(String name, ZipInputStream zip) throws IOException {
-        var aggregate = Arrays.stream(Aggregate.values()).filter(a -> a.table().equals(name)).findFirst().orElseThrow(() -> new IOException("“" + name + "” is no table of a site"));
+        var aggregate = Arrays.stream(Aggregate.values())
+                .filter(a -> a.table().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new IOException("“" + name + "” is no table of a site"));
         var columns = List.of(firstLine(zip).split(", "));
         if (!columns(aggregate.table()).containsAll(columns)) {
             throw new IOException("the file was written for other columns of the table " + name + ": " + columns);
         }
-        jdbc.execute("create temporary table " + LOADED + name + " (like " + name + " including defaults) on commit drop");
+        jdbc.execute(
+                "create temporary table " + LOADED + name + " (like " + name + " including defaults) on commit drop");
         var entry = new FilterInputStream(zip) {
             @Override
             public void close() {
                 // The next table follows.
             }
         };
-        copy(manager -> manager.copyIn("copy " + LOADED + name + " (" + String.join(", ", columns) + ") from stdin", entry));
+        copy(manager ->
+                manager.copyIn("copy " + LOADED + name + " (" + String.join(", ", columns) + ") from stdin", entry));
     }
 
     private static String firstLine(InputStream in) throws IOException {
@@ -109,8 +126,10 @@ public class SiteFile {
     }
 
     private List<String> columns(String table) {
-        return jdbc.queryForList("select column_name from information_schema.columns where table_schema = current_schema() and table_name = ? order by ordinal_position",
-                String.class, table);
+        return jdbc.queryForList(
+                "select column_name from information_schema.columns where table_schema = current_schema() and table_name = ? order by ordinal_position",
+                String.class,
+                table);
     }
 
     private interface Copying {

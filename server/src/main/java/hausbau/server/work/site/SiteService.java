@@ -45,7 +45,15 @@ public class SiteService {
     private final SiteCopying copying;
     private final TransactionTemplate reading;
 
-    SiteService(Stores store, Journal journal, Revisions revisions, Sets sets, Previews previews, EntityManager rows, SiteCopying copying, PlatformTransactionManager transactions) {
+    SiteService(
+            Stores store,
+            Journal journal,
+            Revisions revisions,
+            Sets sets,
+            Previews previews,
+            EntityManager rows,
+            SiteCopying copying,
+            PlatformTransactionManager transactions) {
         this.store = store;
         this.journal = journal;
         this.revisions = revisions;
@@ -58,16 +66,15 @@ public class SiteService {
     }
 
     /** A site as the list of sites shows it. */
-    public record Overview(long id, String name, long revision, Unit unit, Instant changedAt, long rooms, long placements) {
-    }
+    public record Overview(
+            long id, String name, long revision, Unit unit, Instant changedAt, long rooms, long placements) {}
 
     /**
      * A site with what can be taken back and done again by whoever asks.
      *
      * @param leftOut derived pieces that a hand took away, @param lost what a hand changed and whose place is gone
      */
-    public record Standing(SiteRow site, Journal.Steps steps, long leftOut, long lost) {
-    }
+    public record Standing(SiteRow site, Journal.Steps steps, long leftOut, long lost) {}
 
     /**
      * What has changed since a revision.
@@ -77,13 +84,19 @@ public class SiteService {
      * @param gone   the names of those that are no more
      * @param all    whether all chunks are listed
      */
-    public record News(Standing standing, Optional<Set<Aggregate.Part>> parts, List<Chunk> chunks, List<String> gone, boolean all) {
-    }
+    public record News(
+            Standing standing,
+            Optional<Set<Aggregate.Part>> parts,
+            List<Chunk> chunks,
+            List<String> gone,
+            boolean all) {}
 
     /** Of a site whose number of pieces is not known yet, it is worked out once. */
     public List<Overview> list() {
         var sites = Objects.requireNonNull(reading.execute(status -> overviews()));
-        return sites.stream().flatMap(o -> o.placements() >= 0 ? Stream.of(o) : counted(o).stream()).toList();
+        return sites.stream()
+                .flatMap(o -> o.placements() >= 0 ? Stream.of(o) : counted(o).stream())
+                .toList();
     }
 
     /** Empty where the site was deleted meanwhile. */
@@ -91,17 +104,35 @@ public class SiteService {
         try {
             var state = sets.current(o.id());
             store.sites().keepStanding(o.id(), state.revision(), state.set().size());
-            return Optional.of(new Overview(o.id(), o.name(), o.revision(), o.unit(), o.changedAt(), o.rooms(), state.set().size()));
+            return Optional.of(new Overview(
+                    o.id(),
+                    o.name(),
+                    o.revision(),
+                    o.unit(),
+                    o.changedAt(),
+                    o.rooms(),
+                    state.set().size()));
         } catch (NotFound gone) {
             return Optional.empty();
         }
     }
 
     private List<Overview> overviews() {
-        var rooms = rows.createQuery("select siteId, count(*) from RoomRow group by siteId", Object[].class).getResultList()
-                .stream().collect(Collectors.toMap(pair -> (Long) pair[0], pair -> (Long) pair[1]));
-        return store.sites().sites().stream().map(site -> new Overview(site.getId(), site.name(), site.revision(), site.settings().unit(), site.changedAt(),
-                rooms.getOrDefault(site.getId(), 0L), site.standing().orElse(-1))).toList();
+        var rooms = rows
+                .createQuery("select siteId, count(*) from RoomRow group by siteId", Object[].class)
+                .getResultList()
+                .stream()
+                .collect(Collectors.toMap(pair -> (Long) pair[0], pair -> (Long) pair[1]));
+        return store.sites().sites().stream()
+                .map(site -> new Overview(
+                        site.getId(),
+                        site.name(),
+                        site.revision(),
+                        site.settings().unit(),
+                        site.changedAt(),
+                        rooms.getOrDefault(site.getId(), 0L),
+                        site.standing().orElse(-1)))
+                .toList();
     }
 
     /** @throws NotFound if there is no such site */
@@ -118,7 +149,9 @@ public class SiteService {
     private Standing standing(SiteRow site, Maker maker) {
         var state = sets.current(site.getId());
         var lost = state.set().lost();
-        var leftOut = state.decisions().allDepartures().stream().filter(Departure.LeftOut.class::isInstance).count()
+        var leftOut = state.decisions().allDepartures().stream()
+                        .filter(Departure.LeftOut.class::isInstance)
+                        .count()
                 - lost.stream().filter(Departure.LeftOut.class::isInstance).count();
         return new Standing(site, journal.steps(site.getId(), maker), leftOut, lost.size());
     }
@@ -172,7 +205,12 @@ public class SiteService {
     /** For one who knows nothing of it yet: a site that was copied or loaded stands at its first revision. */
     @Reading
     public News everything(long id, Maker maker) {
-        return new News(standing(store.sites().site(id), maker), Optional.empty(), sets.current(id).set().chunks(), List.of(), true);
+        return new News(
+                standing(store.sites().site(id), maker),
+                Optional.empty(),
+                sets.current(id).set().chunks(),
+                List.of(),
+                true);
     }
 
     @Reading
@@ -188,20 +226,25 @@ public class SiteService {
             return new News(standing(site, maker), parts, state.set().chunks(), List.of(), true);
         }
         var was = before.get().set().chunks().stream().collect(Collectors.toMap(Chunk::name, c -> c));
-        var changed = state.set().chunks().stream().filter(c -> {
-            var stood = was.remove(c.name());
-            return stood == null || !stood.digest().equals(c.digest());
-        }).toList();
+        var changed = state.set().chunks().stream()
+                .filter(c -> {
+                    var stood = was.remove(c.name());
+                    return stood == null || !stood.digest().equals(c.digest());
+                })
+                .toList();
         return new News(standing(site, maker), parts, changed, List.copyOf(was.keySet()), false);
     }
 
     /** The site and a chunk of its set. */
-    public record Sent(SiteState state, Chunk chunk) {
-    }
+    public record Sent(SiteState state, Chunk chunk) {}
 
     /** @throws NotFound if no state that is still known has such a chunk: the news tell which there are now */
     public Sent chunk(long id, String digest) {
         var state = sets.current(id);
-        return new Sent(state, Digest.parse(digest).flatMap(d -> sets.chunk(state, d)).orElseThrow(() -> new NotFound("The set has no such chunk any more.")));
+        return new Sent(
+                state,
+                Digest.parse(digest)
+                        .flatMap(d -> sets.chunk(state, d))
+                        .orElseThrow(() -> new NotFound("The set has no such chunk any more.")));
     }
 }

@@ -47,25 +47,32 @@ public class SurveyService {
     }
 
     /** Findings alike. */
-    public record Card(Finding.Card of, List<Found> findings) {
-    }
+    public record Card(Finding.Card of, List<Found> findings) {}
 
     /** What was found at one revision, in the order of the findings. */
     public record Report(long revision, List<Found> findings) {
 
         public long faults() {
-            return findings.stream().filter(f -> f.isOpen() && f.finding().check().isFault()).count();
+            return findings.stream()
+                    .filter(f -> f.isOpen() && f.finding().check().isFault())
+                    .count();
         }
 
         public long cautions() {
-            return findings.stream().filter(f -> f.isOpen() && !f.finding().check().isFault()).count();
+            return findings.stream()
+                    .filter(f -> f.isOpen() && !f.finding().check().isFault())
+                    .count();
         }
 
         /** The open findings by what they have in common, and those accepted apart. */
         public List<Card> cards() {
             var cards = new LinkedHashMap<String, List<Found>>();
-            findings.forEach(f -> cards.computeIfAbsent((f.isOpen() ? "" : "~") + f.finding().card().key(), k -> new ArrayList<>()).add(f));
-            return cards.values().stream().map(all -> new Card(all.get(0).finding().card(), all)).toList();
+            findings.forEach(f -> cards.computeIfAbsent(
+                            (f.isOpen() ? "" : "~") + f.finding().card().key(), k -> new ArrayList<>())
+                    .add(f));
+            return cards.values().stream()
+                    .map(all -> new Card(all.get(0).finding().card(), all))
+                    .toList();
         }
     }
 
@@ -77,17 +84,24 @@ public class SurveyService {
     private Report survey(SiteState state) {
         Map<String, AcceptedRow> accepted = stores.sets().accepted(state.siteId()).stream()
                 .collect(Collectors.toMap(AcceptedRow::finding, Function.identity()));
-        return new Report(state.revision(), sets.survey(state).findings().stream().map(f -> {
-            var row = accepted.get(f.key());
-            return new Found(f, row != null && row.about() == f.about() ? row.reason() : "");
-        }).toList());
+        return new Report(
+                state.revision(),
+                sets.survey(state).findings().stream()
+                        .map(f -> {
+                            var row = accepted.get(f.key());
+                            return new Found(f, row != null && row.about() == f.about() ? row.reason() : "");
+                        })
+                        .toList());
     }
 
     /** Carries out the fixes of the open findings with this key, or of all on the card with this key. */
     public void fix(long siteId, Seen seen, String key) {
         journal.edit(siteId, seen, edit -> {
             var named = survey(edit.before()).findings().stream()
-                    .filter(f -> f.finding().key().equals(key) || f.isOpen() && f.finding().card().key().equals(key)).map(Found::finding).toList();
+                    .filter(f -> f.finding().key().equals(key)
+                            || f.isOpen() && f.finding().card().key().equals(key))
+                    .map(Found::finding)
+                    .toList();
             if (named.isEmpty()) {
                 throw new NotFound("The survey no longer finds this; it may be mended already.");
             }
@@ -95,7 +109,11 @@ public class SurveyService {
             if (fixes.isEmpty()) {
                 throw new NotFound("There is no plain fix for this finding.");
             }
-            edit.name(fixes.size() == 1 ? fixes.get(0).label() : "Mend " + fixes.size() + " × " + named.get(0).card().heading());
+            edit.name(
+                    fixes.size() == 1
+                            ? fixes.get(0).label()
+                            : "Mend " + fixes.size() + " × "
+                                    + named.get(0).card().heading());
             carryOut(edit, fixes);
             return null;
         });
@@ -107,7 +125,8 @@ public class SurveyService {
         for (var fix : fixes) {
             if (fix instanceof Finding.Fix.Move move && done.add(move.place())) {
                 var one = PlacementService.standing(edit.before(), move.place());
-                PlacementService.restand(edit, one, one.kind(), one.stance().movedBy(move.by()).withinReach(), one.free(), departures);
+                PlacementService.restand(
+                        edit, one, one.kind(), one.stance().movedBy(move.by()).withinReach(), one.free(), departures);
             } else if (fix instanceof Finding.Fix.Remove remove && done.add(remove.place())) {
                 PlacementService.remove(edit, List.of(PlacementService.standing(edit.before(), remove.place())));
             } else if (fix instanceof Finding.Fix.MoveEdge move && done.add(move.room() + "." + move.edge())) {
@@ -135,12 +154,19 @@ public class SurveyService {
         }
         journal.edit(siteId, seen, edit -> {
             var named = survey(edit.before()).findings().stream()
-                    .filter(f -> f.finding().key().equals(key) || f.finding().card().key().equals(key) && f.isOpen() != words.isEmpty()).map(Found::finding).toList();
+                    .filter(f -> f.finding().key().equals(key)
+                            || f.finding().card().key().equals(key) && f.isOpen() != words.isEmpty())
+                    .map(Found::finding)
+                    .toList();
             if (named.isEmpty()) {
                 throw new NotFound("The survey no longer finds this; it may be mended already.");
             }
-            Map<String, AcceptedRow> rows = stores.sets().accepted(siteId).stream().collect(Collectors.toMap(AcceptedRow::finding, Function.identity()));
-            edit.name((words.isEmpty() ? "No longer accept " : "Accept ") + (named.size() == 1 ? named.get(0).title() : named.size() + " × " + named.get(0).card().heading()));
+            Map<String, AcceptedRow> rows = stores.sets().accepted(siteId).stream()
+                    .collect(Collectors.toMap(AcceptedRow::finding, Function.identity()));
+            edit.name((words.isEmpty() ? "No longer accept " : "Accept ")
+                    + (named.size() == 1
+                            ? named.get(0).title()
+                            : named.size() + " × " + named.get(0).card().heading()));
             for (var finding : named) {
                 var row = rows.get(finding.key());
                 if (words.isEmpty()) {

@@ -4,8 +4,6 @@ import hausbau.core.measure.Refused;
 import hausbau.core.takeoff.Calibration;
 import hausbau.core.takeoff.Mark;
 import hausbau.core.takeoff.Measured;
-import hausbau.core.takeoff.Measuring;
-import hausbau.core.takeoff.Pixel;
 import hausbau.core.takeoff.PlanePoint;
 import hausbau.core.takeoff.Quantity;
 import hausbau.core.takeoff.Raster;
@@ -27,12 +25,9 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -56,27 +51,46 @@ public class TakeoffService {
         this.board = board;
     }
 
-    public record Sheet(List<BoardItemRow> items, Map<Long, BoardStore.MediaSize> media, List<PlaneRow> planes, List<TagRow> tags,
-            List<MarkRow> marks, Map<Long, Mark.Size> sizes) {
-    }
+    public record Sheet(
+            List<BoardItemRow> items,
+            Map<Long, BoardStore.MediaSize> media,
+            List<PlaneRow> planes,
+            List<TagRow> tags,
+            List<MarkRow> marks,
+            Map<Long, Mark.Size> sizes) {}
 
     @Reading
     public Sheet find(long siteId) {
         store.sites().site(siteId);
         var marks = store.takeoff().marks(siteId);
         var planes = store.takeoff().planes(siteId);
-        return new Sheet(store.boards().items(siteId), store.boards().mediaSizes(siteId), planes, store.takeoff().tags(siteId), marks, sizes(planes, marks));
+        return new Sheet(
+                store.boards().items(siteId),
+                store.boards().mediaSizes(siteId),
+                planes,
+                store.takeoff().tags(siteId),
+                marks,
+                sizes(planes, marks));
     }
 
     static Map<Long, Mark.Size> sizes(List<PlaneRow> planes, List<MarkRow> marks) {
-        var measuring = planes.stream().collect(Collectors.toMap(PlaneRow::getId, p -> p.calibration().measuring()));
-        return marks.stream().collect(Collectors.toMap(MarkRow::getId, m -> measuring.containsKey(m.planeId())
-                ? m.mark().on(measuring.get(m.planeId())) : m.mark().unmeasured()));
+        var measuring = planes.stream()
+                .collect(Collectors.toMap(PlaneRow::getId, p -> p.calibration().measuring()));
+        return marks.stream()
+                .collect(Collectors.toMap(
+                        MarkRow::getId,
+                        m -> measuring.containsKey(m.planeId())
+                                ? m.mark().on(measuring.get(m.planeId()))
+                                : m.mark().unmeasured()));
     }
 
     @Reading
     public Measured measure(long siteId, long planeId, Quantity quantity, List<Double> points) {
-        return quantity.of(Stores.find(store.takeoff().planes(siteId), planeId, "plane").calibration().measuring(), Points.pixels(points));
+        return quantity.of(
+                Stores.find(store.takeoff().planes(siteId), planeId, "plane")
+                        .calibration()
+                        .measuring(),
+                Points.pixels(points));
     }
 
     BoardItemRow picture(long siteId, long id) {
@@ -115,7 +129,8 @@ public class TakeoffService {
         journal.edit(siteId, seen, edit -> {
             var row = Stores.find(store.takeoff().planes(siteId), id, "plane");
             edit.name("Remove the plane “" + row.name() + "”");
-            store.takeoff().marks(siteId).stream().filter(m -> m.planeId() == id)
+            store.takeoff().marks(siteId).stream()
+                    .filter(m -> m.planeId() == id)
                     .forEach(m -> edit.change(m, r -> r.set(0, r.tagId(), r.picks(), r.look())));
             edit.remove(row);
             return null;
@@ -123,14 +138,17 @@ public class TakeoffService {
     }
 
     /** What the view of a plane is made from. */
-    private record Looked(BoardItemRow picture, String name, Calibration calibration, byte[] original) {
-    }
+    private record Looked(BoardItemRow picture, String name, Calibration calibration, byte[] original) {}
 
     private Looked look(long siteId, long planeId) {
         return transaction.execute(status -> {
             var plane = Stores.find(store.takeoff().planes(siteId), planeId, "plane");
             var picture = picture(siteId, plane.pictureId());
-            return new Looked(picture, plane.name(), plane.calibration(), store.boards().media(siteId, picture.mediaId()).original());
+            return new Looked(
+                    picture,
+                    plane.name(),
+                    plane.calibration(),
+                    store.boards().media(siteId, picture.mediaId()).original());
         });
     }
 
@@ -147,7 +165,8 @@ public class TakeoffService {
         var margin = 0.08 * Math.max(width, height);
         var from = new PlanePoint(extent.get(0).x() - margin, extent.get(0).y() - margin);
         var to = new PlanePoint(extent.get(1).x() + margin, extent.get(1).y() + margin);
-        var raster = Rectification.of(raster(seen.original()), map, from, to, (Math.max(width, height) + 2 * margin) / VIEW_PIXELS);
+        var raster = Rectification.of(
+                raster(seen.original()), map, from, to, (Math.max(width, height) + 2 * margin) / VIEW_PIXELS);
         var image = new BufferedImage(raster.width(), raster.height(), BufferedImage.TYPE_INT_RGB);
         image.setRGB(0, 0, raster.width(), raster.height(), raster.rgb(), 0, raster.width());
         return image;
@@ -168,7 +187,12 @@ public class TakeoffService {
         var from = look(siteId, planeId);
         var picture = PictureFile.read(PictureFile.png(view(from)));
         var lie = from.picture().lie();
-        return transaction.execute(status -> board.lay(siteId, seen, from.picture().name() + ", " + from.name() + " square on", picture,
-                lie.x() + lie.width() + 40, lie.y()));
+        return transaction.execute(status -> board.lay(
+                siteId,
+                seen,
+                from.picture().name() + ", " + from.name() + " square on",
+                picture,
+                lie.x() + lie.width() + 40,
+                lie.y()));
     }
 }

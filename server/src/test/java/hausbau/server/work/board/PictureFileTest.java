@@ -27,7 +27,10 @@ class PictureFileTest {
                 packed.write(some);
             }
         }
-        var text = ByteBuffer.allocate(4 + body.size()).put("zTXt".getBytes(StandardCharsets.US_ASCII)).put(body.toByteArray()).array();
+        var text = ByteBuffer.allocate(4 + body.size())
+                .put("zTXt".getBytes(StandardCharsets.US_ASCII))
+                .put(body.toByteArray())
+                .array();
         var sum = new CRC32();
         sum.update(text);
         var out = new ByteArrayOutputStream();
