@@ -35,7 +35,7 @@ async function picked(e: Event) {
   input.value = ''
   if (file) await tryRead(async () => read(file.name, await file.text(), 1, 1))
 }
-const again = (unitMm: number, scale: number) => tryRead(() => read(drawn.value!.file, drawn.value!.svg, unitMm, scale))
+const readAgain = (unitMm: number, scale: number) => tryRead(() => read(drawn.value!.file, drawn.value!.svg, unitMm, scale))
 
 const setDown = () =>
   attempt(async () => {
@@ -60,9 +60,9 @@ const setDown = () =>
       <div class="fields">
         <label class="field"
           ><span>A unit of it is one</span
-          ><Choice :value="drawn.unitMm" :options="DRAWING_UNITS" label="Unit of the drawing" @change="(u) => again(u, drawn!.scale)"
+          ><Choice :value="drawn.unitMm" :options="DRAWING_UNITS" label="Unit of the drawing" @change="(u) => readAgain(u, drawn!.scale)"
         /></label>
-        <NumberField label="Drawn one to" :value="drawn.scale" @change="(s) => again(drawn!.unitMm, s)" />
+        <NumberField label="Drawn one to" :value="drawn.scale" @change="(s) => readAgain(drawn!.unitMm, s)" />
       </div>
       <div class="row">
         <Button type="primary" size="small" :disabled="!drawn.read.outlines.length" @click="setDown">

@@ -105,7 +105,7 @@ export const useSite = defineStore('site', () => {
       void message.warning({ content: `“${label}” was not done. ${why}`, duration: 8 })
     })
     opened = id
-    await catchUp().catch(meet)
+    await catchUp().catch(handleFailure)
     edits.takeUp(id)
     if (opened === id && !missing.value) {
       closeFeed = openFeed(
@@ -113,7 +113,7 @@ export const useSite = defineStore('site', () => {
         () =>
           void catchUp()
             .then(() => (edits.away = false))
-            .catch(meet),
+            .catch(handleFailure),
         (isAway) => (edits.away = isAway || edits.away),
       )
     }
@@ -122,7 +122,7 @@ export const useSite = defineStore('site', () => {
   let opened: number | undefined
 
   /** A 404 may be of a chunk that was overtaken by an edit: only what the site itself answers tells whether it is gone. */
-  async function meet(e: unknown): Promise<void> {
+  async function handleFailure(e: unknown): Promise<void> {
     if (e instanceof NoAnswer) edits.away = true
     else if (e instanceof Refusal && e.status === 404) {
       if (opened === undefined || (await isThere(opened))) return tell(e)

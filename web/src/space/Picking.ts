@@ -71,7 +71,7 @@ export class Picking {
         if (!ray.intersectsBox(box)) return false
         const entry = this.entries[i]!
         if (!counts(entry)) return false
-        const hit = this.meet(ray, entry, highest)
+        const hit = this.intersect(ray, entry, highest)
         if (hit && (!best || hit.distance < best.distance)) best = { distance: hit.distance, hit: { ...entry, at: hit.at } }
         return false
       },
@@ -79,7 +79,7 @@ export class Picking {
     return best?.hit
   }
 
-  private meet(ray: Ray, { batch, index }: Entry, highest: number) {
+  private intersect(ray: Ray, { batch, index }: Entry, highest: number) {
     const matrix = batch.matrix(index, new Matrix4())
     const local = ray.clone().applyMatrix4(matrix.clone().invert())
     let best: { distance: number; at: Vector3 } | undefined

@@ -17,7 +17,7 @@ const about = (field: string) => refusal.value?.about(field)
 const disturb = () => attempt(() => site.make('Disorder', 'POST', '/placements/disorder', { ids: props.ids, ...told }))
 const order = () => attempt(() => site.make('Put in order', 'POST', '/placements/order', { ids: props.ids }))
 /** Another seed is another disorder from the same order. */
-function again() {
+function reseed() {
   told.seed++
   void disturb()
 }
@@ -45,7 +45,7 @@ const kept: Partial<typeof USUAL> = {}
     <p v-else-if="about('ids')" class="fault" role="alert">{{ about('ids') }}</p>
     <div class="row">
       <Button size="small" @click="disturb">Disturb</Button>
-      <Button size="small" title="With the next seed, from the same order" @click="again">Otherwise</Button>
+      <Button size="small" title="With the next seed, from the same order" @click="reseed">Otherwise</Button>
       <Button size="small" title="Everything goes back to where it stood first" @click="order">Put in order</Button>
     </div>
   </details>

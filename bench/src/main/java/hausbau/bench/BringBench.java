@@ -2,8 +2,8 @@ package hausbau.bench;
 
 import de.javagl.obj.Obj;
 import de.javagl.obj.ObjReader;
-import hausbau.core.bring.Settled;
-import hausbau.core.bring.Settling;
+import hausbau.core.bring.MeshRepair;
+import hausbau.core.bring.RepairedMesh;
 import hausbau.core.exchange.in.Bundle;
 import hausbau.core.exchange.in.Incoming;
 import hausbau.core.measure.Length;
@@ -93,10 +93,10 @@ public class BringBench {
     }
 
     @Benchmark
-    public Settled broughtIn() {
+    public RepairedMesh broughtIn() {
         var incoming = Incoming.read(new Bundle(Map.of("ring.obj", file)), "ring.obj", share -> true);
-        return new Settling(incoming.usual(), Length.ofMillimetres(100))
-                .settle(incoming.things().get(0), Optional.empty());
+        return new MeshRepair(incoming.usual(), Length.ofMillimetres(100))
+                .repair(incoming.things().get(0), Optional.empty());
     }
 
     @Benchmark

@@ -194,7 +194,7 @@ public class RepeatBench {
                         STREWN,
                         0,
                         new Length(LEAST),
-                        Scatter.Loose.turned(180),
+                        Scatter.Jitter.turned(180),
                         Length.ZERO,
                         Region.EMPTY,
                         List.of(),

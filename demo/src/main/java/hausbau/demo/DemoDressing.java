@@ -141,7 +141,7 @@ class DemoDressing {
                 14,
                 0,
                 mm(340),
-                Scatter.Loose.turned(12),
+                Scatter.Jitter.turned(12),
                 Length.ZERO,
                 Region.EMPTY,
                 List.of(),

@@ -39,7 +39,11 @@ public final class Fitting {
      * @throws Refused if it has too many materials
      */
     public static List<Part> parts(
-            Settled settled, Map<String, Swatch> swatches, boolean laidOut, Set<String> pictured, Optional<Piece> of) {
+            RepairedMesh settled,
+            Map<String, Swatch> swatches,
+            boolean laidOut,
+            Set<String> pictured,
+            Optional<Piece> of) {
         if (settled.shells().size() > MOST) {
             throw new Refused(
                     "file",
@@ -85,7 +89,7 @@ public final class Fitting {
     }
 
     /** Where its least corner lies in a piece that the massing sets down: as its file has it, where that fits; else in the middle, on the ground. */
-    private static Vec at(Settled settled, Piece of) {
+    private static Vec at(RepairedMesh settled, Piece of) {
         var size = of.recipe().size();
         var own = settled.left().size();
         var pivot = of.pivot();

@@ -35,7 +35,7 @@ public final class Kit {
      * @param sheets what they lie on
      * @param unit   what names are written in
      */
-    public static Kit of(Map<Long, Told> told, Looks looks, Sheets sheets, Unit unit) {
+    public static Kit of(Map<Long, PieceDescription> told, Looks looks, Sheets sheets, Unit unit) {
         var pieces = new LinkedHashMap<Long, Piece>();
         var firsts = new HashMap<Kind, Long>();
         told.forEach((id, t) -> {

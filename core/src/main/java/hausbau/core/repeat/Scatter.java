@@ -19,7 +19,7 @@ import java.util.SplittableRandom;
  * @param number  how many are wanted at most
  * @param perM2   how many are wanted for each square metre, in place of a number; 0 where the number counts
  * @param least   distance from pivot to pivot, in plan
- * @param loose   how each is turned, tipped and sized
+ * @param jitter   how each is turned, tipped and sized
  * @param thin    where there are fewer
  * @param keepOut ground that stays free
  * @param brushed how dense it is brushed; none where it is everywhere alike
@@ -32,7 +32,7 @@ public record Scatter(
         int number,
         double perM2,
         Length least,
-        Loose loose,
+        Jitter jitter,
         Thin thin,
         Region keepOut,
         List<Dab> brushed,
@@ -48,7 +48,7 @@ public record Scatter(
             int number,
             double perM2,
             Length least,
-            Loose loose,
+            Jitter jitter,
             Length fade,
             Region keepOut,
             List<Dab> brushed,
@@ -61,7 +61,7 @@ public record Scatter(
                 number,
                 perM2,
                 least,
-                loose,
+                jitter,
                 new Thin(fade, List.of(), Length.ZERO),
                 keepOut,
                 brushed,
@@ -133,9 +133,9 @@ public record Scatter(
      * @param smallest least size, percent of a piece's own, 5 to 2000
      * @param largest  greatest size, percent, not below the smallest
      */
-    public record Loose(int turn, int tilt, int smallest, int largest) {
+    public record Jitter(int turn, int tilt, int smallest, int largest) {
 
-        public Loose {
+        public Jitter {
             if (turn < 0 || turn > 180) {
                 throw new Refused("turnDegrees", "Copies are turned by from 0 to 180 degrees.");
             }
@@ -150,8 +150,8 @@ public record Scatter(
             }
         }
 
-        public static Loose turned(int degrees) {
-            return new Loose(degrees, 0, 100, 100);
+        public static Jitter turned(int degrees) {
+            return new Jitter(degrees, 0, 100, 100);
         }
     }
 
@@ -255,7 +255,7 @@ public record Scatter(
             var x = rect.x0() + (long) (random.nextDouble() * rect.width());
             var y = rect.y0() + (long) (random.nextDouble() * rect.depth());
             var stays = random.nextDouble();
-            var degrees = Math.round((2 * random.nextDouble() - 1) * loose.turn * 10) / 10.0;
+            var degrees = Math.round((2 * random.nextDouble() - 1) * jitter.turn * 10) / 10.0;
             var pick = pick(random.nextDouble(), bodies.size(), all);
             var lean = lean(random);
             if (thin.edge.um() != 0 && stays * thin.edge.um() >= edge(x, y)
@@ -282,15 +282,15 @@ public record Scatter(
     }
 
     private Lean lean(SplittableRandom random) {
-        if (loose.tilt == 0 && loose.smallest == 100 && loose.largest == 100) {
+        if (jitter.tilt == 0 && jitter.smallest == 100 && jitter.largest == 100) {
             return Lean.NONE;
         }
-        var tilt = Math.round((2 * random.nextDouble() - 1) * loose.tilt * 10) / 10.0;
-        var roll = Math.round((2 * random.nextDouble() - 1) * loose.tilt * 10) / 10.0;
+        var tilt = Math.round((2 * random.nextDouble() - 1) * jitter.tilt * 10) / 10.0;
+        var roll = Math.round((2 * random.nextDouble() - 1) * jitter.tilt * 10) / 10.0;
         return new Lean(
                 tilt,
                 roll,
-                (loose.smallest + Math.round(random.nextDouble() * (loose.largest - loose.smallest))) / 100.0);
+                (jitter.smallest + Math.round(random.nextDouble() * (jitter.largest - jitter.smallest))) / 100.0);
     }
 
     private static long lowest(Box body, Lean lean) {
@@ -445,7 +445,7 @@ public record Scatter(
 
     /** The same over another area. */
     public Scatter over(Region other) {
-        return new Scatter(other, z, number, perM2, least, loose, thin, keepOut, brushed, landing, weights, seed);
+        return new Scatter(other, z, number, perM2, least, jitter, thin, keepOut, brushed, landing, weights, seed);
     }
 
     /** The same among what stands there. */
@@ -456,7 +456,7 @@ public record Scatter(
                 number,
                 perM2,
                 least,
-                loose,
+                jitter,
                 thin,
                 keepOut,
                 brushed,
@@ -480,7 +480,7 @@ public record Scatter(
                 number,
                 perM2,
                 least,
-                loose,
+                jitter,
                 thin.movedBy(by),
                 keepOut.isEmpty() ? keepOut : keepOut.movedBy(by.x(), by.y()),
                 brushed.stream()

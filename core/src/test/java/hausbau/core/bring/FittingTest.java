@@ -25,9 +25,9 @@ import org.junit.jupiter.api.Test;
 /** What is made of a piece when a mesh is brought into it. Faces of one triangle will do. */
 class FittingTest {
 
-    private static Loose.Surface face(
+    private static ImportedObject.Surface face(
             String material, double x0, double y0, double z0, double x1, double y1, double z1) {
-        return new Loose.Surface(
+        return new ImportedObject.Surface(
                 material,
                 new double[] {x0, y0, z0, x1, y0, z0, x1, y1, z1},
                 new float[0],
@@ -36,9 +36,9 @@ class FittingTest {
                 List.of());
     }
 
-    private static Settled settled(Loose.Surface... faces) {
-        return new Settling(new Choices(1, Up.Z, false, Set.of()), Length.ofMillimetres(100))
-                .settle(new Loose("thing", List.of(faces), false, 0), Optional.empty());
+    private static RepairedMesh settled(ImportedObject.Surface... faces) {
+        return new MeshRepair(new Choices(1, Up.Z, false, Set.of()), Length.ofMillimetres(100))
+                .repair(new ImportedObject("thing", List.of(faces), false, 0), Optional.empty());
     }
 
     private static List<String> names(List<Part> parts) {
@@ -129,7 +129,7 @@ class FittingTest {
     void tooManyMaterialsAreRefused() {
         var many = settled(IntStream.range(0, 151)
                 .mapToObj(i -> face("m" + i, 0, 0, 0, 100, 100, 100))
-                .toArray(Loose.Surface[]::new));
+                .toArray(ImportedObject.Surface[]::new));
         assertThatThrownBy(() -> Fitting.parts(many, Map.of(), false, Set.of(), Optional.empty()))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("151");

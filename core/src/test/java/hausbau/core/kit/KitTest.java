@@ -93,9 +93,9 @@ class KitTest {
         var kit = Kit.of(
                 Map.of(
                         1L,
-                        new Told("LAMP", "", lamp, Optional.empty(), block),
+                        new PieceDescription("LAMP", "", lamp, Optional.empty(), block),
                         2L,
-                        new Told("WAL-2000", "", wall, Optional.empty(), block)),
+                        new PieceDescription("WAL-2000", "", wall, Optional.empty(), block)),
                 Looks.NONE,
                 Sheets.USUAL,
                 Unit.METRE);
@@ -119,9 +119,9 @@ class KitTest {
         var kit = Kit.of(
                 Map.of(
                         1L,
-                        new Told("B", "seat", bench, Optional.of(Pivot.BASE_CORNER), List.of()),
+                        new PieceDescription("B", "seat", bench, Optional.of(Pivot.BASE_CORNER), List.of()),
                         2L,
-                        new Told("W", "", wall(2000, 3000), Optional.empty(), List.of())),
+                        new PieceDescription("W", "", wall(2000, 3000), Optional.empty(), List.of())),
                 new Looks(Optional.of(Pattern.usual()), Map.of()),
                 Sheets.USUAL,
                 Unit.METRE);

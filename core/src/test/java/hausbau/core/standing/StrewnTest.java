@@ -41,7 +41,7 @@ class StrewnTest {
 
     private static Scatter scatter(
             int number,
-            Scatter.Loose loose,
+            Scatter.Jitter jitter,
             List<Scatter.Dab> brushed,
             double perM2,
             Scatter.Lands lands,
@@ -52,7 +52,7 @@ class StrewnTest {
                 number,
                 perM2,
                 Length.ZERO,
-                loose,
+                jitter,
                 Length.ZERO,
                 Region.EMPTY,
                 brushed,
@@ -62,7 +62,7 @@ class StrewnTest {
     }
 
     private static Scatter landing(Scatter.Lands lands, boolean clear) {
-        return scatter(400, Scatter.Loose.turned(180), List.of(), 0, lands, clear);
+        return scatter(400, Scatter.Jitter.turned(180), List.of(), 0, lands, clear);
     }
 
     private static List<HandPlacement> tables(int n) {
@@ -174,9 +174,9 @@ class StrewnTest {
 
     @Test
     void sizesAndTiltsKeepToTheirRanges() {
-        var loose = new Scatter.Loose(180, 30, 50, 150);
+        var jitter = new Scatter.Jitter(180, 30, 50, 150);
         var cups = cups(
-                StandingSet.of(decisions(List.of(), scatter(500, loose, List.of(), 0, Scatter.Lands.LEVEL, false))));
+                StandingSet.of(decisions(List.of(), scatter(500, jitter, List.of(), 0, Scatter.Lands.LEVEL, false))));
         assertThat(cups).hasSize(500).allSatisfy(c -> {
             assertThat(c.stance().lean().scale()).isBetween(0.5, 1.5);
             assertThat(Math.abs(c.stance().lean().tilt())).isLessThanOrEqualTo(30);
@@ -199,7 +199,7 @@ class StrewnTest {
     void aBrushedTouchHoldsHalfItsDisc() {
         var dab = new Scatter.Dab(4_000_000, 3_000_000, mm(2000), 100);
         var cups = cups(StandingSet.of(decisions(
-                List.of(), scatter(1, Scatter.Loose.turned(0), List.of(dab), 100, Scatter.Lands.LEVEL, false))));
+                List.of(), scatter(1, Scatter.Jitter.turned(0), List.of(dab), 100, Scatter.Lands.LEVEL, false))));
         var expected = 100 * Math.PI * 2 * 2 / 2;
         assertThat((double) cups.size()).isCloseTo(expected, within(expected * 0.02));
         assertThat(cups).allSatisfy(c -> assertThat(Math.hypot(
@@ -210,7 +210,7 @@ class StrewnTest {
                 new Scatter.Dab(5_000_000, 3_000_000, mm(1000), -100),
                 new Scatter.Dab(5_000_000, 3_000_000, mm(1000), -100));
         var left = cups(StandingSet.of(
-                decisions(List.of(), scatter(1, Scatter.Loose.turned(0), rubbed, 100, Scatter.Lands.LEVEL, false))));
+                decisions(List.of(), scatter(1, Scatter.Jitter.turned(0), rubbed, 100, Scatter.Lands.LEVEL, false))));
         assertThat(left.size()).isLessThan(cups.size() - 50);
         assertThat(left)
                 .noneMatch(c -> Math.hypot(

@@ -194,8 +194,8 @@ public final class Edit {
         return found;
     }
 
-    /** Takes up a change that the journal kept. */
-    void again(Change change, @Nullable Row row) {
+    /** Makes a change that the journal kept. */
+    void reapply(Change change, @Nullable Row row) {
         changes.add(change);
         if (row == null) {
             if (change.after().isNull()) {

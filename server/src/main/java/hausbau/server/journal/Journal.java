@@ -253,15 +253,15 @@ public class Journal {
         for (var change : downward) {
             var type = change.table().type();
             if (type.isEmpty()) {
-                edit.again(change, null);
+                edit.reapply(change, null);
             } else if (change.before().isNull()) {
                 var row = snapshots.toRow(change.after(), type.get());
                 rows.persist(row);
-                edit.again(change, row);
+                edit.reapply(change, row);
             } else if (!change.after().isNull()) {
                 var row = row(standing, change);
                 snapshots.restore(change.after(), row);
-                edit.again(change, row);
+                edit.reapply(change, row);
             }
         }
         for (var i = downward.size() - 1; i >= 0; i--) {
@@ -269,7 +269,7 @@ public class Journal {
             if (change.after().isNull() && change.table().type().isPresent()) {
                 var row = row(standing, change);
                 rows.remove(row);
-                edit.again(change, row);
+                edit.reapply(change, row);
             }
         }
     }

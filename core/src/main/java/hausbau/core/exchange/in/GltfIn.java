@@ -20,7 +20,7 @@ import de.javagl.jgltf.model.io.v2.GltfAssetV2;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Choices.Up;
-import hausbau.core.bring.Loose;
+import hausbau.core.bring.ImportedObject;
 import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.exchange.in.Incoming.Progress;
 import hausbau.core.exchange.in.Incoming.Shows;
@@ -74,7 +74,7 @@ final class GltfIn {
     }
 
     private Incoming incoming(GltfModel gltf) {
-        var things = new ArrayList<Loose>();
+        var things = new ArrayList<ImportedObject>();
         var nodes = gltf.getNodeModels();
         for (var i = 0; i < nodes.size(); i++) {
             on(0.4 + 0.6 * i / nodes.size());
@@ -85,7 +85,7 @@ final class GltfIn {
         }
         var single = things.size() == 1;
         var named = single && things.get(0).name().isEmpty()
-                ? List.of(new Loose(
+                ? List.of(new ImportedObject(
                         Bundle.stem(model),
                         things.get(0).surfaces(),
                         things.get(0).uneven(),
@@ -145,8 +145,8 @@ final class GltfIn {
         }
     }
 
-    private Optional<Loose> thing(NodeModel node) {
-        var surfaces = new ArrayList<Loose.Surface>();
+    private Optional<ImportedObject> thing(NodeModel node) {
+        var surfaces = new ArrayList<ImportedObject.Surface>();
         var place = new double[16];
         var m = node.computeGlobalTransform(new float[16]);
         Arrays.setAll(place, i -> m[i]);
@@ -170,10 +170,10 @@ final class GltfIn {
         }
         return surfaces.stream().allMatch(s -> s.indices().length == 0)
                 ? Optional.empty()
-                : Optional.of(new Loose(name(node), surfaces, isUneven(place), stray));
+                : Optional.of(new ImportedObject(name(node), surfaces, isUneven(place), stray));
     }
 
-    private static int unused(Loose.Surface surface) {
+    private static int unused(ImportedObject.Surface surface) {
         var used = new boolean[surface.places().length / 3];
         for (var index : surface.indices()) {
             used[index] = true;
@@ -213,7 +213,7 @@ final class GltfIn {
         return Math.abs(length(m, 1) - x) > 1e-4 * x || Math.abs(length(m, 2) - x) > 1e-4 * x || determinant(m) < 0;
     }
 
-    private Loose.Surface surface(MeshPrimitiveModel primitive, double[] m) {
+    private ImportedObject.Surface surface(MeshPrimitiveModel primitive, double[] m) {
         var material = material(primitive.getMaterialModel());
         var from = floats(primitive, "POSITION", 3);
         var places = new double[from.length];
@@ -236,7 +236,7 @@ final class GltfIn {
             }
         }
         var indices = indices(primitive, places.length / 3, determinant(m) < 0);
-        return new Loose.Surface(
+        return new ImportedObject.Surface(
                 material,
                 places,
                 normals.length == places.length ? normals : new float[0],

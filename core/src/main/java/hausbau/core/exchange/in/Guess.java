@@ -1,6 +1,6 @@
 package hausbau.core.exchange.in;
 
-import hausbau.core.bring.Loose;
+import hausbau.core.bring.ImportedObject;
 import hausbau.core.shape.Swatch;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -62,7 +62,7 @@ final class Guess {
     }
 
     /** The first of these units, in millimetres, in which the largest thing is of a size that things are built in; the first of all where none is. */
-    static double unit(List<Loose> things, double... units) {
+    static double unit(List<ImportedObject> things, double... units) {
         var size = things.stream().mapToDouble(Guess::size).max().orElse(0) / 1000;
         return DoubleStream.of(units)
                 .filter(u -> size * u >= LEAST && size * u <= GREATEST)
@@ -70,7 +70,7 @@ final class Guess {
                 .orElse(units[0]);
     }
 
-    private static double size(Loose thing) {
+    private static double size(ImportedObject thing) {
         double[] low = {Double.MAX_VALUE, Double.MAX_VALUE, Double.MAX_VALUE};
         double[] high = {-Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
         for (var surface : thing.surfaces()) {

@@ -1,7 +1,7 @@
 package hausbau.core.exchange.in;
 
 import hausbau.core.bring.Choices;
-import hausbau.core.bring.Loose;
+import hausbau.core.bring.ImportedObject;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
 import java.util.LinkedHashMap;
@@ -25,7 +25,7 @@ import java.util.stream.Collectors;
  */
 public record Incoming(
         String name,
-        List<Loose> things,
+        List<ImportedObject> things,
         Choices usual,
         Map<String, Swatch> materials,
         Set<String> textures,

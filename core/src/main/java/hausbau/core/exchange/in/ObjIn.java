@@ -7,7 +7,7 @@ import de.javagl.obj.ObjFace;
 import de.javagl.obj.ObjReader;
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Choices.Up;
-import hausbau.core.bring.Loose;
+import hausbau.core.bring.ImportedObject;
 import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.exchange.in.Incoming.Progress;
 import hausbau.core.exchange.in.Incoming.Shows;
@@ -174,7 +174,7 @@ final class ObjIn {
             triangles += face.getNumVertices() - 2;
         }
 
-        Loose.Surface toSurface(Obj obj, String material, List<String> pictures) {
+        ImportedObject.Surface toSurface(Obj obj, String material, List<String> pictures) {
             var hasNormals = faces.stream().allMatch(ObjFace::containsNormalIndices);
             var hasUvs = faces.stream().allMatch(ObjFace::containsTexCoordIndices);
             var corners = faces.stream().mapToInt(ObjFace::getNumVertices).sum();
@@ -212,7 +212,7 @@ final class ObjIn {
                     indices[end++] = index;
                 }
             }
-            return new Loose.Surface(material, places, normals, uvs, Arrays.copyOf(indices, end), pictures);
+            return new ImportedObject.Surface(material, places, normals, uvs, Arrays.copyOf(indices, end), pictures);
         }
     }
 
@@ -254,7 +254,7 @@ final class ObjIn {
         return index < 0 || index >= count;
     }
 
-    private List<Loose> things(Obj obj, Map<String, Mtl> known) {
+    private List<ImportedObject> things(Obj obj, Map<String, Mtl> known) {
         var things = new LinkedHashMap<String, Map<String, Gathered>>();
         // Groups and materials hold on until others are named; the library tells them where they change.
         var thing = Bundle.stem(model);
@@ -284,12 +284,12 @@ final class ObjIn {
         for (var is : used) {
             stray += is ? 0 : 1;
         }
-        var all = new ArrayList<Loose>();
+        var all = new ArrayList<ImportedObject>();
         for (var entry : things.entrySet()) {
             var surfaces = entry.getValue().entrySet().stream()
                     .map(e -> e.getValue().toSurface(obj, e.getKey(), pictures(known.get(e.getKey()))))
                     .toList();
-            all.add(new Loose(entry.getKey(), surfaces, false, all.isEmpty() ? stray : 0));
+            all.add(new ImportedObject(entry.getKey(), surfaces, false, all.isEmpty() ? stray : 0));
         }
         return all;
     }

@@ -2,7 +2,7 @@ package hausbau.core.exchange.in;
 
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Choices.Up;
-import hausbau.core.bring.Loose;
+import hausbau.core.bring.ImportedObject;
 import hausbau.core.exchange.in.Incoming.CalledOff;
 import hausbau.core.exchange.in.Incoming.Progress;
 import hausbau.core.measure.Refused;
@@ -31,9 +31,9 @@ final class StlIn {
         var indices = new int[places.length / 3];
         Arrays.setAll(indices, i -> i);
         var material = "surface";
-        var things = List.of(new Loose(
+        var things = List.of(new ImportedObject(
                 name,
-                List.of(new Loose.Surface(material, places, new float[0], new float[0], indices, List.of())),
+                List.of(new ImportedObject.Surface(material, places, new float[0], new float[0], indices, List.of())),
                 false,
                 0));
         return new Incoming(

@@ -6,9 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Choices.Up;
-import hausbau.core.bring.Loose;
-import hausbau.core.bring.Settled;
-import hausbau.core.bring.Settling;
+import hausbau.core.bring.ImportedObject;
+import hausbau.core.bring.MeshRepair;
+import hausbau.core.bring.RepairedMesh;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.ObjPiece;
 import hausbau.core.kit.Form;
@@ -63,12 +63,12 @@ class IncomingTest {
         }
     }
 
-    private static Settled settled(Incoming file, Choices choices) {
-        return new Settling(choices, Length.ofMillimetres(100))
-                .settle(Settling.things(file.name(), file.things(), true).get(0), Optional.empty());
+    private static RepairedMesh settled(Incoming file, Choices choices) {
+        return new MeshRepair(choices, Length.ofMillimetres(100))
+                .repair(MeshRepair.things(file.name(), file.things(), true).get(0), Optional.empty());
     }
 
-    private Mesh mesh(Settled settled) {
+    private Mesh mesh(RepairedMesh settled) {
         return new Recipe.Made(
                         1,
                         settled.shells().values().stream()
@@ -98,13 +98,13 @@ class IncomingTest {
     void nodesGroupsAndMaterialsAreKeptApart() {
         for (var name : List.of("column.glb", "column.obj")) {
             var file = read(name, three(name));
-            assertThat(file.things()).extracting(Loose::name).containsExactly("column", "plate");
+            assertThat(file.things()).extracting(ImportedObject::name).containsExactly("column", "plate");
             assertThat(file.materials())
                     .containsExactlyInAnyOrderEntriesOf(Map.of("cast iron", Swatch.METAL, "oak", Swatch.TIMBER));
             assertThat(file.missing()).isEmpty();
         }
         assertThat(read("column.glb", three("column.glb")).things())
-                .extracting(Loose::uneven)
+                .extracting(ImportedObject::uneven)
                 .containsExactly(false, true);
         assertThat(read("column.stl", three("column.stl")).usual().up()).isEqualTo(Up.Z);
     }
@@ -279,7 +279,7 @@ class IncomingTest {
         var text = gltf("parts/leaf%201.bin", 36, "").getBytes(StandardCharsets.UTF_8);
         var file =
                 Incoming.read(new Bundle(Map.of("leaf.gltf", text, "leaf 1.bin", triangle())), "leaf.gltf", s -> true);
-        assertThat(file.things()).extracting(Loose::name).containsExactly("leaf");
+        assertThat(file.things()).extracting(ImportedObject::name).containsExactly("leaf");
         assertThat(settled(file, file.usual()).came().size()).isEqualTo(Vec.ofMillimetres(1000, 0, 1000));
         assertThat(settled(file, file.usual()).came().open()).isEqualTo(3);
         var within = read(

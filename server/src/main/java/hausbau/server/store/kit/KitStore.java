@@ -5,10 +5,10 @@ import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Looks;
 import hausbau.core.kit.Part;
+import hausbau.core.kit.PieceDescription;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
-import hausbau.core.kit.Told;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.shape.MaterialNames;
@@ -53,7 +53,7 @@ public class KitStore {
 
     /** @param unit what names are written in */
     public Kit kit(long siteId, Unit unit) {
-        var told = new LinkedHashMap<Long, Told>();
+        var told = new LinkedHashMap<Long, PieceDescription>();
         var brought = shells.of(siteId);
         jdbc.query(
                 "select id, code, name, role, pivot, recipe, model, told_pivot, look from piece where site_id = ? order by id",
@@ -65,7 +65,7 @@ public class KitStore {
                             row.getLong(9));
                     told.put(
                             row.getLong(1),
-                            new Told(
+                            new PieceDescription(
                                     row.getString(2),
                                     row.getString(3),
                                     first,

@@ -242,7 +242,7 @@ public record RuleWords(
                         or(count, 20),
                         or(perM2, 0.0),
                         or(leastMm, Length.ZERO),
-                        new Scatter.Loose(
+                        new Scatter.Jitter(
                                 or(turnDegrees, 180), or(tiltDegrees, 0), or(smallest, 100), or(largest, 100)),
                         new Scatter.Thin(
                                 or(fadeMm, Length.ZERO),
@@ -349,10 +349,10 @@ public record RuleWords(
                 .at("count", s.number())
                 .at("perM2", s.perM2())
                 .at("leastMm", s.least())
-                .at("turnDegrees", s.loose().turn())
-                .at("tiltDegrees", s.loose().tilt())
-                .at("smallest", s.loose().smallest())
-                .at("largest", s.loose().largest())
+                .at("turnDegrees", s.jitter().turn())
+                .at("tiltDegrees", s.jitter().tilt())
+                .at("smallest", s.jitter().smallest())
+                .at("largest", s.jitter().largest())
                 .at("fadeMm", s.thin().edge())
                 .at("fadePathMm", s.thin().path())
                 .at("pathMm", s.thin().paths().stream().map(Point::of).toList())

@@ -3,10 +3,10 @@ package hausbau.server.work.kit;
 import com.github.benmanes.caffeine.cache.Cache;
 import hausbau.core.bring.Choices;
 import hausbau.core.bring.Fitting;
-import hausbau.core.bring.Loose;
-import hausbau.core.bring.Loose.Surface;
-import hausbau.core.bring.Settled;
-import hausbau.core.bring.Settling;
+import hausbau.core.bring.ImportedObject;
+import hausbau.core.bring.ImportedObject.Surface;
+import hausbau.core.bring.MeshRepair;
+import hausbau.core.bring.RepairedMesh;
 import hausbau.core.budget.Budget;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.in.Bundle;
@@ -78,7 +78,7 @@ public class DeliveryService {
             .mapToLong(Surface::bytes)
             .sum());
     /** Things set right, up to 256 MiB; a miss works one out again. */
-    private final Cache<Wanted, Settled> settled = Weighed.upTo(256, (wanted, it) -> it.shells().values().stream()
+    private final Cache<Wanted, RepairedMesh> settled = Weighed.upTo(256, (wanted, it) -> it.shells().values().stream()
             .mapToLong(Shell::bytes)
             .sum());
 
@@ -105,7 +105,7 @@ public class DeliveryService {
     private record Wanted(UUID id, Choices choices, int number, Optional<Vec> size, Length step) {}
 
     /** @param piece it as the piece that it would be */
-    public record Thing(int number, Settled settled, Piece piece) {
+    public record Thing(int number, RepairedMesh settled, Piece piece) {
 
         /** What it takes up, in the piece's own frame; more or less than the piece where the massing says how large that is. */
         public Box box() {
@@ -246,8 +246,8 @@ public class DeliveryService {
                 .map(b -> Millimetres.JSON.readValue(b, Brought.class));
     }
 
-    private static List<Loose> things(Incoming file, Choices choices) {
-        var things = Settling.things(file.name(), file.things(), choices.isWhole());
+    private static List<ImportedObject> things(Incoming file, Choices choices) {
+        var things = MeshRepair.things(file.name(), file.things(), choices.isWhole());
         if (things.size() > MOST_THINGS) {
             throw new Refused(
                     "whole",
@@ -261,7 +261,7 @@ public class DeliveryService {
             UUID id,
             Incoming file,
             Choices choices,
-            List<Loose> things,
+            List<ImportedObject> things,
             int number,
             Optional<Piece> of,
             SiteState state) {
@@ -279,15 +279,15 @@ public class DeliveryService {
                         .madeOf(0, parts));
     }
 
-    private static void requireThing(List<Loose> things, int number) {
+    private static void requireThing(List<ImportedObject> things, int number) {
         if (number < 0 || number >= things.size()) {
             throw new Refused("things", "The file has no thing " + number + ".");
         }
     }
 
-    private Settled settled(Wanted wanted, Loose thing) {
+    private RepairedMesh settled(Wanted wanted, ImportedObject thing) {
         return Objects.requireNonNull(
-                settled.get(wanted, w -> new Settling(w.choices(), w.step()).settle(thing, w.size())));
+                settled.get(wanted, w -> new MeshRepair(w.choices(), w.step()).repair(thing, w.size())));
     }
 
     /** It as it would be brought in, for a look. */
@@ -354,7 +354,7 @@ public class DeliveryService {
             Edit edit,
             UUID id,
             Incoming file,
-            List<Loose> loose,
+            List<ImportedObject> loose,
             Map<String, Swatch> swatches,
             Set<String> pictured,
             Order order,

@@ -12,7 +12,7 @@ import java.util.Optional;
  * Makes what a file holds into surfaces on whole micrometres: its units and axes become the site's, its lowest point is the ground,
  * what is plain to set right is.
  */
-public final class Settling {
+public final class MeshRepair {
 
     private static final int MOST_TRIANGLES = 4_000_000;
     private static final double MOST_UM = 200e6;
@@ -20,28 +20,28 @@ public final class Settling {
     private final Choices choices;
     private final Length step;
 
-    public Settling(Choices choices, Length step) {
+    public MeshRepair(Choices choices, Length step) {
         this.choices = choices;
         this.step = step;
     }
 
     /** Each thing of the file, or all of it as one. */
-    public static List<Loose> things(String file, List<Loose> all, boolean isWhole) {
+    public static List<ImportedObject> things(String file, List<ImportedObject> all, boolean isWhole) {
         if (!isWhole || all.size() < 2) {
             return all;
         }
-        return List.of(new Loose(
+        return List.of(new ImportedObject(
                 file,
                 all.stream().flatMap(l -> l.surfaces().stream()).toList(),
-                all.stream().anyMatch(Loose::uneven),
-                all.stream().mapToInt(Loose::stray).sum()));
+                all.stream().anyMatch(ImportedObject::uneven),
+                all.stream().mapToInt(ImportedObject::stray).sum()));
     }
 
     /**
      * @param size of the piece that it takes the place of, where it has to be of that
      * @throws Refused if it has too many faces, or none, or is too large in this unit
      */
-    public Settled settle(Loose loose, Optional<Vec> size) {
+    public RepairedMesh repair(ImportedObject loose, Optional<Vec> size) {
         if (loose.triangles() > MOST_TRIANGLES) {
             throw new Refused(
                     "file",
@@ -50,7 +50,7 @@ public final class Settling {
         }
         var corners = new int[3 * loose.triangles()];
         var places = places(loose, corners);
-        var came = new Tangle(places, corners);
+        var came = new MeshTopology(places, corners);
         var extent = extent(places, corners, loose);
         var below = -extent[2];
         var report = report(loose, places, came, size, extent, below);
@@ -61,7 +61,7 @@ public final class Settling {
             // Welding may have moved its sides.
             fit(places, extent(places, corners, loose), size);
         }
-        var mended = choices.fixes().isEmpty() ? came : new Tangle(places, corners);
+        var mended = choices.fixes().isEmpty() ? came : new MeshTopology(places, corners);
         var now = extent(places, corners, loose);
         for (var i = 0; i < places.length; i++) {
             places[i] -= (int) now[i % 3];
@@ -71,9 +71,9 @@ public final class Settling {
         var after = choices.fixes().isEmpty()
                 ? report
                 : left(report(loose, places, mended, size, now, below), drops, turns);
-        return new Settled(
+        return new RepairedMesh(
                 loose.name(),
-                new Written(loose, choices.up(), places, corners, mended, drops, turns).shells(),
+                new WeldedSurfaces(loose, choices.up(), places, corners, mended, drops, turns).shells(),
                 report,
                 after,
                 new Vec(-now[0], -now[1], -now[2]));
@@ -96,7 +96,7 @@ public final class Settling {
                 r.below());
     }
 
-    private int[] places(Loose loose, int[] corners) {
+    private int[] places(ImportedObject loose, int[] corners) {
         var places = new int
                 [loose.surfaces().stream().mapToInt(s -> s.places().length).sum()];
         var next = 0;
@@ -130,7 +130,7 @@ public final class Settling {
     }
 
     /** Least and greatest of what faces use. */
-    private static long[] extent(int[] places, int[] corners, Loose loose) {
+    private static long[] extent(int[] places, int[] corners, ImportedObject loose) {
         if (corners.length == 0) {
             throw new Refused("file", "“" + loose.name() + "” has no faces.");
         }
@@ -146,18 +146,19 @@ public final class Settling {
         return extent;
     }
 
-    private Report report(Loose loose, int[] places, Tangle tangle, Optional<Vec> size, long[] extent, long below) {
+    private Report report(
+            ImportedObject loose, int[] places, MeshTopology topology, Optional<Vec> size, long[] extent, long below) {
         var is = new Vec(extent[3] - extent[0], extent[4] - extent[1], extent[5] - extent[2]);
         var wanted = wanted(is, size);
         return new Report(
-                tangle.turned.length,
+                topology.turned.length,
                 places.length / 3,
                 is,
-                tangle.open,
-                tangle.tangled,
-                tangle.inward,
-                tangle.doubled,
-                tangle.flat,
+                topology.open,
+                topology.tangled,
+                topology.inward,
+                topology.doubled,
+                topology.flat,
                 loose.stray(),
                 loose.uneven(),
                 is.minus(wanted),

@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
  * Triangles looked over as one body: which of their corners meet, which edges they share, which way they look. All of it in
  * plain arrays, since a file may have a million of them.
  */
-final class Tangle {
+final class MeshTopology {
 
     /** Three a corner, µm. */
     private final int[] places;
@@ -29,7 +29,7 @@ final class Tangle {
     /** Triangles that say nothing: without area, or there already. */
     final boolean[] idle;
 
-    Tangle(int[] places, int[] corners) {
+    MeshTopology(int[] places, int[] corners) {
         this.places = places;
         this.corners = corners;
         triangles = corners.length / 3;

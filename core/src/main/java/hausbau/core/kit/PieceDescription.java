@@ -11,7 +11,7 @@ import java.util.Optional;
  * @param pivot told in place of the first kind's
  * @param parts told in place of its recipe's; empty where none were
  */
-public record Told(String code, String name, Kind first, Optional<Pivot> pivot, List<Part> parts) {
+public record PieceDescription(String code, String name, Kind first, Optional<Pivot> pivot, List<Part> parts) {
 
     /**
      * The piece. What the massing sets down keeps the recipe that it asks for, however it looks: by its own parts, else by the

@@ -12,16 +12,16 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Surfaces as they are written down: one for each material, equal vertices kept once. */
-final class Written {
+final class WeldedSurfaces {
 
     /** Faces that bend by less look round, where a file has no normals. Common practice, no source. */
     private static final double ROUND = Math.cos(Math.toRadians(30));
 
-    private final Loose loose;
+    private final ImportedObject loose;
     private final Up up;
     private final int[] places;
     private final int[] corners;
-    private final Tangle tangle;
+    private final MeshTopology topology;
     private final boolean drops;
     private final boolean turns;
     /** The triangles at each point, one after the other, and where each point's begin. */
@@ -29,18 +29,25 @@ final class Written {
 
     private int[] from = new int[0];
 
-    Written(Loose loose, Up up, int[] places, int[] corners, Tangle tangle, boolean drops, boolean turns) {
+    WeldedSurfaces(
+            ImportedObject loose,
+            Up up,
+            int[] places,
+            int[] corners,
+            MeshTopology topology,
+            boolean drops,
+            boolean turns) {
         this.loose = loose;
         this.up = up;
         this.places = places;
         this.corners = corners;
-        this.tangle = tangle;
+        this.topology = topology;
         this.drops = drops;
         this.turns = turns;
     }
 
     /** What a surface's triangles are in the whole. */
-    private record Share(Loose.Surface surface, int firstTriangle, int firstVertex) {}
+    private record Share(ImportedObject.Surface surface, int firstTriangle, int firstVertex) {}
 
     Map<String, Shell> shells() {
         var byMaterial = new LinkedHashMap<String, List<Share>>();
@@ -70,10 +77,10 @@ final class Written {
             for (var t = 0; t < share.surface().triangles(); t++) {
                 var all = share.firstTriangle() + t;
                 // A face without an area is nowhere to be seen, and has no normal.
-                if (tangle.idle[all] && (drops || isFlat(all))) {
+                if (topology.idle[all] && (drops || isFlat(all))) {
                     continue;
                 }
-                var turned = turns && tangle.turned[all];
+                var turned = turns && topology.turned[all];
                 for (var k : turned ? new int[] {0, 2, 1} : new int[] {0, 1, 2}) {
                     var corner = 3 * all + k;
                     var own = corners[corner] - share.firstVertex();
@@ -89,8 +96,8 @@ final class Written {
     }
 
     private boolean isFlat(int triangle) {
-        return tangle.point[corners[3 * triangle]] == tangle.point[corners[3 * triangle + 1]]
-                || length(tangle.normal(triangle)) < 1;
+        return topology.point[corners[3 * triangle]] == topology.point[corners[3 * triangle + 1]]
+                || length(topology.normal(triangle)) < 1;
     }
 
     /** Whether a surface's own normals can be used: they are there, one long, and none of its faces is turned. */
@@ -100,7 +107,7 @@ final class Written {
             return false;
         }
         for (var t = 0; turns && t < share.surface().triangles(); t++) {
-            if (tangle.turned[share.firstTriangle() + t]) {
+            if (topology.turned[share.firstTriangle() + t]) {
                 return false;
             }
         }
@@ -132,7 +139,7 @@ final class Written {
         }
         var own = facing(corner / 3);
         var sum = new double[3];
-        var point = tangle.point[corners[corner]];
+        var point = topology.point[corners[corner]];
         for (var i = from[point]; i < from[point + 1]; i++) {
             var n = facing(around[i]);
             if (dot(n, own) > ROUND * length(n) * length(own)) {
@@ -147,23 +154,23 @@ final class Written {
     }
 
     private double[] facing(int triangle) {
-        var n = tangle.normal(triangle);
-        return turns && tangle.turned[triangle] ? new double[] {-n[0], -n[1], -n[2]} : n;
+        var n = topology.normal(triangle);
+        return turns && topology.turned[triangle] ? new double[] {-n[0], -n[1], -n[2]} : n;
     }
 
     private void gather() {
         from = new int[places.length / 3 + 1];
         for (var corner = 0; corner < corners.length; corner++) {
-            if (!tangle.idle[corner / 3]) {
-                from[tangle.point[corners[corner]] + 1]++;
+            if (!topology.idle[corner / 3]) {
+                from[topology.point[corners[corner]] + 1]++;
             }
         }
         Arrays.parallelPrefix(from, Integer::sum);
         var next = from.clone();
         around = new int[from[from.length - 1]];
         for (var corner = 0; corner < corners.length; corner++) {
-            if (!tangle.idle[corner / 3]) {
-                around[next[tangle.point[corners[corner]]]++] = corner / 3;
+            if (!topology.idle[corner / 3]) {
+                around[next[topology.point[corners[corner]]]++] = corner / 3;
             }
         }
     }
@@ -186,7 +193,7 @@ final class Written {
             alike = new Alike(most) {
                 @Override
                 protected long hash(int v) {
-                    var h = (long) tangle.point[at[v]];
+                    var h = (long) topology.point[at[v]];
                     for (var i = 3 * v; i < 3 * v + 3; i++) {
                         h = h * 0xC2B2AE3D27D4EB4FL + Float.floatToRawIntBits(normals[i]);
                     }
@@ -198,14 +205,14 @@ final class Written {
 
                 @Override
                 protected boolean same(int a, int b) {
-                    return tangle.point[at[a]] == tangle.point[at[b]]
+                    return topology.point[at[a]] == topology.point[at[b]]
                             && Arrays.equals(normals, 3 * a, 3 * a + 3, normals, 3 * b, 3 * b + 3)
                             && (uvs.length == 0 || Arrays.equals(uvs, 2 * a, 2 * a + 2, uvs, 2 * b, 2 * b + 2));
                 }
             };
         }
 
-        /** Written behind the last one; it stays there if there is none like it. */
+        /** WeldedSurfaces behind the last one; it stays there if there is none like it. */
         void add(int vertex, float[] normal, float[] from, int own) {
             at[count] = vertex;
             System.arraycopy(normal, 0, normals, 3 * count, 3);

@@ -8,7 +8,7 @@ import java.util.List;
  * @param uneven whether it was scaled unlike in different directions, or mirrored, where it stands in its file
  * @param stray  points that no face uses
  */
-public record Loose(String name, List<Surface> surfaces, boolean uneven, int stray) {
+public record ImportedObject(String name, List<Surface> surfaces, boolean uneven, int stray) {
 
     /**
      * Triangles of one material.

@@ -24,7 +24,7 @@ import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
-class SettlingTest {
+class MeshRepairTest {
 
     private static final Length STEP = Length.ofMillimetres(100);
 
@@ -52,23 +52,23 @@ class SettlingTest {
         return new double[] {t[0], t[1], t[2], t[6], t[7], t[8], t[3], t[4], t[5]};
     }
 
-    private static Loose loose(List<double[]> triangles) {
+    private static ImportedObject loose(List<double[]> triangles) {
         var places = triangles.stream().flatMapToDouble(Arrays::stream).toArray();
         var indices = new int[places.length / 3];
         Arrays.setAll(indices, i -> i);
-        return new Loose(
+        return new ImportedObject(
                 "thing",
-                List.of(new Loose.Surface("surface", places, new float[0], new float[0], indices, List.of())),
+                List.of(new ImportedObject.Surface("surface", places, new float[0], new float[0], indices, List.of())),
                 false,
                 0);
     }
 
-    private static Settled settled(List<double[]> triangles, Fix... fixes) {
-        return new Settling(new Choices(1, Up.Z, false, Set.of(fixes)), STEP)
-                .settle(loose(triangles), Optional.empty());
+    private static RepairedMesh settled(List<double[]> triangles, Fix... fixes) {
+        return new MeshRepair(new Choices(1, Up.Z, false, Set.of(fixes)), STEP)
+                .repair(loose(triangles), Optional.empty());
     }
 
-    private Mesh mesh(Settled settled) {
+    private Mesh mesh(RepairedMesh settled) {
         var parts = settled.shells().values().stream()
                 .map(s -> Part.of(Swatch.STONE, new Form.Brought(s, false), Vec.ZERO))
                 .toList();
@@ -117,8 +117,9 @@ class SettlingTest {
 
     @Test
     void aBodyInsideOutIsTurnedWhole() {
-        var sides =
-                box(0, 0, 0, 1000, 500, 200).stream().map(SettlingTest::turned).toList();
+        var sides = box(0, 0, 0, 1000, 500, 200).stream()
+                .map(MeshRepairTest::turned)
+                .toList();
         assertThat(settled(sides).came().inward()).isEqualTo(12);
         assertThat(mesh(settled(sides)).volume()).isNegative();
         assertThat(mesh(settled(sides, Fix.OUTWARD)).volume()).isCloseTo(1000 * 500 * 200.0, within(1e-3));
@@ -193,8 +194,8 @@ class SettlingTest {
         var fitted = settled(sides, Fix.FIT);
         assertThat(fitted.left().fits()).isTrue();
         assertThat(fitted.shells().get("surface").box().max()).isEqualTo(Vec.ofMillimetres(1000, 500, 2500));
-        var as = new Settling(new Choices(1, Up.Z, false, Set.of(Fix.FIT)), STEP)
-                .settle(loose(sides), Optional.of(Vec.ofMillimetres(1000, 450, 2500)));
+        var as = new MeshRepair(new Choices(1, Up.Z, false, Set.of(Fix.FIT)), STEP)
+                .repair(loose(sides), Optional.of(Vec.ofMillimetres(1000, 450, 2500)));
         assertThat(as.came().off()).isEqualTo(Vec.ofMillimetres(-4, 48, 9));
         assertThat(as.shells().get("surface").box().max()).isEqualTo(Vec.ofMillimetres(1000, 450, 2500));
     }
@@ -226,8 +227,8 @@ class SettlingTest {
     /** The axes of a file that has Y up: X stays, what is up is up, and it is not mirrored. */
     @Test
     void axesAndUnitsBecomeTheSites() {
-        var inch = new Settling(new Choices(25.4, Up.Y, false, Set.of()), STEP)
-                .settle(loose(box(0, 0, 0, 10, 20, 30)), Optional.empty());
+        var inch = new MeshRepair(new Choices(25.4, Up.Y, false, Set.of()), STEP)
+                .repair(loose(box(0, 0, 0, 10, 20, 30)), Optional.empty());
         assertThat(inch.came().size()).isEqualTo(new Vec(254_000, 762_000, 508_000));
         assertThat(mesh(inch).volume()).isPositive();
     }
@@ -267,8 +268,8 @@ class SettlingTest {
 
     @Test
     void aThingTooLargeForItsUnitSaysSo() {
-        assertThatThrownBy(() -> new Settling(new Choices(1000, Up.Z, false, Set.of()), STEP)
-                        .settle(loose(box(0, 0, 0, 3300, 200, 3000)), Optional.empty()))
+        assertThatThrownBy(() -> new MeshRepair(new Choices(1000, Up.Z, false, Set.of()), STEP)
+                        .repair(loose(box(0, 0, 0, 3300, 200, 3000)), Optional.empty()))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("3300 m")
                 .hasMessageContaining("another unit");

@@ -11,4 +11,4 @@ import java.util.Map;
  * @param came   what was found, @param left what is left of it once it is set right as was asked for
  * @param origin where the file's own origin lies, once it is set right
  */
-public record Settled(String name, Map<String, Shell> shells, Report came, Report left, Vec origin) {}
+public record RepairedMesh(String name, Map<String, Shell> shells, Report came, Report left, Vec origin) {}
