@@ -20,6 +20,7 @@ import hausbau.server.store.massing.StairRow;
 import hausbau.server.work.site.SiteService;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -159,12 +160,11 @@ public class LevelService {
         edit(siteId, seen, edit -> {
             var row = levelRow(siteId, level);
             edit.name("Remove level “" + row.toLevel().name() + "”");
+            var openings = openingsByRoom(siteId);
             store.massing().rooms(siteId).stream()
                     .filter(r -> r.toRoom().level() == level)
                     .forEach(room -> {
-                        store.massing().openings(siteId).stream()
-                                .filter(o -> o.toOpening().roomId() == room.getId())
-                                .forEach(edit::remove);
+                        openings.getOrDefault(room.getId(), List.of()).forEach(edit::remove);
                         edit.remove(room);
                     });
             store.massing().stairs(siteId).stream()
@@ -198,6 +198,7 @@ public class LevelService {
             edit.name("Copy level “" + from.name() + "”");
             edit.add(new LevelRow(siteId, copy));
             var names = edit.before().decisions().massing();
+            var openings = openingsByRoom(siteId);
             for (var row : store.massing().rooms(siteId)) {
                 var room = row.toRoom();
                 if (room.level() == level) {
@@ -209,9 +210,8 @@ public class LevelService {
                                     .withRooms(Stream.concat(names.rooms().stream(), Stream.of(made))
                                             .toList()));
                     edit.add(new RoomRow(siteId, made));
-                    store.massing().openings(siteId).stream()
+                    openings.getOrDefault(room.id(), List.of()).stream()
                             .map(OpeningRow::toOpening)
-                            .filter(o -> o.roomId() == room.id())
                             .forEach(o -> edit.add(new OpeningRow(siteId, o.in(store.nextId(), made.id(), o.at()))));
                 }
             }
@@ -235,6 +235,11 @@ public class LevelService {
                             h.free())));
             return copy;
         });
+    }
+
+    private Map<Long, List<OpeningRow>> openingsByRoom(long siteId) {
+        return store.massing().openings(siteId).stream()
+                .collect(Collectors.groupingBy(o -> o.toOpening().roomId()));
     }
 
     private static String freshName(List<Level> levels) {
