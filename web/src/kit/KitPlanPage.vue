@@ -2,11 +2,13 @@
 import { Button, InputNumber } from 'ant-design-vue'
 import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { NoAnswer, Refusal, send, type SitePlanView } from '../api/client'
+import { NoAnswer, Refusal, send, type SiteOptionView, type SitePlanView } from '../api/client'
+import { roleName } from '../list/roles'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
 import OptionChart from './OptionChart.vue'
 import RunElevations from './RunElevations.vue'
+import { kindsOf, reuse } from './kinds'
 
 const site = useSite()
 const router = useRouter()
@@ -19,7 +21,15 @@ let asking: AbortController | undefined
 let ticking: ReturnType<typeof setInterval> | undefined
 
 const option = computed(() => plan.value?.options[chosen.value])
-const standing = computed(() => site.site?.kit?.kindsMm.join())
+const standing = computed(() => site.site?.kit?.option)
+const kinds = computed(() => (option.value ? kindsOf(option.value) : new Map<string, number>()))
+/** What would be modelled, by role. */
+const groups = computed(() => {
+  const by = new Map<string, SiteOptionView['pieces']>()
+  for (const p of option.value?.pieces ?? []) by.set(roleName(p.role), [...(by.get(roleName(p.role)) ?? []), p])
+  return [...by].map(([role, pieces]) => ({ role, pieces }))
+})
+const once = computed(() => option.value?.pieces.filter((p) => p.count === 1).length ?? 0)
 
 watch(
   () => site.site?.id,
@@ -44,7 +54,7 @@ async function workOut() {
   try {
     const answer = await send<SitePlanView>('POST', `/api/sites/${site.site!.id}/kit-plans?token=${token}`, limits, { signal: mine.signal })
     plan.value = answer
-    const now = answer.options.findIndex((o) => o.kindsMm.join() === standing.value)
+    const now = answer.options.findIndex((o) => o.id === standing.value)
     chosen.value = now >= 0 ? now : (answer.recommended ?? 0)
   } catch (e) {
     if (!mine.signal.aborted) fault.value = e instanceof Refusal || e instanceof NoAnswer ? e.message : String(e)
@@ -72,7 +82,7 @@ if (site.site?.kit) start()
 
 async function build() {
   try {
-    await site.make('Build from the kit', 'PUT', '/kit', { kindsMm: option.value!.kindsMm, minPieceMm: limits.minPieceMm, maxPieceMm: limits.maxPieceMm })
+    await site.make('Build from the kit', 'PUT', '/kit', { option: option.value!.id })
     void router.push(`/sites/${site.site!.id}/build`)
   } catch (e) {
     tell(e)
@@ -88,13 +98,15 @@ const percent = (i: number) => {
   <div class="kit">
     <div class="limits">
       <h2>Work out the kit</h2>
-      <p class="soft">The fewest kinds of wall that build every run exactly, in whole steps of {{ site.show(site.site!.stepMm) }}.</p>
+      <p class="soft">
+        The fewest pieces to model that build every wall exactly, in length and in height, in whole steps of {{ site.show(site.site!.stepMm) }}.
+      </p>
       <div class="fields three">
         <LengthField label="Least piece" :mm="limits.minPieceMm" @change="(mm) => (limits.minPieceMm = mm)" />
         <LengthField label="Greatest piece" :mm="limits.maxPieceMm" @change="(mm) => (limits.maxPieceMm = mm)" />
         <label class="field"
-          ><span>Kinds, at most</span>
-          <InputNumber v-model:value="limits.maxKinds" size="small" class="figures" :min="1" :max="8" aria-label="Kinds, at most" />
+          ><span>Lengths a height</span>
+          <InputNumber v-model:value="limits.maxKinds" size="small" class="figures" :min="1" :max="8" aria-label="Lengths a height, at most" />
         </label>
       </div>
       <div class="row">
@@ -108,29 +120,51 @@ const percent = (i: number) => {
       </p>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <template v-if="plan?.options.length">
-        <OptionChart :plan="plan" :chosen="chosen" :unit="site.unit" @choose="(i) => (chosen = i)" />
-        <table>
-          <thead>
-            <tr>
-              <th>kinds</th>
-              <th>lengths</th>
-              <th>pieces</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(o, i) in plan.options" :key="i" :class="{ chosen: i === chosen }" @click="chosen = i">
-              <td class="figures">{{ o.kindsMm.length }}</td>
-              <td class="figures">{{ o.kindsMm.map(site.show).join(' · ') }}</td>
-              <td class="figures">{{ o.placements }}</td>
-              <td class="marks">
-                <span>{{ o.proven ? '● proven' : '◆ not proven' }}</span> <span v-if="i === plan.recommended" class="good">recommended</span
-                ><span class="soft">{{ percent(i) }}</span>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <Button type="primary" @click="build">Build from {{ option!.kindsMm.length }} {{ option!.kindsMm.length === 1 ? 'kind' : 'kinds' }}</Button>
+        <OptionChart :plan="plan" :chosen="chosen" @choose="(i) => (chosen = i)" />
+        <div class="options" tabindex="0" role="group" aria-label="Options">
+          <table>
+            <thead>
+              <tr>
+                <th>kinds</th>
+                <th>pieces</th>
+                <th>walls cut at</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(o, i) in plan.options" :key="i" :class="{ chosen: i === chosen }" @click="chosen = i">
+                <td class="figures">{{ o.kinds }}</td>
+                <td class="figures">{{ o.placements }}</td>
+                <td class="figures">{{ o.jointsMm.map(site.show).join(' · ') || 'no height' }}</td>
+                <td class="marks">
+                  <span>{{ o.proven ? '● proven' : '◆ not proven' }}</span> <span v-if="i === plan.recommended" class="good">recommended</span
+                  ><span v-if="o.id === standing" class="good">built</span><span class="soft">{{ percent(i) }}</span>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <Button type="primary" :disabled="option!.id === standing" @click="build">Build from {{ option!.kinds }} kinds</Button>
+        <section aria-label="To be modelled" class="model">
+          <h3>To be modelled</h3>
+          <p class="soft">
+            {{ option!.kinds }} kinds, each used {{ reuse(option!).toFixed(1) }} times<template v-if="once">
+              · <span class="caution">▲ {{ once }} {{ once === 1 ? 'stands' : 'stand' }} once</span></template
+            >
+          </p>
+          <dl>
+            <template v-for="g in groups" :key="g.role">
+              <dt>
+                {{ g.role }} <span class="figures soft">{{ g.pieces.length }}</span>
+              </dt>
+              <dd>
+                <span v-for="(p, n) in g.pieces" :key="n" class="figures piece" :class="{ caution: p.count === 1 }"
+                  >{{ site.show(p.lengthMm) }} × {{ site.show(p.heightMm) }} <span class="soft">× {{ p.count }}</span></span
+                >
+              </dd>
+            </template>
+          </dl>
+        </section>
       </template>
       <div v-if="plan?.unfillable.length" class="unfillable" role="alert">
         <h3 class="fault">■ No piece fills these</h3>
@@ -152,13 +186,13 @@ const percent = (i: number) => {
         <p class="soft">Change the room or an opening under Massing, or allow other pieces.</p>
       </div>
       <p v-else-if="plan && !plan.options.length" class="fault" role="alert">
-        No set of at most {{ limits.maxKinds }} kinds fills every run. Allow more kinds.
+        No {{ limits.maxKinds }} {{ limits.maxKinds === 1 ? 'length fills' : 'lengths fill' }} the walls of every height. Allow more.
       </p>
     </div>
     <div class="preview">
       <template v-if="option">
         <h2>The runs, from inside</h2>
-        <RunElevations :runs="plan!.layouts[chosen]!" :kinds-mm="option.kindsMm" :faces="plan!.faces" :unit="site.unit" />
+        <RunElevations :runs="plan!.layouts[chosen]!" :kinds="kinds" :faces="plan!.faces" :unit="site.unit" />
       </template>
       <p v-else class="soft empty">Work out the kit, and every wall is drawn here as it would be built.</p>
     </div>
@@ -221,6 +255,33 @@ tr.chosen {
 .good {
   color: #1d5c57;
   font-weight: 600;
+}
+.options {
+  max-height: 236px;
+  overflow-y: auto;
+  flex: none;
+}
+.model h3 {
+  margin: 4px 0 0;
+}
+.model p {
+  margin: 0 0 6px;
+}
+.model dl {
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 4px 8px;
+  margin: 0;
+  font-size: 13px;
+}
+.model dd {
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+}
+.piece {
+  white-space: nowrap;
 }
 .unfillable ul {
   margin: 4px 0;

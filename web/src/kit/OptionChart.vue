@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SitePlanView } from '../api/client'
-import { format } from '../measure/format'
-import type { Unit } from '../api/client'
 
 /** The options as kinds against placements: down and to the left is better, so every step to the right must earn itself. */
-const props = defineProps<{ plan: SitePlanView; chosen: number; unit: Unit }>()
+const props = defineProps<{ plan: SitePlanView; chosen: number }>()
 defineEmits<{ choose: [index: number] }>()
 
 const W = 420
@@ -21,15 +19,14 @@ const ticks = computed(() => {
   const pitch = [1, 2, 5, 10].map((f) => f * unit).find((f) => f >= rough) ?? unit
   return [1, 2, 3].map((i) => i * pitch).filter((t) => t <= most.value)
 })
+const fewest = computed(() => props.plan.options[0]!.kinds)
+const pitch = computed(() => (W - LEFT - 60) / Math.max(1, props.plan.options.at(-1)!.kinds - fewest.value))
+/** Numbers stand where they do not run into one another: at the ends, and at what is chosen. */
+const isNumbered = (i: number) => pitch.value > 30 || i === 0 || i === props.plan.options.length - 1 || i === props.chosen
 const points = computed(() =>
-  props.plan.options.map((o, i) => ({
-    i,
-    o,
-    kinds: o.kindsMm.length,
-    x: LEFT + 26 + i * ((W - LEFT - 60) / Math.max(1, props.plan.options.length - 1 || 1)),
-    y: BASE - height(o.placements),
-  })),
+  props.plan.options.map((o, i) => ({ i, o, numbered: isNumbered(i), x: LEFT + 26 + (o.kinds - fewest.value) * pitch.value, y: BASE - height(o.placements) })),
 )
+const isProven = computed(() => props.plan.options.every((o) => o.proven))
 </script>
 
 <template>
@@ -41,7 +38,7 @@ const points = computed(() =>
       <text :x="LEFT - 8" :y="BASE - height(t) + 4" class="number" text-anchor="end">{{ t }}</text>
     </g>
     <text :x="LEFT - 8" y="10" class="label" text-anchor="end">pieces</text>
-    <text :x="W - 8" :y="BASE + 34" class="label" text-anchor="end">kinds of wall</text>
+    <text :x="W - 8" :y="BASE + 34" class="label" text-anchor="end">kinds of piece{{ isProven ? ', all proven' : '' }}</text>
     <polyline :points="points.map((p) => `${p.x},${p.y}`).join(' ')" class="line" />
     <g
       v-for="p in points"
@@ -51,16 +48,18 @@ const points = computed(() =>
       role="button"
       tabindex="0"
       :aria-pressed="p.i === chosen"
-      :aria-label="`${p.kinds} kinds, ${p.o.placements} pieces, ${p.o.proven ? 'proven' : 'not proven'}: ${p.o.kindsMm.map((k) => format(k, unit)).join(', ')}`"
+      :aria-label="`${p.o.kinds} kinds, ${p.o.placements} pieces, ${p.o.proven ? 'proven' : 'not proven'}`"
       @click="$emit('choose', p.i)"
       @keydown.enter="$emit('choose', p.i)"
       @keydown.space.prevent="$emit('choose', p.i)">
       <line :x1="p.x" :y1="p.y" :x2="p.x" :y2="BASE" class="drop" />
-      <rect :x="p.x - 22" y="0" width="44" :height="BASE + 22" fill="transparent" />
-      <circle v-if="p.o.proven" :cx="p.x" :cy="p.y" r="7" />
+      <rect :x="p.x - Math.min(22, pitch / 2)" y="0" :width="Math.min(44, pitch)" :height="BASE + 22" fill="transparent" />
+      <circle v-if="p.o.proven" :cx="p.x" :cy="p.y" :r="pitch > 30 ? 7 : 5" />
       <path v-else :d="`M${p.x} ${p.y - 8} L${p.x + 8} ${p.y} L${p.x} ${p.y + 8} L${p.x - 8} ${p.y} Z`" />
-      <text :x="p.x + 11" :y="p.y - 6" class="number">{{ p.o.placements }}</text>
-      <text :x="p.x" :y="BASE + 17" class="number" text-anchor="middle">{{ p.kinds }}</text>
+      <template v-if="p.numbered">
+        <text :x="p.x + 11" :y="p.y - 6" class="number">{{ p.o.placements }}</text>
+        <text :x="p.x" :y="BASE + 17" class="number" text-anchor="middle">{{ p.o.kinds }}</text>
+      </template>
     </g>
   </svg>
 </template>

@@ -1,52 +1,73 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { FaceView, RunView, Unit } from '../api/client'
+import type { FaceView, LaidRunView, LaidView, Unit } from '../api/client'
 import { formatBare } from '../measure/format'
 import { FIGURE_OUTLINE } from '../space/figure'
+import { kindOf, type Kinds } from './kinds'
 
 /** The runs laid out in elevation, seen from inside the room, all to one scale. */
 const props = defineProps<{
-  runs: RunView[]
-  kindsMm: number[]
+  runs: LaidRunView[]
+  /** The kinds of wall piece there are, so that a kind is drawn alike wherever it is. */
+  kinds: Kinds
   /** Of each run, its height and the openings in it. */
   faces: FaceView[]
   unit: Unit
 }>()
 
-const lengthOf = (r: RunView) => r.sequence.reduce((end, i) => Math.max(end, i.atMm + i.lengthMm), 0)
+const lengthOf = (r: LaidRunView) => r.pieces.reduce((end, i) => Math.max(end, i.atMm + i.lengthMm), 0)
 const longest = computed(() => Math.max(1000, ...props.runs.map(lengthOf)))
-/** Paper greys, one a kind, so that a kind is seen again; its length is written on it too. */
-const shade = (mm: number) => ['#FBFAF6', '#E9E3D5', '#D3CBB8', '#BDB4A0', '#F3EEE2', '#DED7C6', '#C8BFAC', '#EFE9DB'][props.kindsMm.indexOf(mm)] ?? '#fff'
+/** Paper greys, and beyond them hatches: one a kind. */
+const GREYS = ['#FBFAF6', '#E9E3D5', '#D3CBB8', '#BDB4A0', '#F3EEE2', '#DED7C6', '#C8BFAC', '#EFE9DB']
+const HATCHES = 24
+const angleOf = (n: number) => 25 + ((n * 53) % 150)
+const fillOf = (i: LaidView) => {
+  if (i.piece !== 'wall') return '#F4F1EA'
+  const n = props.kinds.get(kindOf(i)) ?? 0
+  return n < GREYS.length ? GREYS[n] : `url(#kind-${(n - GREYS.length) % HATCHES})`
+}
 /** A low run is drawn with the whole figure beside it. */
 const tall = (n: number) => Math.max(1800, props.faces[n]!.heightMm)
-const wallItems = (r: RunView) => r.sequence.filter((i) => i.piece === 'wall')
+const sizeOf = (i: LaidView) => `${formatBare(i.lengthMm, props.unit)} × ${formatBare(i.heightMm, props.unit)}`
+/** Its size where there is room for it, else its length, else nothing. */
+const label = (i: LaidView) => {
+  const em = longest.value * 0.024
+  if (i.piece !== 'wall' || i.heightMm < em * 1.4) return ''
+  if (i.lengthMm > sizeOf(i).length * em * 0.62) return sizeOf(i)
+  const short = formatBare(i.lengthMm, props.unit)
+  return i.lengthMm > short.length * em * 0.62 ? short : ''
+}
 </script>
 
 <template>
+  <svg width="0" height="0" class="hatches" aria-hidden="true">
+    <pattern
+      v-for="n in HATCHES"
+      :id="`kind-${n - 1}`"
+      :key="n"
+      width="130"
+      height="130"
+      pattern-units="userSpaceOnUse"
+      :pattern-transform="`rotate(${angleOf(n)})`">
+      <rect width="130" height="130" :fill="GREYS[n % GREYS.length]" />
+      <line x1="0" y1="0" x2="0" y2="130" stroke="#8A8371" :stroke-width="12 + (n % 3) * 14" />
+    </pattern>
+  </svg>
   <ol class="runs">
     <li v-for="(r, n) in runs" :key="r.name">
       <div class="row spread">
-        <span>{{ r.name }}</span><span class="figures soft">{{ formatBare(lengthOf(r), unit) }} · {{ wallItems(r).length }} pieces</span>
+        <span>{{ r.name }}</span><span class="figures soft"
+          >{{ formatBare(lengthOf(r), unit) }} × {{ formatBare(faces[n]!.heightMm, unit) }} · {{ r.pieces.length }} pieces</span
+        >
       </div>
       <svg
         :viewBox="`-720 ${-tall(n) - 60} ${longest + 780} ${tall(n) + 90}`"
         role="img"
-        :aria-label="`${r.name}: ${r.sequence.map((i) => `${i.piece} ${formatBare(i.lengthMm, unit)}`).join(', ')}`">
-        <g v-for="i in r.sequence" :key="i.atMm">
-          <rect
-            :x="i.atMm"
-            :y="-faces[n]!.heightMm"
-            :width="i.lengthMm"
-            :height="faces[n]!.heightMm"
-            :fill="i.piece === 'wall' ? shade(i.lengthMm) : '#F4F1EA'"
-            class="panel-edge" />
-          <text
-            v-if="i.piece === 'wall' && i.lengthMm > longest * 0.04"
-            :x="i.atMm + i.lengthMm / 2"
-            :y="-faces[n]!.heightMm / 2"
-            :font-size="longest * 0.027"
-            class="size">
-            {{ formatBare(i.lengthMm, unit) }}
+        :aria-label="`${r.name}: ${r.pieces.map((i) => `${i.piece} ${sizeOf(i)}`).join(', ')}`">
+        <g v-for="i in r.pieces" :key="`${i.atMm} ${i.upMm}`">
+          <rect :x="i.atMm" :y="-i.upMm - i.heightMm" :width="i.lengthMm" :height="i.heightMm" :fill="fillOf(i)" class="panel-edge" />
+          <text v-if="label(i)" :x="i.atMm + i.lengthMm / 2" :y="-i.upMm - i.heightMm / 2" :font-size="longest * 0.024" class="size">
+            {{ label(i) }}
           </text>
         </g>
         <rect v-for="d in faces[n]!.holes" :key="d.atMm" :x="d.atMm" :y="-d.sillMm - d.heightMm" :width="d.widthMm" :height="d.heightMm" class="hole" />
@@ -61,6 +82,9 @@ const wallItems = (r: RunView) => r.sequence.filter((i) => i.piece === 'wall')
 </template>
 
 <style scoped>
+.hatches {
+  position: absolute;
+}
 .runs {
   list-style: none;
   margin: 0;
@@ -69,7 +93,7 @@ const wallItems = (r: RunView) => r.sequence.filter((i) => i.piece === 'wall')
   grid-template-columns: repeat(auto-fit, minmax(330px, 1fr));
   gap: 14px 22px;
 }
-svg {
+li svg {
   width: 100%;
   display: block;
 }
@@ -92,6 +116,10 @@ svg {
 .size {
   font-family: var(--mono);
   fill: var(--ink);
+  stroke: var(--sheet);
+  stroke-width: 3px;
+  paint-order: stroke;
+  vector-effect: non-scaling-stroke;
   text-anchor: middle;
   dominant-baseline: middle;
 }

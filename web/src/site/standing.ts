@@ -70,7 +70,9 @@ export function idOf(c: Chunk, row: number): string {
   const room = `room.${owner}`
   if (code === 12) return `${room}.guard.${c.a[row]}.${c.b[row]}`
   if (code === 1) return `${room}.opening.${c.a[row]}`
-  if (code === 6) return `${room}.post.${CORNERS[c.a[row]!] ?? `edge${c.a[row]}`}`
+  if (code === 6) return `${room}.post.${CORNERS[c.a[row]!] ?? `edge${c.a[row]}`}${above(c.b[row]!)}`
+  if (code === 17) return edgePlace(room, c.a[row]!, c.b[row]!, '.up')
+  if (code === 18) return betweenTiers(room, c.a[row]!, c.b[row]!)
   if (code === 10) return `${room}.post.at.${c.a[row]}.${c.b[row]}`
   if (code === 9) return edgePlace(room, c.a[row]!, c.b[row]!)
   if (code >= 7) return `${room}.${code === 7 ? 'floor' : 'ceiling'}.${c.a[row]}.${c.b[row]}`
@@ -80,11 +82,19 @@ export function idOf(c: Chunk, row: number): string {
 /** What a piece is the twin of: what a hand set down, or a part of an assembly's use or of a repeat. */
 const originalOf = (id: number, part: number) => (part === 0 ? `hand.${id}` : part > 0 ? `use.${id}.${part - 1}` : `repeat.${id}.${-1 - part}`)
 
-/** A run's place that is no side of a rectangle: edge and tier lie above the 36 bits of length. */
-function edgePlace(room: string, at: number, packed: number) {
+const above = (up: number) => (up ? `.up.${up}` : '')
+
+/** A part of a post between walls: 16 bits of its foot above the post's lie below each coordinate. */
+function betweenTiers(room: string, a: number, b: number) {
+  const [x, y] = [Math.floor(a / 65536), Math.floor(b / 65536)]
+  return `${room}.post.at.${x}.${y}${above((a - x * 65536) * 65536 + (b - y * 65536))}`
+}
+
+/** A run's place that is no side of a rectangle, or on other tiers: edge and tier lie above 36 bits of length, or of its foot above the wall's. */
+function edgePlace(room: string, at: number, packed: number, what = '') {
   const above = Math.floor(packed / 2 ** 36)
   const [edge, tier] = [above % 1024, Math.floor(above / 1024)]
-  return `${room}.${SIDES[edge] ?? `edge${edge}`}${['', '-above', '-below'][tier]}.${at}.${packed % 2 ** 36}`
+  return `${room}.${SIDES[edge] ?? `edge${edge}`}${['', '-above', '-below'][tier]}.${at}${what}.${packed % 2 ** 36}`
 }
 
 export const pieceIdOf = (c: Chunk, row: number) => c.palette[c.kind[row]!]!

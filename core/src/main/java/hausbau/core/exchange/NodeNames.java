@@ -59,11 +59,16 @@ public final class NodeNames {
             return room.outline().edge(p.edge()).map(e -> e.side().label()).orElse("former") + " wall at "
                     + format(p.at());
         }
+        if (s.place() instanceof Place.InTier p && room != null) {
+            return room.outline().edge(p.edge()).map(e -> e.side().label()).orElse("former") + " wall at "
+                    + format(p.at()) + ", up " + format(p.up());
+        }
         if (s.place() instanceof Place.Tile p && room != null) {
             return p.layer().label() + " at " + format(p.x()) + " " + format(p.y());
         }
         if (s.place() instanceof Place.AtCorner p) {
-            return (p.edge() < 4 ? Place.Corner.values()[p.edge()].label() : "inner") + " corner";
+            return (p.edge() < 4 ? Place.Corner.values()[p.edge()].label() : "inner") + " corner"
+                    + (p.up() == 0 ? "" : ", up " + format(p.up()));
         }
         if (s.place() instanceof Place.OfOpening p && openings.containsKey(p.opening())) {
             var opening = openings.get(p.opening());

@@ -17,10 +17,10 @@ import java.util.function.BooleanSupplier;
  * <p>Precondition: every span is positive and can be filled by some multiset of allowed lengths. Cost: exponential in
  * k in the worst case; {@code stop} ends it early, and the answer is then not marked proven.
  */
-final class KindSearch {
+public final class KindSearch {
 
     /** @param kinds falling; empty when {@code placements} is {@link #NONE} */
-    record Found(List<Integer> kinds, long placements, boolean proven) {}
+    public record Found(List<Integer> kinds, long placements, boolean proven) {}
 
     static final long NONE = Long.MAX_VALUE;
     /** More than the pieces of any filling: 2^40 against at most 2000 runs of 10 km in steps of 1 mm. */

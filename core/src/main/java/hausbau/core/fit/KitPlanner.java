@@ -92,7 +92,8 @@ public final class KitPlanner {
         return options;
     }
 
-    private static List<KitPlan.Unfillable> unfillable(KitQuestion question) {
+    /** The spans that no allowed piece or pieces can fill. */
+    public static List<KitPlan.Unfillable> unfillable(KitQuestion question) {
         var found = new ArrayList<KitPlan.Unfillable>();
         for (var run : question.runs()) {
             for (var span : run.spans()) {

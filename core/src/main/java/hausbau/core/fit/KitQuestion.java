@@ -42,7 +42,7 @@ public record KitQuestion(Length step, Length minPiece, Length maxPiece, int max
         }
     }
 
-    private static void checkLimits(Length step, Length least, Length greatest, int maxKinds, List<Fault> faults) {
+    static void checkLimits(Length step, Length least, Length greatest, int maxKinds, List<Fault> faults) {
         if (step.compareTo(LEAST_STEP) < 0 || step.compareTo(GREATEST_STEP) > 0) {
             faults.add(new Fault("stepMm", "The step must be from 1 to 100000 mm."));
         }
@@ -60,10 +60,14 @@ public record KitQuestion(Length step, Length minPiece, Length maxPiece, int max
         }
     }
 
-    private static void checkRun(Run run, String path, List<Fault> faults) {
-        if (run.name().length() > LONGEST_NAME) {
-            faults.add(new Fault(path + ".name", "A name takes at most " + LONGEST_NAME + " characters."));
+    static void checkName(String name, String field, List<Fault> faults) {
+        if (name.length() > LONGEST_NAME) {
+            faults.add(new Fault(field, "A name takes at most " + LONGEST_NAME + " characters."));
         }
+    }
+
+    private static void checkRun(Run run, String path, List<Fault> faults) {
+        checkName(run.name(), path + ".name", faults);
         if (!run.length().isPositive() || run.length().compareTo(GREATEST) > 0) {
             faults.add(new Fault(path + ".lengthMm", "A run's length must be above 0 and at most 10 km."));
             return;
@@ -72,9 +76,7 @@ public record KitQuestion(Length step, Length minPiece, Length maxPiece, int max
         for (var j = 0; j < run.fixed().size(); j++) {
             var item = run.fixed().get(j);
             var where = path + ".fixed[" + j + "]";
-            if (item.piece().length() > LONGEST_NAME) {
-                faults.add(new Fault(where + ".piece", "A name takes at most " + LONGEST_NAME + " characters."));
-            }
+            checkName(item.piece(), where + ".piece", faults);
             if (!item.length().isPositive()) {
                 faults.add(new Fault(where + ".lengthMm", "A fixed item's length must be above 0."));
             } else if (item.at().um() < 0 || item.end().compareTo(run.length()) > 0) {

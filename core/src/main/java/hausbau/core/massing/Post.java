@@ -2,6 +2,7 @@ package hausbau.core.massing;
 
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -27,5 +28,21 @@ public record Post(long room, int edge, Box box, Optional<Legs> legs) {
     public List<Box> boxes() {
         return Stream.concat(Stream.of(box), legs.stream().flatMap(l -> Stream.of(l.lying(), l.upright())))
                 .toList();
+    }
+
+    /** What of it lies between two heights, µm above the site's zero. */
+    public Post between(long foot, long top) {
+        return new Post(
+                room,
+                edge,
+                between(box, foot, top),
+                legs.map(l -> new Legs(
+                        l.turn(), l.length(), between(l.lying(), foot, top), between(l.upright(), foot, top))));
+    }
+
+    private static Box between(Box b, long foot, long top) {
+        return new Box(
+                new Vec(b.min().x(), b.min().y(), foot),
+                new Vec(b.max().x(), b.max().y(), top));
     }
 }

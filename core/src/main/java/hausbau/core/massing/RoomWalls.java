@@ -358,18 +358,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
                             || interval.edge().line() == back(edge.side(), s.wall()),
                     beside().toList(),
                     openings);
-            return new WallRun(
-                    bare.room(),
-                    bare.edge(),
-                    bare.tier(),
-                    bare.name(),
-                    bare.side(),
-                    bare.start(),
-                    bare.length(),
-                    bare.depth(),
-                    bare.height(),
-                    bare.laps(),
-                    panels);
+            return bare.with(panels);
         }
 
         private WallRun bare(Outline.Edge edge, Stretch s, WallRun.Tier tier, long foot, long top, String suffix) {

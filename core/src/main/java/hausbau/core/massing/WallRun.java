@@ -70,6 +70,17 @@ public record WallRun(
         public Length head() {
             return sill.plus(opening.height());
         }
+
+        /** Whether a panel from this far above the wall's foot holds the opening: a threshold lies on it, a sill has wall below. */
+        public boolean canBeginAt(Length foot) {
+            return opening.kind() != Opening.Kind.WINDOW && foot.equals(sill)
+                    || foot.plus(Panels.JAMB).compareTo(sill) <= 0;
+        }
+
+        /** Whether a panel up to this far above the wall's foot has wall enough over the opening. */
+        public boolean canEndAt(Length top) {
+            return head().plus(Panels.JAMB).compareTo(top) <= 0;
+        }
     }
 
     /** The run as the kit plan sees it. */
@@ -80,6 +91,11 @@ public record WallRun(
                 panels.stream()
                         .map(p -> new FixedItem(p.opening().kind().label(), p.at(), p.length()))
                         .toList());
+    }
+
+    /** The same with these panels in it. */
+    public WallRun with(List<Panel> others) {
+        return new WallRun(room, edge, tier, name, side, start, length, depth, height, laps, others);
     }
 
     /** Whether the run goes along its axis, and not against it. */

@@ -5,6 +5,7 @@ import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Refused;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -40,6 +41,10 @@ public sealed interface Place {
     /** Whether what stands there stands on nothing but an opening's head. */
     default boolean isOverOpening() {
         return false;
+    }
+
+    private static String above(long up) {
+        return up == 0 ? "" : ".up." + up;
     }
 
     /** What a hand set down. */
@@ -94,6 +99,31 @@ public sealed interface Place {
         }
     }
 
+    /**
+     * A wall piece in a room's run that stands on other tiers of it.
+     *
+     * @param edge the number of the edge of the room's outline
+     * @param at   where its left end stands seen from inside, along the wall's axis
+     * @param up   its foot above the wall's
+     */
+    record InTier(long room, int edge, WallRun.Tier tier, long at, long up) implements Place {
+
+        @Override
+        public boolean isOverOpening() {
+            return tier == WallRun.Tier.ABOVE;
+        }
+
+        @Override
+        public Source source() {
+            return new Source.Shell(room);
+        }
+
+        @Override
+        public String toString() {
+            return new InRun(room, edge, tier, at, 0).toString().replaceFirst("\\.0$", ".up." + up);
+        }
+    }
+
     /** The panel of an opening. */
     record OfOpening(long room, long opening) implements Place {
 
@@ -112,11 +142,12 @@ public sealed interface Place {
      * The post in a corner.
      *
      * @param edge the number of the edge that begins there
+     * @param up   the foot of a piece of it above the post's
      */
-    record AtCorner(long room, int edge) implements Place {
+    record AtCorner(long room, int edge, long up) implements Place {
 
         public AtCorner(long room, Corner corner) {
-            this(room, corner.ordinal());
+            this(room, corner.ordinal(), 0);
         }
 
         @Override
@@ -126,12 +157,12 @@ public sealed interface Place {
 
         @Override
         public String toString() {
-            return "room." + room + ".post." + (edge < 4 ? Corner.values()[edge].label() : "edge" + edge);
+            return "room." + room + ".post." + (edge < 4 ? Corner.values()[edge].label() : "edge" + edge) + above(up);
         }
     }
 
-    /** A post where no edge of its room begins, by its least corner. */
-    record Between(long room, long x, long y) implements Place {
+    /** A post where no edge of its room begins, by its least corner. @param up the foot of a piece of it above the post's */
+    record Between(long room, long x, long y, long up) implements Place {
 
         @Override
         public Source source() {
@@ -140,7 +171,7 @@ public sealed interface Place {
 
         @Override
         public String toString() {
-            return "room." + room + ".post.at." + x + "." + y;
+            return "room." + room + ".post.at." + x + "." + y + above(up);
         }
     }
 
@@ -335,9 +366,12 @@ public sealed interface Place {
     Pattern SOLID = Pattern.compile("solid\\.(\\d{1,18})");
     Pattern RUN = Pattern.compile(
             "room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
+    Pattern TIER = Pattern.compile(
+            "room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.up\\.(\\d{1,10})");
     Pattern ROOM = Pattern.compile(
             "room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
-                    + "|at\\.(-?\\d{1,15})\\.(-?\\d{1,15}))|(floor|ceiling|guard)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
+                    + "|at\\.(-?\\d{1,15})\\.(-?\\d{1,15}))(?:\\.up\\.(\\d{1,10}))?"
+                    + "|(floor|ceiling|guard)\\.(-?\\d{1,15})\\.(-?\\d{1,15}))");
 
     /** @throws Refused if the text names no place */
     static Place parse(String text) {
@@ -381,17 +415,21 @@ public sealed interface Place {
         }
         var run = RUN.matcher(text);
         if (run.matches()) {
-            var edge =
-                    run.group(2) != null ? Side.valueOf(upper(run.group(2))).ordinal() : Integer.parseInt(run.group(3));
-            var tier = run.group(4) == null
-                    ? WallRun.Tier.WALL
-                    : WallRun.Tier.valueOf(upper(run.group(4).substring(1)));
             return Optional.of(new InRun(
                     Long.parseLong(run.group(1)),
-                    edge,
-                    tier,
+                    edge(run),
+                    tier(run),
                     Long.parseLong(run.group(5)),
                     Long.parseLong(run.group(6))));
+        }
+        var above = TIER.matcher(text);
+        if (above.matches()) {
+            return Optional.of(new InTier(
+                    Long.parseLong(above.group(1)),
+                    edge(above),
+                    tier(above),
+                    Long.parseLong(above.group(5)),
+                    Long.parseLong(above.group(6))));
         }
         var m = ROOM.matcher(text);
         if (!m.matches()) {
@@ -401,20 +439,32 @@ public sealed interface Place {
         if (m.group(2) != null) {
             return Optional.of(new OfOpening(room, Long.parseLong(m.group(2))));
         }
+        var up = m.group(7) == null ? 0 : Long.parseLong(m.group(7));
         if (m.group(3) != null) {
-            return Optional.of(new AtCorner(room, Corner.valueOf(upper(m.group(3)))));
+            return Optional.of(
+                    new AtCorner(room, Corner.valueOf(upper(m.group(3))).ordinal(), up));
         }
         if (m.group(4) != null) {
-            return Optional.of(new AtCorner(room, Integer.parseInt(m.group(4))));
+            return Optional.of(new AtCorner(room, Integer.parseInt(m.group(4)), up));
         }
         if (m.group(5) != null) {
-            return Optional.of(new Between(room, Long.parseLong(m.group(5)), Long.parseLong(m.group(6))));
+            return Optional.of(new Between(room, Long.parseLong(m.group(5)), Long.parseLong(m.group(6)), up));
         }
-        if (m.group(7).equals("guard")) {
-            return Optional.of(new AtDrop(room, Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
+        if (m.group(8).equals("guard")) {
+            return Optional.of(new AtDrop(room, Long.parseLong(m.group(9)), Long.parseLong(m.group(10))));
         }
         return Optional.of(new Tile(
-                room, Layer.valueOf(upper(m.group(7))), Long.parseLong(m.group(8)), Long.parseLong(m.group(9))));
+                room, Layer.valueOf(upper(m.group(8))), Long.parseLong(m.group(9)), Long.parseLong(m.group(10))));
+    }
+
+    private static int edge(Matcher run) {
+        return run.group(2) != null ? Side.valueOf(upper(run.group(2))).ordinal() : Integer.parseInt(run.group(3));
+    }
+
+    private static WallRun.Tier tier(Matcher run) {
+        return run.group(4) == null
+                ? WallRun.Tier.WALL
+                : WallRun.Tier.valueOf(upper(run.group(4).substring(1)));
     }
 
     private static String upper(String word) {

@@ -43,6 +43,12 @@ public final class Chunk {
     static final byte REPEAT = 14;
     static final byte USE = 15;
     static final byte TWIN = 16;
+    /** A run's piece on other tiers: as {@link #EDGE}, with its foot above the wall's in place of the length. */
+    static final byte TIER = 17;
+    /** A piece of a post between walls, above its lowest: 16 bits of its foot above the post's below each of x and y. */
+    static final byte BETWEEN_TIER = 18;
+
+    private static final int UP_BITS = 16;
     private static final int LENGTH_BITS = 36;
     private static final int EDGE_BITS = 10;
 
@@ -125,15 +131,16 @@ public final class Chunk {
         return switch (code) {
             case HAND -> new Place.ByHand(a);
             case OPENING -> new Place.OfOpening(owner, a);
-            case POST -> new Place.AtCorner(owner, (int) a);
-            case BETWEEN -> new Place.Between(owner, a, b);
-            case EDGE ->
-                new Place.InRun(
+            case POST -> new Place.AtCorner(owner, (int) a, b);
+            case BETWEEN -> new Place.Between(owner, a, b, 0);
+            case BETWEEN_TIER ->
+                new Place.Between(
                         owner,
-                        (int) (b >> LENGTH_BITS) & (1 << EDGE_BITS) - 1,
-                        WallRun.Tier.values()[(int) (b >> LENGTH_BITS + EDGE_BITS)],
-                        a,
-                        b & (1L << LENGTH_BITS) - 1);
+                        a >> UP_BITS,
+                        b >> UP_BITS,
+                        (a & (1L << UP_BITS) - 1) << UP_BITS | b & (1L << UP_BITS) - 1);
+            case TIER -> new Place.InTier(owner, edgeOf(b), tierOf(b), a, b & (1L << LENGTH_BITS) - 1);
+            case EDGE -> new Place.InRun(owner, edgeOf(b), tierOf(b), a, b & (1L << LENGTH_BITS) - 1);
             case STAIRS -> new Place.OfStairs(owner, (int) a);
             case GUARD -> new Place.AtDrop(owner, a, b);
             case SOLID -> new Place.OfSolid(owner);
@@ -144,6 +151,29 @@ public final class Chunk {
             case CEILING -> new Place.Tile(owner, Place.Layer.CEILING, a, b);
             default -> new Place.InRun(owner, code - RUN, WallRun.Tier.WALL, a, b);
         };
+    }
+
+    private static int edgeOf(long column) {
+        return (int) (column >> LENGTH_BITS) & (1 << EDGE_BITS) - 1;
+    }
+
+    private static WallRun.Tier tierOf(long column) {
+        return WallRun.Tier.values()[(int) (column >> LENGTH_BITS + EDGE_BITS)];
+    }
+
+    /** The last column of a run's place above its lowest tier. @param up below 2^30, so that a post's columns hold it too */
+    static long tierColumn(int edge, WallRun.Tier tier, long up) {
+        return ((long) tier.ordinal() << EDGE_BITS | edge) << LENGTH_BITS | up;
+    }
+
+    /** A coordinate of a post between walls, with the upper 16 bits of its foot above the post's. */
+    static long highColumn(long x, long up) {
+        return x << UP_BITS | up >> UP_BITS;
+    }
+
+    /** The other coordinate, with the lower 16 bits. */
+    static long lowColumn(long y, long up) {
+        return y << UP_BITS | up & (1L << UP_BITS) - 1;
     }
 
     /** How a run's places are coded. */

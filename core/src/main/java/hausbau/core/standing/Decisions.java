@@ -74,4 +74,10 @@ public record Decisions(
     public Decisions with(Hands newHands) {
         return new Decisions(massing, kit, newHands, repeats, assemblies, twins, traits, dresses, departures);
     }
+
+    /** The same built from this kit. */
+    public Decisions with(KitChoice chosen) {
+        return new Decisions(
+                massing, Optional.of(chosen), hands, repeats, assemblies, twins, traits, dresses, departures);
+    }
 }

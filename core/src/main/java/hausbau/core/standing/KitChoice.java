@@ -8,7 +8,13 @@ import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * The kit that was chosen for a site: all that the planner found, so that nothing is searched for again when the set is
@@ -19,8 +25,20 @@ import java.util.List;
  * @param tiles    sizes of floor and ceiling tiles, falling; empty where no tiles fit
  * @param minPiece least and
  * @param maxPiece greatest length allowed when it was worked out
+ * @param tiers    how walls are stacked
  */
-public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, Length minPiece, Length maxPiece) {
+public record KitChoice(
+        Length step, List<Length> kinds, List<Length> tiles, Length minPiece, Length maxPiece, Tiers tiers) {
+
+    /** Every piece from floor to ceiling. */
+    public KitChoice(Length step, List<Length> kinds, List<Length> tiles, Length minPiece, Length maxPiece) {
+        this(step, kinds, tiles, minPiece, maxPiece, Tiers.NONE);
+    }
+
+    private static final int LONGEST_WORD = 20_000;
+    private static final Pattern WORD =
+            Pattern.compile("\\d{1,12}-\\d{1,12}_\\d{1,12}(\\.\\d{1,12})*_(-?\\d{1,12}(\\.-?\\d{1,12})*)?"
+                    + "_(\\d{1,12}x\\d{1,12}(\\.\\d{1,12})+(_\\d{1,12}x\\d{1,12}(\\.\\d{1,12})+)*)?");
 
     public KitChoice {
         kinds = falling(kinds);
@@ -74,8 +92,97 @@ public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, Len
         return new KitQuestion(massing.settings().step(), minPiece, maxPiece, maxKinds, runs);
     }
 
+    /** What fills a tier: the lengths chosen for it, and where nothing was chosen for its like, those of all walls. */
+    public List<Length> lengths(Length height, Length depth) {
+        return tiers.lengths().getOrDefault(new Tiers.Size(height, depth), kinds);
+    }
+
+    /** Every length of it, falling: what fills where the lengths of a tier do not. */
+    List<Length> all() {
+        return falling(
+                Stream.concat(kinds.stream(), tiers.lengths().values().stream().flatMap(List::stream))
+                        .toList());
+    }
+
     /** Whether the site's step is still the one this was worked out on. */
     public boolean fits(Massing massing) {
         return step.equals(massing.settings().step());
+    }
+
+    /**
+     * All of it in one word, by which it can be asked for: least and greatest piece, lengths, joints, and of each tier its height,
+     * thickness and lengths; µm.
+     */
+    public String word() {
+        var sizes = tiers.lengths().entrySet().stream()
+                .sorted(Map.Entry.comparingByKey(
+                        Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth)))
+                .map(e -> e.getKey().height().um() + "x" + e.getKey().depth().um() + "." + um(e.getValue()))
+                .collect(Collectors.joining("_"));
+        return minPiece.um() + "-" + maxPiece.um() + "_" + um(kinds) + "_"
+                + tiers.joints().stream().map(String::valueOf).collect(Collectors.joining(".")) + "_" + sizes;
+    }
+
+    private static String um(List<Length> lengths) {
+        return lengths.stream().map(l -> String.valueOf(l.um())).collect(Collectors.joining("."));
+    }
+
+    /**
+     * The choice of this word, for this massing.
+     *
+     * @throws Refused if it is none, or does not fill every run of the massing as it is now
+     */
+    public static KitChoice parse(Massing massing, String word) {
+        if (word.length() > LONGEST_WORD || !WORD.matcher(word).matches()) {
+            throw new Refused("option", "This is no option of a kit plan.");
+        }
+        var parts = word.split("_", -1);
+        var limits = lengths(parts[0].replace('-', '.'));
+        var sizes = new HashMap<Tiers.Size, List<Length>>();
+        for (var part : List.of(parts).subList(3, parts.length)) {
+            if (!part.isEmpty()) {
+                var dot = part.indexOf('.');
+                var size = lengths(part.substring(0, dot).replace('x', '.'));
+                sizes.put(new Tiers.Size(size.get(0), size.get(1)), falling(lengths(part.substring(dot + 1))));
+            }
+        }
+        var joints = Stream.of(parts[2].split("\\."))
+                .filter(j -> !j.isEmpty())
+                .map(Long::valueOf)
+                .toList();
+        var choice = new KitChoice(
+                massing.settings().step(),
+                lengths(parts[1]),
+                tiles(massing, limits.get(0), limits.get(1)),
+                limits.get(0),
+                limits.get(1),
+                new Tiers(joints, sizes));
+        choice.check(massing);
+        return choice;
+    }
+
+    private static List<Length> lengths(String um) {
+        return Stream.of(um.split("\\."))
+                .map(l -> new Length(Long.parseLong(l)))
+                .toList();
+    }
+
+    private void check(Massing massing) {
+        // The bounds of the question hold for a choice as well.
+        question(massing, minPiece, maxPiece, 1);
+        for (var length : all()) {
+            if (!length.isPositive() || !length.isMultipleOf(step) || length.compareTo(maxPiece) > 0) {
+                throw new Refused(
+                        "option", "This option has pieces that are not allowed here. Work out the kit again.");
+            }
+        }
+        var runs = massing.runs();
+        var filler =
+                new RunLayout.Filler(this, runs.stream().map(WallRun::length).reduce(Length.ZERO, Length::max));
+        for (var run : runs) {
+            if (!RunLayout.of(run, filler).unfilled().isEmpty()) {
+                throw new Refused("option", "This option does not fill “" + run.name() + "”. Work out the kit again.");
+            }
+        }
     }
 }

@@ -196,7 +196,7 @@ public final class Rows {
                 code = Chunk.POST;
                 owner = post.room();
                 a = post.edge();
-                b = 0;
+                b = post.up();
             } else if (place instanceof Place.Tile tile) {
                 code = tile.layer() == Place.Layer.FLOOR ? Chunk.FLOOR : Chunk.CEILING;
                 owner = tile.room();
@@ -233,10 +233,15 @@ public final class Rows {
                 a = in.original();
                 b = in.part();
             } else if (place instanceof Place.Between post) {
-                code = Chunk.BETWEEN;
+                code = post.up() == 0 ? Chunk.BETWEEN : Chunk.BETWEEN_TIER;
                 owner = post.room();
-                a = post.x();
-                b = post.y();
+                a = post.up() == 0 ? post.x() : Chunk.highColumn(post.x(), post.up());
+                b = post.up() == 0 ? post.y() : Chunk.lowColumn(post.y(), post.up());
+            } else if (place instanceof Place.InTier in) {
+                code = Chunk.TIER;
+                owner = in.room();
+                a = in.at();
+                b = Chunk.tierColumn(in.edge(), in.tier(), in.up());
             } else {
                 var run = (Place.InRun) place;
                 code = Chunk.runCode(run.edge(), run.tier());

@@ -1,6 +1,5 @@
 package hausbau.core.standing;
 
-import hausbau.core.fit.Filling;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -23,44 +22,40 @@ final class ShellBuilding {
     private final Writing writing;
     private final List<Generator.Unfilled> unfilled = new ArrayList<>();
     private final Map<Vec, Kind> walls = new HashMap<>();
+    private final RunLayout.Filler filler;
 
     ShellBuilding(Generator.Shell of) {
         this.of = of;
-        var least = of.choice().kinds().get(of.choice().kinds().size() - 1).um();
-        var around = of.walls().runs().stream().mapToLong(r -> r.length().um()).sum();
+        var all = of.choice().all();
+        var least = all.get(all.size() - 1).um();
+        var around = of.walls().runs().stream()
+                .mapToLong(r -> r.length().um() * of.choice().tiers().layers(r).size())
+                .sum();
+        filler = new RunLayout.Filler(
+                of.choice(), of.walls().runs().stream().map(WallRun::length).reduce(Length.ZERO, Length::max));
         Rows.checkCount(around / least, "rooms", "The walls of “" + of.room().name() + "”");
         writing = new Writing(of.source(), of.room().id(), (int) (around / least) + 16, of.departures());
     }
 
     Generator.Made run() {
-        var choice = of.choice();
-        var longest = of.walls().runs().stream().map(WallRun::length).reduce(Length.ZERO, Length::max);
-        var filling = new Filling(choice.step(), choice.kinds(), longest);
-        of.walls().runs().forEach(run -> fill(run, filling));
+        of.walls().runs().forEach(this::fill);
         of.walls().posts().forEach(this::close);
         return writing.made(of, List.copyOf(unfilled));
     }
 
-    private void fill(WallRun run, Filling filling) {
-        for (var span : run.run().spans()) {
-            var fill = filling.fill(span.length());
-            if (fill.isEmpty()) {
-                unfilled.add(new Generator.Unfilled(run, span));
-                continue;
-            }
-            var at = span.at();
-            for (var length : run.inOrder(fill.get())) {
-                stand(run, at, length);
-                at = at.plus(length);
-            }
-        }
-        for (var panel : run.panels()) {
+    private void fill(WallRun run) {
+        var layout = RunLayout.of(run, filler);
+        layout.pieces().forEach(p -> stand(run, p.layer(), p.at(), p.length()));
+        layout.unfilled().forEach(span -> unfilled.add(new Generator.Unfilled(run, span)));
+        for (var i = 0; i < run.panels().size(); i++) {
+            var panel = run.panels().get(i);
+            var stack = layout.panels().get(i);
             var start = run.at(panel.at());
             writing.derive(
-                    openingPanel(run, panel),
+                    openingPanel(run, panel, stack, of.room().look()),
                     start.x(),
                     start.y(),
-                    start.z(),
+                    stack.foot(),
                     run.side().turn().quarters(),
                     Chunk.OPENING,
                     panel.opening().id(),
@@ -68,9 +63,9 @@ final class ShellBuilding {
         }
     }
 
-    private void stand(WallRun run, Length at, Length length) {
+    private void stand(WallRun run, Tiers.Layer layer, Length at, Length length) {
         var kind = walls.computeIfAbsent(
-                Vec.of(length, run.depth(), run.height()),
+                Vec.of(length, run.depth(), layer.height()),
                 size -> new Kind(
                         Role.WALL,
                         new Recipe.WallPanel(size),
@@ -80,50 +75,39 @@ final class ShellBuilding {
         var along = run.side().runsEastWest()
                 ? start.x() - of.room().anchor().x()
                 : start.y() - of.room().anchor().y();
+        var up = layer.foot() - run.start().z();
         writing.derive(
                 kind,
                 start.x(),
                 start.y(),
-                start.z(),
+                layer.foot(),
                 run.side().turn().quarters(),
-                Chunk.runCode(run.edge(), run.tier()),
+                up == 0 ? Chunk.runCode(run.edge(), run.tier()) : Chunk.TIER,
                 along,
-                Chunk.runColumn(run.edge(), run.tier(), length.um()));
+                up == 0
+                        ? Chunk.runColumn(run.edge(), run.tier(), length.um())
+                        : Chunk.tierColumn(run.edge(), run.tier(), up));
     }
 
-    private Kind openingPanel(WallRun run, WallRun.Panel panel) {
+    static Kind openingPanel(WallRun run, WallRun.Panel panel, Tiers.Layer stack, long look) {
         var kind = panel.opening().kind();
+        var below = stack.foot() - run.start().z();
         var clear = Box.of(
                 panel.from().minus(panel.at()).um(),
                 0,
-                panel.sill().um(),
+                panel.sill().um() - below,
                 panel.to().minus(panel.at()).um(),
                 run.depth().um(),
-                panel.head().um());
-        var size = Vec.of(panel.length(), run.depth(), run.height());
+                panel.head().um() - below);
+        var size = Vec.of(panel.length(), run.depth(), stack.height());
         return switch (kind) {
-            case DOOR ->
-                new Kind(
-                        Role.DOOR,
-                        new Recipe.OpeningPanel(size, clear),
-                        Pivot.FACE_START,
-                        of.room().look());
-            case WINDOW ->
-                new Kind(
-                        Role.WINDOW,
-                        new Recipe.OpeningPanel(size, clear),
-                        Pivot.FACE_START,
-                        of.room().look());
-            case PASSAGE ->
-                new Kind(
-                        Role.PASSAGE,
-                        new Recipe.PassagePanel(size, clear),
-                        Pivot.FACE_START,
-                        of.room().look());
+            case DOOR -> new Kind(Role.DOOR, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START, look);
+            case WINDOW -> new Kind(Role.WINDOW, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START, look);
+            case PASSAGE -> new Kind(Role.PASSAGE, new Recipe.PassagePanel(size, clear), Pivot.FACE_START, look);
         };
     }
 
-    private static Recipe recipe(Post post) {
+    static Recipe recipe(Post post) {
         var size = post.box().size();
         return post.legs()
                 .<Recipe>map(legs -> {
@@ -139,6 +123,16 @@ final class ShellBuilding {
     }
 
     private void close(Post post) {
+        for (var layer : of.choice()
+                .tiers()
+                .layers(post.box().min().z(), post.box().max().z())) {
+            close(
+                    post.between(layer.foot(), layer.top()),
+                    layer.foot() - post.box().min().z());
+        }
+    }
+
+    private void close(Post post, long up) {
         var turn = post.legs().map(Post.Legs::turn).orElse(Turn.NONE);
         var kind =
                 new Kind(Role.POST, recipe(post), Pivot.BASE_CENTRE, of.room().look());
@@ -149,17 +143,19 @@ final class ShellBuilding {
                 .minus(turn.apply(kind.box()).min());
         var anchor = of.room().anchor();
         if (post.edge() >= 0) {
-            writing.derive(kind, at.x(), at.y(), at.z(), turn.quarters(), Chunk.POST, post.edge(), 0);
+            writing.derive(kind, at.x(), at.y(), at.z(), turn.quarters(), Chunk.POST, post.edge(), up);
         } else {
+            var x = post.box().min().x() - anchor.x();
+            var y = post.box().min().y() - anchor.y();
             writing.derive(
                     kind,
                     at.x(),
                     at.y(),
                     at.z(),
                     turn.quarters(),
-                    Chunk.BETWEEN,
-                    post.box().min().x() - anchor.x(),
-                    post.box().min().y() - anchor.y());
+                    up == 0 ? Chunk.BETWEEN : Chunk.BETWEEN_TIER,
+                    up == 0 ? x : Chunk.highColumn(x, up),
+                    up == 0 ? y : Chunk.lowColumn(y, up));
         }
     }
 }

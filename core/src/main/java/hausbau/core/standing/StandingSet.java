@@ -373,6 +373,19 @@ public final class StandingSet {
         return counts;
     }
 
+    /** How often each kind is derived from the massing: what has to be modelled for its rooms, stairs and solids. */
+    public Map<Kind, Long> derivedCounts() {
+        var counts = new HashMap<Kind, Long>();
+        for (var chunk : chunks()) {
+            for (var row = 0; row < chunk.size(); row++) {
+                if (chunk.place(row).origin() == Place.Origin.MASSING) {
+                    counts.merge(chunk.kind(row), 1L, Long::sum);
+                }
+            }
+        }
+        return counts;
+    }
+
     public long size() {
         return counts.values().stream().mapToLong(Long::longValue).sum();
     }

@@ -1,6 +1,7 @@
 package hausbau.server.http.kit;
 
 import hausbau.core.budget.Budget;
+import hausbau.core.fit.FilledRun;
 import hausbau.core.fit.FixedItem;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitQuestion;
@@ -11,6 +12,7 @@ import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Swatch;
+import hausbau.core.standing.RunLayout;
 import hausbau.server.http.VecMm;
 import hausbau.server.http.set.TraitController;
 import hausbau.server.http.site.SiteController;
@@ -24,8 +26,12 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -81,7 +87,8 @@ class KitController {
 
     record SitePlanBody(@NotNull Length minPieceMm, @NotNull Length maxPieceMm, @NotNull Integer maxKinds) {}
 
-    record ChoiceBody(@NotNull List<@NotNull Length> kindsMm, @NotNull Length minPieceMm, @NotNull Length maxPieceMm) {}
+    /** @param option the id of a plan's option; in place of it lengths for all walls, each piece from floor to ceiling */
+    record ChoiceBody(String option, List<@NotNull Length> kindsMm, Length minPieceMm, Length maxPieceMm) {}
 
     record OptionView(@NotNull List<Length> kindsMm, @NotNull long placements, @NotNull boolean proven) {}
 
@@ -120,14 +127,97 @@ class KitController {
         }
     }
 
+    /** A kind that would be derived. @param count how often */
+    record OptionPieceView(
+            @NotNull Role role,
+            @NotNull Length lengthMm,
+            @NotNull Length heightMm,
+            @NotNull Length depthMm,
+            @NotNull long count) {}
+
     /**
-     * @param layouts for each option, the runs laid out
-     * @param faces   of the runs, in the order of each layout
+     * @param id       by which it is chosen
+     * @param kinds    every derived kind that stands once it is chosen
+     * @param byRole   the same, by role
+     * @param jointsMm heights at which walls are cut, from the site's zero
+     */
+    record SiteOptionView(
+            @NotNull String id,
+            @NotNull int kinds,
+            @NotNull long placements,
+            @NotNull boolean proven,
+            @NotNull Map<Role, Integer> byRole,
+            @NotNull List<OptionPieceView> pieces,
+            @NotNull List<Length> jointsMm) {
+
+        static SiteOptionView of(KitService.SiteOption o) {
+            var byRole = new TreeMap<Role, Integer>();
+            o.counts().keySet().forEach(k -> byRole.merge(k.role(), 1, Integer::sum));
+            return new SiteOptionView(
+                    o.choice().word(),
+                    o.counts().size(),
+                    o.placements(),
+                    o.proven(),
+                    byRole,
+                    o.counts().entrySet().stream()
+                            .map(e -> new OptionPieceView(
+                                    e.getKey().role(),
+                                    new Length(e.getKey().size().x()),
+                                    new Length(e.getKey().size().z()),
+                                    new Length(e.getKey().size().y()),
+                                    e.getValue()))
+                            .sorted(Comparator.comparing(OptionPieceView::role)
+                                    .thenComparing(OptionPieceView::heightMm, Comparator.reverseOrder())
+                                    .thenComparing(OptionPieceView::lengthMm, Comparator.reverseOrder()))
+                            .toList(),
+                    o.choice().tiers().joints().stream().map(Length::new).toList());
+        }
+    }
+
+    /** Something in a run. @param upMm its foot above the wall's */
+    record LaidView(
+            @NotNull String piece,
+            @NotNull Length atMm,
+            @NotNull Length lengthMm,
+            @NotNull Length upMm,
+            @NotNull Length heightMm) {}
+
+    record LaidRunView(@NotNull String name, @NotNull List<LaidView> pieces) {
+
+        static LaidRunView of(RunLayout layout) {
+            var run = layout.run();
+            var foot = run.start().z();
+            var pieces = new ArrayList<LaidView>();
+            layout.pieces()
+                    .forEach(p -> pieces.add(new LaidView(
+                            FilledRun.WALL,
+                            p.at(),
+                            p.length(),
+                            new Length(p.layer().foot() - foot),
+                            p.layer().height())));
+            for (var i = 0; i < run.panels().size(); i++) {
+                var panel = run.panels().get(i);
+                var stack = layout.panels().get(i);
+                pieces.add(new LaidView(
+                        panel.opening().kind().label(),
+                        panel.at(),
+                        panel.length(),
+                        new Length(stack.foot() - foot),
+                        stack.height()));
+            }
+            return new LaidRunView(run.name(), pieces);
+        }
+    }
+
+    /**
+     * @param recommended null if there is no option
+     * @param layouts     for each option, the runs laid out
+     * @param faces       of the runs, in the order of each layout
      */
     record SitePlanView(
-            @NotNull List<OptionView> options,
+            @NotNull List<SiteOptionView> options,
             Integer recommended,
-            @NotNull List<List<RunView>> layouts,
+            @NotNull List<List<LaidRunView>> layouts,
             @NotNull List<FaceView> faces,
             @NotNull List<UnfillableView> unfillable) {}
 
@@ -196,23 +286,27 @@ class KitController {
         var runs = plan.recommended().isEmpty()
                 ? List.<RunView>of()
                 : layout(planned, plan.options().get(plan.recommended().getAsInt()));
-        return new PlanView(options(plan), recommended(plan), runs, unfillable(plan));
+        return new PlanView(options(plan), recommended(plan), runs, unfillable(plan.unfillable()));
     }
 
     @PostMapping("/sites/{siteId}/kit-plans")
-    @Operation(summary = "The kit plan for the site's rooms, each option laid out")
+    @Operation(
+            summary =
+                    "The kits that the site's rooms can be built from, each with all that would be derived and laid out")
     SitePlanView plan(
             @PathVariable long siteId,
             @Valid @RequestBody SitePlanBody body,
             @RequestParam(required = false) String token) {
-        var planned = kit.plan(siteId, body.minPieceMm(), body.maxPieceMm(), body.maxKinds(), word(token));
-        var plan = planned.plan();
+        var plan = kit.plan(siteId, body.minPieceMm(), body.maxPieceMm(), body.maxKinds(), word(token));
+        var recommended = plan.recommended();
         return new SitePlanView(
-                options(plan),
-                recommended(plan),
-                plan.options().stream().map(o -> layout(planned, o)).toList(),
-                planned.runs().stream().map(FaceView::of).toList(),
-                unfillable(plan));
+                plan.options().stream().map(SiteOptionView::of).toList(),
+                recommended.isPresent() ? recommended.getAsInt() : null,
+                plan.options().stream()
+                        .map(o -> plan.layout(o).stream().map(LaidRunView::of).toList())
+                        .toList(),
+                plan.runs().stream().map(FaceView::of).toList(),
+                unfillable(plan.unfillable()));
     }
 
     private static List<OptionView> options(KitPlan plan) {
@@ -236,7 +330,7 @@ class KitController {
     }
 
     /** A maker's word for a plan, by which they can call it off. */
-    private static String word(String token) {
+    static String word(String token) {
         if (token != null && !token.matches("[\\w-]{1,80}")) {
             throw new Refused("token", "A token takes 1 to 80 letters, digits, - and _.");
         }
@@ -250,8 +344,8 @@ class KitController {
         jobs.callOff(token);
     }
 
-    private static List<UnfillableView> unfillable(KitPlan plan) {
-        return plan.unfillable().stream()
+    private static List<UnfillableView> unfillable(List<KitPlan.Unfillable> all) {
+        return all.stream()
                 .map(u -> new UnfillableView(
                         u.run(),
                         u.span().at(),
@@ -262,10 +356,27 @@ class KitController {
     }
 
     @PutMapping("/sites/{siteId}/kit")
-    @Operation(summary = "Takes these kinds, makes the pieces and builds the rooms")
+    @Operation(
+            summary = "Takes an option of a kit plan, or these lengths of wall; makes the pieces and builds the rooms")
     SiteController.SiteView choose(@PathVariable long siteId, Seen seen, @Valid @RequestBody ChoiceBody body) {
-        kit.choose(siteId, seen, body.kindsMm(), body.minPieceMm(), body.maxPieceMm());
+        if (body.option() != null) {
+            kit.choose(siteId, seen, body.option());
+        } else {
+            kit.choose(
+                    siteId,
+                    seen,
+                    told("kindsMm", body.kindsMm()),
+                    told("minPieceMm", body.minPieceMm()),
+                    told("maxPieceMm", body.maxPieceMm()));
+        }
         return SiteController.SiteView.of(sites.find(siteId, new Maker(seen.maker())));
+    }
+
+    private static <T> T told(String field, T value) {
+        if (value == null) {
+            throw new Refused(field, "Tell this, or an option of a kit plan.");
+        }
+        return value;
     }
 
     @GetMapping("/sites/{siteId}/pieces")

@@ -68,8 +68,9 @@ public class SiteController {
             @NotNull long placements,
             @NotNull Instant changedAt) {}
 
-    /** @param stepMm the step it was worked out on */
+    /** @param option its id as an option of a kit plan, @param stepMm the step it was worked out on */
     record KitView(
+            @NotNull String option,
             @NotNull Length stepMm,
             @NotNull List<Length> kindsMm,
             @NotNull List<Length> tilesMm,
@@ -123,7 +124,7 @@ public class SiteController {
                     s.corners().kind(),
                     s.corners().leg(),
                     site.kit()
-                            .map(k -> new KitView(k.step(), k.kinds(), k.tiles(), k.minPiece(), k.maxPiece()))
+                            .map(k -> new KitView(k.word(), k.step(), k.kinds(), k.tiles(), k.minPiece(), k.maxPiece()))
                             .orElse(null),
                     standing.steps().undo(),
                     standing.steps().redo(),

@@ -6,6 +6,7 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.standing.KitChoice;
+import hausbau.core.standing.Tiers;
 import hausbau.server.store.Row;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
@@ -15,9 +16,13 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -49,6 +54,11 @@ public class SiteRow implements Row {
     long[] kitKinds = {};
 
     long[] kitTiles = {};
+    /** Heights at which walls are cut. */
+    long[] kitJoints = {};
+    /** Of each tier its height, its thickness, how many lengths it has, and those. */
+    long[] kitTiers = {};
+
     long kitStepUm;
     long kitMinUm;
     long kitMaxUm;
@@ -135,7 +145,18 @@ public class SiteRow implements Row {
                         lengths(kitKinds),
                         lengths(kitTiles),
                         new Length(kitMinUm),
-                        new Length(kitMaxUm)));
+                        new Length(kitMaxUm),
+                        tiers()));
+    }
+
+    private Tiers tiers() {
+        var lengths = new HashMap<Tiers.Size, List<Length>>();
+        for (var i = 0; i < kitTiers.length; i += 3 + (int) kitTiers[i + 2]) {
+            lengths.put(
+                    new Tiers.Size(new Length(kitTiers[i]), new Length(kitTiers[i + 1])),
+                    lengths(Arrays.copyOfRange(kitTiers, i + 3, i + 3 + (int) kitTiers[i + 2])));
+        }
+        return new Tiers(Arrays.stream(kitJoints).boxed().toList(), lengths);
     }
 
     private static List<Length> lengths(long[] um) {
@@ -148,6 +169,17 @@ public class SiteRow implements Row {
         kitStepUm = kit.step().um();
         kitMinUm = kit.minPiece().um();
         kitMaxUm = kit.maxPiece().um();
+        kitJoints = kit.tiers().joints().stream().mapToLong(Long::longValue).toArray();
+        kitTiers = kit.tiers().lengths().entrySet().stream()
+                .sorted(Map.Entry.comparingByKey(
+                        Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth)))
+                .flatMapToLong(e -> LongStream.concat(
+                        LongStream.of(
+                                e.getKey().height().um(),
+                                e.getKey().depth().um(),
+                                e.getValue().size()),
+                        e.getValue().stream().mapToLong(Length::um)))
+                .toArray();
     }
 
     public long revision() {

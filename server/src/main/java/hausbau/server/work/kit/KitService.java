@@ -10,6 +10,10 @@ import hausbau.core.fit.FilledRun;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitPlanner;
 import hausbau.core.fit.KitQuestion;
+import hausbau.core.fit.TierPlan;
+import hausbau.core.fit.TierPlanner;
+import hausbau.core.fit.TierQuestion;
+import hausbau.core.kit.Kind;
 import hausbau.core.kit.Piece;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
@@ -19,6 +23,8 @@ import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Unwrapped;
 import hausbau.core.shape.WearMask;
 import hausbau.core.standing.KitChoice;
+import hausbau.core.standing.KitOptions;
+import hausbau.core.standing.RunLayout;
 import hausbau.server.jobs.Jobs;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -29,9 +35,12 @@ import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import hausbau.server.work.handover.Zip;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.OptionalInt;
 import java.util.function.IntFunction;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -72,21 +81,43 @@ public class KitService {
         reading.setReadOnly(true);
     }
 
-    /** @param runs the runs laid out with an option's kinds */
-    public record Planned(KitQuestion question, KitPlan plan, List<WallRun> runs) {
+    /** A plan for runs that belong to no site. */
+    public record Planned(KitQuestion question, KitPlan plan) {
 
-        /** A run of the site, as the set would be built; of no site, longest pieces first. */
+        /** The runs laid out with an option's kinds, longest pieces first. */
         public List<FilledRun> layout(KitPlan.Option option) {
-            if (runs.isEmpty()) {
-                return question.runs().stream()
-                        .map(run -> FilledRun.of(question.step(), run, option.kinds())
-                                .orElseThrow())
-                        .toList();
-            }
-            return runs.stream()
-                    .map(run -> FilledRun.of(question.step(), run.run(), option.kinds(), run::inOrder)
-                            .orElseThrow())
+            return question.runs().stream()
+                    .map(run ->
+                            FilledRun.of(question.step(), run, option.kinds()).orElseThrow())
                     .toList();
+        }
+    }
+
+    /**
+     * A kit that a site can be built from.
+     *
+     * @param counts how often each kind would be derived
+     */
+    public record SiteOption(KitChoice choice, Map<Kind, Long> counts, boolean proven) {
+
+        public long placements() {
+            return counts.values().stream().mapToLong(Long::longValue).sum();
+        }
+    }
+
+    /** @param options fewest kinds first */
+    public record SitePlan(List<SiteOption> options, List<WallRun> runs, List<KitPlan.Unfillable> unfillable) {
+
+        public OptionalInt recommended() {
+            return KitPlan.recommended(
+                    options.stream().map(SiteOption::placements).toList());
+        }
+
+        /** The runs, as an option would build them. */
+        public List<RunLayout> layout(SiteOption option) {
+            var longest = runs.stream().map(WallRun::length).reduce(Length.ZERO, Length::max);
+            var filler = new RunLayout.Filler(option.choice(), longest);
+            return runs.stream().map(run -> RunLayout.of(run, filler)).toList();
         }
     }
 
@@ -95,26 +126,67 @@ public class KitService {
 
     /** Answers a question that belongs to no site. */
     public Planned plan(KitQuestion question, String token) {
-        return new Planned(question, work("plans of no site", question, token), List.of());
+        return new Planned(question, jobs.run("plans of no site", token, question, job -> {
+            var plan = new KitPlanner(PATIENCE, () -> !job.isWanted()).plan(question);
+            job.reachOrStop(1);
+            return plan;
+        }));
     }
 
-    private KitPlan work(Object asker, KitQuestion question, String token) {
-        return jobs.run(asker, token, question, job -> {
-            var plan = new KitPlanner(PATIENCE, () -> !job.isWanted()).plan(question);
+    /** Answers a question that belongs to no site. */
+    public TierPlan plan(TierQuestion question, String token) {
+        return jobs.run("plans of no site", token, question, job -> {
+            var plan = new TierPlanner(PATIENCE, () -> !job.isWanted()).plan(question);
             job.reachOrStop(1);
             return plan;
         });
     }
 
+    /** What a plan for a site hangs on. */
+    private record SiteQuestion(long siteId, long revision, Length minPiece, Length maxPiece, int maxLengths) {}
+
     /**
-     * Works out the kit for the site's rooms. No transaction stands open meanwhile.
+     * Works out the kits for the site's rooms. No transaction stands open meanwhile.
      *
+     * @param maxLengths how many lengths the pieces of one height may have
      * @throws Refused if the site has no room
      */
-    public Planned plan(long siteId, Length minPiece, Length maxPiece, int maxKinds, String token) {
-        var massing = sets.current(siteId).decisions().massing();
-        var question = KitChoice.question(massing, minPiece, maxPiece, maxKinds);
-        return new Planned(question, work(siteId, question, token), massing.runs());
+    public SitePlan plan(long siteId, Length minPiece, Length maxPiece, int maxLengths, String token) {
+        var state = sets.current(siteId);
+        var massing = state.decisions().massing();
+        var question = KitChoice.question(massing, minPiece, maxPiece, maxLengths);
+        var unfillable = KitPlanner.unfillable(question);
+        if (!unfillable.isEmpty()) {
+            return new SitePlan(List.of(), massing.runs(), unfillable);
+        }
+        var asked = new SiteQuestion(siteId, state.revision(), minPiece, maxPiece, maxLengths);
+        return jobs.run(siteId, token, asked, job -> {
+            var deadline = System.nanoTime() + PATIENCE.toNanos();
+            var found = KitOptions.of(
+                    massing,
+                    minPiece,
+                    maxPiece,
+                    maxLengths,
+                    () -> !job.isWanted() || System.nanoTime() - deadline >= 0);
+            var options = new ArrayList<SiteOption>();
+            for (var option : found) {
+                job.reachOrStop((double) options.size() / found.size());
+                var set = state.set().next(state.decisions().with(option.choice()));
+                options.add(new SiteOption(option.choice(), set.derivedCounts(), option.proven()));
+            }
+            return new SitePlan(options, massing.runs(), List.of());
+        });
+    }
+
+    /** Takes an option of a site's plan; the rooms are built from it. @param word of the option */
+    @Transactional
+    public void choose(long siteId, Seen seen, String word) {
+        journal.edit(siteId, seen, edit -> {
+            var choice = KitChoice.parse(edit.before().decisions().massing(), word);
+            edit.name("Build from a kit");
+            edit.change(edit.site(), site -> site.set(choice));
+            return null;
+        });
     }
 
     /**

@@ -1,0 +1,72 @@
+package hausbau.core.standing;
+
+import hausbau.core.fit.Filling;
+import hausbau.core.fit.Span;
+import hausbau.core.massing.WallRun;
+import hausbau.core.measure.Length;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A run laid out from a kit: its pieces, tier by tier, and the stack of layers that each opening's panel takes.
+ *
+ * @param pieces   from left to right, the lowest tier first
+ * @param panels   in the order of the run's
+ * @param unfilled stretches that no lengths of the kit fill
+ */
+public record RunLayout(WallRun run, List<Item> pieces, List<Tiers.Layer> panels, List<Span> unfilled) {
+
+    /** @param at of its left end, from the run's start */
+    public record Item(Tiers.Layer layer, Length at, Length length) {}
+
+    /** The lengths of one kit, put together to fill stretches. It remembers what it has worked out. */
+    public static final class Filler {
+
+        private final KitChoice choice;
+        private final Length longest;
+        private final Map<List<Length>, Filling> fillings = new HashMap<>();
+
+        /** @param longest the longest run that will be laid out */
+        public Filler(KitChoice choice, Length longest) {
+            this.choice = choice;
+            this.longest = longest;
+        }
+
+        private Optional<List<Length>> fill(Tiers.Layer layer, Length depth, Length span) {
+            return by(choice.lengths(layer.height(), depth)).fill(span).or(() -> by(choice.all())
+                    .fill(span));
+        }
+
+        private Filling by(List<Length> lengths) {
+            return fillings.computeIfAbsent(lengths, l -> new Filling(choice.step(), l, longest));
+        }
+    }
+
+    public static RunLayout of(WallRun run, Filler filler) {
+        var tiers = filler.choice.tiers();
+        var pieces = new ArrayList<Item>();
+        var unfilled = new ArrayList<Span>();
+        for (var layer : tiers.layers(run)) {
+            for (var span : tiers.between(run, layer).spans()) {
+                var fill = filler.fill(layer, run.depth(), span.length());
+                if (fill.isEmpty()) {
+                    unfilled.add(span);
+                    continue;
+                }
+                var at = span.at();
+                for (var length : run.inOrder(fill.get())) {
+                    pieces.add(new Item(layer, at, length));
+                    at = at.plus(length);
+                }
+            }
+        }
+        return new RunLayout(
+                run,
+                List.copyOf(pieces),
+                run.panels().stream().map(p -> tiers.stack(run, p)).toList(),
+                List.copyOf(unfilled));
+    }
+}
