@@ -256,6 +256,9 @@ tr.chosen {
   color: #1d5c57;
   font-weight: 600;
 }
+.caution {
+  color: #8a5a0c;
+}
 .options {
   max-height: 236px;
   overflow-y: auto;

@@ -66,6 +66,7 @@ const isProven = computed(() => props.plan.options.every((o) => o.proven))
 
 <style scoped>
 .chart {
+  flex: none;
   width: 100%;
   max-width: 460px;
   display: block;

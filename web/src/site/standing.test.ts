@@ -30,6 +30,12 @@ function shell(): ArrayBuffer {
     [11, 4, 0],
     [12, -5e4, 1e3],
     [13, 0, 0],
+    // On a lower tier of the south wall; a part of the post before; one of a post between walls, its foot 3.2 m up.
+    [17, -1e6, 2 * 2 ** 36 + 3.2e6],
+    [6, 2, 3.2e6],
+    [18, -5 * 65536 + Math.floor(3.2e6 / 65536), 7 * 65536 + (3.2e6 % 65536)],
+    // On the fifth edge of a room, above another room that it opens into.
+    [17, 0, (1024 + 5) * 2 ** 36 + 4e5],
   ]
   const n = rows.length
   const bytes = new ArrayBuffer(24 + 8 + 44 * n)
@@ -53,7 +59,7 @@ describe('the standing set as typed arrays', () => {
 
   it('names places as the server does', () => {
     const chunk = readChunk('shell.7.0', 'd', shell())
-    expect([0, 1, 2, 3, 4, 5, 6].map((i) => placementOf(chunk, i).id)).toEqual([
+    expect([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map((i) => placementOf(chunk, i).id)).toEqual([
       'room.7.opening.12',
       'room.7.north.4000000.1000000',
       'room.7.west.-2000000.500000',
@@ -61,6 +67,10 @@ describe('the standing set as typed arrays', () => {
       'stairs.7.4',
       'room.7.guard.-50000.1000',
       'solid.7',
+      'room.7.south.-1000000.up.3200000',
+      'room.7.post.south-east.up.3200000',
+      'room.7.post.at.-5.7.up.3200000',
+      'room.7.edge5-above.0.up.400000',
     ])
     const set = new StandingSet(new Map([['shell.7.0', chunk]]))
     expect(set.locate('room.7.north.4000000.1000000')?.row).toBe(1)

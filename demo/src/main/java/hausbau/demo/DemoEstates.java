@@ -23,7 +23,6 @@ import hausbau.core.repeat.Variation;
 import hausbau.core.standing.Repeat;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.set.RuleWords;
-import hausbau.server.work.kit.KitService;
 import hausbau.server.work.massing.LevelService;
 import hausbau.server.work.massing.MassingService;
 import hausbau.server.work.set.AssemblyService;
@@ -51,7 +50,7 @@ class DemoEstates {
     private final SiteService sites;
     private final MassingService massing;
     private final LevelService levels;
-    private final KitService kit;
+    private final DemoKit kit;
     private final PlacementService placements;
     private final RepeatService repeats;
     private final AssemblyService assemblies;
@@ -61,7 +60,7 @@ class DemoEstates {
             SiteService sites,
             MassingService massing,
             LevelService levels,
-            KitService kit,
+            DemoKit kit,
             PlacementService placements,
             RepeatService repeats,
             AssemblyService assemblies,
@@ -97,16 +96,6 @@ class DemoEstates {
                 (id, of) -> new Opening(id, room, kind, side, mm(at), mm(width), mm(height), mm(sill)));
     }
 
-    private void build(long id) {
-        var plan = kit.plan(id, mm(200), mm(4_000), 4, "").plan();
-        kit.choose(
-                id,
-                NOT_TOLD,
-                plan.options().get(plan.recommended().orElseThrow()).kinds(),
-                mm(200),
-                mm(4_000));
-    }
-
     /** A passage of six bays under glass between two fronts of three storeys: shops below, workrooms above, all looking into it. */
     long makeArcade() {
         var id = site(ARCADE);
@@ -121,7 +110,7 @@ class DemoEstates {
             upper(id, passage, storey, length);
         }
         glass(id);
-        build(id);
+        kit.build(id);
         bays(id);
         return id;
     }
@@ -255,7 +244,7 @@ class DemoEstates {
         open(id, house, Opening.Kind.DOOR, Side.SOUTH, 800, 1_200, 2_200, 0);
         open(id, house, Opening.Kind.WINDOW, Side.SOUTH, 3_000, 1_600, 1_400, 900);
         open(id, house, Opening.Kind.WINDOW, Side.NORTH, 2_000, 1_600, 1_400, 900);
-        build(id);
+        kit.build(id);
         for (var x : new int[] {1_500, 4_000}) {
             at(id, "PRP-BENCH", x, 6_800, 0);
             at(id, "PRP-LAMP", x, 3_000, 0);

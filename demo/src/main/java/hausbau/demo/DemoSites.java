@@ -42,7 +42,8 @@ public class DemoSites {
     private final MassingService massing;
     private final LevelService levels;
     private final StairService stairs;
-    private final KitService kit;
+    private final DemoKit kit;
+    private final KitService pieces;
     private final PlacementService placements;
     private final RepeatService repeats;
     private final DemoBoard board;
@@ -54,7 +55,8 @@ public class DemoSites {
             MassingService massing,
             LevelService levels,
             StairService stairs,
-            KitService kit,
+            DemoKit kit,
+            KitService pieces,
             PlacementService placements,
             RepeatService repeats,
             DemoBoard board,
@@ -65,6 +67,7 @@ public class DemoSites {
         this.levels = levels;
         this.stairs = stairs;
         this.kit = kit;
+        this.pieces = pieces;
         this.placements = placements;
         this.repeats = repeats;
         this.board = board;
@@ -94,24 +97,14 @@ public class DemoSites {
         open(id, hall, Opening.Kind.WINDOW, Side.WEST, 5_400, 1_400, 2_200, 900);
         open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 1_700, 1_600, 2_200, 900);
         open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 8_700, 1_600, 2_200, 900);
-        build(id);
+        kit.build(id);
         furnish(id);
         addBaths(id);
-        build(id);
+        kit.build(id);
         furnishBaths(id);
         board.fill(id);
         dressing.dress(id);
         return id;
-    }
-
-    private void build(long id) {
-        var plan = kit.plan(id, mm(200), mm(4_000), 4, "").plan();
-        kit.choose(
-                id,
-                NOT_TOLD,
-                plan.options().get(plan.recommended().orElseThrow()).kinds(),
-                mm(200),
-                mm(4_000));
     }
 
     /**
@@ -200,7 +193,7 @@ public class DemoSites {
     }
 
     private void furnishBaths(long id) {
-        var tall = kit.pieces(id).stream()
+        var tall = pieces.pieces(id).stream()
                 .filter(e -> e.piece().role() == Role.PILLAR
                         && e.piece().size().z() == mm(7_600).um())
                 .findFirst()
@@ -267,7 +260,7 @@ public class DemoSites {
     }
 
     private long piece(long site, String code) {
-        return kit.pieces(site).stream()
+        return pieces.pieces(site).stream()
                 .filter(e -> e.piece().code().equals(code))
                 .findFirst()
                 .orElseThrow()

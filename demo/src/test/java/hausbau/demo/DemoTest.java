@@ -26,7 +26,14 @@ import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The file that {@code ./hausbau demo} loads holds the sites that this module makes. */
 @SpringBootTest(
-        classes = {HausbauServer.class, DemoSites.class, DemoBoard.class, DemoDressing.class, DemoEstates.class},
+        classes = {
+            HausbauServer.class,
+            DemoSites.class,
+            DemoBoard.class,
+            DemoDressing.class,
+            DemoEstates.class,
+            DemoKit.class
+        },
         webEnvironment = SpringBootTest.WebEnvironment.NONE)
 class DemoTest {
 

@@ -50,11 +50,11 @@ class FirstRoomTest {
     void anOptionIsChosenInTheChartAndItsRunsAreDrawn() {
         var desk = SharedApplication.desk().builtRoom("Choosing hall").stage("Kit");
         desk.waitFor("td .good");
-        var one = desk.page.locator("[role=button][aria-label^='1 kinds']");
+        var one = desk.page.locator("[role=button][aria-label^='4 kinds']");
         one.press("Enter");
         assertThat(one).hasAttribute("aria-pressed", "true");
         assertThat(desk.page.locator("svg[aria-label*='north: wall']")).isVisible();
-        desk.button("Build from 1 kind").click();
+        desk.button("Build from 4 kinds").click();
         assertThat(desk.page.getByText("Set list")).isVisible();
         var lengths = new ArrayList<Integer>();
         desk.get(desk.site() + "/pieces").forEach(p -> {

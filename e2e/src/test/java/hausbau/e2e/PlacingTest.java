@@ -290,8 +290,8 @@ class PlacingTest {
         assertThat(desk.page.getByText("from the massing, changed by hand")).isVisible();
         desk.stage("Kit");
         desk.waitFor("td .good");
-        desk.page.locator("[role=button][aria-label^='2 kinds']").press("Enter");
-        desk.button("Build from 2 kinds").click();
+        desk.page.locator("[role=button][aria-label^='5 kinds']").press("Enter");
+        desk.button("Build from 5 kinds").click();
         var lost = desk.page.getByLabel("Changes by hand without a place");
         assertThat(lost).containsText("1 change by hand without a place");
         lost.getByText("Set down here").click();

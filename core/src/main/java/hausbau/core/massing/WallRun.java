@@ -62,6 +62,10 @@ public record WallRun(
             return at.plus(length);
         }
 
+        Panel over(Length newAt, Length newEnd) {
+            return new Panel(opening, from, sill, newAt, newEnd.minus(newAt));
+        }
+
         /** The clear opening's end. */
         public Length to() {
             return from.plus(opening.width());
@@ -96,6 +100,30 @@ public record WallRun(
     /** The same with these panels in it. */
     public WallRun with(List<Panel> others) {
         return new WallRun(room, edge, tier, name, side, start, length, depth, height, laps, others);
+    }
+
+    /**
+     * The same with panels that take what is too short for a piece beside them: of what lies between two the left one. What lies
+     * across a corner stays.
+     *
+     * @param least length of a piece
+     */
+    public WallRun withoutSlivers(Length least) {
+        var wider = new ArrayList<Panel>();
+        for (var i = 0; i < panels.size(); i++) {
+            var panel = panels.get(i);
+            var isFirst = i == 0;
+            var before = isFirst ? Length.ZERO : wider.get(i - 1).end();
+            var after = i + 1 == panels.size() ? length : panels.get(i + 1).at();
+            var takesBefore = isFirst && !laps.start().isPositive() && isSliver(before, panel.at(), least);
+            var takesAfter = (i + 1 < panels.size() || !laps.end().isPositive()) && isSliver(panel.end(), after, least);
+            wider.add(panel.over(takesBefore ? before : panel.at(), takesAfter ? after : panel.end()));
+        }
+        return with(wider);
+    }
+
+    private static boolean isSliver(Length from, Length to, Length least) {
+        return from.compareTo(to) < 0 && to.minus(from).compareTo(least) < 0;
     }
 
     /** Whether the run goes along its axis, and not against it. */

@@ -88,8 +88,15 @@ public record KitChoice(
         if (massing.rooms().isEmpty()) {
             throw new Refused("rooms", "There is no room to build yet. Type or draw one first.");
         }
-        List<Run> runs = massing.runs().stream().map(WallRun::run).toList();
+        List<Run> runs = massing.runs().stream()
+                .map(run -> run.withoutSlivers(minPiece).run())
+                .toList();
         return new KitQuestion(massing.settings().step(), minPiece, maxPiece, maxKinds, runs);
+    }
+
+    /** A run as this kit fills it: panels take what is too short for a piece beside them. */
+    WallRun fit(WallRun run) {
+        return run.withoutSlivers(minPiece);
     }
 
     /** What fills a tier: the lengths chosen for it, and where nothing was chosen for its like, those of all walls. */

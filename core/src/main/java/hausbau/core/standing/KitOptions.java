@@ -68,7 +68,7 @@ public final class KitOptions {
                 Math.toIntExact(base.minPiece().ceilTo(step).um() / step.um()),
                 Math.toIntExact(base.maxPiece().floorTo(step).um() / step.um()),
                 maxLengths);
-        runs = massing.runs();
+        runs = massing.runs().stream().map(base::fit).toList();
         posts = massing.posts();
         massing.rooms().forEach(r -> looks.put(r.id(), r.look()));
     }

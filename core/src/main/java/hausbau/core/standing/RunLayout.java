@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * A run laid out from a kit: its pieces, tier by tier, and the stack of layers that each opening's panel takes.
+ * A run laid out from a kit, its panels as wide as they are there: its pieces, tier by tier, and the stack of layers that each opening's panel takes.
  *
  * @param pieces   from left to right, the lowest tier first
  * @param panels   in the order of the run's
@@ -45,7 +45,8 @@ public record RunLayout(WallRun run, List<Item> pieces, List<Tiers.Layer> panels
         }
     }
 
-    public static RunLayout of(WallRun run, Filler filler) {
+    public static RunLayout of(WallRun whole, Filler filler) {
+        var run = filler.choice.fit(whole);
         var tiers = filler.choice.tiers();
         var pieces = new ArrayList<Item>();
         var unfilled = new ArrayList<Span>();

@@ -43,8 +43,9 @@ final class ShellBuilding {
         return writing.made(of, List.copyOf(unfilled));
     }
 
-    private void fill(WallRun run) {
-        var layout = RunLayout.of(run, filler);
+    private void fill(WallRun whole) {
+        var layout = RunLayout.of(whole, filler);
+        var run = layout.run();
         layout.pieces().forEach(p -> stand(run, p.layer(), p.at(), p.length()));
         layout.unfilled().forEach(span -> unfilled.add(new Generator.Unfilled(run, span)));
         for (var i = 0; i < run.panels().size(); i++) {

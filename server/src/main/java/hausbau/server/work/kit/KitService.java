@@ -36,6 +36,7 @@ import hausbau.server.store.Stores;
 import hausbau.server.work.handover.Zip;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -174,8 +175,20 @@ public class KitService {
                 var set = state.set().next(state.decisions().with(option.choice()));
                 options.add(new SiteOption(option.choice(), set.derivedCounts(), option.proven()));
             }
-            return new SitePlan(options, massing.runs(), List.of());
+            return new SitePlan(best(options), massing.runs(), List.of());
         });
+    }
+
+    /** Those that have fewer placements than all with no more kinds: a length that was planned may turn out to be one that stands anyway. */
+    private static List<SiteOption> best(List<SiteOption> options) {
+        var best = new ArrayList<SiteOption>();
+        options.stream()
+                .sorted(Comparator.comparingInt((SiteOption o) -> o.counts().size())
+                        .thenComparing(SiteOption::placements))
+                .filter(o -> best.isEmpty()
+                        || o.placements() < best.get(best.size() - 1).placements())
+                .forEach(best::add);
+        return best;
     }
 
     /** Takes an option of a site's plan; the rooms are built from it. @param word of the option */

@@ -1,0 +1,29 @@
+package hausbau.demo;
+
+import hausbau.core.measure.Length;
+import hausbau.server.journal.Seen;
+import hausbau.server.work.kit.KitService;
+import org.springframework.stereotype.Component;
+
+/** Plans the demo sites and builds them from the recommended kit. */
+@Component
+class DemoKit {
+
+    /** No piece is shorter, and nothing beside an opening. */
+    private static final Length LEAST = Length.ofMillimetres(400);
+
+    private static final Length GREATEST = Length.ofMillimetres(4_000);
+    private static final int LENGTHS = 4;
+
+    private final KitService kit;
+
+    DemoKit(KitService kit) {
+        this.kit = kit;
+    }
+
+    void build(long site) {
+        var plan = kit.plan(site, LEAST, GREATEST, LENGTHS, "");
+        var option = plan.options().get(plan.recommended().orElseThrow());
+        kit.choose(site, Seen.NOT_TOLD, option.choice().word());
+    }
+}

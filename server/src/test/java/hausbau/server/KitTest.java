@@ -1,0 +1,221 @@
+package hausbau.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import tools.jackson.databind.JsonNode;
+
+/** Kits in tiers over HTTP: planned, chosen, built, taken back. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class KitTest {
+
+    private static final String LIMITS = "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":3}";
+
+    @LocalServerPort
+    int port;
+
+    Caller caller;
+
+    @BeforeEach
+    void call() {
+        caller = new Caller(port);
+    }
+
+    /** A hall of 6 m beside a room of 2.8 m with another upon it, a door and a window in the hall. */
+    private String building(String name) {
+        var site = "/api/sites/"
+                + caller.post("/api/sites", "{\"name\":\"" + name + "\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
+        var hall = room(site, "Hall", 0, 0, 5_000, 4_000, 6_000);
+        room(site, "Low", 5_200, 0, 3_000, 4_000, 2_800);
+        room(site, "High", 5_200, 3_000, 3_000, 4_000, 3_000);
+        caller.post(site + "/rooms/" + hall + "/openings/usual", "{\"kind\":\"DOOR\"}");
+        caller.post(site + "/rooms/" + hall + "/openings/usual", "{\"kind\":\"WINDOW\"}");
+        return site;
+    }
+
+    private long room(String site, String name, int x, int z, int width, int depth, int height) {
+        var answer = caller.post(
+                site + "/rooms",
+                "{\"name\":\"" + name + "\",\"cornerMm\":{\"x\":" + x + ",\"y\":0,\"z\":" + z + "},\"widthMm\":" + width
+                        + ",\"depthMm\":" + depth + ",\"heightMm\":" + height + "}");
+        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
+        return answer.json().get("id").asLong();
+    }
+
+    private Set<Long> derivedPieces(String site) {
+        return caller.get(site + "/placements")
+                .json()
+                .valueStream()
+                .filter(p -> !p.get("origin").asString().equals("hand"))
+                .map(p -> p.get("pieceId").asLong())
+                .collect(Collectors.toSet());
+    }
+
+    private JsonNode plan(String site) {
+        var answer = caller.post(site + "/kit-plans", LIMITS);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
+    }
+
+    private Caller.Answer choose(String site, String option) {
+        return caller.call("PUT", site + "/kit", "{\"option\":\"" + option + "\"}", null);
+    }
+
+    @Test
+    void everyOptionStandsAsPromised() {
+        var site = building("Promised");
+        var options = plan(site).get("options");
+        assertThat(options.size()).isGreaterThan(1);
+        for (var option : options) {
+            assertThat(choose(site, option.get("id").asString()).status()).isEqualTo(200);
+            assertThat(derivedPieces(site)).hasSize(option.get("kinds").asInt());
+            assertThat(option.get("pieces").size())
+                    .isEqualTo(option.get("kinds").asInt());
+            assertThat(option.get("byRole")
+                            .valueStream()
+                            .mapToInt(JsonNode::asInt)
+                            .sum())
+                    .isEqualTo(option.get("kinds").asInt());
+            assertThat(caller.get(site + "/placements").json().size())
+                    .isEqualTo(option.get("placements").asInt());
+            assertThat(caller.get(site + "/survey").json().get("faults").asInt())
+                    .isZero();
+        }
+    }
+
+    /** The hall is cut where the rooms beside it have their floor and their ceiling: it needs no piece of 6 m. */
+    @Test
+    void highWallsAreStacked() {
+        var site = building("Stacked");
+        var fewest = plan(site).get("options").get(0);
+        assertThat(fewest.get("jointsMm").size()).isPositive();
+        choose(site, fewest.get("id").asString());
+        assertThat(caller.get(site + "/pieces").json().valueStream().filter(p -> p.get("role")
+                        .asString()
+                        .equals("WALL")))
+                .isNotEmpty()
+                .allSatisfy(p -> assertThat(p.get("sizeMm").get("z").asDouble()).isLessThan(6_000));
+    }
+
+    /** Undone it stands as before, and a copy of the site stands alike. */
+    @Test
+    void aChoiceIsUndoneAndCopied() {
+        var site = building("Undone");
+        var options = plan(site).get("options");
+        choose(site, options.get(0).get("id").asString());
+        var first = caller.get(site + "/placements").text();
+        choose(site, options.get(options.size() - 1).get("id").asString());
+        caller.post(site + "/undo", null);
+        assertThat(caller.get(site + "/placements").text()).isEqualTo(first);
+        var copy = "/api/sites/"
+                + caller.post(site + "/copies", "{\"name\":\"Undone, copied\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
+        assertThat(caller.get(copy).json().get("kit").get("option").asString())
+                .isEqualTo(options.get(0).get("id").asString());
+        assertThat(derivedPieces(copy)).hasSameSizeAs(derivedPieces(site));
+    }
+
+    /** What a hand changed on an upper tier is kept while that stands, listed when it does not. */
+    @Test
+    void aDepartureOnAnUpperTierLasts() {
+        var site = building("Departed tier");
+        var options = plan(site).get("options");
+        choose(site, options.get(0).get("id").asString());
+        var above = caller.get(site + "/placements")
+                .json()
+                .valueStream()
+                .map(p -> p.get("id").asString())
+                .filter(id -> id.contains(".up.") && !id.contains("post"))
+                .findFirst()
+                .orElseThrow();
+        caller.post(site + "/placements/arrange", "{\"ids\":[\"" + above + "\"],\"byMm\":{\"x\":0,\"y\":0,\"z\":100}}");
+        assertThat(departed(site)).containsExactly(above);
+        caller.call("PATCH", site, "{\"name\":\"Departed tier still\"}", null);
+        assertThat(caller.get(site).json().get("lost").asInt()).isZero();
+        assertThat(departed(site)).containsExactly(above);
+        caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null);
+        assertThat(caller.get(site).json().get("lost").asInt()).isEqualTo(1);
+    }
+
+    private List<String> departed(String site) {
+        return caller.get(site + "/placements")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("departed").asBoolean())
+                .map(p -> p.get("id").asString())
+                .toList();
+    }
+
+    @Test
+    void whatIsNoOptionIsRefused() {
+        var site = building("Refused");
+        for (var body : List.of(
+                "{\"option\":\"best\"}", "{\"option\":\"200000-4000000_3700000__\"}", "{}", "{\"kindsMm\":[1000]}")) {
+            var answer = caller.call("PUT", site + "/kit", body, null);
+            assertThat(answer.status()).as(answer.text()).isEqualTo(400);
+            assertThat(answer.json().get("errors").size()).isPositive();
+        }
+        assertThat(caller.get(site).json().get("kit").isNull()).isTrue();
+    }
+
+    private static String tiers(String walls) {
+        return "{\"stepMm\":100,\"minPieceMm\":200,\"maxPieceMm\":4000,\"minTierMm\":400,\"maxTierMm\":4000,\"maxKinds\":8,\"walls\":["
+                + walls + "]}";
+    }
+
+    /**
+     * The wall of the contract, by hand: 6.0 × 4.4 m takes two tiers; its window from 0.9 to 3.1 m lies in the lower one of 4.0 m, or
+     * in both. In both, the panel leaves 1.0 and 3.4 m of each tier.
+     */
+    @Test
+    void aWallIsPlannedInTiers() {
+        var answer = caller.post(
+                "/api/tier-plans",
+                tiers("{\"name\":\"north\",\"lengthMm\":6000,\"heightMm\":4400,"
+                        + "\"openings\":[{\"atMm\":1000,\"lengthMm\":1600,\"sillMm\":900,\"heightMm\":2200}]}"));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        var options = answer.json().get("options");
+        assertThat(options.size()).isPositive();
+        for (var option : options) {
+            assertThat(option.get("proven").asBoolean()).isTrue();
+            var tiers = option.get("tiersMm").get(0);
+            assertThat(tiers.valueStream().mapToDouble(JsonNode::asDouble).sum())
+                    .isEqualTo(4_400);
+            assertThat(option.get("piecesMm").size() + option.get("panelsMm").size())
+                    .isEqualTo(option.get("kinds").asInt());
+            assertThat(option.get("panelsMm").get(0).get("lengthMm").asInt()).isEqualTo(1_600);
+        }
+        // A panel through both tiers, and 1.0 and 3.4 m in each: five placements. Of 2.2 m both, so three kinds.
+        var last = options.get(options.size() - 1);
+        assertThat(last.get("placements").asInt()).isEqualTo(5);
+        assertThat(last.get("kinds").asInt()).isEqualTo(3);
+        assertThat(answer.json().get("unfillable").size()).isZero();
+    }
+
+    @Test
+    void wallsThatCannotBeStackedAreNamedAndBadOnesRefused() {
+        var low = caller.post("/api/tier-plans", tiers("{\"name\":\"low\",\"lengthMm\":6000,\"heightMm\":300}"));
+        assertThat(low.status()).isEqualTo(200);
+        assertThat(low.json().get("options").size()).isZero();
+        assertThat(low.json().get("unfillable").get(0).get("wall").asString()).isEqualTo("low");
+        var out = caller.post(
+                "/api/tier-plans",
+                tiers("{\"name\":\"out\",\"lengthMm\":6000,\"heightMm\":3000,"
+                        + "\"openings\":[{\"atMm\":5000,\"lengthMm\":1600,\"sillMm\":900,\"heightMm\":2200}]}"));
+        assertThat(out.status()).isEqualTo(400);
+        assertThat(out.json().get("errors").valueStream().map(e -> e.get("field")
+                        .asString()))
+                .contains("walls[0].openings[0].atMm", "walls[0].openings[0].sillMm");
+    }
+}
