@@ -139,12 +139,14 @@ class KitTest {
                 .filter(id -> id.contains(".up.") && !id.contains("post"))
                 .findFirst()
                 .orElseThrow();
-        caller.post(site + "/placements/arrange", "{\"ids\":[\"" + above + "\"],\"byMm\":{\"x\":0,\"y\":0,\"z\":100}}");
+        var moved = caller.post(
+                site + "/placements/arrange", "{\"ids\":[\"" + above + "\"],\"byMm\":{\"x\":0,\"y\":0,\"z\":100}}");
+        assertThat(moved.status()).as(moved.text()).isEqualTo(204);
         assertThat(departed(site)).containsExactly(above);
         caller.call("PATCH", site, "{\"name\":\"Departed tier still\"}", null);
         assertThat(caller.get(site).json().get("lost").asInt()).isZero();
         assertThat(departed(site)).containsExactly(above);
-        caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000],\"minPieceMm\":200,\"maxPieceMm\":4000}", null);
+        caller.call("PUT", site + "/kit", "{\"kindsMm\":[1000,100],\"minPieceMm\":100,\"maxPieceMm\":4000}", null);
         assertThat(caller.get(site).json().get("lost").asInt()).isEqualTo(1);
     }
 

@@ -213,8 +213,8 @@ class SetTest {
                 site + "/placements", "{\"pieceId\":" + pillar + ",\"atMm\":{\"x\":2000,\"y\":1500,\"z\":0}}"));
         var wall = piece("WAL-1000");
         done(caller.call("PATCH", site + "/rooms/" + room(), "{\"heightMm\":4000}", null));
-        assertThat(piece("WAL-1000-H4000")).isNotEqualTo(wall);
-        assertThat(piece("PIL-400-H4000")).isNotEqualTo(pillar);
+        assertThat(piece("WAL-1000x4000")).isNotEqualTo(wall);
+        assertThat(piece("PIL-400x4000")).isNotEqualTo(pillar);
         var hand = standing().values().stream()
                 .filter(p -> p.get("origin").asString().equals("hand"))
                 .findFirst()

@@ -97,7 +97,7 @@ public final class Kind {
     }
 
     /**
-     * A code to begin from, such as {@code WAL-2000}: the role and the sizes that tell one from another; the height only
+     * A code to begin from, such as {@code WAL-2000} or {@code WAL-3800x3200}: the role, the length, and the height only
      * where it is not the storey's.
      */
     public String suggestedCode(Length storey) {
@@ -125,7 +125,7 @@ public final class Kind {
             return Piece.code(role, x, new Length(size.y()))
                     + (size.z() == storey.um()
                             ? ""
-                            : "-H" + new Length(size.z()).toMillimetres().toPlainString());
+                            : "x" + new Length(size.z()).toMillimetres().toPlainString());
         }
         if (recipe instanceof Recipe.Mass) {
             return Piece.code(role, x, new Length(size.y()), new Length(size.z()));
@@ -142,7 +142,7 @@ public final class Kind {
         var code = Piece.code(role, x);
         return size.z() == storey.um()
                 ? code
-                : code + "-H" + new Length(size.z()).toMillimetres().toPlainString();
+                : code + "x" + new Length(size.z()).toMillimetres().toPlainString();
     }
 
     /** What a person calls it, its sizes in the unit. */

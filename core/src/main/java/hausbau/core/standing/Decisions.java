@@ -80,4 +80,9 @@ public record Decisions(
         return new Decisions(
                 massing, Optional.of(chosen), hands, repeats, assemblies, twins, traits, dresses, departures);
     }
+
+    /** The same for another massing. */
+    public Decisions with(Massing other) {
+        return new Decisions(other, kit, hands, repeats, assemblies, twins, traits, dresses, departures);
+    }
 }

@@ -1,6 +1,7 @@
 package hausbau.core.standing;
 
 import hausbau.core.fit.KindFronts;
+import hausbau.core.fit.KitPlan;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
@@ -58,16 +59,13 @@ public final class KitOptions {
     private final Map<Long, Long> looks = new HashMap<>();
     private final TreeMap<Integer, Option> best = new TreeMap<>();
 
-    private KitOptions(Massing massing, KitChoice base, int maxLengths, BooleanSupplier stop) {
+    private KitOptions(Massing massing, KitChoice base, int maxLengths, KindFronts fronts, BooleanSupplier stop) {
         this.massing = massing;
         this.base = base;
         this.step = base.step();
         this.maxLengths = maxLengths;
         this.stop = stop;
-        fronts = new KindFronts(
-                Math.toIntExact(base.minPiece().ceilTo(step).um() / step.um()),
-                Math.toIntExact(base.maxPiece().floorTo(step).um() / step.um()),
-                maxLengths);
+        this.fronts = fronts;
         runs = massing.runs().stream().map(base::fit).toList();
         posts = massing.posts();
         massing.rooms().forEach(r -> looks.put(r.id(), r.look()));
@@ -81,9 +79,40 @@ public final class KitOptions {
      */
     public static List<Option> of(
             Massing massing, Length minPiece, Length maxPiece, int maxLengths, BooleanSupplier stop) {
+        return of(
+                massing,
+                minPiece,
+                maxPiece,
+                maxLengths,
+                fronts(massing.settings().step(), minPiece, maxPiece, maxLengths),
+                stop);
+    }
+
+    /** The same with fronts that are known already, of the same limits. */
+    public static List<Option> of(
+            Massing massing,
+            Length minPiece,
+            Length maxPiece,
+            int maxLengths,
+            KindFronts fronts,
+            BooleanSupplier stop) {
         var tiles = KitChoice.tiles(massing, minPiece, maxPiece);
         var base = new KitChoice(massing.settings().step(), List.of(), tiles, minPiece, maxPiece);
-        return new KitOptions(massing, base, maxLengths, stop).find();
+        return new KitOptions(massing, base, maxLengths, fronts, stop).find();
+    }
+
+    /** Fronts of lengths within these limits, to be kept from one plan to the next. */
+    public static KindFronts fronts(Length step, Length minPiece, Length maxPiece, int maxLengths) {
+        return new KindFronts(
+                Math.toIntExact(minPiece.ceilTo(step).um() / step.um()),
+                Math.toIntExact(maxPiece.floorTo(step).um() / step.um()),
+                maxLengths);
+    }
+
+    /** The last option whose extra kinds still save a tenth. @param options at least one */
+    public static int recommended(List<Option> options) {
+        return KitPlan.recommended(options.stream().map(Option::placements).toList())
+                .orElseThrow();
     }
 
     private List<Option> find() {

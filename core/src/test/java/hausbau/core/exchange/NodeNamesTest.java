@@ -39,9 +39,9 @@ class NodeNamesTest {
         assertThat(new HashSet<>(all)).hasSameSizeAs(all);
         assertThat(all)
                 .contains(
-                        "floor at 0 m/Room 1/north wall at 0 m, WAL-1000-H3400",
-                        "floor at 0 m/Room 1/north wall, door at 1.1 m, DOR-1100-H3400",
-                        "floor at 0 m/Room 1/south-east corner, POS-200-H3400",
+                        "floor at 0 m/Room 1/north wall at 0 m, WAL-1000x3400",
+                        "floor at 0 m/Room 1/north wall, door at 1.1 m, DOR-1100x3400",
+                        "floor at 0 m/Room 1/south-east corner, POS-200x3400",
                         "floor at 0 m/Room 1/at 2 m 2 m 0 m, PRP-BENCH",
                         "floor at 0 m/Room 1/at 2 m 2 m 0 m, PRP-BENCH, again 2",
                         "floor at 3.4 m/Loft/at 2 m 2 m 3.4 m, PRP-BENCH",

@@ -79,7 +79,7 @@ class KitTest {
 
     /** The height is told only where it is not the storey's. */
     @ParameterizedTest
-    @CsvSource({"2000, 3000, WAL-2000", "2000, 2500, WAL-2000-H2500", "1250, 3000, WAL-1250"})
+    @CsvSource({"2000, 3000, WAL-2000", "2000, 2500, WAL-2000x2500", "1250, 3000, WAL-1250"})
     void codesAreSuggestedByLengthAndOddHeight(long length, long height, String code) {
         assertThat(wall(length, height).suggestedCode(STOREY)).isEqualTo(code);
     }

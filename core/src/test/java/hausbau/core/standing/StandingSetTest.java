@@ -108,7 +108,7 @@ class StandingSetTest {
                 .contains("WAL-2000", "POS-200");
         assertThat(named(set(low, kit(low, 2000))).pieces().values())
                 .extracting(Piece::code)
-                .contains("WAL-2000-H2500", "POS-200-H2500");
+                .contains("WAL-2000x2500", "POS-200x2500");
     }
 
     @Test

@@ -97,9 +97,10 @@ public class KitService {
     /**
      * A kit that a site can be built from.
      *
-     * @param counts how often each kind would be derived
+     * @param counts  how often each kind would be derived
+     * @param stacked how many of the placements are of walls, posts and panels, which the kit is chosen for
      */
-    public record SiteOption(KitChoice choice, Map<Kind, Long> counts, boolean proven) {
+    public record SiteOption(KitChoice choice, Map<Kind, Long> counts, long stacked, boolean proven) {
 
         public long placements() {
             return counts.values().stream().mapToLong(Long::longValue).sum();
@@ -110,8 +111,7 @@ public class KitService {
     public record SitePlan(List<SiteOption> options, List<WallRun> runs, List<KitPlan.Unfillable> unfillable) {
 
         public OptionalInt recommended() {
-            return KitPlan.recommended(
-                    options.stream().map(SiteOption::placements).toList());
+            return KitPlan.recommended(options.stream().map(SiteOption::stacked).toList());
         }
 
         /** The runs, as an option would build them. */
@@ -173,7 +173,7 @@ public class KitService {
             for (var option : found) {
                 job.reachOrStop((double) options.size() / found.size());
                 var set = state.set().next(state.decisions().with(option.choice()));
-                options.add(new SiteOption(option.choice(), set.derivedCounts(), option.proven()));
+                options.add(new SiteOption(option.choice(), set.derivedCounts(), option.placements(), option.proven()));
             }
             return new SitePlan(best(options), massing.runs(), List.of());
         });
