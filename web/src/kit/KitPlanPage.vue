@@ -6,6 +6,7 @@ import { NoAnswer, Refusal, send, type SiteOptionView, type SitePlanView } from 
 import { roleName } from '../list/roles'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
+import KitAdvice from './KitAdvice.vue'
 import OptionChart from './OptionChart.vue'
 import RunElevations from './RunElevations.vue'
 import { kindsOf, reuse } from './kinds'
@@ -166,6 +167,7 @@ const percent = (i: number) => {
           </dl>
         </section>
       </template>
+      <KitAdvice v-if="plan?.options.length" :limits="limits" />
       <div v-if="plan?.unfillable.length" class="unfillable" role="alert">
         <h3 class="fault">■ No piece fills these</h3>
         <ul>

@@ -1,6 +1,5 @@
 package hausbau.core;
 
-import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
@@ -23,8 +22,6 @@ import hausbau.core.standing.Decisions;
 import hausbau.core.standing.KitChoice;
 import hausbau.core.standing.StandingSet;
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -89,22 +86,8 @@ public final class TestSets {
 
     /** Codes for all kinds of a set, by what they suggest. */
     public static Kit named(StandingSet set) {
-        var kinds = set.kinds().stream()
-                .sorted(Comparator.comparing(Kind::toString))
-                .toList();
-        var codes = Kit.EMPTY.codes(kinds, set.decisions().massing().settings().storey());
-        var pieces = new LinkedHashMap<Long, Piece>();
-        for (var i = 0; i < kinds.size(); i++) {
-            pieces.put(
-                    i + 1L,
-                    new Piece(
-                            codes.get(i),
-                            kinds.get(i)
-                                    .describe(
-                                            set.decisions().massing().settings().unit()),
-                            kinds.get(i)));
-        }
-        return new Kit(pieces);
+        var settings = set.decisions().massing().settings();
+        return Kit.named(set.kinds(), settings.storey(), settings.unit());
     }
 
     public static HandPlacement byHand(long id, Piece piece, Stance stance) {

@@ -4,6 +4,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.shape.Sheets;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -23,6 +24,17 @@ public final class Kit {
     private final Map<Kind, Long> firsts;
     private final Sheets sheets;
     private final Map<Kind, Long> ids = new HashMap<>();
+
+    /** These kinds under the codes that they suggest, numbered from 1: for a set that is looked at and not kept. */
+    public static Kit named(Collection<Kind> kinds, Length storey, Unit unit) {
+        var sorted = kinds.stream().sorted(Comparator.comparing(Kind::toString)).toList();
+        var codes = EMPTY.codes(sorted, storey);
+        var pieces = new LinkedHashMap<Long, Piece>();
+        for (var i = 0; i < sorted.size(); i++) {
+            pieces.put(i + 1L, new Piece(codes.get(i), sorted.get(i).describe(unit), sorted.get(i)));
+        }
+        return new Kit(pieces);
+    }
 
     public Kit(Map<Long, Piece> pieces) {
         this(pieces, Map.of(), Sheets.USUAL);

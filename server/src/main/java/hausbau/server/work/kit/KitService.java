@@ -1,5 +1,6 @@
 package hausbau.server.work.kit;
 
+import hausbau.core.advice.KitAdvice;
 import hausbau.core.budget.Budget;
 import hausbau.core.budget.Tally;
 import hausbau.core.dress.Traits;
@@ -14,6 +15,7 @@ import hausbau.core.fit.TierPlan;
 import hausbau.core.fit.TierPlanner;
 import hausbau.core.fit.TierQuestion;
 import hausbau.core.kit.Kind;
+import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
@@ -25,6 +27,8 @@ import hausbau.core.shape.WearMask;
 import hausbau.core.standing.KitChoice;
 import hausbau.core.standing.KitOptions;
 import hausbau.core.standing.RunLayout;
+import hausbau.core.standing.StandingSet;
+import hausbau.core.survey.Survey;
 import hausbau.server.jobs.Jobs;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -55,6 +59,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class KitService {
 
     private static final Duration PATIENCE = Duration.ofSeconds(25);
+    private static final Duration ADVICE_PATIENCE = Duration.ofMinutes(2);
 
     private final Stores stores;
     private final Journal journal;
@@ -143,9 +148,6 @@ public class KitService {
         });
     }
 
-    /** What a plan for a site hangs on. */
-    private record SiteQuestion(long siteId, long revision, Length minPiece, Length maxPiece, int maxLengths) {}
-
     /**
      * Works out the kits for the site's rooms. No transaction stands open meanwhile.
      *
@@ -160,7 +162,7 @@ public class KitService {
         if (!unfillable.isEmpty()) {
             return new SitePlan(List.of(), massing.runs(), unfillable);
         }
-        var asked = new SiteQuestion(siteId, state.revision(), minPiece, maxPiece, maxLengths);
+        var asked = new SiteQuestion(false, siteId, state.revision(), minPiece, maxPiece, maxLengths);
         return jobs.run(siteId, token, asked, job -> {
             var deadline = System.nanoTime() + PATIENCE.toNanos();
             var found = KitOptions.of(
@@ -177,6 +179,41 @@ public class KitService {
             }
             return new SitePlan(best(options), massing.runs(), List.of());
         });
+    }
+
+    /** What a plan for a site, or advice on it, hangs on. @param advice whether that is asked for */
+    private record SiteQuestion(
+            boolean advice, long siteId, long revision, Length minPiece, Length maxPiece, int maxLengths) {}
+
+    /**
+     * Changes of the site's rooms and openings that make its kit smaller, what saves most first.
+     *
+     * @param maxLengths how many lengths the pieces of one height may have
+     * @throws Refused if the site has no room
+     */
+    public List<KitAdvice.Advice> advice(long siteId, Length minPiece, Length maxPiece, int maxLengths, String token) {
+        var state = sets.current(siteId);
+        // The bounds of a plan hold for advice as well.
+        KitChoice.question(state.decisions().massing(), minPiece, maxPiece, maxLengths);
+        var asked = new SiteQuestion(true, siteId, state.revision(), minPiece, maxPiece, maxLengths);
+        return jobs.run(siteId, token, asked, job -> {
+            var deadline = System.nanoTime() + ADVICE_PATIENCE.toNanos();
+            return KitAdvice.of(
+                    state.set(),
+                    minPiece,
+                    maxPiece,
+                    maxLengths,
+                    KitService::faults,
+                    () -> !job.isWanted() || System.nanoTime() - deadline >= 0,
+                    job::reachOrStop);
+        });
+    }
+
+    private static long faults(StandingSet set) {
+        var settings = set.decisions().massing().settings();
+        return Survey.of(set, Kit.named(set.kinds(), settings.storey(), settings.unit())).findings().stream()
+                .filter(f -> f.check().isFault())
+                .count();
     }
 
     /** Those that have fewer placements than all with no more kinds: a length that was planned may turn out to be one that stands anyway. */

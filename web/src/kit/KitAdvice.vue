@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { send, type AdviceView } from '../api/client'
+import { underWay } from '../api/underWay'
+import { tell, useSite } from '../site/site'
+
+/** What would make the kit smaller: looked for when asked, taken with one click, taken back with one step. */
+const props = defineProps<{ limits: { minPieceMm: number; maxPieceMm: number; maxKinds: number } }>()
+const site = useSite()
+const advice = shallowRef<AdviceView[]>()
+const share = ref(0)
+const working = shallowRef<ReturnType<typeof underWay>>()
+
+async function look() {
+  const work = underWay((s) => (share.value = s))
+  working.value = work
+  share.value = 0
+  try {
+    advice.value = await send<AdviceView[]>('POST', `/api/sites/${site.site!.id}/kit-advice?token=${work.token}`, props.limits)
+  } catch (e) {
+    if (working.value === work) tell(e)
+  } finally {
+    work.end()
+    if (working.value === work) working.value = undefined
+  }
+}
+function cancel() {
+  working.value?.callOff()
+  working.value?.end()
+  working.value = undefined
+}
+onBeforeUnmount(cancel)
+
+/** Advice belongs to the rooms as they were. */
+watch(
+  () => [site.massing, props.limits.minPieceMm, props.limits.maxPieceMm, props.limits.maxKinds],
+  (now, before) => {
+    if (JSON.stringify(now) !== JSON.stringify(before)) advice.value = undefined
+  },
+)
+
+const take = (a: AdviceView) => {
+  const at = a.roomId ? `/rooms/${a.roomId}` : `/openings/${a.openingId}`
+  const change = Object.fromEntries(Object.entries(a.change).filter(([, v]) => v !== null && v !== undefined))
+  void site.inTurn(() => site.make(a.text, 'PATCH', at, change)).catch(tell)
+}
+const saves = (a: AdviceView) =>
+  [
+    a.kindsSaved && `${a.kindsSaved} ${a.kindsSaved === 1 ? 'kind' : 'kinds'} fewer`,
+    a.placementsSaved > 0 && `${a.placementsSaved} pieces fewer`,
+    a.placementsSaved < 0 && `${-a.placementsSaved} pieces more`,
+  ]
+    .filter(Boolean)
+    .join(', ')
+</script>
+
+<template>
+  <section aria-label="Advice">
+    <h3>What would make it smaller</h3>
+    <div class="row">
+      <Button size="small" :disabled="!!working" @click="look">Look for advice</Button>
+      <template v-if="working"
+        ><span role="status" class="figures">{{ Math.round(share * 100) }} %</span><Button size="small" @click="cancel">Cancel</Button></template
+      >
+    </div>
+    <p v-if="advice && !advice.length" class="soft">No room a step or two higher or lower, and no opening moved or changed, would save a kind or a piece.</p>
+    <ol v-if="advice?.length">
+      <li v-for="a in advice" :key="a.text">
+        <span
+          >{{ a.text }}: <b>{{ saves(a) }}</b></span
+        >
+        <Button size="small" :aria-label="`Take: ${a.text}`" @click="take(a)">Take</Button>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+h3 {
+  margin: 4px 0 6px;
+}
+ol {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--hairline);
+  font-size: 13px;
+}
+</style>
