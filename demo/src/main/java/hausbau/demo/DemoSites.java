@@ -88,7 +88,7 @@ public class DemoSites {
                         id,
                         NOT_TOLD,
                         (roomId, standing) ->
-                                new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_200)))
+                                new Room(roomId, "Ticket hall", Vec.ZERO, mm(12_000), mm(8_000), mm(4_400)))
                 .id();
         open(id, hall, Opening.Kind.DOOR, Side.SOUTH, 5_100, 1_800, 2_600, 0);
         open(id, hall, Opening.Kind.DOOR, Side.NORTH, 8_600, 1_200, 2_200, 0);
