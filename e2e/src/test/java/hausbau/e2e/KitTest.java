@@ -1,0 +1,94 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.HashSet;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** The kit planned in the browser: what is promised is what stands, and advice is taken and taken back. */
+@ExtendWith(SharedApplication.class)
+class KitTest {
+
+    /** A hall of 6 m beside two storeys of other rooms, which are a step apart in height; no kit yet. */
+    private static Desk building(String name) {
+        var desk = SharedApplication.desk().newSite(name);
+        room(desk, "Hall", 0, 0, 6_000);
+        room(desk, "Low", 5_200, 0, 2_800);
+        room(desk, "High", 5_200, 3_000, 2_900);
+        desk.stage("Kit");
+        desk.button("Work out the kit").click();
+        desk.waitFor("td .good");
+        return desk;
+    }
+
+    private static void room(Desk desk, String name, int x, int z, int height) {
+        desk.post(
+                desk.site() + "/rooms",
+                "{\"name\":\"" + name + "\",\"cornerMm\":{\"x\":" + x + ",\"y\":0,\"z\":" + z
+                        + "},\"widthMm\":5000,\"depthMm\":4000,\"heightMm\":" + height + "}");
+    }
+
+    private static int derivedKinds(Desk desk) {
+        var kinds = new HashSet<Long>();
+        desk.get(desk.site() + "/placements")
+                .forEach(p -> kinds.add(p.get("pieceId").asLong()));
+        return kinds.size();
+    }
+
+    private static int number(String text) {
+        return Integer.parseInt(text.trim());
+    }
+
+    @Test
+    void whatIsPromisedIsWhatIsDrawnAndWhatStands() {
+        var desk = building("Promised hall");
+        var fewest = desk.page.locator(".options tbody tr").first();
+        fewest.click();
+        var kinds = number(fewest.locator("td").first().textContent());
+        var pieces = number(fewest.locator("td").nth(1).textContent());
+        assertThat(desk.page.getByLabel("To be modelled")).containsText(kinds + " kinds");
+        // A tall wall is drawn in tiers: pieces of more than one height.
+        var tall = desk.page.locator("svg[aria-label^='Hall, west']").getAttribute("aria-label");
+        assertThat(tall.split("wall ").length - 1).isGreaterThan(1);
+        desk.button("Build from " + kinds + " kinds").click();
+        desk.placements(pieces);
+        assertThat(derivedKinds(desk)).isEqualTo(kinds);
+        assertThat(desk.findings()).isZero();
+        // Chosen by the keyboard it stands as well, and is taken back with one step.
+        desk.stage("Kit");
+        assertThat(desk.page.getByText("built", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        desk.page.locator(".chart .point").last().focus();
+        desk.press("Enter");
+        desk.button("Build from").click();
+        desk.until(
+                "([site, was]) => fetch(site + '/placements').then(r => r.json()).then(p => p.length < was)",
+                List.of(desk.site(), pieces));
+        desk.handsOff();
+        desk.press("Control+z");
+        desk.placements(pieces);
+    }
+
+    @Test
+    void adviceIsTakenAndTakenBack() {
+        var desk = building("Advised hall");
+        var before = number(desk.page.locator(".options tbody tr td").first().textContent());
+        desk.button("Look for advice").click();
+        var take = desk.page.getByLabel("Take: High 2.8 m high instead of 2.9 m");
+        var saved = desk.page.locator("li").filter(new Locator.FilterOptions().setHas(take));
+        assertThat(saved).containsText("fewer");
+        var kinds = number(saved.locator("b").textContent().replaceAll(" kinds? fewer.*", ""));
+        take.click();
+        // The plan is worked out again by itself, and the old advice is gone.
+        assertThat(desk.page.locator(".options tbody tr td").first()).hasText(String.valueOf(before - kinds));
+        assertThat(take).isHidden();
+        desk.handsOff();
+        desk.press("Control+z");
+        assertThat(desk.page.locator(".options tbody tr td").first()).hasText(String.valueOf(before));
+    }
+}
