@@ -148,7 +148,9 @@ public final class KitAdvice {
                 return Optional.empty();
             }
             var kinds = now.get(0).kinds() - then.get(0).kinds();
-            var usual = now.get(KitOptions.recommended(now)).kinds();
+            var usual = now.get(KitOptions.recommended(
+                            now.stream().map(KitOptions.Option::placements).toList()))
+                    .kinds();
             var placements = fewest(now, usual) - fewest(then, usual);
             return kinds > 0 || kinds == 0 && placements > 0
                     ? Optional.of(new Worked(

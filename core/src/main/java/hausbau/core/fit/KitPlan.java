@@ -33,17 +33,12 @@ public record KitPlan(List<Option> options, OptionalInt recommended, List<Unfill
     }
 
     static OptionalInt recommend(List<Option> options) {
-        return recommended(options.stream().map(Option::placements).toList());
-    }
-
-    /** The last of these numbers of placements that still saves a tenth of the one before it. */
-    public static OptionalInt recommended(List<Long> placements) {
-        if (placements.isEmpty()) {
+        if (options.isEmpty()) {
             return OptionalInt.empty();
         }
         var best = 0;
-        for (var i = 1; i < placements.size(); i++) {
-            if (placements.get(i) * 10 <= placements.get(i - 1) * 9) {
+        for (var i = 1; i < options.size(); i++) {
+            if (options.get(i).placements() * 10 <= options.get(i - 1).placements() * 9) {
                 best = i;
             }
         }

@@ -1,7 +1,6 @@
 package hausbau.core.standing;
 
 import hausbau.core.fit.KindFronts;
-import hausbau.core.fit.KitPlan;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
@@ -109,10 +108,17 @@ public final class KitOptions {
                 maxLengths);
     }
 
-    /** The last option whose extra kinds still save a tenth. @param options at least one */
-    public static int recommended(List<Option> options) {
-        return KitPlan.recommended(options.stream().map(Option::placements).toList())
-                .orElseThrow();
+    /**
+     * The option beyond which no further kind saves a tenth of the placements before it.
+     *
+     * @param placements of the options, falling; at least one
+     */
+    public static int recommended(List<Long> placements) {
+        var best = 0;
+        while (best + 1 < placements.size() && placements.get(best + 1) * 10 <= placements.get(best) * 9) {
+            best++;
+        }
+        return best;
     }
 
     private List<Option> find() {

@@ -116,7 +116,10 @@ public class KitService {
     public record SitePlan(List<SiteOption> options, List<WallRun> runs, List<KitPlan.Unfillable> unfillable) {
 
         public OptionalInt recommended() {
-            return KitPlan.recommended(options.stream().map(SiteOption::stacked).toList());
+            return options.isEmpty()
+                    ? OptionalInt.empty()
+                    : OptionalInt.of(KitOptions.recommended(
+                            options.stream().map(SiteOption::stacked).toList()));
         }
 
         /** The runs, as an option would build them. */
