@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue
 import { useRouter } from 'vue-router'
 import { NoAnswer, Refusal, send, type SiteOptionView, type SitePlanView } from '../api/client'
 import { roleName } from '../list/roles'
+import { onStep } from '../measure/length'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
 import KitAdvice from './KitAdvice.vue'
@@ -30,6 +31,10 @@ const groups = computed(() => {
   for (const p of option.value?.pieces ?? []) by.set(roleName(p.role), [...(by.get(roleName(p.role)) ?? []), p])
   return [...by].map(([role, pieces]) => ({ role, pieces }))
 })
+/** What lies is told by its length and its depth. */
+const LYING = new Set<SiteOptionView['pieces'][0]['role']>(['FLOOR', 'CEILING'])
+/** To a tenth of a millimetre: a flight's height is the slope's. */
+const tenth = (mm: number) => site.show(onStep(mm, 0.1))
 const once = computed(() => option.value?.pieces.filter((p) => p.count === 1).length ?? 0)
 
 watch(
@@ -160,7 +165,7 @@ const percent = (i: number) => {
               </dt>
               <dd>
                 <span v-for="(p, n) in g.pieces" :key="n" class="figures piece" :class="{ caution: p.count === 1 }"
-                  >{{ site.show(p.lengthMm) }} × {{ site.show(p.heightMm) }} <span class="soft">× {{ p.count }}</span></span
+                  >{{ tenth(p.lengthMm) }} × {{ tenth(LYING.has(p.role) ? p.depthMm : p.heightMm) }} <span class="soft">× {{ p.count }}</span></span
                 >
               </dd>
             </template>
