@@ -51,7 +51,7 @@ public final class KitAdvice {
         this.maxPiece = maxPiece;
         this.maxLengths = maxLengths;
         this.stop = stop;
-        fronts = KitOptions.fronts(massing.settings().step(), minPiece, maxPiece, maxLengths);
+        fronts = KitOptions.fronts(massing.settings().step(), minPiece, maxPiece);
     }
 
     /**

@@ -43,56 +43,44 @@ public final class KindFronts {
 
     private final int least;
     private final int greatest;
-    private final int maxKinds;
-    private final Map<SortedMap<Integer, Long>, Front> known = new HashMap<>();
+    private final Map<SortedMap<Integer, Long>, List<KindSearch.Found>> known = new HashMap<>();
 
     /** @param least and @param greatest length of a piece, in steps */
-    public KindFronts(int least, int greatest, int maxKinds) {
+    public KindFronts(int least, int greatest) {
         this.least = least;
         this.greatest = greatest;
-        this.maxKinds = maxKinds;
     }
 
     /**
+     * The front of a class, worked out as far as it is asked for.
+     *
      * @param spans how often each length, in steps, is to be filled; it is not changed any more
+     * @param most  how many kinds are asked for; at least 1
      * @param stop  asked now and then whether to give up; what is found then is not proven
      */
-    public Front of(SortedMap<Integer, Long> spans, BooleanSupplier stop) {
-        var front = known.get(spans);
-        if (front == null) {
-            front = search(spans, stop);
-            known.put(spans, front);
-        } else if (!front.isProven(maxKinds) && !stop.getAsBoolean()) {
-            front = better(front, search(spans, stop));
-            known.put(spans, front);
-        }
-        return front;
-    }
-
-    private Front better(Front a, Front b) {
-        var best = new ArrayList<KindSearch.Found>();
-        for (var kinds = 1; kinds <= maxKinds; kinds++) {
-            var one = a.at(kinds);
-            var other = b.at(kinds);
-            best.add(other.placements() < one.placements() || other.proven() ? other : one);
-        }
-        return new Front(best);
-    }
-
-    private Front search(SortedMap<Integer, Long> spans, BooleanSupplier stop) {
+    public Front of(SortedMap<Integer, Long> spans, int most, BooleanSupplier stop) {
+        var best = known.computeIfAbsent(spans, s -> new ArrayList<>());
         var lengths = spans.keySet().stream().mapToInt(Integer::intValue).toArray();
         var weights = spans.values().stream().mapToLong(Long::longValue).toArray();
-        var best = new ArrayList<KindSearch.Found>();
         var floor = floor(spans);
-        for (var kinds = 1; kinds <= maxKinds; kinds++) {
-            var search = new KindSearch(lengths, weights, least, greatest, stop);
-            var before = kinds == 1 ? null : best.get(kinds - 2);
-            best.add(before == null ? search.single() : search.search(kinds, before));
-            if (best.get(kinds - 1).placements() == floor) {
+        for (var kinds = 1; kinds <= most; kinds++) {
+            if (kinds > 1 && best.get(kinds - 2).placements() == floor) {
                 break;
             }
+            var isThere = kinds <= best.size();
+            if (isThere && (best.get(kinds - 1).proven() || stop.getAsBoolean())) {
+                continue;
+            }
+            var search = new KindSearch(lengths, weights, least, greatest, stop);
+            var found = kinds == 1 ? search.single() : search.search(kinds, best.get(kinds - 2));
+            if (!isThere) {
+                best.add(found);
+            } else if (found.proven()
+                    || found.placements() < best.get(kinds - 1).placements()) {
+                best.set(kinds - 1, found);
+            }
         }
-        return new Front(List.copyOf(best));
+        return new Front(List.copyOf(best.subList(0, Math.min(most, best.size()))));
     }
 
     /** No kinds whatever need fewer pieces: every span from the greatest piece, the rest cut to measure. */

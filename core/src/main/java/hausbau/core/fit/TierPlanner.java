@@ -56,7 +56,7 @@ public final class TierPlanner {
         if (question.walls().isEmpty()) {
             return new TierPlan(List.of(new TierPlan.Option(0, 0, true, List.of(), List.of(), List.of())), List.of());
         }
-        var fronts = new KindFronts(question.leastPiece(), question.greatestPiece(), question.maxKinds());
+        var fronts = new KindFronts(question.leastPiece(), question.greatestPiece());
         var alike = new LinkedHashMap<TierWall, Long>();
         question.walls()
                 .forEach(w -> alike.merge(new TierWall("", w.length(), w.height(), w.openings()), 1L, Long::sum));
@@ -224,13 +224,17 @@ public final class TierPlanner {
                 panels.addAll(cut[i].panels());
                 add(spans, cut[i], walls.get(i).times());
             }
-            if (panels.size() + spans.size() >= best.length) {
+            var least = panels.size() + spans.size();
+            if (least >= best.length
+                    || best[least].pieces()
+                            <= spans.values().stream().mapToLong(fronts::floor).sum()) {
                 return;
             }
+            var most = Math.max(1, best.length - least);
             var classes = spans.values().stream()
                     .map(c -> {
                         var asked = new int[1];
-                        return fronts.of(c, () -> ++asked[0] > QUICK || isOver());
+                        return fronts.of(c, most, () -> ++asked[0] > QUICK || isOver());
                     })
                     .toList();
             for (var kinds = panels.size() + spans.size(); kinds < best.length; kinds++) {
@@ -241,8 +245,11 @@ public final class TierPlanner {
             }
         }
 
-        private List<KindFronts.Front> fronts(Collection<TreeMap<Integer, Long>> classes, BooleanSupplier stop) {
-            return classes.stream().map(c -> fronts.of(c, stop)).toList();
+        /** @param kinds of all classes together, each of which has at least one */
+        private List<KindFronts.Front> fronts(
+                Collection<TreeMap<Integer, Long>> classes, int kinds, BooleanSupplier stop) {
+            var most = Math.max(1, kinds - classes.size() + 1);
+            return classes.stream().map(c -> fronts.of(c, most, stop)).toList();
         }
 
         private static void add(Map<Integer, TreeMap<Integer, Long>> to, WallStacks.Stack stack, long times) {
@@ -318,7 +325,7 @@ public final class TierPlanner {
 
         /** No kinds fill these spans with fewer pieces. */
         private long bound(Map<Integer, TreeMap<Integer, Long>> spans, int kinds) {
-            var classes = fronts(spans.values(), this::isOver);
+            var classes = fronts(spans.values(), kinds, this::isOver);
             var dealt = KindFronts.deal(classes, kinds);
             if (dealt.proven()) {
                 return dealt.placements() == NONE ? NONE / 2 : dealt.placements();
@@ -337,7 +344,7 @@ public final class TierPlanner {
                 panelKinds.addAll(cut[i].panels());
                 add(spans, cut[i], walls.get(i).times());
             }
-            var classes = fronts(spans.values(), () -> true);
+            var classes = fronts(spans.values(), kinds - panelKinds.size(), () -> true);
             var dealt = KindFronts.deal(classes, kinds - panelKinds.size());
             var pieces = new ArrayList<TierPlan.Size>();
             var number = 0;

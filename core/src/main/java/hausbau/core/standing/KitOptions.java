@@ -83,7 +83,7 @@ public final class KitOptions {
                 minPiece,
                 maxPiece,
                 maxLengths,
-                fronts(massing.settings().step(), minPiece, maxPiece, maxLengths),
+                fronts(massing.settings().step(), minPiece, maxPiece),
                 stop);
     }
 
@@ -101,11 +101,10 @@ public final class KitOptions {
     }
 
     /** Fronts of lengths within these limits, to be kept from one plan to the next. */
-    public static KindFronts fronts(Length step, Length minPiece, Length maxPiece, int maxLengths) {
+    public static KindFronts fronts(Length step, Length minPiece, Length maxPiece) {
         return new KindFronts(
                 Math.toIntExact(minPiece.ceilTo(step).um() / step.um()),
-                Math.toIntExact(maxPiece.floorTo(step).um() / step.um()),
-                maxLengths);
+                Math.toIntExact(maxPiece.floorTo(step).um() / step.um()));
     }
 
     /**
@@ -249,7 +248,7 @@ public final class KitOptions {
                 .sorted(Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth))
                 .toList();
         var classes = sizes.stream()
-                .map(s -> fronts.of(Objects.requireNonNull(stacked.spans().get(s)), stop))
+                .map(s -> fronts.of(Objects.requireNonNull(stacked.spans().get(s)), maxLengths, stop))
                 .toList();
         for (var kinds = sizes.size(); kinds <= sizes.size() * maxLengths; kinds++) {
             var dealt = KindFronts.deal(classes, kinds);

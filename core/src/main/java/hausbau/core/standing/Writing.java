@@ -19,13 +19,11 @@ final class Writing {
     private final Map<Place, Departure> departures = new HashMap<>();
     private final List<Departure> lost = new ArrayList<>();
     private final List<Chunk> chunks = new ArrayList<>();
-    private final int expected;
     private Rows rows;
 
     Writing(Source source, long owner, int expected, List<Departure> departures) {
         this.source = source;
         this.owner = owner;
-        this.expected = expected;
         departures.forEach(d -> this.departures.put(d.place(), d));
         rows = new Rows(owner, expected);
     }
