@@ -1,7 +1,9 @@
 package hausbau.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
 
 /** Makes the pictures of the documents again, from the demo, each at 1280 × 800. */
@@ -96,6 +98,8 @@ public final class Shots {
         }
         desk.page.mouse().up();
         desk.button("Take away", true).click();
+        // Until it is gone, a click on the plan is a dab of the brush.
+        desk.button("Take away", true).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
         desk.clickPlan(17_700, 15_300);
         desk.button("Open", true).click();
         desk.page.waitForTimeout(2_000);
