@@ -57,6 +57,8 @@ public final class KitOptions {
     private final List<Post> posts;
     private final Map<Long, Long> looks = new HashMap<>();
     private final TreeMap<Integer, Option> best = new TreeMap<>();
+    /** Whether every height at which something would be cut is chosen from: else nothing is proven. */
+    private boolean areAllJointsTried = true;
 
     private KitOptions(Massing massing, KitChoice base, int maxLengths, KindFronts fronts, BooleanSupplier stop) {
         this.massing = massing;
@@ -160,6 +162,7 @@ public final class KitOptions {
                 cut.put(z, (int) crossing);
             }
         }
+        areAllJointsTried = cut.size() <= MOST_JOINTS;
         return cut.entrySet().stream()
                 .sorted(Map.Entry.<Long, Integer>comparingByValue()
                         .reversed()
@@ -291,6 +294,6 @@ public final class KitOptions {
                 base.minPiece(),
                 base.maxPiece(),
                 new Tiers(stacked.tiers().joints(), lengths));
-        best.put(all, new Option(choice, all, placements, dealt.proven() && stacked.isOneLook()));
+        best.put(all, new Option(choice, all, placements, areAllJointsTried && dealt.proven() && stacked.isOneLook()));
     }
 }
