@@ -11,12 +11,14 @@ import hausbau.core.measure.Vec;
 import hausbau.core.place.Hands;
 import hausbau.core.standing.Decisions;
 import hausbau.core.standing.KitOptions;
+import hausbau.core.standing.KitRules;
 import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -39,7 +41,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5)
 public class TierBench {
 
-    private static final int LENGTHS = 3;
+    private static final KitRules RULES = KitRules.between(mm(200), mm(4_000));
     private static final int LEVELS = 4;
     private static final int ROOMS = 10;
     private static final long STOREY = 3_200;
@@ -94,7 +96,7 @@ public class TierBench {
     }
 
     private static List<KitOptions.Option> plan(Massing of) {
-        return KitOptions.of(of, mm(200), mm(4_000), LENGTHS, () -> false);
+        return KitOptions.of(of, RULES, Set.of(), () -> false);
     }
 
     @Benchmark
@@ -111,6 +113,6 @@ public class TierBench {
     /** Every change worked out; what is wrong with the sets is not looked for. */
     @Benchmark
     public List<KitAdvice.Advice> advised() {
-        return KitAdvice.of(set, mm(200), mm(4_000), LENGTHS, s -> 0, () -> false, share -> {});
+        return KitAdvice.of(set, RULES, s -> 0, () -> false, share -> {});
     }
 }

@@ -1,6 +1,7 @@
 package hausbau.demo;
 
 import hausbau.core.measure.Length;
+import hausbau.core.standing.KitRules;
 import hausbau.server.journal.Seen;
 import hausbau.server.work.kit.KitService;
 import org.springframework.stereotype.Component;
@@ -10,10 +11,8 @@ import org.springframework.stereotype.Component;
 class DemoKit {
 
     /** No piece is shorter, and nothing beside an opening. */
-    private static final Length LEAST = Length.ofMillimetres(400);
-
-    private static final Length GREATEST = Length.ofMillimetres(4_000);
-    private static final int LENGTHS = 4;
+    private static final KitRules RULES = KitRules.between(Length.ofMillimetres(400), Length.ofMillimetres(4_000))
+            .withMaxLengths(4);
 
     private final KitService kit;
 
@@ -22,7 +21,7 @@ class DemoKit {
     }
 
     void build(long site) {
-        var plan = kit.plan(site, LEAST, GREATEST, LENGTHS, "");
+        var plan = kit.plan(site, RULES, "");
         var option = plan.options().get(plan.recommended().orElseThrow());
         kit.choose(site, Seen.NOT_TOLD, option.choice().word());
     }

@@ -1,6 +1,7 @@
 package hausbau.core.advice;
 
 import hausbau.core.fit.KindFronts;
+import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.WallRun;
@@ -8,11 +9,13 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.standing.Decisions;
 import hausbau.core.standing.KitOptions;
+import hausbau.core.standing.KitRules;
 import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 import java.util.function.ToLongFunction;
@@ -38,20 +41,18 @@ public final class KitAdvice {
 
     private final Decisions decisions;
     private final Massing massing;
-    private final Length minPiece;
-    private final Length maxPiece;
-    private final int maxLengths;
+    private final KitRules rules;
+    private final Set<Kind> kept;
     private final BooleanSupplier stop;
     private final KindFronts fronts;
 
-    private KitAdvice(Decisions decisions, Length minPiece, Length maxPiece, int maxLengths, BooleanSupplier stop) {
+    private KitAdvice(Decisions decisions, KitRules rules, Set<Kind> kept, BooleanSupplier stop) {
         this.decisions = decisions;
         this.massing = decisions.massing();
-        this.minPiece = minPiece;
-        this.maxPiece = maxPiece;
-        this.maxLengths = maxLengths;
+        this.rules = rules;
+        this.kept = kept;
         this.stop = stop;
-        fronts = KitOptions.fronts(massing.settings().step(), minPiece, maxPiece);
+        fronts = KitOptions.fronts(massing, rules);
     }
 
     /**
@@ -63,13 +64,12 @@ public final class KitAdvice {
      */
     public static List<Advice> of(
             StandingSet set,
-            Length minPiece,
-            Length maxPiece,
-            int maxLengths,
+            KitRules rules,
             ToLongFunction<StandingSet> faults,
             BooleanSupplier stop,
             DoubleConsumer reached) {
-        return new KitAdvice(set.decisions(), minPiece, maxPiece, maxLengths, stop).find(set, faults, reached);
+        var kept = rules.keeps() ? set.derivedCounts().keySet() : Set.<Kind>of();
+        return new KitAdvice(set.decisions(), rules, kept, stop).find(set, faults, reached);
     }
 
     private record Worked(Advice advice, Massing massing, KitOptions.Option option) {}
@@ -103,7 +103,7 @@ public final class KitAdvice {
     }
 
     private List<KitOptions.Option> plan(Massing of) {
-        return KitOptions.of(of, minPiece, maxPiece, maxLengths, fronts, stop);
+        return KitOptions.of(of, rules, kept, fronts, stop);
     }
 
     private List<Change> changes() {
@@ -148,9 +148,7 @@ public final class KitAdvice {
                 return Optional.empty();
             }
             var kinds = now.get(0).kinds() - then.get(0).kinds();
-            var usual = now.get(KitOptions.recommended(
-                            now.stream().map(KitOptions.Option::placements).toList()))
-                    .kinds();
+            var usual = recommended(now).kinds();
             var placements = fewest(now, usual) - fewest(then, usual);
             return kinds > 0 || kinds == 0 && placements > 0
                     ? Optional.of(new Worked(
@@ -159,6 +157,13 @@ public final class KitAdvice {
         } catch (Refused e) {
             return Optional.empty();
         }
+    }
+
+    private KitOptions.Option recommended(List<KitOptions.Option> of) {
+        return of.get(KitOptions.recommended(
+                rules,
+                of.stream().map(KitOptions.Option::kinds).toList(),
+                of.stream().map(KitOptions.Option::placements).toList()));
     }
 
     private static long panels(Massing of) {

@@ -1,11 +1,14 @@
 package hausbau.core.fit;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
+import java.util.SortedSet;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 
 /**
  * Fronts of kinds against placements, of classes that share no kind: pieces of one height are of no use in a tier of another.
@@ -17,86 +20,155 @@ public final class KindFronts {
     /** In place of a number of placements where so few kinds cannot fill. */
     public static final long NONE = KindSearch.NONE;
 
-    /** The best sets of kinds of one class. @param best by number of kinds, from 1; each at least as good as the one before */
+    /** The best sets of kinds of one class. @param best by number of kinds, from 0; each at least as good as the one before */
     public record Front(List<KindSearch.Found> best) {
 
-        /** Piece lengths in steps, falling; at most so many. */
+        /** Piece lengths in steps, falling; at most so many, beside those that are free. */
         public List<Integer> lengths(int kinds) {
             return at(kinds).kinds();
         }
 
-        long placements(int kinds) {
-            return kinds < 1 ? NONE : at(kinds).placements();
+        /** Whether no kinds, or the free ones alone, do not fill it. */
+        public boolean isKindNeeded() {
+            return placements(0) == NONE;
         }
 
-        KindSearch.Found at(int kinds) {
-            return best.get(Math.min(kinds, best.size()) - 1);
+        long placements(int kinds) {
+            return at(kinds).placements();
+        }
+
+        private KindSearch.Found at(int kinds) {
+            return best.get(Math.min(kinds, best.size() - 1));
         }
 
         boolean isProven(int kinds) {
-            return best.subList(0, Math.min(kinds, best.size())).stream().allMatch(KindSearch.Found::proven);
+            return best.stream().limit(kinds + 1L).allMatch(KindSearch.Found::proven);
         }
     }
+
+    /** What a class asks for. @param spans how often each length is to be filled @param free lengths that are no kinds of it */
+    private record Asked(SortedMap<Integer, Long> spans, SortedSet<Integer> free) {}
 
     /** @param kinds how many each class gets, in the order in which they were given */
     public record Dealt(long placements, int[] kinds, boolean proven) {}
 
-    private final int least;
-    private final int greatest;
-    private final Map<SortedMap<Integer, Long>, List<KindSearch.Found>> known = new HashMap<>();
+    private final AllowedLengths allowed;
+    private final Map<Asked, List<KindSearch.Found>> known = new HashMap<>();
+    /** The fewest pieces for each number of steps, by the lengths that are free beside the allowed ones. */
+    private final Map<SortedSet<Integer>, int[]> tables = new HashMap<>();
 
-    /** @param least and @param greatest length of a piece, in steps */
-    public KindFronts(int least, int greatest) {
-        this.least = least;
-        this.greatest = greatest;
+    public KindFronts(AllowedLengths allowed) {
+        this.allowed = allowed;
+    }
+
+    /** The front of a class in which no length is free. */
+    public Front of(SortedMap<Integer, Long> spans, int most, BooleanSupplier stop) {
+        return of(spans, Collections.emptySortedSet(), most, stop);
     }
 
     /**
      * The front of a class, worked out as far as it is asked for.
      *
      * @param spans how often each length, in steps, is to be filled; it is not changed any more
-     * @param most  how many kinds are asked for; at least 1
+     * @param free  lengths that are there anyway, in steps: they may be used and are no kinds of it
+     * @param most  how many kinds are asked for
      * @param stop  asked now and then whether to give up; what is found then is not proven
      */
-    public Front of(SortedMap<Integer, Long> spans, int most, BooleanSupplier stop) {
-        var best = known.computeIfAbsent(spans, s -> new ArrayList<>());
-        var lengths = spans.keySet().stream().mapToInt(Integer::intValue).toArray();
-        var weights = spans.values().stream().mapToLong(Long::longValue).toArray();
-        var floor = floor(spans);
+    public Front of(SortedMap<Integer, Long> spans, SortedSet<Integer> free, int most, BooleanSupplier stop) {
+        var best = known.computeIfAbsent(new Asked(spans, free), s -> new ArrayList<>());
+        if (best.isEmpty()) {
+            best.add(search(spans, free, stop).none());
+        }
+        if (best.size() > most && best.stream().limit(most + 1L).allMatch(KindSearch.Found::proven)) {
+            return new Front(List.copyOf(best.subList(0, most + 1)));
+        }
+        var search = search(spans, free, stop);
+        var floor = floor(spans, free);
         for (var kinds = 1; kinds <= most; kinds++) {
-            if (kinds > 1 && best.get(kinds - 2).placements() == floor) {
+            if (best.get(kinds - 1).placements() == floor) {
                 break;
             }
-            var isThere = kinds <= best.size();
-            if (isThere && (best.get(kinds - 1).proven() || stop.getAsBoolean())) {
+            var isThere = kinds < best.size();
+            if (isThere && (best.get(kinds).proven() || stop.getAsBoolean())) {
                 continue;
             }
-            var search = new KindSearch(lengths, weights, least, greatest, stop);
-            var found = kinds == 1 ? search.single() : search.search(kinds, best.get(kinds - 2));
+            var found = search.search(kinds, best.get(kinds - 1));
             if (!isThere) {
                 best.add(found);
-            } else if (found.proven()
-                    || found.placements() < best.get(kinds - 1).placements()) {
-                best.set(kinds - 1, found);
+            } else if (found.proven() || found.placements() < best.get(kinds).placements()) {
+                best.set(kinds, found);
             }
         }
-        return new Front(List.copyOf(best.subList(0, Math.min(most, best.size()))));
+        return new Front(List.copyOf(best.subList(0, Math.min(most + 1, best.size()))));
+    }
+
+    private KindSearch search(SortedMap<Integer, Long> spans, SortedSet<Integer> free, BooleanSupplier stop) {
+        return new KindSearch(
+                spans.keySet().stream().mapToInt(Integer::intValue).toArray(),
+                spans.values().stream().mapToLong(Long::longValue).toArray(),
+                free.isEmpty() ? allowed : allowed.without(free),
+                free.stream().mapToInt(Integer::intValue).toArray(),
+                stop);
     }
 
     /** No kinds whatever need fewer pieces: every span from the greatest piece, the rest cut to measure. */
     public long floor(SortedMap<Integer, Long> spans) {
+        return floor(spans, Collections.emptySortedSet());
+    }
+
+    /** The same where these lengths are free. */
+    public long floor(SortedMap<Integer, Long> spans, SortedSet<Integer> free) {
+        var longest = Math.max(allowed.greatest(), free.isEmpty() ? 0 : free.last());
         return spans.entrySet().stream()
-                .mapToLong(s -> s.getValue() * floor(s.getKey()))
+                .mapToLong(s -> s.getValue() * ((s.getKey() + longest - 1) / longest))
                 .sum();
     }
 
     int floor(int span) {
-        return (span + greatest - 1) / greatest;
+        return (span + allowed.greatest() - 1) / allowed.greatest();
     }
 
-    /** Whether some pieces come to a span: n of them make every length from n × least to n × greatest. */
+    /** Whether some pieces come to a span. */
     public boolean canFill(int span) {
-        return least <= greatest && floor(span) * (long) least <= span;
+        return canFill(span, Collections.emptySortedSet());
+    }
+
+    /**
+     * Whether some pieces, these free ones among them, come to a span. In a range of lengths n of them make every length from
+     * n × least to n × greatest; else a table is filled, at a cost of the number of lengths times the longest span, once.
+     */
+    public boolean canFill(int span, SortedSet<Integer> free) {
+        if (allowed.isRange() && !allowed.isEmpty() && floor(span) * (long) allowed.least() <= span) {
+            return true;
+        }
+        if (free.isEmpty() && allowed.isRange()) {
+            return false;
+        }
+        var table = tables.get(free);
+        if (table == null || span >= table.length) {
+            var longer = Filling.empty(table == null ? span : 2 * span);
+            IntStream.concat(allowed.all(), free.stream().mapToInt(Integer::intValue))
+                    .forEach(length -> Filling.add(longer, length));
+            tables.put(free, longer);
+            table = longer;
+        }
+        return table[span] < Filling.NEVER;
+    }
+
+    /** The longest span up to this that some pieces come to; 0 if there is none. */
+    public int below(int span) {
+        return IntStream.iterate(span, s -> s > 0, s -> s - 1)
+                .filter(this::canFill)
+                .findFirst()
+                .orElse(0);
+    }
+
+    /** The shortest span from this on that some pieces come to; 0 if there is none up to twice this and the greatest piece. */
+    public int above(int span) {
+        return IntStream.rangeClosed(Math.max(1, span), 2 * span + allowed.greatest())
+                .filter(this::canFill)
+                .findFirst()
+                .orElse(0);
     }
 
     /** The least sum for so many kinds in all; {@link #NONE} placements if they are too few. */
@@ -106,7 +178,7 @@ public final class KindFronts {
         for (var c = 0; c < fronts.size(); c++) {
             for (var all = 0; all <= kinds; all++) {
                 best[c + 1][all] = NONE;
-                for (var own = 1; own <= all; own++) {
+                for (var own = 0; own <= all; own++) {
                     var placements = fronts.get(c).placements(own);
                     if (placements != NONE
                             && best[c][all - own] != NONE
@@ -126,7 +198,8 @@ public final class KindFronts {
             }
         }
         // Each class might have had all that the others leave.
-        var most = kinds - fronts.size() + 1;
+        var needed = fronts.stream().filter(Front::isKindNeeded).count();
+        var most = (int) Math.max(0, kinds - Math.max(0, needed - 1));
         return new Dealt(best[fronts.size()][kinds], dealt, fronts.stream().allMatch(f -> f.isProven(most)));
     }
 }

@@ -1,7 +1,8 @@
 package hausbau.core.fit;
 
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
@@ -30,8 +31,9 @@ public final class KindSearch {
 
     private final int[] spans;
     private final long[] weights;
-    private final int least;
+    private final AllowedLengths allowed;
     private final int greatest;
+    private final int[] free;
     private final BooleanSupplier stop;
 
     private int[] best = {};
@@ -44,13 +46,16 @@ public final class KindSearch {
     /**
      * @param spans   distinct lengths in steps
      * @param weights how often each occurs
+     * @param allowed lengths of kinds that are looked for
+     * @param free    lengths that may be used beside them and are not counted as kinds
      * @param stop    asked now and then whether to give up
      */
-    KindSearch(int[] spans, long[] weights, int least, int greatest, BooleanSupplier stop) {
+    KindSearch(int[] spans, long[] weights, AllowedLengths allowed, int[] free, BooleanSupplier stop) {
         this.spans = spans;
         this.weights = weights;
-        this.least = least;
-        this.greatest = Math.min(greatest, Arrays.stream(spans).max().orElse(0));
+        this.allowed = allowed;
+        this.greatest = allowed.upTo(Arrays.stream(spans).max().orElse(0));
+        this.free = free;
         this.stop = stop;
     }
 
@@ -63,8 +68,11 @@ public final class KindSearch {
         bestTotal = known.placements();
         stopped = false;
         order = indices();
-        if (kinds == 1) {
+        if (greatest == 0) {
             return best();
+        }
+        if (kinds == 1 && free.length == 0) {
+            return single();
         }
         if (!stop.getAsBoolean()) {
             improve(kinds);
@@ -73,18 +81,46 @@ public final class KindSearch {
             stopped = true;
         } else if (bestTotal > floor()) {
             chosen = new int[kinds];
-            branch(0, kinds, greatest, Filling.empty(longest()));
+            if (kinds == 1) {
+                var bounds = new int[spans.length];
+                var floor = lowerBounds(ofFree(), greatest, bounds);
+                tryLast(0, greatest, ofFree(), bounds, floor);
+            } else {
+                branch(0, kinds, greatest, ofFree());
+            }
         }
         return best();
     }
 
+    /** What the free lengths alone come to. */
+    Found none() {
+        var fewest = ofFree();
+        var total = 0L;
+        for (var i = 0; i < spans.length; i++) {
+            if (fewest[spans[i]] >= Filling.NEVER) {
+                return new Found(List.of(), NONE, true);
+            }
+            total += weights[i] * fewest[spans[i]];
+        }
+        return new Found(List.of(), total, true);
+    }
+
+    /** The fewest pieces of free lengths for each number of steps. */
+    private int[] ofFree() {
+        var fewest = Filling.empty(longest());
+        for (var length : free) {
+            Filling.add(fewest, length);
+        }
+        return fewest;
+    }
+
     /** One kind fills all spans just when it divides them all: the greatest allowed divisor is the best. */
-    Found single() {
+    private Found single() {
         var divisor = 0L;
         for (var span : spans) {
             divisor = gcd(divisor, span);
         }
-        for (var kind = (int) Math.min(greatest, divisor); kind >= least; kind--) {
+        for (var kind = allowed.upTo((int) Math.min(greatest, divisor)); kind > 0; kind = allowed.upTo(kind - 1)) {
             if (divisor % kind == 0) {
                 return new Found(List.of(kind), totalOf(kind), true);
             }
@@ -107,9 +143,10 @@ public final class KindSearch {
 
     /** No set needs fewer: every span from the greatest piece, the rest cut to measure. */
     private long floor() {
+        var longest = Math.max(greatest, Arrays.stream(free).max().orElse(0));
         var total = 0L;
         for (var i = 0; i < spans.length; i++) {
-            total += weights[i] * ((spans[i] + greatest - 1) / greatest);
+            total += weights[i] * ((spans[i] + longest - 1) / longest);
         }
         return total;
     }
@@ -134,7 +171,7 @@ public final class KindSearch {
 
     private void branch(int depth, int kinds, int top, int[] fewest) {
         var bounds = new int[spans.length];
-        for (var kind = top; kind >= least && !stopped; kind--) {
+        for (var kind = allowed.upTo(top); kind > 0 && !stopped; kind = allowed.upTo(kind - 1)) {
             var with = fewest.clone();
             Filling.add(with, kind);
             var floor = lowerBounds(with, kind, bounds);
@@ -167,7 +204,7 @@ public final class KindSearch {
     }
 
     private void tryLast(int depth, int top, int[] fewest, int[] bounds, long floor) {
-        for (var kind = top; kind >= least; kind--) {
+        for (var kind = allowed.upTo(top); kind > 0; kind = allowed.upTo(kind - 1)) {
             if ((++visits & 0xfff) == 0 && stop.getAsBoolean()) {
                 stopped = true;
                 return;
@@ -188,7 +225,7 @@ public final class KindSearch {
             var i = order[at];
             var mayAdd = (bestTotal - total - 1) / weights[i];
             var pieces = pieces(spans[i], kind, fewest, bounds[i] + mayAdd);
-            if (pieces > bounds[i] + mayAdd) {
+            if (pieces >= Filling.NEVER || pieces > bounds[i] + mayAdd) {
                 var earlier = at / 2;
                 order[at] = order[earlier];
                 order[earlier] = i;
@@ -233,7 +270,7 @@ public final class KindSearch {
         }
         while (set.length < kinds) {
             set = Arrays.copyOf(set, set.length + 1);
-            set[set.length - 1] = least;
+            set[set.length - 1] = allowed.least();
             swap(set, set.length - 1, candidates);
         }
         for (var better = true; better; ) {
@@ -268,7 +305,7 @@ public final class KindSearch {
     }
 
     private int[] without(int[] set, int slot) {
-        var fewest = Filling.empty(longest());
+        var fewest = ofFree();
         for (var i = 0; i < set.length; i++) {
             if (i != slot) {
                 Filling.add(fewest, set[i]);
@@ -307,15 +344,12 @@ public final class KindSearch {
 
     /** All allowed lengths if they are few, else a spread of likely ones: parts of spans and powers of two. */
     private int[] candidates() {
-        if (greatest - least < 400) {
-            var all = new ArrayList<Integer>();
-            for (var kind = greatest; kind >= least; kind--) {
-                all.add(kind);
-            }
-            return all.stream().mapToInt(Integer::intValue).toArray();
+        var all = allowed.all().filter(k -> k <= greatest).limit(401).toArray();
+        if (all.length <= 400) {
+            return falling(Arrays.stream(all).boxed().toList());
         }
         var likely = new TreeSet<Integer>();
-        likely.add(least);
+        likely.add(allowed.least());
         likely.add(greatest);
         for (var span : spans) {
             for (var parts = 1; parts <= 4 && likely.size() < 300; parts++) {
@@ -325,8 +359,12 @@ public final class KindSearch {
         for (var kind = 1; kind > 0 && kind <= greatest; kind *= 2) {
             likely.add(kind);
         }
-        return likely.descendingSet().stream()
-                .filter(k -> k >= least && k <= greatest)
+        return falling(likely.stream().filter(allowed::contains).toList());
+    }
+
+    private static int[] falling(Collection<Integer> lengths) {
+        return lengths.stream()
+                .sorted(Comparator.reverseOrder())
                 .mapToInt(Integer::intValue)
                 .toArray();
     }

@@ -71,17 +71,17 @@ public final class KitPlanner {
         }
         var spans = counts.keySet().stream().mapToInt(Integer::intValue).toArray();
         var weights = counts.values().stream().mapToLong(Long::longValue).toArray();
+        // Nothing longer than the longest span is of use.
+        var allowed = AllowedLengths.between(
+                Math.toIntExact(Math.min(question.leastSteps(), counts.lastKey() + 1L)),
+                Math.toIntExact(Math.min(question.greatestSteps(), counts.lastKey())));
         var options = new ArrayList<KitPlan.Option>();
         var known = new KindSearch.Found(List.of(), KindSearch.NONE, true);
         for (var kinds = 1; kinds <= question.maxKinds(); kinds++) {
             var before = known.placements();
-            var search = new KindSearch(
-                    spans,
-                    weights,
-                    (int) question.leastSteps(),
-                    (int) Math.min(question.greatestSteps(), Integer.MAX_VALUE),
-                    patience.stopFor(kinds, question.maxKinds()));
-            known = kinds == 1 ? search.single() : search.search(kinds, known);
+            var search =
+                    new KindSearch(spans, weights, allowed, new int[0], patience.stopFor(kinds, question.maxKinds()));
+            known = search.search(kinds, known);
             if (known.placements() < before) {
                 var lengths = known.kinds().stream()
                         .map(k -> question.step().times(k))
@@ -93,7 +93,7 @@ public final class KitPlanner {
     }
 
     /** The spans that no allowed piece or pieces can fill. */
-    public static List<KitPlan.Unfillable> unfillable(KitQuestion question) {
+    private static List<KitPlan.Unfillable> unfillable(KitQuestion question) {
         var found = new ArrayList<KitPlan.Unfillable>();
         for (var run : question.runs()) {
             for (var span : run.spans()) {

@@ -56,7 +56,7 @@ public final class TierPlanner {
         if (question.walls().isEmpty()) {
             return new TierPlan(List.of(new TierPlan.Option(0, 0, true, List.of(), List.of(), List.of())), List.of());
         }
-        var fronts = new KindFronts(question.leastPiece(), question.greatestPiece());
+        var fronts = new KindFronts(AllowedLengths.between(question.leastPiece(), question.greatestPiece()));
         var alike = new LinkedHashMap<TierWall, Long>();
         question.walls()
                 .forEach(w -> alike.merge(new TierWall("", w.length(), w.height(), w.openings()), 1L, Long::sum));
@@ -350,9 +350,8 @@ public final class TierPlanner {
             var number = 0;
             for (var height : spans.keySet()) {
                 var front = classes.get(number);
-                var found = front.best()
-                        .get(Math.min(dealt.kinds()[number++], front.best().size()) - 1);
-                found.kinds().forEach(k -> pieces.add(new TierPlan.Size(length(k), length(height))));
+                front.lengths(dealt.kinds()[number++])
+                        .forEach(k -> pieces.add(new TierPlan.Size(length(k), length(height))));
             }
             return new TierPlan.Option(
                     pieces.size() + panelKinds.size(),

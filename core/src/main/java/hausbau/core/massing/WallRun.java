@@ -81,6 +81,18 @@ public record WallRun(
                     || foot.plus(Panels.JAMB).compareTo(sill) <= 0;
         }
 
+        /** The highest foot of a panel that holds the opening, in whole steps above the wall's foot. */
+        public Length highestFoot(Length step) {
+            return opening.kind() != Opening.Kind.WINDOW && sill.isMultipleOf(step)
+                    ? sill
+                    : Length.max(Length.ZERO, sill.minus(Panels.JAMB)).floorTo(step);
+        }
+
+        /** The lowest top of a panel that holds the opening, in whole steps above the wall's foot. */
+        public Length lowestTop(Length step) {
+            return head().plus(Panels.JAMB).ceilTo(step);
+        }
+
         /** Whether a panel up to this far above the wall's foot has wall enough over the opening. */
         public boolean canEndAt(Length top) {
             return head().plus(Panels.JAMB).compareTo(top) <= 0;
@@ -118,6 +130,28 @@ public record WallRun(
             var takesBefore = isFirst && !laps.start().isPositive() && isSliver(before, panel.at(), least);
             var takesAfter = (i + 1 < panels.size() || !laps.end().isPositive()) && isSliver(panel.end(), after, least);
             wider.add(panel.over(takesBefore ? before : panel.at(), takesAfter ? after : panel.end()));
+        }
+        return with(wider);
+    }
+
+    /**
+     * The same with panels that take in so much wall on either side of the clear opening, out to the next step, as far as the next
+     * panel and the corner leave room.
+     */
+    public WallRun withJambs(Length jamb, Length step) {
+        if (!jamb.isPositive()) {
+            return this;
+        }
+        var wider = new ArrayList<Panel>();
+        for (var i = 0; i < panels.size(); i++) {
+            var panel = panels.get(i);
+            var least = i == 0 ? laps.start() : wider.get(i - 1).end();
+            var most = i + 1 == panels.size()
+                    ? length.minus(laps.end())
+                    : panels.get(i + 1).at();
+            var from = Length.max(least, panel.from().minus(jamb).floorTo(step));
+            var to = Length.min(most, panel.to().plus(jamb).ceilTo(step));
+            wider.add(panel.over(Length.min(from, panel.at()), Length.max(to, panel.end())));
         }
         return with(wider);
     }

@@ -23,21 +23,19 @@ import java.util.stream.Stream;
  * @param step     the step it was worked out on; the kinds are whole numbers of it
  * @param kinds    wall lengths, falling
  * @param tiles    sizes of floor and ceiling tiles, falling; empty where no tiles fit
- * @param minPiece least and
- * @param maxPiece greatest length allowed when it was worked out
+ * @param rules    what it was allowed to be made of
  * @param tiers    how walls are stacked
  */
-public record KitChoice(
-        Length step, List<Length> kinds, List<Length> tiles, Length minPiece, Length maxPiece, Tiers tiers) {
+public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, KitRules rules, Tiers tiers) {
 
     /** Every piece from floor to ceiling. */
     public KitChoice(Length step, List<Length> kinds, List<Length> tiles, Length minPiece, Length maxPiece) {
-        this(step, kinds, tiles, minPiece, maxPiece, Tiers.NONE);
+        this(step, kinds, tiles, KitRules.between(minPiece, maxPiece), Tiers.NONE);
     }
 
     private static final int LONGEST_WORD = 20_000;
     private static final Pattern WORD =
-            Pattern.compile("\\d{1,12}-\\d{1,12}_\\d{1,12}(\\.\\d{1,12})*_(-?\\d{1,12}(\\.-?\\d{1,12})*)?"
+            Pattern.compile("[\\d.-]+_\\d{1,12}(\\.\\d{1,12})*_(-?\\d{1,12}(\\.-?\\d{1,12})*)?"
                     + "_(\\d{1,12}x\\d{1,12}(\\.\\d{1,12})+(_\\d{1,12}x\\d{1,12}(\\.\\d{1,12})+)*)?");
 
     public KitChoice {
@@ -55,7 +53,8 @@ public record KitChoice(
      * @throws Refused if there is no room, a kind is off the step, or the kinds do not fill every run
      */
     public static KitChoice of(Massing massing, List<Length> kinds, Length minPiece, Length maxPiece) {
-        var question = question(massing, minPiece, maxPiece, Math.max(1, Math.min(8, kinds.size())));
+        var rules = KitRules.between(minPiece, maxPiece).withMaxLengths(Math.max(1, Math.min(8, kinds.size())));
+        var question = question(massing, rules);
         if (kinds.isEmpty() || kinds.size() > 8) {
             throw new Refused("kindsMm", "Choose from 1 to 8 kinds.");
         }
@@ -84,19 +83,29 @@ public record KitChoice(
      *
      * @throws Refused if there is no room, or a bound of the question is not kept
      */
-    public static KitQuestion question(Massing massing, Length minPiece, Length maxPiece, int maxKinds) {
+    public static KitQuestion question(Massing massing, KitRules rules) {
         if (massing.rooms().isEmpty()) {
             throw new Refused("rooms", "There is no room to build yet. Type or draw one first.");
         }
+        var step = massing.settings().step();
+        rules.check(step);
         List<Run> runs = massing.runs().stream()
-                .map(run -> run.withoutSlivers(minPiece).run())
+                .map(run -> rules.openings().fit(run, step).run())
                 .toList();
-        return new KitQuestion(massing.settings().step(), minPiece, maxPiece, maxKinds, runs);
+        return new KitQuestion(step, rules.minPiece(), rules.maxPiece(), rules.maxLengths(), runs);
     }
 
-    /** A run as this kit fills it: panels take what is too short for a piece beside them. */
-    WallRun fit(WallRun run) {
-        return run.withoutSlivers(minPiece);
+    /** A run as this kit fills it: panels take in their jambs, and what is too short for a piece beside them. */
+    public WallRun fit(WallRun run) {
+        return rules.openings().fit(run, step);
+    }
+
+    public Length minPiece() {
+        return rules.minPiece();
+    }
+
+    public Length maxPiece() {
+        return rules.maxPiece();
     }
 
     /** What fills a tier: the lengths chosen for it, and where nothing was chosen for its like, those of all walls. */
@@ -117,7 +126,7 @@ public record KitChoice(
     }
 
     /**
-     * All of it in one word, by which it can be asked for: least and greatest piece, lengths, joints, and of each tier its height,
+     * All of it in one word, by which it can be asked for: its rules, lengths, joints, and of each tier its height,
      * thickness and lengths; µm.
      */
     public String word() {
@@ -126,7 +135,7 @@ public record KitChoice(
                         Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth)))
                 .map(e -> e.getKey().height().um() + "x" + e.getKey().depth().um() + "." + um(e.getValue()))
                 .collect(Collectors.joining("_"));
-        return minPiece.um() + "-" + maxPiece.um() + "_" + um(kinds) + "_"
+        return rules.word() + "_" + um(kinds) + "_"
                 + tiers.joints().stream().map(String::valueOf).collect(Collectors.joining(".")) + "_" + sizes;
     }
 
@@ -144,7 +153,7 @@ public record KitChoice(
             throw new Refused("option", "This is no option of a kit plan.");
         }
         var parts = word.split("_", -1);
-        var limits = lengths(parts[0].replace('-', '.'));
+        var rules = rules(parts[0]);
         var sizes = new HashMap<Tiers.Size, List<Length>>();
         for (var part : List.of(parts).subList(3, parts.length)) {
             if (!part.isEmpty()) {
@@ -160,12 +169,19 @@ public record KitChoice(
         var choice = new KitChoice(
                 massing.settings().step(),
                 lengths(parts[1]),
-                tiles(massing, limits.get(0), limits.get(1)),
-                limits.get(0),
-                limits.get(1),
+                tiles(massing, rules.minPiece(), rules.maxPiece()),
+                rules,
                 new Tiers(joints, sizes));
         choice.check(massing);
         return choice;
+    }
+
+    private static KitRules rules(String word) {
+        try {
+            return KitRules.parse(word);
+        } catch (IllegalArgumentException e) {
+            throw new Refused("option", "This is no option of a kit plan.");
+        }
     }
 
     private static List<Length> lengths(String um) {
@@ -176,9 +192,9 @@ public record KitChoice(
 
     private void check(Massing massing) {
         // The bounds of the question hold for a choice as well.
-        question(massing, minPiece, maxPiece, 1);
+        question(massing, rules);
         for (var length : all()) {
-            if (!length.isPositive() || !length.isMultipleOf(step) || length.compareTo(maxPiece) > 0) {
+            if (!length.isPositive() || !length.isMultipleOf(step) || length.compareTo(maxPiece()) > 0) {
                 throw new Refused(
                         "option", "This option has pieces that are not allowed here. Work out the kit again.");
             }

@@ -5,6 +5,7 @@ import hausbau.core.fit.Span;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -58,7 +59,7 @@ public record RunLayout(WallRun run, List<Item> pieces, List<Tiers.Layer> panels
                     continue;
                 }
                 var at = span.at();
-                for (var length : run.inOrder(fill.get())) {
+                for (var length : ordered(filler.choice, run, span, fill.get())) {
                     pieces.add(new Item(layer, at, length));
                     at = at.plus(length);
                 }
@@ -69,5 +70,37 @@ public record RunLayout(WallRun run, List<Item> pieces, List<Tiers.Layer> panels
                 List.copyOf(pieces),
                 run.panels().stream().map(p -> tiers.stack(run, p)).toList(),
                 List.copyOf(unfilled));
+    }
+
+    private static List<Length> ordered(KitChoice choice, WallRun run, Span span, List<Length> longestFirst) {
+        if (!choice.rules().openings().alike()) {
+            return run.inOrder(longestFirst);
+        }
+        var middle = run.length().um();
+        if (2 * span.end().um() <= middle) {
+            return longestFirst;
+        }
+        var reversed = new ArrayList<>(longestFirst);
+        Collections.reverse(reversed);
+        return 2 * span.at().um() >= middle ? reversed : mirrored(longestFirst);
+    }
+
+    /** The same on both sides of the middle, where what is left over stands: pieces of which there is an odd number. */
+    private static List<Length> mirrored(List<Length> longestFirst) {
+        var left = new ArrayList<Length>();
+        var odd = new ArrayList<Length>();
+        for (var length : longestFirst) {
+            if (!odd.isEmpty() && odd.get(odd.size() - 1).equals(length)) {
+                odd.remove(odd.size() - 1);
+                left.add(length);
+            } else {
+                odd.add(length);
+            }
+        }
+        var all = new ArrayList<>(left);
+        all.addAll(odd);
+        Collections.reverse(left);
+        all.addAll(left);
+        return all;
     }
 }

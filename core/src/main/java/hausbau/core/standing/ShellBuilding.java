@@ -123,6 +123,10 @@ final class ShellBuilding {
                 .orElseGet(() -> new Recipe.CornerPost(size));
     }
 
+    static Kind postKind(Recipe recipe, long look) {
+        return new Kind(Role.POST, recipe, Pivot.BASE_CENTRE, look);
+    }
+
     private void close(Post post) {
         for (var layer : of.choice()
                 .tiers()
@@ -135,8 +139,7 @@ final class ShellBuilding {
 
     private void close(Post post, long up) {
         var turn = post.legs().map(Post.Legs::turn).orElse(Turn.NONE);
-        var kind =
-                new Kind(Role.POST, recipe(post), Pivot.BASE_CENTRE, of.room().look());
+        var kind = postKind(recipe(post), of.room().look());
         var at = post.boxes().stream()
                 .reduce(Box::union)
                 .orElseThrow()

@@ -13,11 +13,13 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
 import hausbau.core.standing.KitOptions;
+import hausbau.core.standing.KitRules;
 import hausbau.core.standing.StandingSet;
 import hausbau.core.survey.Survey;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,12 +27,14 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 class KitAdviceTest {
 
+    private static final KitRules RULES = KitRules.between(mm(200), mm(4000));
+
     private static Room room(long id, long x, long width, long height) {
         return new Room(id, "Room " + id, Vec.ofMillimetres(x, 0, 0), mm(width), mm(4000), mm(height));
     }
 
     private static List<KitOptions.Option> options(Massing massing) {
-        return KitOptions.of(massing, mm(200), mm(4000), 3, () -> false);
+        return KitOptions.of(massing, RULES, Set.of(), () -> false);
     }
 
     private static StandingSet built(Massing massing) {
@@ -44,9 +48,8 @@ class KitAdviceTest {
     }
 
     private static List<KitAdvice.Advice> advice(Massing massing) {
-        return KitAdvice.of(
-                built(massing), mm(200), mm(4000), 3, KitAdviceTest::faults, () -> false, share -> assertThat(share)
-                        .isBetween(0.0, 1.0));
+        return KitAdvice.of(built(massing), RULES, KitAdviceTest::faults, () -> false, share -> assertThat(share)
+                .isBetween(0.0, 1.0));
     }
 
     /** By hand: of two like rooms one is a step higher. Made alike, its kind of wall and its kind of post fall away. */
@@ -126,7 +129,7 @@ class KitAdviceTest {
     void itIsCalledOff() {
         var massing =
                 new Massing(SiteSettings.USUAL, List.of(room(1, 0, 4000, 3000), room(2, 9000, 4000, 3100)), List.of());
-        assertThat(KitAdvice.of(built(massing), mm(200), mm(4000), 3, KitAdviceTest::faults, () -> true, share -> {}))
+        assertThat(KitAdvice.of(built(massing), RULES, KitAdviceTest::faults, () -> true, share -> {}))
                 .isEmpty();
     }
 }

@@ -43,6 +43,13 @@ class KitPlannerTest {
         assertThat(plan.recommended()).hasValue(1);
     }
 
+    /** By hand: of pieces of 700 and more, 700, 1100 and 1300 need one each; neither one kind nor two fill all of them. */
+    @Test
+    void tooFewKindsAreNoOption() {
+        assertThat(plan(100, 700, 4000, 4, plain(700), plain(1100), plain(1300)).options())
+                .containsExactly(new KitPlan.Option(List.of(mm(1300), mm(1100), mm(700)), 3, true));
+    }
+
     /** Against an independent brute force: every set of at most k lengths, every span by plain recursion. */
     @RepeatedTest(60)
     void agreesWithABruteForceOnSmallCases(RepetitionInfo repetition) {

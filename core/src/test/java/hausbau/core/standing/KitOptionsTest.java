@@ -34,6 +34,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 class KitOptionsTest {
 
+    private static final KitRules RULES = KitRules.between(mm(200), mm(4000));
+
     private static final Set<Role> STACKED = Set.of(Role.WALL, Role.POST, Role.DOOR, Role.WINDOW, Role.PASSAGE);
 
     static LongStream seeds() {
@@ -63,7 +65,7 @@ class KitOptionsTest {
     }
 
     private static List<KitOptions.Option> options(Massing massing) {
-        return KitOptions.of(massing, mm(200), mm(4000), 3, () -> false);
+        return KitOptions.of(massing, RULES, Set.of(), () -> false);
     }
 
     /** Kinds and placements of walls, posts and panels. */
@@ -152,8 +154,7 @@ class KitOptionsTest {
                     mm(100),
                     List.of(mm(300), mm(200)),
                     KitChoice.tiles(massing, mm(200), mm(4000)),
-                    mm(200),
-                    mm(4000),
+                    RULES,
                     new Tiers(joints, lengths));
             var set = TestSets.set(massing, choice);
             if (set.unfilled().isEmpty()) {

@@ -87,12 +87,10 @@ class AdviceController {
     @Operation(summary = "Changes of rooms and openings that make the kit smaller, each worked out in full")
     List<AdviceView> advice(
             @PathVariable long siteId,
-            @Valid @RequestBody KitController.SitePlanBody body,
+            @Valid @RequestBody KitRulesBody body,
             @RequestParam(required = false) String token) {
         var unit = kit.state(siteId).settings().unit();
-        return kit
-                .advice(siteId, body.minPieceMm(), body.maxPieceMm(), body.maxKinds(), KitController.word(token))
-                .stream()
+        return kit.advice(siteId, body.toRules(), KitController.word(token)).stream()
                 .map(a -> AdviceView.of(a, unit))
                 .toList();
     }

@@ -85,8 +85,6 @@ class KitController {
             @NotNull Integer maxKinds,
             @NotNull @Valid List<@NotNull RunBody> runs) {}
 
-    record SitePlanBody(@NotNull Length minPieceMm, @NotNull Length maxPieceMm, @NotNull Integer maxKinds) {}
-
     /** @param option the id of a plan's option; in place of it lengths for all walls, each piece from floor to ceiling */
     record ChoiceBody(String option, List<@NotNull Length> kindsMm, Length minPieceMm, Length maxPieceMm) {}
 
@@ -135,20 +133,27 @@ class KitController {
             @NotNull Length depthMm,
             @NotNull long count) {}
 
+    /** @param lost what a hand changed and whose place would be gone */
+    record DoesView(@NotNull long placed, @NotNull long removed, @NotNull long lost) {}
+
     /**
      * @param id       by which it is chosen
      * @param kinds    every derived kind that stands once it is chosen
+     * @param made     how many of them are to be made: all, but for those that stand already where they are kept
      * @param byRole   the same, by role
      * @param jointsMm heights at which walls are cut, from the site's zero
+     * @param does     what choosing it would do to what stands
      */
     record SiteOptionView(
             @NotNull String id,
             @NotNull int kinds,
+            @NotNull int made,
             @NotNull long placements,
             @NotNull boolean proven,
             @NotNull Map<Role, Integer> byRole,
             @NotNull List<OptionPieceView> pieces,
-            @NotNull List<Length> jointsMm) {
+            @NotNull List<Length> jointsMm,
+            @NotNull DoesView does) {
 
         static SiteOptionView of(KitService.SiteOption o) {
             var byRole = new TreeMap<Role, Integer>();
@@ -156,6 +161,7 @@ class KitController {
             return new SiteOptionView(
                     o.choice().word(),
                     o.counts().size(),
+                    o.made(),
                     o.placements(),
                     o.proven(),
                     byRole,
@@ -170,7 +176,8 @@ class KitController {
                                     .thenComparing(OptionPieceView::heightMm, Comparator.reverseOrder())
                                     .thenComparing(OptionPieceView::lengthMm, Comparator.reverseOrder()))
                             .toList(),
-                    o.choice().tiers().joints().stream().map(Length::new).toList());
+                    o.choice().tiers().joints().stream().map(Length::new).toList(),
+                    new DoesView(o.does().placed(), o.does().removed(), o.does().lost()));
         }
     }
 
@@ -295,9 +302,9 @@ class KitController {
                     "The kits that the site's rooms can be built from, each with all that would be derived and laid out")
     SitePlanView plan(
             @PathVariable long siteId,
-            @Valid @RequestBody SitePlanBody body,
+            @Valid @RequestBody KitRulesBody body,
             @RequestParam(required = false) String token) {
-        var plan = kit.plan(siteId, body.minPieceMm(), body.maxPieceMm(), body.maxKinds(), word(token));
+        var plan = kit.plan(siteId, body.toRules(), word(token));
         var recommended = plan.recommended();
         return new SitePlanView(
                 plan.options().stream().map(SiteOptionView::of).toList(),

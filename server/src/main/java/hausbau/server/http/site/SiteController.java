@@ -6,6 +6,7 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.server.http.Feed;
+import hausbau.server.http.kit.KitRulesBody;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Maker;
 import hausbau.server.journal.Seen;
@@ -74,8 +75,7 @@ public class SiteController {
             @NotNull Length stepMm,
             @NotNull List<Length> kindsMm,
             @NotNull List<Length> tilesMm,
-            @NotNull Length minPieceMm,
-            @NotNull Length maxPieceMm) {}
+            @NotNull KitRulesBody rules) {}
 
     /**
      * @param kit  absent until one is chosen
@@ -124,7 +124,7 @@ public class SiteController {
                     s.corners().kind(),
                     s.corners().leg(),
                     site.kit()
-                            .map(k -> new KitView(k.word(), k.step(), k.kinds(), k.tiles(), k.minPiece(), k.maxPiece()))
+                            .map(k -> new KitView(k.word(), k.step(), k.kinds(), k.tiles(), KitRulesBody.of(k.rules())))
                             .orElse(null),
                     standing.steps().undo(),
                     standing.steps().redo(),

@@ -6,6 +6,7 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.standing.KitChoice;
+import hausbau.core.standing.KitRules;
 import hausbau.core.standing.Tiers;
 import hausbau.server.store.Row;
 import jakarta.persistence.Column;
@@ -62,6 +63,8 @@ public class SiteRow implements Row {
     long kitStepUm;
     long kitMinUm;
     long kitMaxUm;
+    /** All rules in a word; empty or limits alone where everything else is usual. */
+    String kitRules = "";
     /** Raised by every edit, undo and redo; like those below not part of what an edit changes, and written by the store. */
     @JsonIgnore
     @Column(updatable = false)
@@ -140,13 +143,14 @@ public class SiteRow implements Row {
     public Optional<KitChoice> kit() {
         return kitKinds.length == 0
                 ? Optional.empty()
-                : Optional.of(new KitChoice(
-                        new Length(kitStepUm),
-                        lengths(kitKinds),
-                        lengths(kitTiles),
-                        new Length(kitMinUm),
-                        new Length(kitMaxUm),
-                        tiers()));
+                : Optional.of(
+                        new KitChoice(new Length(kitStepUm), lengths(kitKinds), lengths(kitTiles), rules(), tiers()));
+    }
+
+    /** Entries of the journal from before there were rules tell limits alone. */
+    private KitRules rules() {
+        var limits = KitRules.between(new Length(kitMinUm), new Length(kitMaxUm));
+        return kitRules.startsWith(limits.word() + "-") ? KitRules.parse(kitRules) : limits;
     }
 
     private Tiers tiers() {
@@ -169,6 +173,7 @@ public class SiteRow implements Row {
         kitStepUm = kit.step().um();
         kitMinUm = kit.minPiece().um();
         kitMaxUm = kit.maxPiece().um();
+        kitRules = kit.rules().word();
         kitJoints = kit.tiers().joints().stream().mapToLong(Long::longValue).toArray();
         kitTiers = kit.tiers().lengths().entrySet().stream()
                 .sorted(Map.Entry.comparingByKey(

@@ -26,6 +26,7 @@ import hausbau.core.shape.Unwrapped;
 import hausbau.core.shape.WearMask;
 import hausbau.core.standing.KitChoice;
 import hausbau.core.standing.KitOptions;
+import hausbau.core.standing.KitRules;
 import hausbau.core.standing.RunLayout;
 import hausbau.core.standing.StandingSet;
 import hausbau.core.survey.Survey;
@@ -46,6 +47,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -103,9 +105,17 @@ public class KitService {
      * A kit that a site can be built from.
      *
      * @param counts  how often each kind would be derived
+     * @param made    how many of the kinds are to be made: all but those that stand already, where those are kept
      * @param stacked how many of the placements are of walls, posts and panels, which the kit is chosen for
+     * @param does    what choosing it would do to the set that stands
      */
-    public record SiteOption(KitChoice choice, Map<Kind, Long> counts, long stacked, boolean proven) {
+    public record SiteOption(
+            KitChoice choice,
+            Map<Kind, Long> counts,
+            int made,
+            long stacked,
+            boolean proven,
+            StandingSet.Difference does) {
 
         public long placements() {
             return counts.values().stream().mapToLong(Long::longValue).sum();
@@ -113,12 +123,15 @@ public class KitService {
     }
 
     /** @param options fewest kinds first */
-    public record SitePlan(List<SiteOption> options, List<WallRun> runs, List<KitPlan.Unfillable> unfillable) {
+    public record SitePlan(
+            KitRules rules, List<SiteOption> options, List<WallRun> runs, List<KitPlan.Unfillable> unfillable) {
 
         public OptionalInt recommended() {
             return options.isEmpty()
                     ? OptionalInt.empty()
                     : OptionalInt.of(KitOptions.recommended(
+                            rules,
+                            options.stream().map(SiteOption::made).toList(),
                             options.stream().map(SiteOption::stacked).toList()));
         }
 
@@ -154,58 +167,63 @@ public class KitService {
     /**
      * Works out the kits for the site's rooms. No transaction stands open meanwhile.
      *
-     * @param maxLengths how many lengths the pieces of one height may have
-     * @throws Refused if the site has no room
+     * @throws Refused if the site has no room, or a rule cannot be kept
      */
-    public SitePlan plan(long siteId, Length minPiece, Length maxPiece, int maxLengths, String token) {
+    public SitePlan plan(long siteId, KitRules rules, String token) {
         var state = sets.current(siteId);
         var massing = state.decisions().massing();
-        var question = KitChoice.question(massing, minPiece, maxPiece, maxLengths);
-        var unfillable = KitPlanner.unfillable(question);
+        var kept = kept(state, rules);
+        var unfillable = KitOptions.unfillable(massing, rules, kept);
         if (!unfillable.isEmpty()) {
-            return new SitePlan(List.of(), massing.runs(), unfillable);
+            return new SitePlan(rules, List.of(), massing.runs(), unfillable);
         }
-        var asked = new SiteQuestion(false, siteId, state.revision(), minPiece, maxPiece, maxLengths);
-        return jobs.run(siteId, token, asked, job -> {
+        return jobs.run(siteId, token, new SiteQuestion(false, siteId, state.revision(), rules), job -> {
             var deadline = System.nanoTime() + PATIENCE.toNanos();
-            var found = KitOptions.of(
-                    massing,
-                    minPiece,
-                    maxPiece,
-                    maxLengths,
-                    () -> !job.isWanted() || System.nanoTime() - deadline >= 0);
+            var found = KitOptions.of(massing, rules, kept, () -> !job.isWanted() || System.nanoTime() - deadline >= 0);
             var options = new ArrayList<SiteOption>();
             for (var option : found) {
                 job.reachOrStop((double) options.size() / found.size());
-                var set = state.set().next(state.decisions().with(option.choice()));
-                options.add(new SiteOption(option.choice(), set.derivedCounts(), option.placements(), option.proven()));
+                options.add(option(state, option, kept));
             }
-            return new SitePlan(best(options), massing.runs(), List.of());
+            return new SitePlan(rules, best(options), massing.runs(), List.of());
         });
     }
 
+    /** What need not be made: all that stands of the kit, where the rules keep it. */
+    private static Set<Kind> kept(SiteState state, KitRules rules) {
+        return rules.keeps() ? state.set().derivedCounts().keySet() : Set.of();
+    }
+
+    /** Built once without being kept, and counted. */
+    private static SiteOption option(SiteState state, KitOptions.Option option, Set<Kind> kept) {
+        var set = state.set().next(state.decisions().with(option.choice()));
+        var counts = set.derivedCounts();
+        return new SiteOption(
+                option.choice(),
+                counts,
+                (int) counts.keySet().stream().filter(k -> !kept.contains(k)).count(),
+                option.placements(),
+                option.proven(),
+                StandingSet.Difference.between(state.set(), set));
+    }
+
     /** What a plan for a site, or advice on it, hangs on. @param advice whether that is asked for */
-    private record SiteQuestion(
-            boolean advice, long siteId, long revision, Length minPiece, Length maxPiece, int maxLengths) {}
+    private record SiteQuestion(boolean advice, long siteId, long revision, KitRules rules) {}
 
     /**
      * Changes of the site's rooms and openings that make its kit smaller, what saves most first.
      *
-     * @param maxLengths how many lengths the pieces of one height may have
-     * @throws Refused if the site has no room
+     * @throws Refused if the site has no room, or a rule cannot be kept
      */
-    public List<KitAdvice.Advice> advice(long siteId, Length minPiece, Length maxPiece, int maxLengths, String token) {
+    public List<KitAdvice.Advice> advice(long siteId, KitRules rules, String token) {
         var state = sets.current(siteId);
         // The bounds of a plan hold for advice as well.
-        KitChoice.question(state.decisions().massing(), minPiece, maxPiece, maxLengths);
-        var asked = new SiteQuestion(true, siteId, state.revision(), minPiece, maxPiece, maxLengths);
-        return jobs.run(siteId, token, asked, job -> {
+        KitChoice.question(state.decisions().massing(), rules);
+        return jobs.run(siteId, token, new SiteQuestion(true, siteId, state.revision(), rules), job -> {
             var deadline = System.nanoTime() + ADVICE_PATIENCE.toNanos();
             return KitAdvice.of(
                     state.set(),
-                    minPiece,
-                    maxPiece,
-                    maxLengths,
+                    rules,
                     KitService::faults,
                     () -> !job.isWanted() || System.nanoTime() - deadline >= 0,
                     job::reachOrStop);
@@ -223,8 +241,7 @@ public class KitService {
     private static List<SiteOption> best(List<SiteOption> options) {
         var best = new ArrayList<SiteOption>();
         options.stream()
-                .sorted(Comparator.comparingInt((SiteOption o) -> o.counts().size())
-                        .thenComparing(SiteOption::placements))
+                .sorted(Comparator.comparingInt(SiteOption::made).thenComparing(SiteOption::placements))
                 .filter(o -> best.isEmpty()
                         || o.placements() < best.get(best.size() - 1).placements())
                 .forEach(best::add);
