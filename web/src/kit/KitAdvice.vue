@@ -4,9 +4,10 @@ import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { send, type AdviceView } from '../api/client'
 import { underWay } from '../api/underWay'
 import { tell, useSite } from '../site/site'
+import type { Rules } from './rules'
 
 /** What would make the kit smaller: looked for when asked, taken with one click, taken back with one step. */
-const props = defineProps<{ limits: { minPieceMm: number; maxPieceMm: number; maxKinds: number } }>()
+const props = defineProps<{ rules: Rules }>()
 const site = useSite()
 const advice = shallowRef<AdviceView[]>()
 const share = ref(0)
@@ -17,7 +18,7 @@ async function look() {
   working.value = work
   share.value = 0
   try {
-    advice.value = await send<AdviceView[]>('POST', `/api/sites/${site.site!.id}/kit-advice?token=${work.token}`, props.limits)
+    advice.value = await send<AdviceView[]>('POST', `/api/sites/${site.site!.id}/kit-advice?token=${work.token}`, props.rules)
   } catch (e) {
     if (working.value === work) tell(e)
   } finally {
@@ -34,7 +35,7 @@ onBeforeUnmount(cancel)
 
 /** Advice belongs to the rooms as they were. */
 watch(
-  () => [site.massing, props.limits.minPieceMm, props.limits.maxPieceMm, props.limits.maxKinds],
+  () => [site.massing, props.rules],
   (now, before) => {
     if (JSON.stringify(now) !== JSON.stringify(before)) advice.value = undefined
   },

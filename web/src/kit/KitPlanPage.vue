@@ -1,20 +1,21 @@
 <script setup lang="ts">
-import { Button, InputNumber } from 'ant-design-vue'
-import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue'
+import { Button } from 'ant-design-vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { NoAnswer, Refusal, send, type SiteOptionView, type SitePlanView } from '../api/client'
-import { roleName } from '../list/roles'
-import { onStep } from '../measure/length'
-import LengthField from '../parts/LengthField.vue'
+import { NoAnswer, Refusal, send, type SitePlanView } from '../api/client'
 import { tell, useSite } from '../site/site'
 import KitAdvice from './KitAdvice.vue'
 import OptionChart from './OptionChart.vue'
-import RunElevations from './RunElevations.vue'
-import { kindsOf, reuse } from './kinds'
+import OptionPreview from './OptionPreview.vue'
+import RulesForm from './RulesForm.vue'
+import ToBeModelled from './ToBeModelled.vue'
+import { usualRules, type Rules } from './rules'
 
 const site = useSite()
 const router = useRouter()
-const limits = reactive({ minPieceMm: 200, maxPieceMm: 4000, maxKinds: 4 })
+const rules = ref<Rules>(usualRules())
+/** What the server would not take, by field. */
+const faults = ref<Record<string, string>>({})
 const plan = shallowRef<SitePlanView>()
 const chosen = ref(0)
 const fault = ref('')
@@ -24,24 +25,11 @@ let ticking: ReturnType<typeof setInterval> | undefined
 
 const option = computed(() => plan.value?.options[chosen.value])
 const standing = computed(() => site.site?.kit?.option)
-const kinds = computed(() => (option.value ? kindsOf(option.value) : new Map<string, number>()))
-/** What would be modelled, by role. */
-const groups = computed(() => {
-  const by = new Map<string, SiteOptionView['pieces']>()
-  for (const p of option.value?.pieces ?? []) by.set(roleName(p.role), [...(by.get(roleName(p.role)) ?? []), p])
-  return [...by].map(([role, pieces]) => ({ role, pieces }))
-})
-/** What lies is told by its length and its depth. */
-const LYING = new Set<SiteOptionView['pieces'][0]['role']>(['FLOOR', 'CEILING'])
-/** To a tenth of a millimetre: a flight's height is the slope's. */
-const tenth = (mm: number) => site.show(onStep(mm, 0.1))
-const once = computed(() => option.value?.pieces.filter((p) => p.count === 1).length ?? 0)
-
 watch(
   () => site.site?.id,
   () => {
-    const kit = site.site?.kit
-    if (kit) Object.assign(limits, { minPieceMm: kit.minPieceMm, maxPieceMm: kit.maxPieceMm })
+    const kept = site.site?.kit?.rules
+    rules.value = kept ? { ...usualRules(), ...(kept as Rules) } : usualRules()
   },
   { immediate: true },
 )
@@ -56,14 +44,17 @@ async function workOut() {
   asking = mine
   seconds.value = 0
   fault.value = ''
+  faults.value = {}
   ticking = setInterval(() => seconds.value++, 1000)
   try {
-    const answer = await send<SitePlanView>('POST', `/api/sites/${site.site!.id}/kit-plans?token=${token}`, limits, { signal: mine.signal })
+    const answer = await send<SitePlanView>('POST', `/api/sites/${site.site!.id}/kit-plans?token=${token}`, rules.value, { signal: mine.signal })
     plan.value = answer
     const now = answer.options.findIndex((o) => o.id === standing.value)
     chosen.value = now >= 0 ? now : (answer.recommended ?? 0)
   } catch (e) {
-    if (!mine.signal.aborted) fault.value = e instanceof Refusal || e instanceof NoAnswer ? e.message : String(e)
+    if (mine.signal.aborted) return
+    fault.value = e instanceof Refusal || e instanceof NoAnswer ? e.message : String(e)
+    if (e instanceof Refusal) faults.value = Object.fromEntries(e.faults.map((f) => [f.field, f.message]))
   } finally {
     clearInterval(ticking)
     if (asking === mine) asking = undefined
@@ -107,14 +98,7 @@ const percent = (i: number) => {
       <p class="soft">
         The fewest pieces to model that build every wall exactly, in length and in height, in whole steps of {{ site.show(site.site!.stepMm) }}.
       </p>
-      <div class="fields three">
-        <LengthField label="Least piece" :mm="limits.minPieceMm" @change="(mm) => (limits.minPieceMm = mm)" />
-        <LengthField label="Greatest piece" :mm="limits.maxPieceMm" @change="(mm) => (limits.maxPieceMm = mm)" />
-        <label class="field"
-          ><span>Lengths a height</span>
-          <InputNumber v-model:value="limits.maxKinds" size="small" class="figures" :min="1" :max="8" aria-label="Lengths a height, at most" />
-        </label>
-      </div>
+      <RulesForm :rules="rules" :faults="faults" @change="(now) => (rules = now)" />
       <div class="row">
         <Button type="primary" :disabled="working || !site.massing.rooms.length" @click="start">Work out the kit</Button>
         <template v-if="working"
@@ -139,7 +123,9 @@ const percent = (i: number) => {
             </thead>
             <tbody>
               <tr v-for="(o, i) in plan.options" :key="i" :class="{ chosen: i === chosen }" @click="chosen = i">
-                <td class="figures">{{ o.kinds }}</td>
+                <td class="figures">
+                  {{ o.kinds }}<span v-if="o.made < o.kinds" class="soft" title="to be made"> ({{ o.made }})</span>
+                </td>
                 <td class="figures">{{ o.placements }}</td>
                 <td class="figures">{{ o.jointsMm.map(site.show).join(' · ') || 'no height' }}</td>
                 <td class="marks">
@@ -151,28 +137,9 @@ const percent = (i: number) => {
           </table>
         </div>
         <Button type="primary" :disabled="option!.id === standing" @click="build">Build from {{ option!.kinds }} kinds</Button>
-        <section aria-label="To be modelled" class="model">
-          <h3>To be modelled</h3>
-          <p class="soft">
-            {{ option!.kinds }} kinds, each used {{ reuse(option!).toFixed(1) }} times<template v-if="once">
-              · <span class="caution">▲ {{ once }} {{ once === 1 ? 'stands' : 'stand' }} once</span></template
-            >
-          </p>
-          <dl>
-            <template v-for="g in groups" :key="g.role">
-              <dt>
-                {{ g.role }} <span class="figures soft">{{ g.pieces.length }}</span>
-              </dt>
-              <dd>
-                <span v-for="(p, n) in g.pieces" :key="n" class="figures piece" :class="{ caution: p.count === 1 }"
-                  >{{ tenth(p.lengthMm) }} × {{ tenth(LYING.has(p.role) ? p.depthMm : p.heightMm) }} <span class="soft">× {{ p.count }}</span></span
-                >
-              </dd>
-            </template>
-          </dl>
-        </section>
+        <ToBeModelled :option="option!" />
       </template>
-      <KitAdvice v-if="plan?.options.length" :limits="limits" />
+      <KitAdvice v-if="plan?.options.length" :rules="rules" />
       <div v-if="plan?.unfillable.length" class="unfillable" role="alert">
         <h3 class="fault">■ No piece fills these</h3>
         <ul>
@@ -193,13 +160,13 @@ const percent = (i: number) => {
         <p class="soft">Change the room or an opening under Massing, or allow other pieces.</p>
       </div>
       <p v-else-if="plan && !plan.options.length" class="fault" role="alert">
-        No {{ limits.maxKinds }} {{ limits.maxKinds === 1 ? 'length fills' : 'lengths fill' }} the walls of every height. Allow more.
+        No {{ rules.maxKinds }} {{ rules.maxKinds === 1 ? 'length fills' : 'lengths fill' }} the walls of every height that is allowed. Allow more lengths or
+        heights.
       </p>
     </div>
     <div class="preview">
       <template v-if="option">
-        <h2>The runs, from inside</h2>
-        <RunElevations :runs="plan!.layouts[chosen]!" :kinds="kinds" :faces="plan!.faces" :unit="site.unit" />
+        <OptionPreview :plan="plan!" :chosen="chosen" />
       </template>
       <p v-else class="soft empty">Work out the kit, and every wall is drawn here as it would be built.</p>
     </div>
@@ -263,35 +230,10 @@ tr.chosen {
   color: #1d5c57;
   font-weight: 600;
 }
-.caution {
-  color: #8a5a0c;
-}
 .options {
   max-height: 236px;
   overflow-y: auto;
   flex: none;
-}
-.model h3 {
-  margin: 4px 0 0;
-}
-.model p {
-  margin: 0 0 6px;
-}
-.model dl {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 4px 8px;
-  margin: 0;
-  font-size: 13px;
-}
-.model dd {
-  margin: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-}
-.piece {
-  white-space: nowrap;
 }
 .unfillable ul {
   margin: 4px 0;

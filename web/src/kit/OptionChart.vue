@@ -20,9 +20,9 @@ const ticks = computed(() => {
   return [1, 2, 3].map((i) => i * pitch).filter((t) => t <= most.value)
 })
 const fewest = computed(() => props.plan.options[0]!.kinds)
-const pitch = computed(() => (W - LEFT - 60) / Math.max(1, props.plan.options.at(-1)!.kinds - fewest.value))
+const pitch = computed(() => (W - LEFT - 56) / Math.max(1, props.plan.options.at(-1)!.kinds - fewest.value))
 /** Numbers stand where they do not run into one another: at the ends, and at what is chosen. */
-const isNumbered = (i: number) => pitch.value > 30 || i === 0 || i === props.plan.options.length - 1 || i === props.chosen
+const isNumbered = (i: number) => pitch.value > 40 || i === 0 || i === props.plan.options.length - 1 || i === props.chosen
 const points = computed(() =>
   props.plan.options.map((o, i) => ({ i, o, numbered: isNumbered(i), x: LEFT + 26 + (o.kinds - fewest.value) * pitch.value, y: BASE - height(o.placements) })),
 )
@@ -57,7 +57,7 @@ const isProven = computed(() => props.plan.options.every((o) => o.proven))
       <circle v-if="p.o.proven" :cx="p.x" :cy="p.y" :r="pitch > 30 ? 7 : 5" />
       <path v-else :d="`M${p.x} ${p.y - 8} L${p.x + 8} ${p.y} L${p.x} ${p.y + 8} L${p.x - 8} ${p.y} Z`" />
       <template v-if="p.numbered">
-        <text :x="p.x + 11" :y="p.y - 6" class="number">{{ p.o.placements }}</text>
+        <text :x="p.x" :y="p.y - 13" class="number" text-anchor="middle">{{ p.o.placements }}</text>
         <text :x="p.x" :y="BASE + 17" class="number" text-anchor="middle">{{ p.o.kinds }}</text>
       </template>
     </g>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { FaceView, LaidRunView, LaidView, Unit } from '../api/client'
 import { formatBare } from '../measure/format'
 import { FIGURE_OUTLINE } from '../space/figure'
+import { fillOf } from './hatches'
 import { kindOf, type Kinds } from './kinds'
 
 /** The runs laid out in elevation, seen from inside the room, all to one scale. */
@@ -17,15 +18,7 @@ const props = defineProps<{
 
 const lengthOf = (r: LaidRunView) => r.pieces.reduce((end, i) => Math.max(end, i.atMm + i.lengthMm), 0)
 const longest = computed(() => Math.max(1000, ...props.runs.map(lengthOf)))
-/** Paper greys, and beyond them hatches: one a kind. */
-const GREYS = ['#FBFAF6', '#E9E3D5', '#D3CBB8', '#BDB4A0', '#F3EEE2', '#DED7C6', '#C8BFAC', '#EFE9DB']
-const HATCHES = 24
-const angleOf = (n: number) => 25 + ((n * 53) % 150)
-const fillOf = (i: LaidView) => {
-  if (i.piece !== 'wall') return '#F4F1EA'
-  const n = props.kinds.get(kindOf(i)) ?? 0
-  return n < GREYS.length ? GREYS[n] : `url(#kind-${(n - GREYS.length) % HATCHES})`
-}
+const kindFill = (i: LaidView) => fillOf(i.piece === 'wall' ? props.kinds.get(kindOf(i)) : undefined)
 /** A low run is drawn with the whole figure beside it. */
 const tall = (n: number) => Math.max(1800, props.faces[n]!.heightMm)
 const sizeOf = (i: LaidView) => `${formatBare(i.lengthMm, props.unit)} × ${formatBare(i.heightMm, props.unit)}`
@@ -40,19 +33,6 @@ const label = (i: LaidView) => {
 </script>
 
 <template>
-  <svg width="0" height="0" class="hatches" aria-hidden="true">
-    <pattern
-      v-for="n in HATCHES"
-      :id="`kind-${n - 1}`"
-      :key="n"
-      width="130"
-      height="130"
-      pattern-units="userSpaceOnUse"
-      :pattern-transform="`rotate(${angleOf(n)})`">
-      <rect width="130" height="130" :fill="GREYS[n % GREYS.length]" />
-      <line x1="0" y1="0" x2="0" y2="130" stroke="#8A8371" :stroke-width="12 + (n % 3) * 14" />
-    </pattern>
-  </svg>
   <ol class="runs">
     <li v-for="(r, n) in runs" :key="r.name">
       <div class="row spread">
@@ -65,7 +45,7 @@ const label = (i: LaidView) => {
         role="img"
         :aria-label="`${r.name}: ${r.pieces.map((i) => `${i.piece} ${sizeOf(i)}`).join(', ')}`">
         <g v-for="i in r.pieces" :key="`${i.atMm} ${i.upMm}`">
-          <rect :x="i.atMm" :y="-i.upMm - i.heightMm" :width="i.lengthMm" :height="i.heightMm" :fill="fillOf(i)" class="panel-edge" />
+          <rect :x="i.atMm" :y="-i.upMm - i.heightMm" :width="i.lengthMm" :height="i.heightMm" :fill="kindFill(i)" class="panel-edge" />
           <text v-if="label(i)" :x="i.atMm + i.lengthMm / 2" :y="-i.upMm - i.heightMm / 2" :font-size="longest * 0.024" class="size">
             {{ label(i) }}
           </text>
@@ -82,9 +62,6 @@ const label = (i: LaidView) => {
 </template>
 
 <style scoped>
-.hatches {
-  position: absolute;
-}
 .runs {
   list-style: none;
   margin: 0;

@@ -19,7 +19,6 @@ const shown = computed(() => {
     (p) => (!role.value || p.role === role.value) && (!word || p.code.toLowerCase().includes(word) || p.name.toLowerCase().includes(word)),
   )
 })
-const props = defineProps<{ canTake: boolean }>()
 /** Assemblies seen from their front, what is farthest drawn first. */
 const assemblies = computed(() => {
   const word = wanted.value.trim().toLowerCase()
@@ -60,9 +59,7 @@ watch(
   { immediate: true },
 )
 
-function take(p: PieceView) {
-  if (props.canTake) placing.take(p.id)
-}
+const take = (p: PieceView) => placing.take(p.id)
 const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => site.show(v)).join(' × ')
 </script>
 
@@ -76,7 +73,7 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
         label="Role"
         @change="(r) => (role = r)" />
     </div>
-    <div class="ground" role="group" aria-label="Pieces on one ground line" :tabindex="canTake ? undefined : 0">
+    <div class="ground" role="group" aria-label="Pieces on one ground line">
       <div class="item figure" title="Figure, 1.8 m">
         <svg :width="400 * pxPerMm" :height="1800 * pxPerMm" viewBox="-200 -1800 400 1800" aria-hidden="true">
           <g transform="scale(1 -1)">
@@ -95,10 +92,9 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
         type="button"
         class="item"
         :class="{ held: placing.held?.kind === 'assembly' && placing.held.assemblyId === a.id }"
-        :disabled="!canTake"
         :title="`${a.name}, an assembly of ${a.pieces}`"
         :aria-label="`Take the assembly ${a.name}, ${a.uses} placed`"
-        @click="canTake && placing.takeAssembly(a.id)">
+        @click="placing.takeAssembly(a.id)">
         <svg :width="a.width * pxPerMm + 4" :height="a.height * pxPerMm + 4" :viewBox="`${a.x} ${-a.top} ${a.width} ${a.height}`" aria-hidden="true">
           <rect v-for="(b, i) in a.boxes" :key="i" :x="b.min.x" :y="-b.max.z" :width="b.max.x - b.min.x" :height="b.max.z - b.min.z" class="part" />
         </svg>
@@ -111,7 +107,6 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
         type="button"
         class="item"
         :class="{ held: placing.heldPieceId === p.id }"
-        :disabled="!canTake"
         :title="`${p.name}, ${bare(p)}`"
         :aria-label="`Take ${p.code}, ${p.name}, ${p.count} placed`"
         @click="take(p)">

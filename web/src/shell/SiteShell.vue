@@ -45,8 +45,8 @@ const stage = computed<StageName>(() => {
 
 /** Whether the stage is worked at the Table. */
 const hasTable = computed(() => !['brief', 'kit', 'handover'].includes(stage.value))
-/** The Workshop lists the pieces itself. */
-const hasLineUp = computed(() => stage.value !== 'brief' && !(stage.value === 'kit' && (route.params.view === 'workshop' || route.params.view === 'sheets')))
+/** Where a piece can be taken. */
+const hasLineUp = computed(() => stage.value === 'build')
 /** Both are made when they are first needed, and stay. */
 const tableIsMade = ref(false)
 const lineUpIsMade = ref(false)
@@ -110,7 +110,7 @@ useKeys((key) => {
           </aside>
         </div>
         <PinnedPicture v-if="stage !== 'brief'" />
-        <LineUp v-if="lineUpIsMade" v-show="hasLineUp" :can-take="stage === 'build'" />
+        <LineUp v-if="lineUpIsMade" v-show="hasLineUp" />
       </main>
     </div>
     <KeysSheet v-model:open="keys" />

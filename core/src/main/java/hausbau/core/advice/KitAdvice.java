@@ -1,6 +1,5 @@
 package hausbau.core.advice;
 
-import hausbau.core.fit.KindFronts;
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
@@ -10,6 +9,7 @@ import hausbau.core.measure.Refused;
 import hausbau.core.standing.Decisions;
 import hausbau.core.standing.KitOptions;
 import hausbau.core.standing.KitRules;
+import hausbau.core.standing.PlanMemory;
 import hausbau.core.standing.StandingSet;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -42,17 +42,15 @@ public final class KitAdvice {
     private final Decisions decisions;
     private final Massing massing;
     private final KitRules rules;
-    private final Set<Kind> kept;
     private final BooleanSupplier stop;
-    private final KindFronts fronts;
+    private final PlanMemory memory;
 
     private KitAdvice(Decisions decisions, KitRules rules, Set<Kind> kept, BooleanSupplier stop) {
         this.decisions = decisions;
         this.massing = decisions.massing();
         this.rules = rules;
-        this.kept = kept;
         this.stop = stop;
-        fronts = KitOptions.fronts(massing, rules);
+        memory = new PlanMemory(massing.settings().step(), rules, kept);
     }
 
     /**
@@ -103,7 +101,7 @@ public final class KitAdvice {
     }
 
     private List<KitOptions.Option> plan(Massing of) {
-        return KitOptions.of(of, rules, kept, fronts, stop);
+        return KitOptions.of(of, memory, stop);
     }
 
     private List<Change> changes() {

@@ -118,14 +118,19 @@ public final class KindFronts {
 
     /** The same where these lengths are free. */
     public long floor(SortedMap<Integer, Long> spans, SortedSet<Integer> free) {
-        var longest = Math.max(allowed.greatest(), free.isEmpty() ? 0 : free.last());
         return spans.entrySet().stream()
-                .mapToLong(s -> s.getValue() * ((s.getKey() + longest - 1) / longest))
+                .mapToLong(s -> s.getValue() * floor(s.getKey(), free))
                 .sum();
     }
 
     int floor(int span) {
         return (span + allowed.greatest() - 1) / allowed.greatest();
+    }
+
+    /** No kinds, with these free lengths beside them, need fewer pieces for one span. */
+    public int floor(int span, SortedSet<Integer> free) {
+        var longest = Math.max(allowed.greatest(), free.isEmpty() ? 0 : free.last());
+        return (span + longest - 1) / longest;
     }
 
     /** Whether some pieces come to a span. */

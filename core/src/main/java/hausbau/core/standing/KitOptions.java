@@ -3,13 +3,11 @@ package hausbau.core.standing;
 import hausbau.core.fit.KindFronts;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.kit.Kind;
-import hausbau.core.kit.Recipe;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -17,11 +15,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The kits that a massing's walls, posts and opening panels can be built from: for each number of kinds the fewest placements, over
@@ -29,12 +29,14 @@ import java.util.stream.Stream;
  *
  * <p>Once the joints are chosen, posts and panels are what they are, and the lengths of each tier's height are a problem of their
  * own ({@link KindFronts}). So every set of joints is looked at, those of the fewest kinds first, and left out where a kit that is
- * known already has no more kinds and no more placements than it could have at best.
+ * known already has no more kinds and no more placements than it could have at best. How many kinds and placements it could have
+ * at best is the sum over groups of walls that the same joints cross, each worked out once for every way of cutting it.
  */
 public final class KitOptions {
 
     /** Beyond this many heights only those at which the most is cut are chosen from. */
     private static final int MOST_JOINTS = 10;
+
     /**
      * @param kinds      of walls, posts and panels together; without those that are kept
      * @param placements of them
@@ -42,62 +44,47 @@ public final class KitOptions {
      */
     public record Option(KitChoice choice, int kinds, long placements, boolean proven) {}
 
-    /**
-     * What a set of joints asks for.
-     *
-     * @param free  lengths in steps that pieces of a size are there in already
-     * @param fixed posts and panels, which are what they are
-     */
-    private record Stacked(
-            Tiers tiers,
-            Map<Tiers.Size, TreeMap<Integer, Long>> spans,
-            Map<Tiers.Size, SortedSet<Integer>> free,
-            int leastKinds,
-            int fixedKinds,
-            long fixed,
-            boolean isOneLook) {}
+    /** A set of joints. @param set a bit for each joint @param leastKinds and @param floor which it cannot do without */
+    private record Candidate(int set, int fixedKinds, int leastKinds, long fixed, long floor) {}
 
-    private record PostLook(Recipe recipe, long look) {}
-
-    private record WallLook(Tiers.Size size, long look) {}
+    /** A wall or a post, by the joints that cross it. @param cut what it asks for, cut at some of them */
+    private record Crossed(int mask, Function<List<Long>, PlanMemory.Cut> cut) {}
 
     private final Massing massing;
+    private final PlanMemory memory;
     private final KitRules rules;
     private final Length step;
     private final KindFronts fronts;
     private final BooleanSupplier stop;
     private final List<WallRun> runs;
     private final List<Post> posts;
-    private final Set<Kind> kept;
-    private final Map<WallLook, SortedSet<Integer>> keptWalls = new HashMap<>();
-    private final Map<PostLook, Kind> postKinds = new HashMap<>();
-    private final Map<Long, Long> looks = new HashMap<>();
     private final TreeMap<Integer, Option> best = new TreeMap<>();
+    private final List<Long> joints;
+    private final List<Crossed> crossed = new ArrayList<>();
     /** Whether every height at which something would be cut is chosen from: else nothing is proven. */
     private boolean areAllJointsTried = true;
 
-    private KitOptions(Massing massing, KitRules rules, Set<Kind> kept, KindFronts fronts, BooleanSupplier stop) {
+    private KitOptions(Massing massing, PlanMemory memory, BooleanSupplier stop) {
         this.massing = massing;
-        this.rules = rules;
-        this.step = massing.settings().step();
+        this.memory = memory;
+        this.rules = memory.rules();
+        this.step = memory.step();
+        this.fronts = memory.fronts();
         this.stop = stop;
-        this.fronts = fronts;
-        this.kept = kept;
         runs = massing.runs().stream().map(r -> rules.openings().fit(r, step)).toList();
         posts = massing.posts();
+        joints = joints();
+        var looks = new HashMap<Long, Long>();
         massing.rooms().forEach(r -> looks.put(r.id(), r.look()));
-        kept.stream().filter(k -> k.recipe() instanceof Recipe.WallPanel).forEach(this::keepWall);
-    }
-
-    private void keepWall(Kind kind) {
-        var size = kind.box().size();
-        var length = new Length(size.x());
-        if (length.isMultipleOf(step)) {
-            keptWalls
-                    .computeIfAbsent(
-                            new WallLook(new Tiers.Size(new Length(size.z()), new Length(size.y())), kind.look()),
-                            s -> new TreeSet<>())
-                    .add(Math.toIntExact(length.um() / step.um()));
+        for (var run : runs) {
+            var look = Objects.requireNonNull(looks.get(run.room()));
+            crossed.add(new Crossed(
+                    mask(run.start().z(), run.start().z() + run.height().um()), at -> memory.cut(run, look, at)));
+        }
+        for (var post : posts) {
+            var look = Objects.requireNonNull(looks.get(post.room()));
+            crossed.add(
+                    new Crossed(mask(post.box().min().z(), post.box().max().z()), at -> memory.cut(post, look, at)));
         }
     }
 
@@ -108,45 +95,35 @@ public final class KitOptions {
      * @param stop asked now and then whether to give up; what is found by then is given, not proven
      */
     public static List<Option> of(Massing massing, KitRules rules, Set<Kind> kept, BooleanSupplier stop) {
-        return of(massing, rules, kept, fronts(massing, rules), stop);
+        return of(massing, new PlanMemory(massing.settings().step(), rules, kept), stop);
     }
 
-    /** The same with fronts that are known already, of the same rules. */
-    public static List<Option> of(
-            Massing massing, KitRules rules, Set<Kind> kept, KindFronts fronts, BooleanSupplier stop) {
-        return new KitOptions(massing, rules, kept, fronts, stop).find();
+    /** The same with what is known from plans before; the massing's step is the memory's. */
+    public static List<Option> of(Massing massing, PlanMemory memory, BooleanSupplier stop) {
+        return new KitOptions(massing, memory, stop).find();
     }
 
     /** The stretches of wall that no pieces which the rules allow, or which are kept, come to. */
     public static List<KitPlan.Unfillable> unfillable(Massing massing, KitRules rules, Set<Kind> kept) {
         var question = KitChoice.question(massing, rules);
-        var step = massing.settings().step();
-        var fronts = fronts(massing, rules);
-        var free = new TreeSet<Integer>();
-        new KitOptions(massing, rules, kept, fronts, () -> false)
-                .keptWalls
-                .values()
-                .forEach(free::addAll);
+        var memory = new PlanMemory(question.step(), rules, kept);
+        var step = question.step();
+        var free = memory.free();
         var found = new ArrayList<KitPlan.Unfillable>();
         for (var run : question.runs()) {
             for (var span : run.spans()) {
                 var steps = Math.toIntExact(span.length().um() / step.um());
-                if (span.length().isMultipleOf(step) && fronts.canFill(steps, free)) {
+                if (span.length().isMultipleOf(step) && memory.fronts().canFill(steps, free)) {
                     continue;
                 }
                 found.add(new KitPlan.Unfillable(
                         run.name(),
                         span,
-                        step.times(fronts.below(steps)),
-                        step.times(fronts.above(span.length().isMultipleOf(step) ? steps : steps + 1))));
+                        step.times(memory.fronts().below(steps)),
+                        step.times(memory.fronts().above(span.length().isMultipleOf(step) ? steps : steps + 1))));
             }
         }
         return found;
-    }
-
-    /** Fronts of lengths within these rules, to be kept from one plan to the next. */
-    public static KindFronts fronts(Massing massing, KitRules rules) {
-        return new KindFronts(rules.lengths().inSteps(massing.settings().step()));
     }
 
     /**
@@ -173,19 +150,7 @@ public final class KitOptions {
     }
 
     private List<Option> find() {
-        var joints = joints();
-        var all = new ArrayList<Stacked>();
-        for (var set = 0; set < 1 << joints.size(); set++) {
-            var chosen = new ArrayList<Long>();
-            for (var i = 0; i < joints.size(); i++) {
-                if ((set >> i & 1) != 0) {
-                    chosen.add(joints.get(i));
-                }
-            }
-            stacked(new Tiers(chosen, Map.of()), all);
-        }
-        all.sort(Comparator.comparingInt(Stacked::leastKinds).thenComparingLong(this::floor));
-        all.forEach(this::look);
+        candidates().forEach(this::look);
         var options = new ArrayList<Option>();
         for (var option : best.values()) {
             if (options.isEmpty()
@@ -219,6 +184,7 @@ public final class KitOptions {
                         .thenComparing(Map.Entry.comparingByKey()))
                 .limit(MOST_JOINTS)
                 .map(Map.Entry::getKey)
+                .sorted()
                 .toList();
     }
 
@@ -252,158 +218,116 @@ public final class KitOptions {
         return heights;
     }
 
-    /** Adds what these joints ask for, unless they make a tier that is not allowed or a stretch that no piece fills. */
-    private void stacked(Tiers tiers, List<Stacked> all) {
-        var spans = new HashMap<Tiers.Size, TreeMap<Integer, Long>>();
-        var looksOf = new HashMap<Tiers.Size, Set<Long>>();
-        var kinds = new HashSet<Kind>();
-        var fixed = 0L;
-        for (var run : runs) {
-            var look = Objects.requireNonNull(looks.get(run.room()));
-            var layers = tiers.layers(run);
-            if (!areAllowed(layers)) {
-                return;
-            }
-            for (var layer : layers) {
-                var size = new Tiers.Size(layer.height(), run.depth());
-                for (var span : tiers.between(run, layer).spans()) {
-                    if (!span.length().isMultipleOf(step)) {
-                        return;
-                    }
-                    spans.computeIfAbsent(size, s -> new TreeMap<>())
-                            .merge(Math.toIntExact(span.length().um() / step.um()), 1L, Long::sum);
-                    looksOf.computeIfAbsent(size, s -> new HashSet<>()).add(look);
+    /** The joints strictly between two heights, a bit each. */
+    private int mask(long foot, long top) {
+        return IntStream.range(0, joints.size())
+                .filter(i -> foot < joints.get(i) && joints.get(i) < top)
+                .map(i -> 1 << i)
+                .sum();
+    }
+
+    private List<Long> at(int set) {
+        return IntStream.range(0, joints.size())
+                .filter(i -> (set >> i & 1) != 0)
+                .mapToObj(joints::get)
+                .toList();
+    }
+
+    /** Sets of joints at which all can be cut, those of the fewest kinds and then of the fewest placements first. */
+    private List<Candidate> candidates() {
+        var groups = new HashMap<Integer, List<Crossed>>();
+        crossed.forEach(
+                c -> groups.computeIfAbsent(c.mask(), m -> new ArrayList<>()).add(c));
+        var cuts = new HashMap<Integer, PlanMemory.@Nullable Cut[]>();
+        groups.keySet().forEach(mask -> cuts.put(mask, new PlanMemory.Cut[1 << joints.size()]));
+        var found = new ArrayList<Candidate>();
+        for (var set = 0; set < 1 << joints.size(); set++) {
+            var all = PlanMemory.Cut.NOTHING;
+            for (var group : groups.entrySet()) {
+                var own = Objects.requireNonNull(cuts.get(group.getKey()));
+                var at = set & group.getKey();
+                var cut = own[at];
+                if (cut == null) {
+                    var joints = at(at);
+                    cut = group.getValue().stream()
+                            .map(c -> c.cut().apply(joints))
+                            .reduce(PlanMemory.Cut.NOTHING, PlanMemory.Cut::with);
+                    own[at] = cut;
+                }
+                all = all.with(cut);
+                if (!all.isAllowed()) {
+                    break;
                 }
             }
-            for (var panel : run.panels()) {
-                kinds.add(ShellBuilding.openingPanel(run, panel, tiers.stack(run, panel), look));
-                fixed++;
+            if (all.isAllowed()) {
+                var fixedKinds = all.kinds().cardinality();
+                found.add(new Candidate(
+                        set,
+                        fixedKinds,
+                        fixedKinds + all.sizes().cardinality(),
+                        all.fixed(),
+                        all.fixed() + all.floor()));
             }
         }
-        for (var post : posts) {
-            var layers = tiers.layers(post.box().min().z(), post.box().max().z());
-            if (!areAllowed(layers)) {
-                return;
-            }
-            for (var layer : layers) {
-                kinds.add(postKinds.computeIfAbsent(
-                        new PostLook(
-                                ShellBuilding.recipe(post.between(layer.foot(), layer.top())),
-                                Objects.requireNonNull(looks.get(post.room()))),
-                        p -> ShellBuilding.postKind(p.recipe(), p.look())));
-                fixed++;
-            }
-        }
-        kinds.removeAll(kept);
-        add(tiers, spans, looksOf, kinds.size(), fixed, all);
+        found.sort(Comparator.comparingInt(Candidate::leastKinds).thenComparingLong(Candidate::floor));
+        return found;
     }
 
-    private void add(
-            Tiers tiers,
-            Map<Tiers.Size, TreeMap<Integer, Long>> spans,
-            Map<Tiers.Size, Set<Long>> looksOf,
-            int fixedKinds,
-            long fixed,
-            List<Stacked> all) {
-        var free = new HashMap<Tiers.Size, SortedSet<Integer>>();
-        var leastKinds = fixedKinds;
-        for (var of : spans.entrySet()) {
-            var lengths = free(of.getKey(), Objects.requireNonNull(looksOf.get(of.getKey())));
-            if (!of.getValue().keySet().stream().allMatch(span -> fronts.canFill(span, lengths))) {
-                return;
-            }
-            free.put(of.getKey(), lengths);
-            if (lengths.isEmpty() || fronts.of(of.getValue(), lengths, 0, stop).isKindNeeded()) {
-                leastKinds++;
-            }
-        }
-        all.add(new Stacked(
-                tiers,
-                spans,
-                free,
-                leastKinds,
-                fixedKinds,
-                fixed,
-                looksOf.values().stream().allMatch(of -> of.size() == 1)));
-    }
+    /** What is to be filled in one size of tier. @param looks of the rooms that it stands in */
+    private record Filled(TreeMap<Integer, Long> spans, Set<Long> looks) {}
 
-    /** Lengths that are there already in all these looks. */
-    private SortedSet<Integer> free(Tiers.Size size, Set<Long> looksOf) {
-        var common = new TreeSet<Integer>();
-        var isFirst = true;
-        for (var look : looksOf) {
-            var of = keptWalls.getOrDefault(new WallLook(size, look), Collections.emptySortedSet());
-            if (isFirst) {
-                common.addAll(of);
-            } else {
-                common.retainAll(of);
-            }
-            isFirst = false;
-        }
-        return common;
-    }
-
-    private boolean areAllowed(List<Tiers.Layer> layers) {
-        // A wall that is not cut may be as low as it is.
-        var whole = layers.size() == 1 && rules.heights().only().isEmpty();
-        return layers.stream()
-                .allMatch(l -> whole
-                        ? l.height().compareTo(rules.heights().greatest()) <= 0
-                        : rules.heights().allows(l.height()));
-    }
-
-    private long floor(Stacked stacked) {
-        return stacked.fixed()
-                + stacked.spans().entrySet().stream()
-                        .mapToLong(s -> fronts.floor(
-                                s.getValue(),
-                                Objects.requireNonNull(stacked.free().get(s.getKey()))))
-                        .sum();
-    }
-
-    private void look(Stacked stacked) {
-        var known = best.floorEntry(stacked.leastKinds());
-        if (known != null && known.getValue().placements() <= floor(stacked)) {
+    private void look(Candidate candidate) {
+        var known = best.floorEntry(candidate.leastKinds());
+        if (known != null && known.getValue().placements() <= candidate.floor()) {
             return;
         }
-        var sizes = stacked.spans().keySet().stream()
+        var bySize = new HashMap<Tiers.Size, Filled>();
+        for (var c : crossed) {
+            for (var need : c.cut().apply(at(candidate.set() & c.mask())).needs()) {
+                var filled = bySize.computeIfAbsent(need.size(), s -> new Filled(new TreeMap<>(), new HashSet<>()));
+                filled.spans().merge(need.steps(), 1L, Long::sum);
+                filled.looks().add(need.look());
+            }
+        }
+        var sizes = bySize.keySet().stream()
                 .sorted(Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth))
                 .toList();
         var classes = sizes.stream()
-                .map(s -> fronts.of(
-                        Objects.requireNonNull(stacked.spans().get(s)),
-                        Objects.requireNonNull(stacked.free().get(s)),
-                        rules.maxLengths(),
-                        stop))
+                .map(s -> {
+                    var filled = Objects.requireNonNull(bySize.get(s));
+                    return fronts.of(filled.spans(), memory.free(s, filled.looks()), rules.maxLengths(), stop);
+                })
                 .toList();
-        for (var kinds = stacked.leastKinds() - stacked.fixedKinds();
-                kinds <= sizes.size() * rules.maxLengths();
-                kinds++) {
+        var least =
+                (int) classes.stream().filter(KindFronts.Front::isKindNeeded).count();
+        for (var kinds = least; kinds <= sizes.size() * rules.maxLengths(); kinds++) {
             var dealt = KindFronts.deal(classes, kinds);
             if (dealt.placements() != KindFronts.NONE) {
-                keep(stacked, sizes, classes, kinds, dealt);
+                keep(candidate, bySize, sizes, classes, kinds, dealt);
             }
         }
     }
 
     private void keep(
-            Stacked stacked,
+            Candidate candidate,
+            Map<Tiers.Size, Filled> bySize,
             List<Tiers.Size> sizes,
             List<KindFronts.Front> classes,
             int kinds,
             KindFronts.Dealt dealt) {
-        var all = stacked.fixedKinds() + kinds;
-        var placements = stacked.fixed() + dealt.placements();
+        var all = candidate.fixedKinds() + kinds;
+        var placements = candidate.fixed() + dealt.placements();
         var known = best.floorEntry(all);
         if (known != null && known.getValue().placements() <= placements) {
             return;
         }
         var lengths = new HashMap<Tiers.Size, List<Length>>();
         for (var i = 0; i < sizes.size(); i++) {
+            var looks = Objects.requireNonNull(bySize.get(sizes.get(i))).looks();
             lengths.put(
                     sizes.get(i),
                     Stream.concat(
-                                    Objects.requireNonNull(stacked.free().get(sizes.get(i))).stream(),
+                                    memory.free(sizes.get(i), looks).stream(),
                                     classes.get(i).lengths(dealt.kinds()[i]).stream())
                             .map(step::times)
                             .sorted(Comparator.reverseOrder())
@@ -412,7 +336,7 @@ public final class KitOptions {
         // What belongs to no tier, such as guards, is made of the lengths that fill the most.
         var usual = sizes.stream()
                 .max(Comparator.comparingLong(
-                        s -> fronts.floor(Objects.requireNonNull(stacked.spans().get(s)))))
+                        s -> fronts.floor(Objects.requireNonNull(bySize.get(s)).spans(), new TreeSet<>())))
                 .map(lengths::get)
                 .orElse(List.of(rules.maxPiece().floorTo(step)));
         var choice = new KitChoice(
@@ -420,7 +344,8 @@ public final class KitOptions {
                 Objects.requireNonNull(usual),
                 KitChoice.tiles(massing, rules.minPiece(), rules.maxPiece()),
                 rules,
-                new Tiers(stacked.tiers().joints(), lengths));
-        best.put(all, new Option(choice, all, placements, areAllJointsTried && dealt.proven() && stacked.isOneLook()));
+                new Tiers(at(candidate.set()), lengths));
+        var isOneLook = bySize.values().stream().allMatch(f -> f.looks().size() == 1);
+        best.put(all, new Option(choice, all, placements, areAllJointsTried && dealt.proven() && isOneLook));
     }
 }

@@ -114,11 +114,23 @@ class KitController {
         }
     }
 
-    /** What a run is, whatever it is built from. */
-    record FaceView(@NotNull Length heightMm, @NotNull Length thicknessMm, @NotNull List<HoleView> holes) {
+    /**
+     * What a run is, whatever it is built from.
+     *
+     * @param startMm      its left end seen from inside, at the wall's foot, on its face
+     * @param quarterTurns by which it goes along, from east; its thickness lies to the left of that
+     */
+    record FaceView(
+            @NotNull VecMm startMm,
+            @NotNull int quarterTurns,
+            @NotNull Length heightMm,
+            @NotNull Length thicknessMm,
+            @NotNull List<HoleView> holes) {
 
         static FaceView of(WallRun run) {
             return new FaceView(
+                    VecMm.of(run.start()),
+                    run.side().turn().quarters(),
                     run.height(),
                     run.depth(),
                     run.panels().stream().map(HoleView::of).toList());
@@ -220,12 +232,14 @@ class KitController {
      * @param recommended null if there is no option
      * @param layouts     for each option, the runs laid out
      * @param faces       of the runs, in the order of each layout
+     * @param postsMm     where posts stand, whatever they are cut into
      */
     record SitePlanView(
             @NotNull List<SiteOptionView> options,
             Integer recommended,
             @NotNull List<List<LaidRunView>> layouts,
             @NotNull List<FaceView> faces,
+            @NotNull List<VecMm.BoxMm> postsMm,
             @NotNull List<UnfillableView> unfillable) {}
 
     /** @param round whether the body is round in plan */
@@ -313,6 +327,7 @@ class KitController {
                         .map(o -> plan.layout(o).stream().map(LaidRunView::of).toList())
                         .toList(),
                 plan.runs().stream().map(FaceView::of).toList(),
+                plan.posts().stream().map(p -> VecMm.BoxMm.of(p.box())).toList(),
                 unfillable(plan.unfillable()));
     }
 

@@ -17,6 +17,8 @@ import hausbau.core.fit.TierQuestion;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;
+import hausbau.core.massing.Massing;
+import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
@@ -124,7 +126,15 @@ public class KitService {
 
     /** @param options fewest kinds first */
     public record SitePlan(
-            KitRules rules, List<SiteOption> options, List<WallRun> runs, List<KitPlan.Unfillable> unfillable) {
+            KitRules rules, Massing massing, List<SiteOption> options, List<KitPlan.Unfillable> unfillable) {
+
+        public List<WallRun> runs() {
+            return massing.runs();
+        }
+
+        public List<Post> posts() {
+            return massing.posts();
+        }
 
         public OptionalInt recommended() {
             return options.isEmpty()
@@ -137,9 +147,9 @@ public class KitService {
 
         /** The runs, as an option would build them. */
         public List<RunLayout> layout(SiteOption option) {
-            var longest = runs.stream().map(WallRun::length).reduce(Length.ZERO, Length::max);
+            var longest = runs().stream().map(WallRun::length).reduce(Length.ZERO, Length::max);
             var filler = new RunLayout.Filler(option.choice(), longest);
-            return runs.stream().map(run -> RunLayout.of(run, filler)).toList();
+            return runs().stream().map(run -> RunLayout.of(run, filler)).toList();
         }
     }
 
@@ -175,7 +185,7 @@ public class KitService {
         var kept = kept(state, rules);
         var unfillable = KitOptions.unfillable(massing, rules, kept);
         if (!unfillable.isEmpty()) {
-            return new SitePlan(rules, List.of(), massing.runs(), unfillable);
+            return new SitePlan(rules, massing, List.of(), unfillable);
         }
         return jobs.run(siteId, token, new SiteQuestion(false, siteId, state.revision(), rules), job -> {
             var deadline = System.nanoTime() + PATIENCE.toNanos();
@@ -185,7 +195,7 @@ public class KitService {
                 job.reachOrStop((double) options.size() / found.size());
                 options.add(option(state, option, kept));
             }
-            return new SitePlan(rules, best(options), massing.runs(), List.of());
+            return new SitePlan(rules, massing, best(options), List.of());
         });
     }
 

@@ -1,0 +1,213 @@
+package hausbau.core.standing;
+
+import hausbau.core.fit.KindFronts;
+import hausbau.core.kit.Kind;
+import hausbau.core.kit.Recipe;
+import hausbau.core.massing.Post;
+import hausbau.core.massing.WallRun;
+import hausbau.core.measure.Length;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.function.Supplier;
+
+/**
+ * What was worked out for one plan and holds for the next one of the same step, rules and kept kinds: what each wall and post asks
+ * for when it is cut, and the fronts of lengths. A plan after a small change then costs what is new. Not for several threads at once.
+ *
+ * <p>Memory: some 300 bytes for each wall and way of cutting it; it lives as long as the question that it is made for.
+ */
+public final class PlanMemory {
+
+    /** A stretch that pieces of a size must fill. @param steps its length */
+    record Need(Tiers.Size size, long look, int steps) {}
+
+    /**
+     * What a wall or a post asks for, cut in one way.
+     *
+     * @param sizes   numbers of the sizes of its tiers for which no piece is kept
+     * @param kinds   numbers of the posts and panels in it that are to be made
+     * @param fixed   how many posts and panels
+     * @param floor   no lengths need fewer pieces for the stretches
+     */
+    record Cut(boolean isAllowed, BitSet sizes, BitSet kinds, List<Need> needs, long fixed, long floor) {
+
+        static final Cut NOT_ALLOWED = new Cut(false, new BitSet(), new BitSet(), List.of(), 0, 0);
+        static final Cut NOTHING = new Cut(true, new BitSet(), new BitSet(), List.of(), 0, 0);
+
+        /** What both ask for; the needs are left out. */
+        Cut with(Cut other) {
+            if (!isAllowed || !other.isAllowed) {
+                return NOT_ALLOWED;
+            }
+            var allSizes = (BitSet) sizes.clone();
+            allSizes.or(other.sizes);
+            var allKinds = (BitSet) kinds.clone();
+            allKinds.or(other.kinds);
+            return new Cut(true, allSizes, allKinds, List.of(), fixed + other.fixed, floor + other.floor);
+        }
+    }
+
+    private record Key(Object of, long look, List<Long> joints) {}
+
+    private record Looking(Object of, long look) {}
+
+    private final Length step;
+    private final KitRules rules;
+    private final Set<Kind> kept;
+    private final KindFronts fronts;
+    private final Map<Looking, SortedSet<Integer>> keptWalls = new HashMap<>();
+    private final Map<Key, Cut> cuts = new HashMap<>();
+    private final Map<Object, Integer> numbers = new HashMap<>();
+    private final Map<Looking, Kind> postKinds = new HashMap<>();
+
+    /** @param kept kinds that are there already: they may be used, and are not counted */
+    public PlanMemory(Length step, KitRules rules, Set<Kind> kept) {
+        this.step = step;
+        this.rules = rules;
+        this.kept = kept;
+        fronts = new KindFronts(rules.lengths().inSteps(step));
+        kept.stream().filter(k -> k.recipe() instanceof Recipe.WallPanel).forEach(this::keepWall);
+    }
+
+    private void keepWall(Kind kind) {
+        var size = kind.box().size();
+        var length = new Length(size.x());
+        if (length.isMultipleOf(step)) {
+            keptWalls
+                    .computeIfAbsent(
+                            new Looking(new Tiers.Size(new Length(size.z()), new Length(size.y())), kind.look()),
+                            s -> new TreeSet<>())
+                    .add(Math.toIntExact(length.um() / step.um()));
+        }
+    }
+
+    Length step() {
+        return step;
+    }
+
+    KitRules rules() {
+        return rules;
+    }
+
+    KindFronts fronts() {
+        return fronts;
+    }
+
+    /** Lengths in steps that pieces of a size are there in already, in all these looks. */
+    SortedSet<Integer> free(Tiers.Size size, Set<Long> looks) {
+        var common = new TreeSet<Integer>();
+        var isFirst = true;
+        for (var look : looks) {
+            var of = free(size, look);
+            if (isFirst) {
+                common.addAll(of);
+            } else {
+                common.retainAll(of);
+            }
+            isFirst = false;
+        }
+        return common;
+    }
+
+    private SortedSet<Integer> free(Tiers.Size size, long look) {
+        return keptWalls.getOrDefault(new Looking(size, look), Collections.emptySortedSet());
+    }
+
+    /** Lengths in steps that some piece of wall is there in already. */
+    SortedSet<Integer> free() {
+        var all = new TreeSet<Integer>();
+        keptWalls.values().forEach(all::addAll);
+        return all;
+    }
+
+    /** @param run as the rules fit its panels @param joints those that cross it */
+    Cut cut(WallRun run, long look, List<Long> joints) {
+        return cut(new Key(run, look, joints), () -> work(run, look, new Tiers(joints, Map.of())));
+    }
+
+    /** @param joints those that cross it */
+    Cut cut(Post post, long look, List<Long> joints) {
+        return cut(new Key(post, look, joints), () -> work(post, look, new Tiers(joints, Map.of())));
+    }
+
+    private Cut cut(Key key, Supplier<Cut> work) {
+        var known = cuts.get(key);
+        if (known == null) {
+            known = work.get();
+            cuts.put(key, known);
+        }
+        return known;
+    }
+
+    private Cut work(WallRun run, long look, Tiers tiers) {
+        var layers = tiers.layers(run);
+        if (!areAllowed(layers)) {
+            return Cut.NOT_ALLOWED;
+        }
+        var sizes = new BitSet();
+        var kinds = new BitSet();
+        var needs = new ArrayList<Need>();
+        var floor = 0L;
+        for (var layer : layers) {
+            var size = new Tiers.Size(layer.height(), run.depth());
+            var free = free(size, look);
+            for (var span : tiers.between(run, layer).spans()) {
+                var steps = Math.toIntExact(span.length().um() / step.um());
+                if (!span.length().isMultipleOf(step) || !fronts.canFill(steps, free)) {
+                    return Cut.NOT_ALLOWED;
+                }
+                needs.add(new Need(size, look, steps));
+                floor += fronts.floor(steps, free);
+                if (free.isEmpty()) {
+                    sizes.set(number(size));
+                }
+            }
+        }
+        for (var panel : run.panels()) {
+            count(ShellBuilding.openingPanel(run, panel, tiers.stack(run, panel), look), kinds);
+        }
+        return new Cut(true, sizes, kinds, List.copyOf(needs), run.panels().size(), floor);
+    }
+
+    private Cut work(Post post, long look, Tiers tiers) {
+        var layers = tiers.layers(post.box().min().z(), post.box().max().z());
+        if (!areAllowed(layers)) {
+            return Cut.NOT_ALLOWED;
+        }
+        var kinds = new BitSet();
+        for (var layer : layers) {
+            var recipe = ShellBuilding.recipe(post.between(layer.foot(), layer.top()));
+            count(
+                    postKinds.computeIfAbsent(new Looking(recipe, look), p -> ShellBuilding.postKind(recipe, look)),
+                    kinds);
+        }
+        return new Cut(true, new BitSet(), kinds, List.of(), layers.size(), 0);
+    }
+
+    private void count(Kind kind, BitSet kinds) {
+        if (!kept.contains(kind)) {
+            kinds.set(number(kind));
+        }
+    }
+
+    private int number(Object of) {
+        var next = numbers.size();
+        return numbers.computeIfAbsent(of, o -> next);
+    }
+
+    private boolean areAllowed(List<Tiers.Layer> layers) {
+        // A wall that is not cut may be as low as it is.
+        var whole = layers.size() == 1 && rules.heights().only().isEmpty();
+        return layers.stream()
+                .allMatch(l -> whole
+                        ? l.height().compareTo(rules.heights().greatest()) <= 0
+                        : rules.heights().allows(l.height()));
+    }
+}
