@@ -73,7 +73,7 @@ public final class KitAdvice {
     private record Worked(Advice advice, Massing massing, KitOptions.Option option) {}
 
     private List<Advice> find(StandingSet set, ToLongFunction<StandingSet> faults, DoubleConsumer reached) {
-        var now = plan(massing);
+        var now = KitOptions.of(massing, memory, stop);
         if (now.isEmpty()) {
             return List.of();
         }
@@ -98,10 +98,6 @@ public final class KitAdvice {
                 .limit(MOST)
                 .map(Worked::advice)
                 .toList();
-    }
-
-    private List<KitOptions.Option> plan(Massing of) {
-        return KitOptions.of(of, memory, stop);
     }
 
     private List<Change> changes() {
@@ -141,12 +137,13 @@ public final class KitAdvice {
             if (panels(changed) != panels(massing)) {
                 return Optional.empty();
             }
-            var then = plan(changed);
+            // What has more kinds than the recommended one has now is of no interest.
+            var usual = recommended(now).kinds();
+            var then = KitOptions.of(changed, memory, usual, stop);
             if (then.isEmpty()) {
                 return Optional.empty();
             }
             var kinds = now.get(0).kinds() - then.get(0).kinds();
-            var usual = recommended(now).kinds();
             var placements = fewest(now, usual) - fewest(then, usual);
             return kinds > 0 || kinds == 0 && placements > 0
                     ? Optional.of(new Worked(

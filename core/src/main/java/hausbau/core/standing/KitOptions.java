@@ -35,7 +35,7 @@ import org.jspecify.annotations.Nullable;
 public final class KitOptions {
 
     /** Beyond this many heights only those at which the most is cut are chosen from. */
-    private static final int MOST_JOINTS = 10;
+    private static final int MOST_JOINTS = 12;
 
     /**
      * @param kinds      of walls, posts and panels together; without those that are kept
@@ -59,12 +59,15 @@ public final class KitOptions {
     private final List<WallRun> runs;
     private final List<Post> posts;
     private final TreeMap<Integer, Option> best = new TreeMap<>();
+    private final int mostKinds;
     private final List<Long> joints;
     private final List<Crossed> crossed = new ArrayList<>();
+    private @Nullable List<Length> tiles;
     /** Whether every height at which something would be cut is chosen from: else nothing is proven. */
     private boolean areAllJointsTried = true;
 
-    private KitOptions(Massing massing, PlanMemory memory, BooleanSupplier stop) {
+    private KitOptions(Massing massing, PlanMemory memory, int mostKinds, BooleanSupplier stop) {
+        this.mostKinds = mostKinds;
         this.massing = massing;
         this.memory = memory;
         this.rules = memory.rules();
@@ -100,7 +103,12 @@ public final class KitOptions {
 
     /** The same with what is known from plans before; the massing's step is the memory's. */
     public static List<Option> of(Massing massing, PlanMemory memory, BooleanSupplier stop) {
-        return new KitOptions(massing, memory, stop).find();
+        return of(massing, memory, Integer.MAX_VALUE, stop);
+    }
+
+    /** The options of up to so many kinds. */
+    public static List<Option> of(Massing massing, PlanMemory memory, int mostKinds, BooleanSupplier stop) {
+        return new KitOptions(massing, memory, mostKinds, stop).find();
     }
 
     /** The stretches of wall that no pieces which the rules allow, or which are kept, come to. */
@@ -233,44 +241,50 @@ public final class KitOptions {
                 .toList();
     }
 
+    /** What the same joints cross. @param cuts by the set of those at which it is cut */
+    private record Group(int mask, List<Crossed> members, Map<Integer, PlanMemory.Cut> cuts) {
+
+        PlanMemory.Cut cut(int set, Function<Integer, List<Long>> joints) {
+            return cuts.computeIfAbsent(set & mask, at -> {
+                var own = joints.apply(at);
+                return members.stream()
+                        .map(c -> c.cut().apply(own))
+                        .reduce(PlanMemory.Cut.NOTHING, PlanMemory.Cut::with);
+            });
+        }
+    }
+
     /** Sets of joints at which all can be cut, those of the fewest kinds and then of the fewest placements first. */
     private List<Candidate> candidates() {
-        var groups = new HashMap<Integer, List<Crossed>>();
-        crossed.forEach(
-                c -> groups.computeIfAbsent(c.mask(), m -> new ArrayList<>()).add(c));
-        var cuts = new HashMap<Integer, PlanMemory.@Nullable Cut[]>();
-        groups.keySet().forEach(mask -> cuts.put(mask, new PlanMemory.Cut[1 << joints.size()]));
+        var groups = new TreeMap<Integer, Group>();
+        crossed.forEach(c -> groups.computeIfAbsent(c.mask(), m -> new Group(m, new ArrayList<>(), new HashMap<>()))
+                .members()
+                .add(c));
         var found = new ArrayList<Candidate>();
-        for (var set = 0; set < 1 << joints.size(); set++) {
-            var all = PlanMemory.Cut.NOTHING;
-            for (var group : groups.entrySet()) {
-                var own = Objects.requireNonNull(cuts.get(group.getKey()));
-                var at = set & group.getKey();
-                var cut = own[at];
-                if (cut == null) {
-                    var joints = at(at);
-                    cut = group.getValue().stream()
-                            .map(c -> c.cut().apply(joints))
-                            .reduce(PlanMemory.Cut.NOTHING, PlanMemory.Cut::with);
-                    own[at] = cut;
-                }
-                all = all.with(cut);
-                if (!all.isAllowed()) {
-                    break;
-                }
-            }
-            if (all.isAllowed()) {
-                var fixedKinds = all.kinds().cardinality();
-                found.add(new Candidate(
-                        set,
-                        fixedKinds,
-                        fixedKinds + all.sizes().cardinality(),
-                        all.fixed(),
-                        all.fixed() + all.floor()));
-            }
-        }
+        branch(List.copyOf(groups.values()), 0, 0, PlanMemory.Cut.NOTHING, found);
         found.sort(Comparator.comparingInt(Candidate::leastKinds).thenComparingLong(Candidate::floor));
         return found;
+    }
+
+    /** Decides joint by joint; what only joints decided so far cross is counted, which more joints never make less. */
+    private void branch(List<Group> groups, int decided, int set, PlanMemory.Cut before, List<Candidate> found) {
+        var all = before;
+        for (var group : groups) {
+            // Those whose highest joint was the last to be decided.
+            if (Integer.SIZE - Integer.numberOfLeadingZeros(group.mask()) == decided) {
+                all = all.with(group.cut(set, this::at));
+                if (!all.isAllowed() || all.leastKinds() > mostKinds) {
+                    return;
+                }
+            }
+        }
+        if (decided == joints.size()) {
+            found.add(new Candidate(
+                    set, all.kinds().cardinality(), all.leastKinds(), all.fixed(), all.fixed() + all.floor()));
+            return;
+        }
+        branch(groups, decided + 1, set, all, found);
+        branch(groups, decided + 1, set | 1 << decided, all, found);
     }
 
     /** What is to be filled in one size of tier. @param looks of the rooms that it stands in */
@@ -292,20 +306,30 @@ public final class KitOptions {
         var sizes = bySize.keySet().stream()
                 .sorted(Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth))
                 .toList();
+        // What one size can have of the kinds, where the others get no more than they need.
+        var mostLengths = (int) Math.min(rules.maxLengths(), (long) mostKinds - candidate.leastKinds() + 1);
         var classes = sizes.stream()
                 .map(s -> {
                     var filled = Objects.requireNonNull(bySize.get(s));
-                    return fronts.of(filled.spans(), memory.free(s, filled.looks()), rules.maxLengths(), stop);
+                    return fronts.of(filled.spans(), memory.free(s, filled.looks()), mostLengths, stop);
                 })
                 .toList();
         var least =
                 (int) classes.stream().filter(KindFronts.Front::isKindNeeded).count();
-        for (var kinds = least; kinds <= sizes.size() * rules.maxLengths(); kinds++) {
+        var most = Math.min(sizes.size() * rules.maxLengths(), mostKinds - candidate.fixedKinds());
+        for (var kinds = least; kinds <= most; kinds++) {
             var dealt = KindFronts.deal(classes, kinds);
             if (dealt.placements() != KindFronts.NONE) {
                 keep(candidate, bySize, sizes, classes, kinds, dealt);
             }
         }
+    }
+
+    private List<Length> tiles() {
+        if (tiles == null) {
+            tiles = memory.tiles(massing);
+        }
+        return tiles;
     }
 
     private void keep(
@@ -340,11 +364,7 @@ public final class KitOptions {
                 .map(lengths::get)
                 .orElse(List.of(rules.maxPiece().floorTo(step)));
         var choice = new KitChoice(
-                step,
-                Objects.requireNonNull(usual),
-                KitChoice.tiles(massing, rules.minPiece(), rules.maxPiece()),
-                rules,
-                new Tiers(at(candidate.set()), lengths));
+                step, Objects.requireNonNull(usual), tiles(), rules, new Tiers(at(candidate.set()), lengths));
         var isOneLook = bySize.values().stream().allMatch(f -> f.looks().size() == 1);
         best.put(all, new Option(choice, all, placements, areAllJointsTried && dealt.proven() && isOneLook));
     }

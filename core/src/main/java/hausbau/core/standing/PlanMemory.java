@@ -3,6 +3,7 @@ package hausbau.core.standing;
 import hausbau.core.fit.KindFronts;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Recipe;
+import hausbau.core.massing.Massing;
 import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
@@ -41,6 +42,11 @@ public final class PlanMemory {
         static final Cut NOT_ALLOWED = new Cut(false, new BitSet(), new BitSet(), List.of(), 0, 0);
         static final Cut NOTHING = new Cut(true, new BitSet(), new BitSet(), List.of(), 0, 0);
 
+        /** So many kinds it cannot do without. */
+        int leastKinds() {
+            return kinds.cardinality() + sizes.cardinality();
+        }
+
         /** What both ask for; the needs are left out. */
         Cut with(Cut other) {
             if (!isAllowed || !other.isAllowed) {
@@ -66,6 +72,7 @@ public final class PlanMemory {
     private final Map<Key, Cut> cuts = new HashMap<>();
     private final Map<Object, Integer> numbers = new HashMap<>();
     private final Map<Looking, Kind> postKinds = new HashMap<>();
+    private final Map<List<Length>, List<Length>> tiles = new HashMap<>();
 
     /** @param kept kinds that are there already: they may be used, and are not counted */
     public PlanMemory(Length step, KitRules rules, Set<Kind> kept) {
@@ -98,6 +105,12 @@ public final class PlanMemory {
 
     KindFronts fronts() {
         return fronts;
+    }
+
+    /** The tile sizes that go with a massing's rooms. */
+    List<Length> tiles(Massing massing) {
+        return tiles.computeIfAbsent(
+                Tiling.clear(massing), clear -> Tiling.sizes(step, clear, rules.minPiece(), rules.maxPiece()));
     }
 
     /** Lengths in steps that pieces of a size are there in already, in all these looks. */

@@ -29,15 +29,25 @@ final class Tiling {
 
     /** The tile sizes for all rooms of a massing; what is off the step does not count. */
     static List<Length> sizes(Massing massing, Length least, Length greatest) {
+        return sizes(massing.settings().step(), clear(massing), least, greatest);
+    }
+
+    /** What tiles have to come to, each length once. */
+    static List<Length> clear(Massing massing) {
         var step = massing.settings().step();
-        var runs = massing.rooms().stream()
+        return massing.rooms().stream()
                 .flatMap(room -> Stream.of(massing.floor(room), massing.ceiling(room)))
                 .flatMap(ground -> ground.rows().stream())
                 .flatMap(r -> Stream.of(new Length(r.width()), new Length(r.depth())))
                 .filter(l -> l.isMultipleOf(step))
                 .distinct()
-                .map(l -> new Run("", l, List.of()))
+                .sorted()
                 .toList();
+    }
+
+    /** @param clear what they have to come to, in whole steps */
+    static List<Length> sizes(Length step, List<Length> clear, Length least, Length greatest) {
+        var runs = clear.stream().map(l -> new Run("", l, List.of())).toList();
         if (runs.isEmpty()) {
             return List.of();
         }
