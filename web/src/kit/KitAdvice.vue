@@ -4,6 +4,7 @@ import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { send, type AdviceView } from '../api/client'
 import { underWay } from '../api/underWay'
 import { tell, useSite } from '../site/site'
+import type { Pointed } from './laid'
 import type { Rules } from './rules'
 
 /** What would make the kit smaller: looked for when asked, taken with one click, taken back with one step. */
@@ -41,11 +42,11 @@ watch(
   },
 )
 
-const take = (a: AdviceView) => {
-  const at = a.roomId ? `/rooms/${a.roomId}` : `/openings/${a.openingId}`
-  const change = Object.fromEntries(Object.entries(a.change).filter(([, v]) => v !== null && v !== undefined))
-  void site.inTurn(() => site.make(a.text, 'PATCH', at, change)).catch(tell)
-}
+const take = (a: AdviceView) => void site.inTurn(() => site.make(a.text, 'PUT', '/kit-advice', { changes: a.changes })).catch(tell)
+/** What is pointed at is drawn where it applies. */
+const emit = defineEmits<{ point: [at: Pointed | undefined] }>()
+const point = (a?: AdviceView) => emit('point', a && { rooms: a.changes.flatMap((c) => c.roomId ?? []), openings: a.changes.flatMap((c) => c.openingId ?? []) })
+watch(advice, () => point())
 const saves = (a: AdviceView) =>
   [
     a.kindsSaved && `${a.kindsSaved} ${a.kindsSaved === 1 ? 'kind' : 'kinds'} fewer`,
@@ -65,9 +66,9 @@ const saves = (a: AdviceView) =>
         ><span role="status" class="figures">{{ Math.round(share * 100) }} %</span><Button size="small" @click="cancel">Cancel</Button></template
       >
     </div>
-    <p v-if="advice && !advice.length" class="soft">No room a step or two higher or lower, and no opening moved or changed, would save a kind or a piece.</p>
+    <p v-if="advice && !advice.length" class="soft">No room a step or two larger or smaller, and no opening moved or changed, would save a kind or a piece.</p>
     <ol v-if="advice?.length">
-      <li v-for="a in advice" :key="a.text">
+      <li v-for="a in advice" :key="a.text" @pointerenter="point(a)" @pointerleave="point()" @focusin="point(a)" @focusout="point()">
         <span
           >{{ a.text }}: <b>{{ saves(a) }}</b></span
         >

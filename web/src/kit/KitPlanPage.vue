@@ -9,6 +9,7 @@ import OptionChart from './OptionChart.vue'
 import OptionPreview from './OptionPreview.vue'
 import RulesForm from './RulesForm.vue'
 import ToBeModelled from './ToBeModelled.vue'
+import type { Pointed } from './laid'
 import { usualRules, type Rules } from './rules'
 
 const site = useSite()
@@ -18,6 +19,8 @@ const rules = ref<Rules>(usualRules())
 const faults = ref<Record<string, string>>({})
 const plan = shallowRef<SitePlanView>()
 const chosen = ref(0)
+/** What the advice under the pointer, or with the keyboard on it, is about. */
+const pointed = shallowRef<Pointed>()
 const fault = ref('')
 const seconds = ref(0)
 let asking: AbortController | undefined
@@ -139,7 +142,7 @@ const percent = (i: number) => {
         <Button type="primary" :disabled="option!.id === standing" @click="build">Build from {{ option!.kinds }} kinds</Button>
         <ToBeModelled :option="option!" />
       </template>
-      <KitAdvice v-if="plan?.options.length" :rules="rules" />
+      <KitAdvice v-if="plan?.options.length" :rules="rules" @point="(at) => (pointed = at)" />
       <div v-if="plan?.unfillable.length" class="unfillable" role="alert">
         <h3 class="fault">■ No piece fills these</h3>
         <ul>
@@ -166,7 +169,7 @@ const percent = (i: number) => {
     </div>
     <div class="preview">
       <template v-if="option">
-        <OptionPreview :plan="plan!" :chosen="chosen" />
+        <OptionPreview :plan="plan!" :chosen="chosen" :pointed="pointed" />
       </template>
       <p v-else class="soft empty">Work out the kit, and every wall is drawn here as it would be built.</p>
     </div>

@@ -5,13 +5,14 @@ import Choice from '../parts/Choice.vue'
 import { useSite } from '../site/site'
 import KindHatches from './KindHatches.vue'
 import { kindsOf } from './kinds'
+import type { Pointed } from './laid'
 import KindsLineUp from './KindsLineUp.vue'
 import KitSpace from './KitSpace.vue'
 import RunElevations from './RunElevations.vue'
 import RunsPlan from './RunsPlan.vue'
 
 /** An option before it is chosen, alone or beside another: in elevation, from above, in the round, and as what would be modelled. */
-const props = defineProps<{ plan: SitePlanView; chosen: number }>()
+const props = defineProps<{ plan: SitePlanView; chosen: number; pointed?: Pointed }>()
 const site = useSite()
 const VIEWS = [
   { name: 'elevations', title: 'Elevations' },
@@ -58,8 +59,8 @@ const floor = computed(() =>
   <div class="options" :class="{ two: shown.length > 1 }">
     <section v-for="i in shown" :key="i" class="option" :aria-label="`${plan.options[i]!.kinds} kinds, ${plan.options[i]!.placements} pieces`">
       <h3 v-if="shown.length > 1" class="figures">{{ plan.options[i]!.kinds }} kinds, {{ plan.options[i]!.placements }} pieces</h3>
-      <RunElevations v-if="view === 'elevations'" :runs="plan.layouts[i]!" :kinds="kinds[i]!" :faces="plan.faces" :unit="site.unit" />
-      <RunsPlan v-else-if="view === 'plan'" :plan="plan" :option="i" :kinds="kinds[i]!" :floor-mm="floor" :unit="site.unit" />
+      <RunElevations v-if="view === 'elevations'" :runs="plan.layouts[i]!" :kinds="kinds[i]!" :faces="plan.faces" :unit="site.unit" :pointed="pointed" />
+      <RunsPlan v-else-if="view === 'plan'" :plan="plan" :option="i" :kinds="kinds[i]!" :floor-mm="floor" :unit="site.unit" :pointed="pointed" />
       <KitSpace v-else-if="view === 'space'" :plan="plan" :option="i" :kinds="kinds[i]!" />
       <KindsLineUp v-else :option="plan.options[i]!" :kinds="kinds[i]!" :unit="site.unit" />
     </section>

@@ -5,6 +5,7 @@ import { formatBare } from '../measure/format'
 import { FIGURE_OUTLINE } from '../space/figure'
 import { fillOf } from './hatches'
 import { kindOf, type Kinds } from './kinds'
+import { isAbout, type Pointed } from './laid'
 
 /** The runs laid out in elevation, seen from inside the room, all to one scale. */
 const props = defineProps<{
@@ -14,6 +15,8 @@ const props = defineProps<{
   /** Of each run, its height and the openings in it. */
   faces: FaceView[]
   unit: Unit
+  /** What advice is about: its runs are marked. */
+  pointed?: Pointed
 }>()
 
 const lengthOf = (r: LaidRunView) => r.pieces.reduce((end, i) => Math.max(end, i.atMm + i.lengthMm), 0)
@@ -34,7 +37,7 @@ const label = (i: LaidView) => {
 
 <template>
   <ol class="runs">
-    <li v-for="(r, n) in runs" :key="r.name">
+    <li v-for="(r, n) in runs" :key="r.name" :class="{ pointed: isAbout(pointed, faces[n]!) }">
       <div class="row spread">
         <span>{{ r.name }}</span><span class="figures soft"
           >{{ formatBare(lengthOf(r), unit) }} × {{ formatBare(faces[n]!.heightMm, unit) }} · {{ r.pieces.length }} pieces</span
@@ -50,7 +53,15 @@ const label = (i: LaidView) => {
             {{ label(i) }}
           </text>
         </g>
-        <rect v-for="d in faces[n]!.holes" :key="d.atMm" :x="d.atMm" :y="-d.sillMm - d.heightMm" :width="d.widthMm" :height="d.heightMm" class="hole" />
+        <rect
+          v-for="d in faces[n]!.holes"
+          :key="d.atMm"
+          :x="d.atMm"
+          :y="-d.sillMm - d.heightMm"
+          :width="d.widthMm"
+          :height="d.heightMm"
+          class="hole"
+          :class="{ pointed: pointed?.openings.includes(d.openingId) }" />
         <g transform="scale(1 -1) translate(-420 0)">
           <path :d="FIGURE_OUTLINE" fill="#2F7F79" />
           <circle cx="0" cy="1660" r="140" fill="#2F7F79" />
@@ -69,6 +80,13 @@ const label = (i: LaidView) => {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(330px, 1fr));
   gap: 14px 22px;
+}
+li.pointed {
+  outline: 2px solid var(--verdigris);
+  outline-offset: 4px;
+}
+.hole.pointed {
+  fill: rgba(47, 127, 121, 0.35);
 }
 li svg {
   width: 100%;

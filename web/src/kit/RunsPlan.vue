@@ -4,10 +4,10 @@ import type { SitePlanView, Unit } from '../api/client'
 import { formatBare } from '../measure/format'
 import { fillOf } from './hatches'
 import { kindOf, type Kinds } from './kinds'
-import { blockOf } from './laid'
+import { blockOf, isAbout, type Pointed } from './laid'
 
 /** One floor's walls from above: the lowest tier of every run, each kind in its hatch. */
-const props = defineProps<{ plan: SitePlanView; option: number; kinds: Kinds; floorMm: number; unit: Unit }>()
+const props = defineProps<{ plan: SitePlanView; option: number; kinds: Kinds; floorMm: number; unit: Unit; pointed?: Pointed }>()
 
 const pieces = computed(() =>
   props.plan.layouts[props.option]!.flatMap((run, n) => {
@@ -15,7 +15,7 @@ const pieces = computed(() =>
     if (face.startMm.z !== props.floorMm) return []
     return run.pieces
       .filter((i) => i.upMm === 0)
-      .map((i) => ({ ...blockOf(face, i.atMm, i.atMm + i.lengthMm, 0, i.heightMm), item: i, key: `${n} ${i.atMm}`, along: face.quarterTurns % 2 === 0 }))
+      .map((i) => ({ ...blockOf(face, i.atMm, i.atMm + i.lengthMm, 0, i.heightMm), item: i, key: `${n} ${i.atMm}`, along: face.quarterTurns % 2 === 0, face }))
   }),
 )
 const posts = computed(() => props.plan.postsMm.filter((p) => p.min.z === props.floorMm))
@@ -49,7 +49,7 @@ const label = (i: (typeof pieces.value)[0]) => {
         :height="p.max[1] - p.min[1]"
         :fill="fillOf(p.item.piece === 'wall' ? kinds.get(kindOf(p.item)) : undefined)"
         class="piece"
-        :class="{ opening: p.item.piece !== 'wall' }" />
+        :class="{ opening: p.item.piece !== 'wall', pointed: isAbout(pointed, p.face) }" />
       <text
         v-if="label(p)"
         :font-size="em"
@@ -76,6 +76,10 @@ const label = (i: (typeof pieces.value)[0]) => {
 }
 .opening {
   stroke-dasharray: 3 3;
+}
+.pointed {
+  stroke: var(--verdigris);
+  stroke-width: 3px;
 }
 .post {
   fill: var(--ink);

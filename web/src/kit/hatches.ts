@@ -21,7 +21,9 @@ const MOST = GREYS.length * (1 + ANGLES.length * WEIGHTS.length)
 export function hatchOf(kind: number): Hatch {
   const lines = Math.floor((kind % MOST) / GREYS.length)
   const ground = GREYS[kind % GREYS.length]!
-  return lines ? { ground, angle: ANGLES[(lines - 1) % ANGLES.length]!, weight: WEIGHTS[Math.floor((lines - 1) / ANGLES.length)]! } : { ground, angle: 0, weight: 0 }
+  return lines
+    ? { ground, angle: ANGLES[(lines - 1) % ANGLES.length]!, weight: WEIGHTS[Math.floor((lines - 1) / ANGLES.length)]! }
+    : { ground, angle: 0, weight: 0 }
 }
 
 /** Where its pattern is found, for a drawing; without a line its ground alone. */

@@ -1,8 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import type { FaceView } from '../api/client'
-import { blockOf, blocksOf } from './laid'
+import { blockOf, blocksOf, isAbout } from './laid'
 
-const face = (quarterTurns: number): FaceView => ({ startMm: { x: 1000, y: 2000, z: 500 }, quarterTurns, heightMm: 3000, thicknessMm: 200, holes: [] })
+const face = (quarterTurns: number): FaceView => ({
+  roomId: 7,
+  startMm: { x: 1000, y: 2000, z: 500 },
+  quarterTurns,
+  heightMm: 3000,
+  thicknessMm: 200,
+  holes: [],
+})
 const size = (b: { min: number[]; max: number[] }) => b.max.map((m, i) => m - b.min[i]!)
 
 describe('a piece of a run, in the site', () => {
@@ -15,7 +22,7 @@ describe('a piece of a run, in the site', () => {
   })
 
   it('leaves out its opening', () => {
-    const holed = { ...face(0), holes: [{ atMm: 300, widthMm: 1000, sillMm: 900, heightMm: 1200 }] }
+    const holed = { ...face(0), holes: [{ openingId: 9, atMm: 300, widthMm: 1000, sillMm: 900, heightMm: 1200 }] }
     const panel = { piece: 'window', atMm: 100, lengthMm: 1400, upMm: 0, heightMm: 3000 }
     const blocks = blocksOf(holed, panel)
     expect(blocks.map(size)).toEqual([
@@ -25,7 +32,15 @@ describe('a piece of a run, in the site', () => {
       [1000, 200, 900],
     ])
     // A door has nothing under it.
-    expect(blocksOf({ ...holed, holes: [{ atMm: 300, widthMm: 1000, sillMm: 0, heightMm: 2100 }] }, panel)).toHaveLength(3)
+    expect(blocksOf({ ...holed, holes: [{ openingId: 9, atMm: 300, widthMm: 1000, sillMm: 0, heightMm: 2100 }] }, panel)).toHaveLength(3)
     expect(blocksOf(holed, { ...panel, piece: 'wall' })).toHaveLength(1)
+  })
+
+  it('is what advice is about by its room or by an opening in it', () => {
+    const holed = { ...face(0), holes: [{ openingId: 9, atMm: 300, widthMm: 1000, sillMm: 900, heightMm: 1200 }] }
+    expect(isAbout({ rooms: [7], openings: [] }, face(0))).toBe(true)
+    expect(isAbout({ rooms: [8], openings: [9] }, holed)).toBe(true)
+    expect(isAbout({ rooms: [8], openings: [9] }, face(0))).toBe(false)
+    expect(isAbout(undefined, holed)).toBe(false)
   })
 })

@@ -1,5 +1,15 @@
 import type { FaceView, LaidView } from '../api/client'
 
+/** What advice is about. */
+export interface Pointed {
+  rooms: readonly number[]
+  openings: readonly number[]
+}
+
+/** Whether a run has to do with it: of its room, or with its opening. */
+export const isAbout = (at: Pointed | undefined, face: FaceView) =>
+  !!at && (at.rooms.includes(face.roomId) || face.holes.some((h) => at.openings.includes(h.openingId)))
+
 /** A box in the site, millimetres. */
 export interface Block {
   min: [number, number, number]

@@ -171,6 +171,132 @@ class KitTest {
         assertThat(caller.get(site).json().get("kit").isNull()).isTrue();
     }
 
+    /** By hand: beside a hall of 6 m, rooms of 2.8 and 3 m one upon the other; the rules hold for a plan, and stay with the kit. */
+    @Test
+    void rulesArePlannedByAndKept() {
+        var site = building("Ruled");
+        var rules = "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":3,\"neverLengthsMm\":[4000,1000],"
+                + "\"jointsAtFloors\":false,\"jambMm\":300,\"kindWorth\":1}";
+        var answer = caller.post(site + "/kit-plans", rules);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        var options = answer.json().get("options");
+        var chosen = options.get(answer.json().get("recommended").asInt());
+        // A piece more than it saves is never recommended.
+        for (var option : options) {
+            assertThat(chosen.get("kinds").asInt() + chosen.get("placements").asInt())
+                    .isLessThanOrEqualTo(option.get("kinds").asInt()
+                            + option.get("placements").asInt());
+            assertThat(option.get("jointsMm").size()).isZero();
+            assertThat(option.get("pieces").valueStream())
+                    .filteredOn(p -> p.get("role").asString().equals("WALL"))
+                    .noneMatch(
+                            p -> List.of(4000, 1000).contains(p.get("lengthMm").asInt()));
+        }
+        assertThat(choose(site, chosen.get("id").asString()).status()).isEqualTo(200);
+        assertThat(derivedPieces(site)).hasSize(chosen.get("kinds").asInt());
+        var kept = caller.get(site).json().get("kit").get("rules");
+        assertThat(kept.get("neverLengthsMm").valueStream().map(JsonNode::asInt))
+                .containsExactly(1000, 4000);
+        assertThat(kept.get("jambMm").asInt()).isEqualTo(300);
+        assertThat(kept.get("jointsAtFloors").asBoolean()).isFalse();
+        caller.post(site + "/undo", null);
+        assertThat(caller.get(site).json().get("kit").isNull()).isTrue();
+    }
+
+    /** What stands already is not to be made; what a choice does is said beforehand. */
+    @Test
+    void kindsThatStandCostNothing() {
+        var site = building("Kept");
+        choose(site, plan(site).get("options").get(0).get("id").asString());
+        var keeping = caller.post(
+                        site + "/kit-plans",
+                        "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":3,\"keepStanding\":true}")
+                .json()
+                .get("options");
+        assertThat(keeping.get(0).get("made").asInt()).isZero();
+        assertThat(keeping.get(0).get("kinds").asInt()).isPositive();
+        var last = keeping.get(keeping.size() - 1);
+        assertThat(last.get("made").asInt()).isPositive();
+        var before = ids(site);
+        assertThat(choose(site, last.get("id").asString()).status()).isEqualTo(200);
+        var after = ids(site);
+        assertThat(last.get("does").get("removed").asLong())
+                .isEqualTo(before.stream().filter(id -> !after.contains(id)).count());
+        assertThat(last.get("does").get("placed").asLong())
+                .isGreaterThanOrEqualTo(
+                        after.stream().filter(id -> !before.contains(id)).count());
+    }
+
+    private Set<String> ids(String site) {
+        return caller.get(site + "/placements")
+                .json()
+                .valueStream()
+                .map(p -> p.get("id").asString())
+                .collect(Collectors.toSet());
+    }
+
+    @Test
+    void rulesThatCannotBeKeptAreNamed() {
+        var site = building("Unruly");
+        var answer = caller.post(
+                site + "/kit-plans",
+                "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":3,\"onlyLengthsMm\":[250],\"jambMm\":-1}");
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.json().get("errors").valueStream().map(e -> e.get("field")
+                        .asString()))
+                .containsExactlyInAnyOrder("onlyLengthsMm", "jambMm");
+        var unfillable = caller.post(
+                        site + "/kit-plans",
+                        "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":3,\"onlyLengthsMm\":[3700]}")
+                .json();
+        assertThat(unfillable.get("options").size()).isZero();
+        assertThat(unfillable.get("unfillable").size()).isPositive();
+    }
+
+    /** Advice of several rooms is taken with one step, saves what it says, and is taken back with one. */
+    @Test
+    void adviceIsTakenInOneStep() {
+        var site = "/api/sites/"
+                + caller.post("/api/sites", "{\"name\":\"Advised\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
+        room(site, "Low", 0, 0, 4_000, 4_000, 3_000);
+        room(site, "Lower", 8_000, 0, 4_000, 4_000, 3_000);
+        room(site, "High", 16_000, 0, 4_000, 4_000, 3_200);
+        room(site, "Higher", 24_000, 0, 4_000, 4_000, 3_200);
+        var kinds = fewestKinds(site);
+        var found = caller.post(site + "/kit-advice", LIMITS);
+        assertThat(found.status()).as(found.text()).isEqualTo(200);
+        var advice = found.json()
+                .valueStream()
+                .filter(a -> a.get("changes").size() == 2)
+                .findFirst()
+                .orElseThrow();
+        var taken = caller.call(
+                "PUT",
+                site + "/kit-advice",
+                "{\"changes\":" + advice.get("changes").toString() + "}",
+                null);
+        assertThat(taken.status()).as(taken.text()).isEqualTo(204);
+        assertThat(fewestKinds(site)).isEqualTo(kinds - advice.get("kindsSaved").asInt());
+        assertThat(caller.get(site).json().get("undo").asString())
+                .isEqualTo(advice.get("text").asString());
+        caller.post(site + "/undo", null);
+        assertThat(fewestKinds(site)).isEqualTo(kinds);
+        for (var bad : List.of("[]", "[{\"roomId\":999999,\"heightMm\":3000}]", "[{\"heightMm\":3000}]")) {
+            var refused = caller.call("PUT", site + "/kit-advice", "{\"changes\":" + bad + "}", null);
+            assertThat(refused.status()).as(bad).isEqualTo(400);
+            assertThat(refused.json().get("errors").size()).isPositive();
+        }
+    }
+
+    /** Of walls and posts: there is no opening. */
+    private int fewestKinds(String site) {
+        var byRole = plan(site).get("options").get(0).get("byRole");
+        return byRole.get("WALL").asInt() + byRole.get("POST").asInt();
+    }
+
     private static String tiers(String walls) {
         return "{\"stepMm\":100,\"minPieceMm\":200,\"maxPieceMm\":4000,\"minTierMm\":400,\"maxTierMm\":4000,\"maxKinds\":8,\"walls\":["
                 + walls + "]}";

@@ -5,8 +5,11 @@ import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.stream.Collectors;
 
-/** A change of one thing of a building. */
+/** A change of a building. */
 public sealed interface Change {
 
     Building in(Building building);
@@ -17,13 +20,21 @@ public sealed interface Change {
     /** In words, such as “Boiler walk 3.2 m high instead of 3 m”. */
     String describe(Unit unit);
 
+    /** Equal for changes that can be said in one: what they have in common. */
+    default Object alike() {
+        return this;
+    }
+
+    /** The changes of one thing each that it comes to. */
+    default List<Change> parts() {
+        return List.of(this);
+    }
+
     record RoomHeight(Room room, Length height) implements Change {
 
         @Override
         public Building in(Building building) {
-            return building.withRooms(building.rooms().stream()
-                    .map(r -> r.id() == room.id() ? r.reshaped(r.name(), r.corner(), r.width(), r.depth(), height) : r)
-                    .toList());
+            return building.changing(room.reshaped(room.name(), room.corner(), room.width(), room.depth(), height));
         }
 
         @Override
@@ -32,8 +43,39 @@ public sealed interface Change {
         }
 
         @Override
+        public Object alike() {
+            return List.of(room.height(), height);
+        }
+
+        @Override
         public String describe(Unit unit) {
             return room.name() + " " + unit.format(height) + " high instead of " + unit.format(room.height());
+        }
+    }
+
+    /** The size of a room's extent, its corner where it is. */
+    record RoomSize(Room room, Length width, Length depth) implements Change {
+
+        @Override
+        public Building in(Building building) {
+            return building.changing(room.reshaped(room.name(), room.corner(), width, depth, room.height()));
+        }
+
+        @Override
+        public long size() {
+            return Math.max(
+                    Math.abs(width.um() - room.width().um()),
+                    Math.abs(depth.um() - room.depth().um()));
+        }
+
+        @Override
+        public String describe(Unit unit) {
+            var isWidth = !width.equals(room.width());
+            var is = isWidth ? width : depth;
+            var was = isWidth ? room.width() : room.depth();
+            return room.name() + " " + unit.format(new Length(size()))
+                    + (is.compareTo(was) > 0 ? " longer " : " shorter ")
+                    + (isWidth ? "east to west" : "south to north");
         }
     }
 
@@ -42,7 +84,7 @@ public sealed interface Change {
 
         @Override
         public Building in(Building building) {
-            return replaced(building, opening.at(at));
+            return building.changing(opening.at(at));
         }
 
         @Override
@@ -63,18 +105,16 @@ public sealed interface Change {
 
         @Override
         public Building in(Building building) {
-            return replaced(
-                    building,
-                    new Opening(
-                            opening.id(),
-                            opening.roomId(),
-                            opening.kind(),
-                            opening.edge(),
-                            opening.at(),
-                            width,
-                            height,
-                            sill,
-                            opening.hold()));
+            return building.changing(new Opening(
+                    opening.id(),
+                    opening.roomId(),
+                    opening.kind(),
+                    opening.edge(),
+                    opening.at(),
+                    width,
+                    height,
+                    sill,
+                    opening.hold()));
         }
 
         @Override
@@ -87,17 +127,74 @@ public sealed interface Change {
         }
 
         @Override
+        public Object alike() {
+            return List.of(opening.kind(), opening.width(), opening.height(), opening.sill(), width, height, sill);
+        }
+
+        @Override
         public String describe(Unit unit) {
             return "The " + opening.kind().label() + " at " + unit.format(opening.at()) + " of “" + room.name() + "” "
-                    + unit.format(width) + " × " + unit.format(height)
+                    + sizes(unit);
+        }
+
+        private String sizes(Unit unit) {
+            return unit.format(width) + " × " + unit.format(height)
                     + (sill.equals(opening.sill()) ? "" : " from " + unit.format(sill)) + " instead of "
                     + unit.format(opening.width()) + " × " + unit.format(opening.height());
         }
     }
 
-    private static Building replaced(Building building, Opening by) {
-        return building.withOpenings(building.openings().stream()
-                .map(o -> o.id() == by.id() ? by : o)
-                .toList());
+    /** Several changes of different things, that only help together. @param parts at least two */
+    record Together(List<Change> parts) implements Change {
+
+        private static final int NAMED = 3;
+
+        public Together {
+            parts = parts.stream().flatMap(c -> c.parts().stream()).toList();
+        }
+
+        @Override
+        public Building in(Building building) {
+            var changed = building;
+            for (var part : parts) {
+                changed = part.in(changed);
+            }
+            return changed;
+        }
+
+        @Override
+        public long size() {
+            return parts.stream().mapToLong(Change::size).max().orElse(0);
+        }
+
+        /** What several rooms or openings have in common is said once. */
+        @Override
+        public String describe(Unit unit) {
+            return parts.stream()
+                    .collect(Collectors.groupingBy(Change::alike, LinkedHashMap::new, Collectors.toList()))
+                    .values()
+                    .stream()
+                    .map(alike -> describe(alike, unit))
+                    .collect(Collectors.joining("; "));
+        }
+
+        private static String describe(List<Change> alike, Unit unit) {
+            var first = alike.get(0);
+            if (alike.size() > 1 && first instanceof RoomHeight h) {
+                var names =
+                        alike.stream().map(c -> ((RoomHeight) c).room().name()).toList();
+                return names(names) + h.describe(unit).substring(h.room().name().length());
+            }
+            if (alike.size() > 1 && first instanceof OpeningSize size) {
+                return alike.size() + " " + size.opening().kind().label() + "s " + size.sizes(unit);
+            }
+            return alike.stream().map(c -> c.describe(unit)).collect(Collectors.joining("; "));
+        }
+
+        private static String names(List<String> names) {
+            return names.size() <= NAMED
+                    ? String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.get(names.size() - 1)
+                    : String.join(", ", names.subList(0, NAMED - 1)) + " and " + (names.size() - NAMED + 1) + " others";
+        }
     }
 }

@@ -4,7 +4,6 @@ import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.WallRun;
-import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.standing.Decisions;
 import hausbau.core.standing.KitOptions;
@@ -21,8 +20,9 @@ import java.util.function.DoubleConsumer;
 import java.util.function.ToLongFunction;
 
 /**
- * Finds changes of a building that make its kit smaller: rooms up to two steps higher or lower, openings up to two steps to the
- * left or right, openings of a size that there is already. For each the kit is planned again from the whole building; what saves is
+ * Finds changes of a building that make its kit smaller: rooms up to two steps higher, lower, longer or shorter, alone or all of
+ * one height; openings up to two steps to the left or right; openings of a size that there is already, alone or all of one size;
+ * and pairs of those that do not help alone. For each the kit is planned again from the whole building; what saves is
  * built and checked, and left out if that finds more faults than there were.
  *
  * <p>Cost: one plan for each room and opening, times four and more; spans that a change leaves alone are not searched again.
@@ -31,6 +31,10 @@ public final class KitAdvice {
 
     private static final int REACH = 2;
     private static final int MOST = 12;
+    /** Of so many changes that do not help alone pairs are tried. */
+    private static final int PAIRED = 12;
+    /** Share of the work that changes of one thing take. */
+    private static final double SINGLE = 0.85;
 
     /**
      * @param kindsSaved      how many kinds fewer the smallest kit has
@@ -54,7 +58,7 @@ public final class KitAdvice {
     }
 
     /**
-     * What saves the most kinds first.
+     * What saves the most kinds first, of those that save as many what changes the fewest things.
      *
      * @param faults  counts what is wrong with a set
      * @param stop    asked now and then whether to give up; what is found by then is given
@@ -77,60 +81,67 @@ public final class KitAdvice {
         if (now.isEmpty()) {
             return List.of();
         }
-        var changes = changes();
         var worked = new ArrayList<Worked>();
+        var changes = Changes.of(massing, REACH);
+        var misses = new ArrayList<Worked>();
         var done = 0;
         for (var change : changes) {
             if (stop.getAsBoolean()) {
                 break;
             }
-            reached.accept((double) done++ / changes.size());
-            work(change, now).ifPresent(worked::add);
+            reached.accept(SINGLE * done++ / changes.size());
+            work(change, now).ifPresent(w -> (saves(w) ? worked : misses).add(w));
         }
+        pairs(misses, now, worked, reached);
         worked.sort(Comparator.comparingInt((Worked w) -> -w.advice().kindsSaved())
+                .thenComparingInt(w -> w.advice().change().parts().size())
                 .thenComparingLong(w -> -w.advice().placementsSaved())
                 .thenComparingLong(w -> w.advice().change().size()));
         var usual = faults.applyAsLong(set.next(decisions.with(now.get(0).choice())));
-        return worked.stream()
-                .filter(w -> faults.applyAsLong(set.next(
-                                decisions.with(w.massing()).with(w.option().choice())))
-                        <= usual)
-                .limit(MOST)
-                .map(Worked::advice)
-                .toList();
+        var found = new ArrayList<Advice>();
+        for (var w : worked) {
+            var then = decisions.with(w.massing()).with(w.option().choice());
+            if (found.size() < MOST
+                    && found.stream().noneMatch(a -> isNoWorse(a, w.advice()))
+                    && faults.applyAsLong(set.next(then)) <= usual) {
+                found.add(w.advice());
+            }
+        }
+        return found;
     }
 
-    private List<Change> changes() {
-        var changes = new ArrayList<Change>();
-        var step = massing.settings().step();
-        for (var room : massing.rooms()) {
-            for (var by = -REACH; by <= REACH; by++) {
-                if (by != 0) {
-                    changes.add(
-                            new Change.RoomHeight(room, new Length(room.height().um() + by * step.um())));
+    /** Whether one saves as much as another and changes nothing that the other leaves alone. */
+    private static boolean isNoWorse(Advice one, Advice other) {
+        return one.kindsSaved() >= other.kindsSaved() && Changes.coversAll(other.change(), one.change());
+    }
+
+    /** Tries two changes together that do not help alone, those that miss by the least first. */
+    private void pairs(List<Worked> misses, List<KitOptions.Option> now, List<Worked> worked, DoubleConsumer reached) {
+        var near = misses.stream()
+                .sorted(Comparator.comparingInt((Worked w) -> -w.advice().kindsSaved())
+                        .thenComparingLong(w -> -w.advice().placementsSaved())
+                        .thenComparingLong(w -> w.advice().change().size()))
+                .limit(PAIRED)
+                .map(w -> w.advice().change())
+                .toList();
+        for (var i = 0; i < near.size(); i++) {
+            reached.accept(SINGLE + (1 - SINGLE) * i / near.size());
+            for (var j = 0; j < i && !stop.getAsBoolean(); j++) {
+                if (Changes.areOfDifferentThings(near.get(i), near.get(j))) {
+                    work(new Change.Together(List.of(near.get(j), near.get(i))), now)
+                            .filter(KitAdvice::saves)
+                            .ifPresent(worked::add);
                 }
             }
         }
-        for (var opening : massing.openings()) {
-            massing.room(opening.roomId()).ifPresent(room -> {
-                for (var by = -REACH; by <= REACH; by++) {
-                    if (by != 0) {
-                        changes.add(new Change.OpeningAt(
-                                opening, room, new Length(opening.at().um() + by * step.um())));
-                    }
-                }
-                massing.openings().stream()
-                        .filter(o -> o.kind() == opening.kind())
-                        .map(o -> new Change.OpeningSize(opening, room, o.width(), o.height(), o.sill()))
-                        .filter(c -> c.size() > 0 && c.size() <= REACH * step.um())
-                        .distinct()
-                        .forEach(changes::add);
-            });
-        }
-        return changes;
     }
 
-    /** Empty where it cannot be done or saves nothing. */
+    private static boolean saves(Worked worked) {
+        return worked.advice().kindsSaved() > 0
+                || worked.advice().kindsSaved() == 0 && worked.advice().placementsSaved() > 0;
+    }
+
+    /** Empty where it cannot be done, or needs more kinds than the recommended kit has now. */
     private Optional<Worked> work(Change change, List<KitOptions.Option> now) {
         try {
             var changed = massing.next(massing.settings(), change.in(massing.building()));
@@ -145,10 +156,8 @@ public final class KitAdvice {
             }
             var kinds = now.get(0).kinds() - then.get(0).kinds();
             var placements = fewest(now, usual) - fewest(then, usual);
-            return kinds > 0 || kinds == 0 && placements > 0
-                    ? Optional.of(new Worked(
-                            new Advice(change, kinds, then.get(0).kinds(), placements), changed, then.get(0)))
-                    : Optional.empty();
+            return Optional.of(
+                    new Worked(new Advice(change, kinds, then.get(0).kinds(), placements), changed, then.get(0)));
         } catch (Refused e) {
             return Optional.empty();
         }

@@ -26,6 +26,26 @@ public record Building(List<Room> rooms, List<Opening> openings, List<Stair> sta
         return new Building(others, openings, stairs, solids);
     }
 
+    /** The same building with another room in place of the one with its id; its openings keep their distance from what they hold to. */
+    public Building changing(Room room) {
+        var was = rooms.stream().filter(r -> r.id() == room.id()).findFirst();
+        return new Building(
+                rooms.stream().map(r -> r.id() == room.id() ? room : r).toList(),
+                openings.stream()
+                        .map(o -> o.roomId() == room.id() && was.isPresent()
+                                ? o.following(was.get().outline(), room.outline())
+                                : o)
+                        .toList(),
+                stairs,
+                solids);
+    }
+
+    /** The same building with another opening in place of the one with its id. */
+    public Building changing(Opening opening) {
+        return withOpenings(
+                openings.stream().map(o -> o.id() == opening.id() ? opening : o).toList());
+    }
+
     /** The same building with other openings. */
     public Building withOpenings(List<Opening> others) {
         return new Building(rooms, others, stairs, solids);

@@ -87,6 +87,64 @@ class KitAdviceTest {
         assertThat(advice(massing)).isEmpty();
     }
 
+    /**
+     * By hand: two rooms of 3 m and two of 3.2 m. None of them alone brings the two heights together, for two of each stay; the two
+     * of 3 m made 3.2 m high do, and so do the others made lower.
+     */
+    @Test
+    void roomsOfOneHeightAreChangedTogether() {
+        var massing = new Massing(
+                SiteSettings.USUAL,
+                List.of(
+                        room(1, 0, 4000, 3000),
+                        room(2, 9000, 4000, 3000),
+                        room(3, 18_000, 4000, 3200),
+                        room(4, 27_000, 4000, 3200)),
+                List.of());
+        assertThat(advice(massing))
+                .filteredOn(a -> a.kindsSaved() == 2)
+                .extracting(a -> a.change().describe(Unit.METRE))
+                .containsExactlyInAnyOrder(
+                        "Room 1 and Room 2 3.2 m high instead of 3 m", "Room 3 and Room 4 3 m high instead of 3.2 m");
+    }
+
+    /** By hand: walls of 4 m all around but for one of 4.1 m, which needs a length of its own or pieces of 0.1 m. */
+    @Test
+    void aRoomThatIsAStepTooLongIsMadeShorter() {
+        var massing =
+                new Massing(SiteSettings.USUAL, List.of(room(1, 0, 4000, 3000), room(2, 9000, 4100, 3000)), List.of());
+        assertThat(advice(massing))
+                .extracting(a -> a.change().describe(Unit.METRE))
+                .contains("Room 2 0.1 m shorter east to west");
+    }
+
+    /** By hand: a room of 3.1 × 4.1 m among others of 3 × 4 m: both sides have to be right. */
+    @Test
+    void changesThatHelpOnlyTogetherArePaired() {
+        var massing = new Massing(
+                SiteSettings.USUAL,
+                List.of(room(1, 0, 4000, 3000), room(2, 9000, 4000, 3100)),
+                List.of(
+                        new Opening(10, 1, Opening.Kind.WINDOW, Side.NORTH, mm(1000), mm(800), mm(1000), mm(900)),
+                        new Opening(11, 2, Opening.Kind.WINDOW, Side.NORTH, mm(1000), mm(800), mm(1000), mm(900))));
+        var changes = Changes.of(massing, 2);
+        assertThat(changes).hasSizeGreaterThan(20);
+        var height =
+                changes.stream().filter(Change.RoomHeight.class::isInstance).toList();
+        assertThat(Changes.areOfDifferentThings(height.get(0), height.get(1))).isFalse();
+        var slide = changes.stream()
+                .filter(Change.OpeningAt.class::isInstance)
+                .findFirst()
+                .orElseThrow();
+        assertThat(Changes.areOfDifferentThings(height.get(0), slide)).isTrue();
+        var both = new Change.Together(List.of(height.get(0), slide));
+        var changed = both.in(massing.building());
+        assertThat(changed.rooms().get(0).height())
+                .isNotEqualTo(massing.rooms().get(0).height());
+        assertThat(changed.openings().get(0).at()).isNotEqualTo(mm(1000));
+        assertThat(both.describe(Unit.METRE)).contains("; Slide the window");
+    }
+
     static LongStream seeds() {
         return LongStream.range(0, 15);
     }

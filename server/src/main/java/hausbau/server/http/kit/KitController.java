@@ -106,11 +106,20 @@ class KitController {
             @NotNull List<UnfillableView> unfillable) {}
 
     /** A clear opening in a run, from its start and from its foot. */
-    record HoleView(@NotNull Length atMm, @NotNull Length widthMm, @NotNull Length sillMm, @NotNull Length heightMm) {
+    record HoleView(
+            @NotNull long openingId,
+            @NotNull Length atMm,
+            @NotNull Length widthMm,
+            @NotNull Length sillMm,
+            @NotNull Length heightMm) {
 
         static HoleView of(WallRun.Panel p) {
             return new HoleView(
-                    p.from(), p.opening().width(), p.sill(), p.opening().height());
+                    p.opening().id(),
+                    p.from(),
+                    p.opening().width(),
+                    p.sill(),
+                    p.opening().height());
         }
     }
 
@@ -121,6 +130,7 @@ class KitController {
      * @param quarterTurns by which it goes along, from east; its thickness lies to the left of that
      */
     record FaceView(
+            @NotNull long roomId,
             @NotNull VecMm startMm,
             @NotNull int quarterTurns,
             @NotNull Length heightMm,
@@ -129,6 +139,7 @@ class KitController {
 
         static FaceView of(WallRun run) {
             return new FaceView(
+                    run.room(),
                     VecMm.of(run.start()),
                     run.side().turn().quarters(),
                     run.height(),

@@ -1,5 +1,7 @@
 package hausbau.server.work.massing;
 
+import hausbau.core.advice.Change;
+import hausbau.core.massing.Building;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Outline;
@@ -31,6 +33,8 @@ import org.springframework.stereotype.Service;
 /** Rooms and the openings in their walls. Every edit is checked whole by the core, and the set follows it. */
 @Service
 public class MassingService {
+
+    private static final int LONGEST_STEP = 120;
 
     private final Stores store;
     private final Journal journal;
@@ -157,13 +161,49 @@ public class MassingService {
     /** Changes a room; its openings keep their distance from what they hold to. */
     private void set(Edit edit, RoomRow row, Room was, Room is) {
         edit.change(row, r -> r.set(is));
-        for (var opening : store.massing().openings(edit.site().getId())) {
-            var stood = opening.toOpening();
-            var stands = stood.following(was.outline(), is.outline());
-            if (stood.roomId() == was.id() && !stands.equals(stood)) {
-                edit.change(opening, o -> o.set(stands));
+        var before = edit.before().decisions().massing().building();
+        var openings = before.withRooms(List.of(was)).changing(is).openings();
+        store(edit, before, before.withOpenings(openings));
+    }
+
+    /** Stores the rooms and openings that are not as they were. */
+    private void store(Edit edit, Building before, Building after) {
+        var siteId = edit.site().getId();
+        for (var room : after.rooms()) {
+            if (!before.rooms().contains(room)) {
+                edit.change(room(siteId, room.id()), r -> r.set(room));
             }
         }
+        for (var opening : after.openings()) {
+            if (!before.openings().contains(opening)) {
+                edit.change(opening(siteId, opening.id()), o -> o.set(opening));
+            }
+        }
+    }
+
+    /**
+     * Takes a change of several rooms and openings in one step.
+     *
+     * @param change made from the building as it is
+     * @throws Refused if an opening would not fit any more
+     */
+    public void take(long siteId, Seen seen, Function<Building, Change> change) {
+        edit(siteId, seen, edit -> {
+            var massing = edit.before().decisions().massing();
+            var taken = change.apply(massing.building());
+            var after = taken.in(massing.building());
+            var then = massing.next(massing.settings(), after);
+            after.openings().stream()
+                    .filter(o -> !massing.openings().contains(o))
+                    .forEach(o -> then.fit().refuseMisfit(o.id()));
+            edit.name(shortened(taken.describe(massing.settings().unit())));
+            store(edit, massing.building(), after);
+            return null;
+        });
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= LONGEST_STEP ? text : text.substring(0, LONGEST_STEP - 1) + "…";
     }
 
     /** Mirrors, turns and moves a room, or a copy of it; its openings go along in their walls. */

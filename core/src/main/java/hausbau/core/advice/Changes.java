@@ -1,0 +1,110 @@
+package hausbau.core.advice;
+
+import hausbau.core.massing.Massing;
+import hausbau.core.massing.Opening;
+import hausbau.core.massing.Room;
+import hausbau.core.measure.Length;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+
+/** The small changes of a building that are tried. */
+final class Changes {
+
+    private Changes() {}
+
+    /** @param reach how many steps anything is moved at most */
+    static List<Change> of(Massing massing, int reach) {
+        var step = massing.settings().step();
+        var by = IntStream.rangeClosed(-reach, reach)
+                .filter(n -> n != 0)
+                .mapToLong(n -> n * step.um())
+                .boxed()
+                .toList();
+        var changes = new ArrayList<Change>();
+        massing.rooms().forEach(room -> ofRoom(room, by, changes));
+        alike(massing.rooms(), Room::height)
+                .forEach(rooms -> by.forEach(d -> changes.add(new Change.Together(rooms.stream()
+                        .<Change>map(r -> new Change.RoomHeight(r, plus(r.height(), d)))
+                        .toList()))));
+        var sizes = new ArrayList<Change>();
+        for (var opening : massing.openings()) {
+            massing.room(opening.roomId()).ifPresent(room -> {
+                by.forEach(d -> changes.add(new Change.OpeningAt(opening, room, plus(opening.at(), d))));
+                sizes(massing, opening, room, reach * step.um()).forEach(sizes::add);
+            });
+        }
+        changes.addAll(sizes);
+        together(sizes).forEach(changes::add);
+        return changes;
+    }
+
+    private static void ofRoom(Room room, List<Long> by, List<Change> changes) {
+        by.forEach(d -> changes.add(new Change.RoomHeight(room, plus(room.height(), d))));
+        by.forEach(d -> changes.add(new Change.RoomSize(room, plus(room.width(), d), room.depth())));
+        by.forEach(d -> changes.add(new Change.RoomSize(room, room.width(), plus(room.depth(), d))));
+    }
+
+    private static Length plus(Length length, long by) {
+        return new Length(length.um() + by);
+    }
+
+    /** The sizes of other openings of its kind that differ by little. */
+    private static Stream<Change.OpeningSize> sizes(Massing massing, Opening opening, Room room, long most) {
+        return massing.openings().stream()
+                .filter(o -> o.kind() == opening.kind())
+                .map(o -> new Change.OpeningSize(opening, room, o.width(), o.height(), o.sill()))
+                .filter(c -> c.size() > 0 && c.size() <= most)
+                .distinct();
+    }
+
+    /** All openings of one size, changed alike. */
+    private static Stream<Change> together(List<Change> sizes) {
+        return alike(sizes, Change::alike).map(same -> new Change.Together(List.copyOf(same)));
+    }
+
+    /** Those of which there are several alike. */
+    private static <T> Stream<List<T>> alike(Collection<T> all, Function<T, Object> by) {
+        Map<Object, List<T>> groups =
+                all.stream().collect(Collectors.groupingBy(by, LinkedHashMap::new, Collectors.toList()));
+        return groups.values().stream().filter(g -> g.size() > 1);
+    }
+
+    static boolean areOfDifferentThings(Change a, Change b) {
+        var things = new HashSet<>(things(a));
+        return things(b).stream().noneMatch(things::contains);
+    }
+
+    /** Whether the first changes all that the second does. */
+    static boolean coversAll(Change first, Change second) {
+        return new HashSet<>(things(first)).containsAll(things(second));
+    }
+
+    /** Rooms and openings that it changes, each by its id: no room has the id of an opening. */
+    private static List<Long> things(Change change) {
+        return change.parts().stream().map(Changes::thing).toList();
+    }
+
+    private static long thing(Change part) {
+        if (part instanceof Change.RoomHeight c) {
+            return c.room().id();
+        }
+        if (part instanceof Change.RoomSize c) {
+            return c.room().id();
+        }
+        if (part instanceof Change.OpeningAt c) {
+            return c.opening().id();
+        }
+        if (part instanceof Change.OpeningSize c) {
+            return c.opening().id();
+        }
+        throw new IllegalArgumentException("no change of one thing");
+    }
+}
