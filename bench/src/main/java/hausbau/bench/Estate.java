@@ -74,7 +74,7 @@ final class Estate {
         var kinds = set.kinds().stream()
                 .sorted(Comparator.comparing(Kind::toString))
                 .toList();
-        var codes = Kit.EMPTY.codes(kinds, Length.ofMillimetres(3000));
+        var codes = Kit.EMPTY.codes(kinds, Length.ofMillimetres(3000), Map.of());
         var pieces = new LinkedHashMap<Long, Piece>();
         IntStream.range(0, kinds.size())
                 .forEach(i -> pieces.put(i + 1L, new Piece(codes.get(i), codes.get(i), kinds.get(i))));

@@ -74,6 +74,54 @@ class KitTest {
         desk.placements(pieces);
     }
 
+    /** A length that is not wanted is not used; the rule stands again after a reload, and what cannot be is told beside its field. */
+    @Test
+    void aLengthThatIsNotWantedIsNotUsed() {
+        var desk = building("Ruled hall");
+        var pieces = desk.page.locator("section[aria-label='To be modelled'] dd").first();
+        var unwanted = pieces.locator(".piece").first().textContent().split(" × ")[0].trim();
+        desk.page.locator("summary", new Page.LocatorOptions().setHasText("More rules")).click();
+        desk.type("Never these lengths: add", unwanted);
+        assertThat(desk.button("Never these lengths: take " + unwanted + " away")).isVisible();
+        desk.button("Work out the kit").click();
+        assertThat(pieces).not().containsText(unwanted + " ×");
+        desk.button("Build from").click();
+        desk.until("site => fetch(site).then(r => r.json()).then(s => !!s.kit)", desk.site());
+        desk.stage("Kit");
+        desk.page.reload();
+        assertThat(desk.page.locator("summary")).containsText("1 set");
+        desk.page.locator("summary").click();
+        desk.type("Only these lengths: add", "0.25 m");
+        desk.button("Work out the kit").click();
+        assertThat(desk.page.locator("details .fault")).containsText("250 mm is not a whole number");
+    }
+
+    /** Before it is chosen an option is seen from above, in the round and as pieces, and beside another. */
+    @Test
+    void anOptionIsSeenBeforeItIsChosen() {
+        var desk = building("Seen hall");
+        var fewest = desk.page.locator(".options tbody tr").first();
+        fewest.click();
+        var walls = desk.page.locator("section[aria-label='To be modelled'] dt", new Page.LocatorOptions().setHasText("wall"));
+        var kinds = number(walls.first().locator(".figures").textContent());
+        desk.button("Plan").click();
+        assertThat(desk.page.locator("svg.plan rect.piece").first()).isVisible();
+        var lower = desk.page.locator("svg.plan rect.piece").count();
+        desk.page.getByLabel("Floor", new Page.GetByLabelOptions().setExact(true)).selectOption("3 m");
+        desk.until("n => document.querySelectorAll('svg.plan rect.piece').length < n", lower);
+        desk.button("Space").click();
+        desk.waitFor(".space[data-boxes]:not([data-boxes='0'])");
+        var boxes = number(desk.page.locator(".space").getAttribute("data-boxes"));
+        assertThat(boxes).isGreaterThan(lower);
+        desk.button("Pieces").click();
+        assertThat(desk.page.locator("[role=listitem] svg[aria-label=wall]")).hasCount(kinds);
+        // Beside another option: two drawings, each with as many kinds as it has.
+        desk.page.getByLabel("Another option beside it").selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(1));
+        assertThat(desk.page.locator(".options.two .option")).hasCount(2);
+        assertThat(desk.page.locator(".options.two .option").last().locator("svg[aria-label=wall]").first())
+                .isVisible();
+    }
+
     @Test
     void adviceIsTakenAndTakenBack() {
         var desk = building("Advised hall");
@@ -84,6 +132,9 @@ class KitTest {
         assertThat(saved).containsText("High 3 m high instead of 2.9 m");
         var kinds = number(saved.locator("b").textContent().replaceAll(" kinds? fewer.*", ""));
         assertThat(kinds).isPositive();
+        // What it is about is marked where it is drawn.
+        saved.hover();
+        assertThat(desk.page.locator(".runs li.pointed").first()).containsText("High");
         var take = saved.getByRole(AriaRole.BUTTON);
         take.click();
         // The plan is worked out again by itself, and the old advice is gone.

@@ -8,6 +8,7 @@ import hausbau.core.shape.Finish;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Point;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What makes two pieces the same: what they are for, how they are made, and the point that is set down. Everything that
@@ -143,6 +144,43 @@ public final class Kind {
         return size.z() == storey.um()
                 ? code
                 : code + "x" + new Length(size.z()).toMillimetres().toPlainString();
+    }
+
+    /** Codes that tell more and more about it: that to begin from, then with its height, its thickness, what is open in it. */
+    List<String> suggestedCodes(Length storey) {
+        var first = suggestedCode(storey);
+        var size = size();
+        if (recipe instanceof Recipe.Tile || recipe instanceof Recipe.Landing || recipe instanceof Recipe.CornerPiece) {
+            return List.of(first, Piece.code(role, new Length(size.x()), new Length(size.y()), new Length(size.z())));
+        }
+        var high = Piece.code(role, new Length(size.x()), new Length(size.z()));
+        var thick = Piece.code(role, new Length(size.x()), new Length(size.z()), new Length(size.y()));
+        return clear().map(clear -> {
+                    var of = "-" + mm(clear.size().x()) + "x" + mm(clear.size().z());
+                    return List.of(
+                            first,
+                            first + of,
+                            first + of + "-" + mm(clear.min().x()) + "x"
+                                    + mm(clear.min().z()),
+                            thick + of + "-" + mm(clear.min().x()) + "x"
+                                    + mm(clear.min().z()));
+                })
+                .orElse(
+                        recipe instanceof Recipe.WallPanel || recipe instanceof Recipe.CornerPost
+                                ? List.of(first, high, thick)
+                                : List.of(first));
+    }
+
+    /** What is open in a panel. */
+    private Optional<Box> clear() {
+        if (recipe instanceof Recipe.OpeningPanel panel) {
+            return Optional.of(panel.clear());
+        }
+        return recipe instanceof Recipe.PassagePanel panel ? Optional.of(panel.clear()) : Optional.empty();
+    }
+
+    private static String mm(long um) {
+        return new Length(um).toMillimetres().toPlainString();
     }
 
     /** What a person calls it, its sizes in the unit. */

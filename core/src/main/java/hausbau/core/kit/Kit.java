@@ -9,9 +9,11 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * The pieces that have a code within a site, by id; whether or not one of them is in use. A kind is in it once.
@@ -19,6 +21,8 @@ import java.util.Optional;
 public final class Kit {
 
     public static final Kit EMPTY = new Kit(Map.of());
+
+    private static final Pattern FIRST_WORD = Pattern.compile("[\\p{L}\\p{N}]{1,16}");
 
     private final Map<Long, Piece> byId;
     private final Map<Kind, Long> firsts;
@@ -28,7 +32,7 @@ public final class Kit {
     /** These kinds under the codes that they suggest, numbered from 1: for a set that is looked at and not kept. */
     public static Kit named(Collection<Kind> kinds, Length storey, Unit unit) {
         var sorted = kinds.stream().sorted(Comparator.comparing(Kind::toString)).toList();
-        var codes = EMPTY.codes(sorted, storey);
+        var codes = EMPTY.codes(sorted, storey, Map.of());
         var pieces = new LinkedHashMap<Long, Piece>();
         for (var i = 0; i < sorted.size(); i++) {
             pieces.put(i + 1L, new Piece(codes.get(i), sorted.get(i).describe(unit), sorted.get(i)));
@@ -95,13 +99,32 @@ public final class Kit {
         return kinds.stream().filter(k -> !ids.containsKey(k)).distinct().toList();
     }
 
-    /** A code for each of these kinds, in their order: the one it suggests, or with a number where that one is given. */
-    public List<String> codes(List<Kind> unnamed, Length storey) {
+    /**
+     * A code for each of these kinds, in their order: the one it suggests, with the name of its own pattern where it has one, or
+     * one that tells more where that is given. Only kinds of which no code tells them apart are numbered.
+     *
+     * @param patterns names of the patterns that pieces are under
+     */
+    public List<String> codes(List<Kind> unnamed, Length storey, Map<Long, String> patterns) {
         var given = new HashSet<String>();
         byId.values().forEach(p -> given.add(p.code()));
         return unnamed.stream()
-                .map(kind -> free(kind.suggestedCode(storey), given))
+                .map(kind -> {
+                    var pattern = patternPart(patterns.getOrDefault(kind.look(), ""));
+                    var wanted = kind.suggestedCodes(storey);
+                    return wanted.stream()
+                            .map(code -> code + pattern)
+                            .filter(given::add)
+                            .findFirst()
+                            .orElseGet(() -> free(wanted.get(0) + pattern, given));
+                })
                 .toList();
+    }
+
+    /** {@code -TILED} for a pattern called “Tiled, green”: its first word, letters and digits alone. */
+    private static String patternPart(String name) {
+        var word = FIRST_WORD.matcher(name);
+        return word.find() ? "-" + word.group().toUpperCase(Locale.ROOT) : "";
     }
 
     /** The code wanted for a kind, or with a number where it is given to another. */

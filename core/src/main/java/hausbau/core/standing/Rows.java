@@ -42,6 +42,8 @@ public final class Rows {
     private double[] degrees = {};
     /** Tilt, roll and scale, three a row. */
     private double[] leans = {};
+    /** Whoever makes it makes the same. */
+    private volatile int @Nullable [] slots;
 
     /** @param owner the room that the places belong to; 0 for what belongs to none */
     Rows(long owner, int expected) {
@@ -142,11 +144,11 @@ public final class Rows {
                 | (s.free() ? Chunk.FREE : 0)
                 | (s.departed() ? Chunk.DEPARTED : 0)
                 | (s.lost() ? Chunk.LOST : 0);
-        var key = new PlaceKey(s.place());
-        add(number(s.kind()), stance.at().x(), stance.at().y(), stance.at().z(), flags, key.code, key.a, key.b);
-        if (key.owner != owner) {
+        var key = PlaceKey.of(s.place());
+        add(number(s.kind()), stance.at().x(), stance.at().y(), stance.at().z(), flags, key.code(), key.a(), key.b());
+        if (key.owner() != owner) {
             owners = owners.length < kind.length ? Arrays.copyOf(owners, kind.length) : owners;
-            owners[size - 1] = key.owner;
+            owners[size - 1] = key.owner();
         }
         if (!stance.isExact()) {
             put(stance.box(s.kind()), size - 1);
@@ -173,93 +175,39 @@ public final class Rows {
         bounds[at + 5] = box.max().z();
     }
 
-    /** A place as columns. */
-    private static final class PlaceKey {
-
-        private final byte code;
-        private final long owner;
-        private final long a;
-        private final long b;
-
-        PlaceKey(Place place) {
-            if (place instanceof Place.ByHand hand) {
-                code = Chunk.HAND;
-                owner = 0;
-                a = hand.id();
-                b = 0;
-            } else if (place instanceof Place.OfOpening opening) {
-                code = Chunk.OPENING;
-                owner = opening.room();
-                a = opening.opening();
-                b = 0;
-            } else if (place instanceof Place.AtCorner post) {
-                code = Chunk.POST;
-                owner = post.room();
-                a = post.edge();
-                b = post.up();
-            } else if (place instanceof Place.Tile tile) {
-                code = tile.layer() == Place.Layer.FLOOR ? Chunk.FLOOR : Chunk.CEILING;
-                owner = tile.room();
-                a = tile.x();
-                b = tile.y();
-            } else if (place instanceof Place.OfStairs stairs) {
-                code = Chunk.STAIRS;
-                owner = stairs.stair();
-                a = stairs.part();
-                b = 0;
-            } else if (place instanceof Place.AtDrop guard) {
-                code = Chunk.GUARD;
-                owner = guard.room();
-                a = guard.x();
-                b = guard.y();
-            } else if (place instanceof Place.OfSolid solid) {
-                code = Chunk.SOLID;
-                owner = solid.solid();
-                a = 0;
-                b = 0;
-            } else if (place instanceof Place.InRepeat in) {
-                code = Chunk.REPEAT;
-                owner = in.repeat();
-                a = in.spot();
-                b = in.member();
-            } else if (place instanceof Place.InUse in) {
-                code = Chunk.USE;
-                owner = in.use();
-                a = in.path();
-                b = 0;
-            } else if (place instanceof Place.InTwin in) {
-                code = Chunk.TWIN;
-                owner = in.twin();
-                a = in.original();
-                b = in.part();
-            } else if (place instanceof Place.Between post) {
-                code = post.up() == 0 ? Chunk.BETWEEN : Chunk.BETWEEN_TIER;
-                owner = post.room();
-                a = post.up() == 0 ? post.x() : Chunk.highColumn(post.x(), post.up());
-                b = post.up() == 0 ? post.y() : Chunk.lowColumn(post.y(), post.up());
-            } else if (place instanceof Place.InTier in) {
-                code = Chunk.TIER;
-                owner = in.room();
-                a = in.at();
-                b = Chunk.tierColumn(in.edge(), in.tier(), in.up());
-            } else {
-                var run = (Place.InRun) place;
-                code = Chunk.runCode(run.edge(), run.tier());
-                owner = run.room();
-                a = run.at();
-                b = Chunk.runColumn(run.edge(), run.tier(), run.length());
+    /** The row of a place, or −1. The table for it is made when first asked for, at 8 to 16 bytes a row. */
+    int find(Place place) {
+        var key = PlaceKey.of(place);
+        var table = slots();
+        var last = table.length - 1;
+        for (var at = PlaceKey.hash(key.code(), key.owner(), key.a(), key.b()) & last; ; at = at + 1 & last) {
+            var row = table[at] - 1;
+            if (row < 0) {
+                return -1;
+            }
+            if (a[row] == key.a() && b[row] == key.b() && code[row] == key.code() && owner(row) == key.owner()) {
+                return row;
             }
         }
     }
 
-    int find(Place place) {
-        var key = new PlaceKey(place);
-        for (var i = 0; i < size; i++) {
-            if (a[i] == key.a && b[i] == key.b && code[i] == key.code && owner(i) == key.owner) {
-                return i;
-            }
+    /** Rows by the hashes of their places, one more than each; 0 where there is none. At most half of it is taken. */
+    private int[] slots() {
+        var known = slots;
+        if (known != null) {
+            return known;
         }
-        return -1;
+        var table = new int[Math.max(4, Integer.highestOneBit(2 * size) * 2)];
+        var last = table.length - 1;
+        for (var row = 0; row < size; row++) {
+            var at = PlaceKey.hash(code[row], owner(row), a[row], b[row]) & last;
+            while (table[at] != 0) {
+                at = at + 1 & last;
+            }
+            table[at] = row + 1;
+        }
+        slots = table;
+        return table;
     }
 
     /** Nothing is added after this. */

@@ -36,16 +36,40 @@ class KitTest {
     }
 
     @Test
-    void aCodeIsGivenOnceAndNumberedWhereItIsTaken() {
+    void aCodeThatIsGivenTellsMore() {
         var kit = new Kit(Map.of(1L, new Piece("WAL-2000", "old wall", wall(2000, 3000))));
         var thick = new Kind(Role.WALL, new Recipe.WallPanel(Vec.ofMillimetres(2000, 300, 3000)), Pivot.FACE_START);
         var thicker = new Kind(Role.WALL, new Recipe.WallPanel(Vec.ofMillimetres(2000, 400, 3000)), Pivot.FACE_START);
         assertThat(kit.unnamed(List.of(wall(2000, 3000), thick, thicker, thick)))
                 .containsExactly(thick, thicker);
-        assertThat(kit.codes(List.of(thick, thicker, wall(1000, 3000)), STOREY))
-                .containsExactly("WAL-2000-2", "WAL-2000-3", "WAL-1000");
+        assertThat(kit.codes(List.of(thick, thicker, wall(1000, 3000)), STOREY, Map.of()))
+                .containsExactly("WAL-2000x3000", "WAL-2000x3000x400", "WAL-1000");
+        var tiled = new Kind(thick.role(), thick.recipe(), thick.pivot(), 7);
+        assertThat(kit.codes(List.of(tiled), STOREY, Map.of(7L, "tiled, green")))
+                .containsExactly("WAL-2000-TILED");
+        // Nothing tells apart what differs by its pivot alone: it is numbered.
+        var centred = new Kind(thick.role(), thick.recipe(), Pivot.BASE_CENTRE);
+        var topped = new Kind(thick.role(), thick.recipe(), Pivot.TOP_CORNER);
+        assertThat(Kit.EMPTY.codes(List.of(thick, centred, topped, wall(2000, 3000)), STOREY, Map.of()))
+                .containsExactly("WAL-2000", "WAL-2000x3000", "WAL-2000x3000x300", "WAL-2000x3000x200");
         assertThat(kit.codeFor("WAL-2000")).isEqualTo("WAL-2000-2");
         assertThat(kit.codeFor("PRP-TILL")).isEqualTo("PRP-TILL");
+    }
+
+    /** By hand: two doors of one panel, of 0.9 and 1.0 m clear. */
+    @Test
+    void panelsAreToldApartByWhatIsOpenInThem() {
+        var size = Vec.ofMillimetres(1400, 200, 3000);
+        var narrow = new Kind(
+                Role.DOOR,
+                new Recipe.OpeningPanel(size, Box.of(200_000, 0, 0, 1_100_000, 200_000, 2_100_000)),
+                Pivot.FACE_START);
+        var wide = new Kind(
+                Role.DOOR,
+                new Recipe.OpeningPanel(size, Box.of(200_000, 0, 0, 1_200_000, 200_000, 2_100_000)),
+                Pivot.FACE_START);
+        assertThat(Kit.EMPTY.codes(List.of(narrow, wide), STOREY, Map.of()))
+                .containsExactly("DOR-1400", "DOR-1400-1000x2100");
     }
 
     @Test

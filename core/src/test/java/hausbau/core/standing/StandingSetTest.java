@@ -125,7 +125,7 @@ class StandingSetTest {
         assertThat(named(set(shifted, kit(shifted, 1000, 100))).pieces().values())
                 .filteredOn(p -> p.role() == Role.WINDOW)
                 .extracting(Piece::code)
-                .containsExactlyInAnyOrder("WIN-1200", "WIN-1200-2");
+                .containsExactlyInAnyOrder("WIN-1200", "WIN-1200-1000x1200");
     }
 
     @Test

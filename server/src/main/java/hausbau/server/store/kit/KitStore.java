@@ -22,6 +22,7 @@ import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -177,11 +178,15 @@ public class KitStore {
         if (unnamed.isEmpty()) {
             return kit;
         }
-        var codes = kit.codes(unnamed, storey);
+        var codes = kit.codes(unnamed, storey, patternNames(siteId));
         for (var i = 0; i < unnamed.size(); i++) {
             enter(siteId, codes.get(i), "", unnamed.get(i));
         }
         return kit(siteId, unit);
+    }
+
+    private Map<Long, String> patternNames(long siteId) {
+        return patterns(siteId).stream().collect(Collectors.toMap(PatternRow::getId, PatternRow::name));
     }
 
     /** Kinds are entered in an order that does not hang on hashes: codes that clash are numbered alike everywhere. */
