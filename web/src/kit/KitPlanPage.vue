@@ -82,7 +82,8 @@ if (site.site?.kit) start()
 
 async function build() {
   try {
-    await site.make('Build from the kit', 'PUT', '/kit', { option: option.value!.id })
+    const chosen = option.value!.id
+    await site.inTurn(() => site.make('Build from the kit', 'PUT', '/kit', { option: chosen }))
     void router.push(`/sites/${site.site!.id}/build`)
   } catch (e) {
     tell(e)

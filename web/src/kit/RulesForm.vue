@@ -11,19 +11,28 @@ const emit = defineEmits<{ change: [rules: Rules] }>()
 const set = (some: Partial<Rules>) => emit('change', { ...props.rules, ...some })
 const others = computed(() => unusual(props.rules))
 
-const LISTS = [
+const LENGTHS = [
   { list: 'onlyLengthsMm', label: 'Only these lengths' },
   { list: 'neverLengthsMm', label: 'Never these lengths' },
+] as const
+const HEIGHTS = [
   { list: 'onlyHeightsMm', label: 'Only these heights' },
   { list: 'jointsAboveFloorMm', label: 'Walls may be cut above the floor at' },
 ] as const
+type Listed = (typeof LENGTHS | typeof HEIGHTS)[number]
+const listed = ({ list, label }: Listed) => ({
+  label,
+  mm: props.rules[list],
+  error: props.faults[list],
+  onAdd: (mm: number) => emit('change', withLength(props.rules, list, mm)),
+  onRemove: (mm: number) => emit('change', withoutLength(props.rules, list, mm)),
+})
 const CHECKS = [
   { name: 'jointsAtFloors', label: 'Walls may be cut at floors and ceilings' },
   { name: 'jointsAtOpenings', label: 'Walls may be cut under sills and over heads' },
   { name: 'alike', label: 'Both sides of a wall alike' },
   { name: 'keepStanding', label: 'Kinds that stand now cost nothing' },
 ] as const
-const at = (n: number) => LISTS.slice(n, n + 1)
 const number = (v: unknown) => (typeof v === 'number' && Number.isInteger(v) ? v : undefined)
 </script>
 
@@ -48,26 +57,12 @@ const number = (v: unknown) => (typeof v === 'number' && Number.isInteger(v) ? v
       More rules<span v-if="others" class="figures"> · {{ others }} set</span>
     </summary>
     <div class="rules">
-      <template v-for="l in at(0).concat(at(1))" :key="l.list">
-        <LengthList
-          :label="l.label"
-          :mm="rules[l.list]"
-          @add="(mm) => $emit('change', withLength(rules, l.list, mm))"
-          @remove="(mm) => $emit('change', withoutLength(rules, l.list, mm))" />
-        <span v-if="faults[l.list]" class="fault" role="alert">{{ faults[l.list] }}</span>
-      </template>
+      <LengthList v-for="l in LENGTHS" :key="l.list" v-bind="listed(l)" />
       <div class="fields three">
         <LengthField label="Least tier" :mm="rules.minTierMm" :error="faults.minTierMm" @change="(minTierMm) => set({ minTierMm })" />
         <LengthField label="Greatest tier" :mm="rules.maxTierMm" :error="faults.maxTierMm" @change="(maxTierMm) => set({ maxTierMm })" />
       </div>
-      <template v-for="l in at(2).concat(at(3))" :key="l.list">
-        <LengthList
-          :label="l.label"
-          :mm="rules[l.list]"
-          @add="(mm) => $emit('change', withLength(rules, l.list, mm))"
-          @remove="(mm) => $emit('change', withoutLength(rules, l.list, mm))" />
-        <span v-if="faults[l.list]" class="fault" role="alert">{{ faults[l.list] }}</span>
-      </template>
+      <LengthList v-for="l in HEIGHTS" :key="l.list" v-bind="listed(l)" />
       <div class="checks">
         <Checkbox v-for="c in CHECKS" :key="c.name" :checked="rules[c.name]" @change="(e) => set({ [c.name]: e.target.checked })">{{ c.label }}</Checkbox>
       </div>

@@ -4,7 +4,7 @@ import { useSite } from '../site/site'
 import LengthField from './LengthField.vue'
 
 /** Lengths, each of which can be taken away, and a field for a further one. */
-defineProps<{ label: string; mm: readonly number[] }>()
+defineProps<{ label: string; mm: readonly number[]; error?: string }>()
 const emit = defineEmits<{ add: [mm: number]; remove: [mm: number] }>()
 const site = useSite()
 /** Another field for every length typed: the last one is empty again. */
@@ -35,6 +35,7 @@ function add(mm: number) {
       </button>
       <LengthField :key="typed" class="further" label="" :aria="`${label}: add`" :mm="undefined" @change="add" />
     </span>
+    <span v-if="error" class="fault" role="alert">{{ error }}</span>
   </div>
 </template>
 

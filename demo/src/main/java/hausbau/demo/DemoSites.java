@@ -95,8 +95,8 @@ public class DemoSites {
         open(id, hall, Opening.Kind.DOOR, Side.EAST, 3_400, 1_200, 2_200, 0);
         open(id, hall, Opening.Kind.WINDOW, Side.WEST, 1_200, 1_400, 2_200, 900);
         open(id, hall, Opening.Kind.WINDOW, Side.WEST, 5_400, 1_400, 2_200, 900);
-        open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 1_700, 1_600, 2_200, 900);
-        open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 8_700, 1_600, 2_200, 900);
+        open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 1_700, 1_400, 2_200, 900);
+        open(id, hall, Opening.Kind.WINDOW, Side.SOUTH, 8_700, 1_400, 2_200, 900);
         kit.build(id);
         furnish(id);
         addBaths(id);
@@ -132,7 +132,7 @@ public class DemoSites {
             massing.changeRoom(id, light, NOT_TOLD, r -> r.under(true));
         }
         open(id, gallery, Opening.Kind.DOOR, Side.NORTH, 300, 1_200, 2_200, 0);
-        for (var x : new int[] {3_700, 6_400, 10_500, 13_000}) {
+        for (var x : new int[] {3_700, 6_400, 10_300, 13_000}) {
             open(id, gallery, Opening.Kind.WINDOW, Side.NORTH, x, 1_400, 1_600, 1_000);
         }
         stairs.add(
@@ -173,7 +173,7 @@ public class DemoSites {
                         mm(1_200),
                         mm(1_400),
                         settings.unit()));
-        for (var x : new int[] {1_900, 8_900, 15_400}) {
+        for (var x : new int[] {1_700, 8_900, 15_200}) {
             open(id, passage, Opening.Kind.DOOR, Side.NORTH, x, 1_200, 2_200, 0);
         }
         for (var x : new int[] {1_600, 5_600, 9_600, 13_600}) {

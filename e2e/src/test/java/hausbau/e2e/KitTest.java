@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.HashSet;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -78,19 +79,25 @@ class KitTest {
     @Test
     void aLengthThatIsNotWantedIsNotUsed() {
         var desk = building("Ruled hall");
-        var pieces = desk.page.locator("section[aria-label='To be modelled'] dd").first();
-        var unwanted = pieces.locator(".piece").first().textContent().split(" × ")[0].trim();
-        desk.page.locator("summary", new Page.LocatorOptions().setHasText("More rules")).click();
+        var pieces =
+                desk.page.locator("section[aria-label='To be modelled'] dd").first();
+        var unwanted =
+                pieces.locator(".piece").first().textContent().split(" × ")[0].trim();
+        desk.page
+                .locator("summary", new Page.LocatorOptions().setHasText("More rules"))
+                .click();
         desk.type("Never these lengths: add", unwanted);
-        assertThat(desk.button("Never these lengths: take " + unwanted + " away")).isVisible();
+        assertThat(desk.button("Never these lengths: take " + unwanted + " away"))
+                .isVisible();
         desk.button("Work out the kit").click();
         assertThat(pieces).not().containsText(unwanted + " ×");
         desk.button("Build from").click();
-        desk.until("site => fetch(site).then(r => r.json()).then(s => !!s.kit)", desk.site());
+        desk.page.waitForURL("**/build");
         desk.stage("Kit");
         desk.page.reload();
-        assertThat(desk.page.locator("summary")).containsText("1 set");
-        desk.page.locator("summary").click();
+        var more = desk.page.locator("summary", new Page.LocatorOptions().setHasText("More rules"));
+        assertThat(more).containsText("1 set");
+        more.click();
         desk.type("Only these lengths: add", "0.25 m");
         desk.button("Work out the kit").click();
         assertThat(desk.page.locator("details .fault")).containsText("250 mm is not a whole number");
@@ -102,23 +109,30 @@ class KitTest {
         var desk = building("Seen hall");
         var fewest = desk.page.locator(".options tbody tr").first();
         fewest.click();
-        var walls = desk.page.locator("section[aria-label='To be modelled'] dt", new Page.LocatorOptions().setHasText("wall"));
+        var walls = desk.page.locator(
+                "section[aria-label='To be modelled'] dt", new Page.LocatorOptions().setHasText("wall"));
         var kinds = number(walls.first().locator(".figures").textContent());
-        desk.button("Plan").click();
+        desk.button("Plan", true).click();
         assertThat(desk.page.locator("svg.plan rect.piece").first()).isVisible();
         var lower = desk.page.locator("svg.plan rect.piece").count();
-        desk.page.getByLabel("Floor", new Page.GetByLabelOptions().setExact(true)).selectOption("3 m");
+        desk.page
+                .getByLabel("Floor", new Page.GetByLabelOptions().setExact(true))
+                .selectOption("3 m");
         desk.until("n => document.querySelectorAll('svg.plan rect.piece').length < n", lower);
-        desk.button("Space").click();
+        desk.button("Space", true).click();
         desk.waitFor(".space[data-boxes]:not([data-boxes='0'])");
-        var boxes = number(desk.page.locator(".space").getAttribute("data-boxes"));
+        var boxes = number(desk.page.locator("[data-boxes]").getAttribute("data-boxes"));
         assertThat(boxes).isGreaterThan(lower);
-        desk.button("Pieces").click();
+        desk.button("Pieces", true).click();
         assertThat(desk.page.locator("[role=listitem] svg[aria-label=wall]")).hasCount(kinds);
         // Beside another option: two drawings, each with as many kinds as it has.
-        desk.page.getByLabel("Another option beside it").selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(1));
+        desk.page.getByLabel("Another option beside it").selectOption(new SelectOption().setIndex(1));
         assertThat(desk.page.locator(".options.two .option")).hasCount(2);
-        assertThat(desk.page.locator(".options.two .option").last().locator("svg[aria-label=wall]").first())
+        assertThat(desk.page
+                        .locator(".options.two .option")
+                        .last()
+                        .locator("svg[aria-label=wall]")
+                        .first())
                 .isVisible();
     }
 

@@ -97,8 +97,7 @@ final class TierCuts {
     }
 
     /** @param kinds of all classes together, each of which has at least one */
-    List<KindFronts.Front> fronts(
-            Collection<TreeMap<Integer, Long>> classes, int kinds, BooleanSupplier stop) {
+    List<KindFronts.Front> fronts(Collection<TreeMap<Integer, Long>> classes, int kinds, BooleanSupplier stop) {
         var most = Math.max(1, kinds - classes.size() + 1);
         return classes.stream().map(c -> fronts.of(c, most, stop)).toList();
     }

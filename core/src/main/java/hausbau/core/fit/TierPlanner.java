@@ -74,7 +74,8 @@ public final class TierPlanner {
         private final Map<TierWall, Integer> numbers = new HashMap<>();
         private final long panels;
 
-        Answering(TierQuestion question, KindFronts fronts, Map<TierWall, Long> alike, Map<TierWall, WallStacks> stacks) {
+        Answering(
+                TierQuestion question, KindFronts fronts, Map<TierWall, Long> alike, Map<TierWall, WallStacks> stacks) {
             this.question = question;
             var walls = alike.entrySet().stream()
                     .map(e -> new TierCuts.Member(e.getKey(), e.getValue(), stacks(stacks, e.getKey())))

@@ -76,7 +76,8 @@ final class TierProof {
             }
             var with = new TreeMap<>(spans);
             TierCuts.add(with, stack, wall.times());
-            if (bound(with, kinds - withPanels.size()) + rest[depth + 1] < cuts.best(kinds).pieces()) {
+            if (bound(with, kinds - withPanels.size()) + rest[depth + 1]
+                    < cuts.best(kinds).pieces()) {
                 chosen[depth] = stack;
                 branch(depth + 1, kinds, with, withPanels, own, rest);
             }

@@ -13,6 +13,7 @@ final class TierSearch {
 
     /** How many of the ways of cutting one wall are looked at. */
     private static final int TRIED = 60;
+
     private static final int MOST_SETS = 8_000;
 
     private final TierCuts cuts;
@@ -55,8 +56,8 @@ final class TierSearch {
     private static Map<Set<Integer>, WallStacks.Stack> ofFewHeights(WallStacks cuts) {
         return cuts.all().stream()
                 .filter(s -> s.spans().size() <= 3)
-                .collect(Collectors.toMap(
-                        s -> s.spans().keySet(), s -> s, (first, later) -> first, LinkedHashMap::new));
+                .collect(
+                        Collectors.toMap(s -> s.spans().keySet(), s -> s, (first, later) -> first, LinkedHashMap::new));
     }
 
     private static List<Set<Integer>> upToThree(Set<Integer> heights) {
@@ -83,8 +84,7 @@ final class TierSearch {
         for (var better = cuts.best(kinds).pieces() != TierCuts.NONE; better && !cuts.isOver(); ) {
             better = false;
             for (var i = 0; i < walls.size(); i++) {
-                for (var stack :
-                        walls.get(i).cuts().all().stream().limit(TRIED).toList()) {
+                for (var stack : walls.get(i).cuts().all().stream().limit(TRIED).toList()) {
                     var cut = cuts.best(kinds).stacks().clone();
                     cut[i] = stack;
                     var before = cuts.best(kinds).pieces();

@@ -21,7 +21,8 @@ record PlaceKey(byte code, long owner, long a, long b) {
             return new PlaceKey(Chunk.POST, post.room(), post.edge(), post.up());
         }
         if (place instanceof Place.Tile tile) {
-            return new PlaceKey(tile.layer() == Place.Layer.FLOOR ? Chunk.FLOOR : Chunk.CEILING, tile.room(), tile.x(), tile.y());
+            return new PlaceKey(
+                    tile.layer() == Place.Layer.FLOOR ? Chunk.FLOOR : Chunk.CEILING, tile.room(), tile.x(), tile.y());
         }
         if (place instanceof Place.OfStairs stairs) {
             return new PlaceKey(Chunk.STAIRS, stairs.stair(), stairs.part(), 0);
@@ -42,13 +43,21 @@ record PlaceKey(byte code, long owner, long a, long b) {
             return new PlaceKey(Chunk.TWIN, in.twin(), in.original(), in.part());
         }
         if (place instanceof Place.Between post) {
-            return new PlaceKey(post.up() == 0 ? Chunk.BETWEEN : Chunk.BETWEEN_TIER, post.room(), post.up() == 0 ? post.x() : Chunk.highColumn(post.x(), post.up()), post.up() == 0 ? post.y() : Chunk.lowColumn(post.y(), post.up()));
+            return new PlaceKey(
+                    post.up() == 0 ? Chunk.BETWEEN : Chunk.BETWEEN_TIER,
+                    post.room(),
+                    post.up() == 0 ? post.x() : Chunk.highColumn(post.x(), post.up()),
+                    post.up() == 0 ? post.y() : Chunk.lowColumn(post.y(), post.up()));
         }
         if (place instanceof Place.InTier in) {
             return new PlaceKey(Chunk.TIER, in.room(), in.at(), Chunk.tierColumn(in.edge(), in.tier(), in.up()));
         }
         var run = (Place.InRun) place;
-        return new PlaceKey(Chunk.runCode(run.edge(), run.tier()), run.room(), run.at(), Chunk.runColumn(run.edge(), run.tier(), run.length()));
+        return new PlaceKey(
+                Chunk.runCode(run.edge(), run.tier()),
+                run.room(),
+                run.at(),
+                Chunk.runColumn(run.edge(), run.tier(), run.length()));
     }
 
     /** Spread over all bits, so that a few of them tell most places apart. */
