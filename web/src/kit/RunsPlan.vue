@@ -26,7 +26,7 @@ const extent = computed(() => {
   return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 }
 })
 const margin = computed(() => Math.max(extent.value.width, extent.value.height) * 0.04)
-const em = computed(() => Math.max(extent.value.width, extent.value.height) / 75)
+const em = computed(() => Math.max(extent.value.width, extent.value.height) / 90)
 const label = (i: (typeof pieces.value)[0]) => {
   const text = formatBare(i.item.lengthMm, props.unit)
   return i.item.piece === 'wall' && i.item.lengthMm > text.length * em.value * 0.62 ? text : ''
@@ -34,40 +34,46 @@ const label = (i: (typeof pieces.value)[0]) => {
 </script>
 
 <template>
-  <svg
-    v-if="pieces.length"
-    class="plan"
-    :viewBox="`${extent.x - margin} ${-extent.y - extent.height - margin} ${extent.width + 2 * margin} ${extent.height + 2 * margin}`"
-    role="img"
-    :aria-label="`${pieces.length} pieces from above`">
-    <rect v-for="p in posts" :key="`${p.min.x} ${p.min.y}`" :x="p.min.x" :y="-p.max.y" :width="p.max.x - p.min.x" :height="p.max.y - p.min.y" class="post" />
-    <g v-for="p in pieces" :key="p.key">
-      <rect
-        :x="p.min[0]"
-        :y="-p.max[1]"
-        :width="p.max[0] - p.min[0]"
-        :height="p.max[1] - p.min[1]"
-        :fill="fillOf(p.item.piece === 'wall' ? kinds.get(kindOf(p.item)) : undefined)"
-        class="piece"
-        :class="{ opening: p.item.piece !== 'wall', pointed: isAbout(pointed, p.face) }" />
-      <text
-        v-if="label(p)"
-        :font-size="em"
-        class="size"
-        :transform="`translate(${(p.min[0] + p.max[0]) / 2} ${-(p.min[1] + p.max[1]) / 2}) rotate(${p.along ? 0 : -90}) translate(0 ${-em * 0.9})`">
-        {{ label(p) }}
-      </text>
-    </g>
-  </svg>
+  <div v-if="pieces.length" class="sheet">
+    <svg
+      class="plan"
+      :viewBox="`${extent.x - margin} ${-extent.y - extent.height - margin} ${extent.width + 2 * margin} ${extent.height + 2 * margin}`"
+      role="img"
+      :aria-label="`${pieces.length} pieces from above`">
+      <rect v-for="p in posts" :key="`${p.min.x} ${p.min.y}`" :x="p.min.x" :y="-p.max.y" :width="p.max.x - p.min.x" :height="p.max.y - p.min.y" class="post" />
+      <g v-for="p in pieces" :key="p.key">
+        <rect
+          :x="p.min[0]"
+          :y="-p.max[1]"
+          :width="p.max[0] - p.min[0]"
+          :height="p.max[1] - p.min[1]"
+          :fill="fillOf(p.item.piece === 'wall' ? kinds.get(kindOf(p.item)) : undefined)"
+          class="piece"
+          :class="{ opening: p.item.piece !== 'wall', pointed: isAbout(pointed, p.face) }" />
+        <text
+          v-if="label(p)"
+          :font-size="em"
+          class="size"
+          :transform="`translate(${(p.min[0] + p.max[0]) / 2} ${-(p.min[1] + p.max[1]) / 2}) rotate(${p.along ? 0 : -90}) translate(0 ${-em * 0.9})`">
+          {{ label(p) }}
+        </text>
+      </g>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
-.plan {
-  width: 100%;
+.sheet {
   flex: 1;
-  height: 0;
   min-height: 320px;
+  position: relative;
   background: var(--sheet);
+}
+.plan {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
 }
 .piece {
   stroke: var(--ink);
