@@ -26,7 +26,7 @@ const extent = computed(() => {
   return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 }
 })
 const margin = computed(() => Math.max(extent.value.width, extent.value.height) * 0.04)
-const em = computed(() => Math.max(extent.value.width, extent.value.height) / 90)
+const em = computed(() => Math.max(extent.value.width, extent.value.height) / 58)
 const label = (i: (typeof pieces.value)[0]) => {
   const text = formatBare(i.item.lengthMm, props.unit)
   return i.item.piece === 'wall' && i.item.lengthMm > text.length * em.value * 0.62 ? text : ''

@@ -1,6 +1,5 @@
 package hausbau.core.advice;
 
-import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.WallRun;
@@ -14,7 +13,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 import java.util.function.ToLongFunction;
@@ -49,12 +47,12 @@ public final class KitAdvice {
     private final BooleanSupplier stop;
     private final PlanMemory memory;
 
-    private KitAdvice(Decisions decisions, KitRules rules, Set<Kind> kept, BooleanSupplier stop) {
-        this.decisions = decisions;
+    private KitAdvice(StandingSet set, KitRules rules, BooleanSupplier stop) {
+        this.decisions = set.decisions();
         this.massing = decisions.massing();
         this.rules = rules;
         this.stop = stop;
-        memory = new PlanMemory(massing.settings().step(), rules, kept);
+        memory = PlanMemory.of(set, rules);
     }
 
     /**
@@ -70,8 +68,7 @@ public final class KitAdvice {
             ToLongFunction<StandingSet> faults,
             BooleanSupplier stop,
             DoubleConsumer reached) {
-        var kept = rules.keeps() ? set.derivedCounts().keySet() : Set.<Kind>of();
-        return new KitAdvice(set.decisions(), rules, kept, stop).find(set, faults, reached);
+        return new KitAdvice(set, rules, stop).find(set, faults, reached);
     }
 
     private record Worked(Advice advice, Massing massing, KitOptions.Option option) {}

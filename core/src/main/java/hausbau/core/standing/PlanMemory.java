@@ -83,6 +83,14 @@ public final class PlanMemory {
         kept.stream().filter(k -> k.recipe() instanceof Recipe.WallPanel).forEach(this::keepWall);
     }
 
+    /** For a set's building: what stands of its kit is kept where the rules keep it. */
+    public static PlanMemory of(StandingSet set, KitRules rules) {
+        return new PlanMemory(
+                set.decisions().massing().settings().step(),
+                rules,
+                rules.keeps() ? set.derivedCounts().keySet() : Set.of());
+    }
+
     private void keepWall(Kind kind) {
         var size = kind.box().size();
         var length = new Length(size.x());
