@@ -27,9 +27,11 @@ watch(
   },
   { immediate: true },
 )
+/** The level that is looked at, which stays that one when the piece is made anew meanwhile; nothing is the whole piece. */
+const chosen = ref<string>()
 watch(
-  () => [props.piece.id, props.piece.mesh, details.value?.percents.join()],
-  () => (url.value = undefined),
+  () => [props.piece.id, details.value?.percents.join()],
+  () => (chosen.value = undefined),
 )
 /** Whole percentages, however they are parted; what is no number is refused by the server. */
 const commit = (text: string) =>
@@ -40,7 +42,10 @@ const commit = (text: string) =>
       .map(Number),
   })
 const mm = (v: number) => (v < 0.05 ? 'nothing' : v.toLocaleString('en', { maximumFractionDigits: 1 }) + ' mm')
-const at = (level: string) => `${base()}/${level}.glb?as=${props.piece.mesh}`
+watch(
+  () => chosen.value && `${base()}/${chosen.value}.glb?as=${props.piece.mesh}`,
+  (now) => (url.value = now),
+)
 </script>
 
 <template>
@@ -53,7 +58,7 @@ const at = (level: string) => `${base()}/${level}.glb?as=${props.piece.mesh}`
     <p v-if="work.about('details')" class="fault" role="alert">{{ work.about('details') }}</p>
     <ul v-if="details" class="plain" aria-label="Levels of the piece">
       <li>
-        <button type="button" class="plain" :class="{ taken: !url }" :aria-pressed="!url" @click="url = undefined">
+        <button type="button" class="plain" :class="{ taken: !chosen }" :aria-pressed="!chosen" @click="chosen = undefined">
           <span>whole</span><span class="figures">{{ work.bench?.triangles.toLocaleString('en') }}</span>
         </button>
       </li>
@@ -61,15 +66,15 @@ const at = (level: string) => `${base()}/${level}.glb?as=${props.piece.mesh}`
         <button
           type="button"
           class="plain"
-          :class="{ taken: url === at(`details/${i}`) }"
-          :aria-pressed="url === at(`details/${i}`)"
-          @click="url = at(`details/${i}`)">
+          :class="{ taken: chosen === `details/${i}` }"
+          :aria-pressed="chosen === `details/${i}`"
+          @click="chosen = `details/${i}`">
           <span>{{ l.percent ? `${l.percent} %` : 'box' }}</span><span class="figures">{{ l.triangles.toLocaleString('en') }}</span
           ><span class="figures soft">off by {{ mm(l.errorMm) }}</span>
         </button>
       </li>
       <li>
-        <button type="button" class="plain" :class="{ taken: url === at('hull') }" :aria-pressed="url === at('hull')" @click="url = at('hull')">
+        <button type="button" class="plain" :class="{ taken: chosen === 'hull' }" :aria-pressed="chosen === 'hull'" @click="chosen = 'hull'">
           <span>hull</span><span class="figures">{{ details.hullTriangles.toLocaleString('en') }}</span
           ><span class="soft">to bump into</span>
         </button>

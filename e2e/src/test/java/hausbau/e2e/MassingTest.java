@@ -157,7 +157,9 @@ class MassingTest {
         var door = desk.page.getByTestId("opening-door");
         assertThat(door.getByLabel("width")).hasValue("1 m");
         assertThat(door.getByLabel("from left")).hasValue("2 m");
-        assertThat(desk.page.getByLabel("Take DOR-1200")).isVisible();
+        desk.until(
+                "site => fetch(site + '/pieces').then(r => r.json()).then(all => all.some(p => p.code === 'DOR-1200'))",
+                desk.site());
         door.getByLabel("width").fill("6 m");
         desk.press("Tab");
         // 5 m less 100 mm of frame and wall on both sides.
