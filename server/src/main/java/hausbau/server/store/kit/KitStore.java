@@ -178,7 +178,8 @@ public class KitStore {
         if (unnamed.isEmpty()) {
             return kit;
         }
-        var codes = kit.codes(unnamed, storey, patternNames(siteId));
+        var patterns = unnamed.stream().allMatch(k -> k.look() == 0) ? Map.<Long, String>of() : patternNames(siteId);
+        var codes = kit.codes(unnamed, storey, patterns);
         for (var i = 0; i < unnamed.size(); i++) {
             enter(siteId, codes.get(i), "", unnamed.get(i));
         }
