@@ -1,6 +1,7 @@
 package hausbau.core.standing;
 
 import hausbau.core.fit.AllowedLengths;
+import hausbau.core.kit.Kind;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Fault;
 import hausbau.core.measure.Length;
@@ -8,6 +9,7 @@ import hausbau.core.measure.Refused;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -116,6 +118,11 @@ public record KitRules(
 
     public KitRules withMaxLengths(int most) {
         return new KitRules(lengths, heights, joints, openings, most, worth, keeps);
+    }
+
+    /** Kinds that need not be made: all that stands of a set's kit, where these rules keep it. */
+    public Set<Kind> kept(StandingSet set) {
+        return keeps ? set.derivedCounts().keySet() : Set.of();
     }
 
     public Length minPiece() {

@@ -85,10 +85,7 @@ public final class PlanMemory {
 
     /** For a set's building: what stands of its kit is kept where the rules keep it. */
     public static PlanMemory of(StandingSet set, KitRules rules) {
-        return new PlanMemory(
-                set.decisions().massing().settings().step(),
-                rules,
-                rules.keeps() ? set.derivedCounts().keySet() : Set.of());
+        return new PlanMemory(set.decisions().massing().settings().step(), rules, rules.kept(set));
     }
 
     private void keepWall(Kind kind) {

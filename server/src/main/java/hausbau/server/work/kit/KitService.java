@@ -182,7 +182,7 @@ public class KitService {
     public SitePlan plan(long siteId, KitRules rules, String token) {
         var state = sets.current(siteId);
         var massing = state.decisions().massing();
-        var kept = kept(state, rules);
+        var kept = rules.kept(state.set());
         var unfillable = KitOptions.unfillable(massing, rules, kept);
         if (!unfillable.isEmpty()) {
             return new SitePlan(rules, massing, List.of(), unfillable);
@@ -197,11 +197,6 @@ public class KitService {
             }
             return new SitePlan(rules, massing, best(options), List.of());
         });
-    }
-
-    /** What need not be made: all that stands of the kit, where the rules keep it. */
-    private static Set<Kind> kept(SiteState state, KitRules rules) {
-        return rules.keeps() ? state.set().derivedCounts().keySet() : Set.of();
     }
 
     /** Built once without being kept, and counted. */
