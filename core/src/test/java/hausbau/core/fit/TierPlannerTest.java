@@ -29,7 +29,7 @@ class TierPlannerTest {
     }
 
     private static TierPlan plan(int kinds, TierWall... walls) {
-        return new TierPlanner(Duration.ofSeconds(30), () -> false)
+        return new TierPlanner(Duration.ofMinutes(10), () -> false)
                 .plan(new TierQuestion(mm(100), mm(200), mm(4000), mm(400), mm(4000), kinds, List.of(walls)));
     }
 
@@ -133,7 +133,7 @@ class TierPlannerTest {
                 mm(100L * greatestTier),
                 maxKinds,
                 walls.stream().map(TierPlannerTest::wall).toList());
-        var options = new TierPlanner(Duration.ofSeconds(60), () -> false)
+        var options = new TierPlanner(Duration.ofMinutes(10), () -> false)
                 .plan(question)
                 .options();
         var before = Long.MAX_VALUE;

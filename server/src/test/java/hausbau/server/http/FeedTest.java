@@ -61,7 +61,7 @@ class FeedTest {
         }
 
         String next() throws InterruptedException {
-            return got.poll(20, TimeUnit.SECONDS);
+            return got.poll(5, TimeUnit.MINUTES);
         }
     }
 

@@ -89,7 +89,7 @@ class JobsTest {
         Thread.sleep(300);
         gate.countDown();
         for (var answer : answers) {
-            assertThat(answer.get(20, TimeUnit.SECONDS)).isEqualTo("the scene");
+            assertThat(answer.get(5, TimeUnit.MINUTES)).isEqualTo("the scene");
         }
         assertThat(runs).hasValueLessThanOrEqualTo(2);
     }
@@ -100,11 +100,11 @@ class JobsTest {
         var second = ask(() -> jobs.run(7L, "second", "question", job -> atTheGate(job, "answer")));
         until(() -> jobs.isUnderWay("first") && jobs.isUnderWay("second"));
         jobs.callOff("first");
-        assertThatThrownBy(() -> first.get(20, TimeUnit.SECONDS))
+        assertThatThrownBy(() -> first.get(5, TimeUnit.MINUTES))
                 .isInstanceOf(ExecutionException.class)
                 .hasCauseInstanceOf(CalledOff.class);
         gate.countDown();
-        assertThat(second.get(20, TimeUnit.SECONDS)).isEqualTo("answer");
+        assertThat(second.get(5, TimeUnit.MINUTES)).isEqualTo("answer");
     }
 
     @Test
@@ -128,7 +128,7 @@ class JobsTest {
         }));
         until(() -> jobs.share("gone") == 0.5);
         isHere.set(false);
-        assertThat(ended.await(20, TimeUnit.SECONDS)).isTrue();
+        assertThat(ended.await(5, TimeUnit.MINUTES)).isTrue();
         assertThatThrownBy(answer::get).hasCauseInstanceOf(CalledOff.class);
     }
 
@@ -163,7 +163,7 @@ class JobsTest {
         // One thread stays busy, so that the other does them one by one.
         jobs.callOff("busy0");
         for (var one : all) {
-            one.get(20, TimeUnit.SECONDS);
+            one.get(5, TimeUnit.MINUTES);
         }
         assertThat(order).containsExactly("a", "b", "a", "a", "a");
     }
