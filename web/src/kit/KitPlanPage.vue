@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { NoAnswer, Refusal, send, type SitePlanView } from '../api/client'
 import { tell, useSite } from '../site/site'
 import KitAdvice from './KitAdvice.vue'
+import KitSteps from './KitSteps.vue'
 import OptionChart from './OptionChart.vue'
 import OptionPreview from './OptionPreview.vue'
 import RulesForm from './RulesForm.vue'
@@ -144,6 +145,7 @@ const percent = (i: number) => {
         <ToBeModelled :option="option!" />
       </template>
       <KitAdvice v-if="plan?.options.length" :rules="rules" @point="(at) => (pointed = at)" />
+      <KitSteps v-if="plan && site.massing.rooms.length" :rules="rules" @point="(at) => (pointed = at)" />
       <div v-if="plan?.unfillable.length" class="unfillable" role="alert">
         <h3 class="fault">■ No piece fills these</h3>
         <ul>

@@ -146,7 +146,7 @@ public final class KitAdvice {
                 return Optional.empty();
             }
             // What has more kinds than the recommended one has now is of no interest.
-            var usual = recommended(now).kinds();
+            var usual = KitOptions.recommended(rules, now).kinds();
             var then = KitOptions.of(changed, memory, usual, stop);
             if (then.isEmpty()) {
                 return Optional.empty();
@@ -158,13 +158,6 @@ public final class KitAdvice {
         } catch (Refused e) {
             return Optional.empty();
         }
-    }
-
-    private KitOptions.Option recommended(List<KitOptions.Option> of) {
-        return of.get(KitOptions.recommended(
-                rules,
-                of.stream().map(KitOptions.Option::kinds).toList(),
-                of.stream().map(KitOptions.Option::placements).toList()));
     }
 
     private static long panels(Massing of) {

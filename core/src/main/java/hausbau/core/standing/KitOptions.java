@@ -157,6 +157,14 @@ public final class KitOptions {
         return best;
     }
 
+    /** The recommended one of options, fewest kinds first; at least one. */
+    public static Option recommended(KitRules rules, List<Option> options) {
+        return options.get(recommended(
+                rules,
+                options.stream().map(Option::kinds).toList(),
+                options.stream().map(Option::placements).toList()));
+    }
+
     private List<Option> find() {
         candidates().forEach(this::look);
         var options = new ArrayList<Option>();

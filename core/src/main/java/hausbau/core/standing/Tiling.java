@@ -17,7 +17,7 @@ final class Tiling {
 
     private static final Length LEAST_SINGLE = Length.ofMillimetres(500);
     /** How far the search may go. Counted, not timed: the same site has the same tiles on every machine. */
-    private static final long LOOKS = 500;
+    private static final long LOOKS = 20_000;
 
     private final List<Length> sizes;
     private final Length step;

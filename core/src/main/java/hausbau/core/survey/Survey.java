@@ -39,6 +39,14 @@ public final class Survey {
         this.ofMassing = ofMassing;
     }
 
+    /** How many faults a set has, cautions left out; its pieces need no names yet. */
+    public static long faults(StandingSet set) {
+        var settings = set.decisions().massing().settings();
+        return of(set, Kit.named(set.kinds(), settings.storey(), settings.unit())).findings().stream()
+                .filter(f -> f.check().isFault())
+                .count();
+    }
+
     /** @param kit the codes that findings are worded with */
     public static Survey of(StandingSet set, Kit kit) {
         var site = new Site(set, kit);

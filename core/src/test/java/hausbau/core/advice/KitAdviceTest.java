@@ -1,7 +1,6 @@
 package hausbau.core.advice;
 
 import static hausbau.core.TestSets.mm;
-import static hausbau.core.TestSets.named;
 import static hausbau.core.TestSets.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -41,14 +40,8 @@ class KitAdviceTest {
         return set(massing, options(massing).get(0).choice());
     }
 
-    private static long faults(StandingSet set) {
-        return Survey.of(set, named(set)).findings().stream()
-                .filter(f -> f.check().isFault())
-                .count();
-    }
-
     private static List<KitAdvice.Advice> advice(Massing massing) {
-        return KitAdvice.of(built(massing), RULES, KitAdviceTest::faults, () -> false, share -> assertThat(share)
+        return KitAdvice.of(built(massing), RULES, Survey::faults, () -> false, share -> assertThat(share)
                 .isBetween(0.0, 1.0));
     }
 
@@ -175,9 +168,9 @@ class KitAdviceTest {
             var after = options(taken).get(0);
             assertThat(after.kinds()).as("seed %d: %s", seed, advice).isEqualTo(advice.kinds());
             assertThat(before - after.kinds()).isEqualTo(advice.kindsSaved());
-            assertThat(faults(set(taken, after.choice())))
+            assertThat(Survey.faults(set(taken, after.choice())))
                     .as("seed %d: %s", seed, advice)
-                    .isLessThanOrEqualTo(faults(built(massing)));
+                    .isLessThanOrEqualTo(Survey.faults(built(massing)));
             assertThat(advice.change().size()).isBetween(1L, mm(200).um());
         }
     }
@@ -187,7 +180,7 @@ class KitAdviceTest {
     void itIsCalledOff() {
         var massing =
                 new Massing(SiteSettings.USUAL, List.of(room(1, 0, 4000, 3000), room(2, 9000, 4000, 3100)), List.of());
-        assertThat(KitAdvice.of(built(massing), RULES, KitAdviceTest::faults, () -> true, share -> {}))
+        assertThat(KitAdvice.of(built(massing), RULES, Survey::faults, () -> true, share -> {}))
                 .isEmpty();
     }
 }

@@ -13,6 +13,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.shape.Swatch;
 import hausbau.core.standing.RunLayout;
+import hausbau.core.standing.StandingSet;
 import hausbau.server.http.VecMm;
 import hausbau.server.http.set.TraitController;
 import hausbau.server.http.site.SiteController;
@@ -157,7 +158,12 @@ class KitController {
             @NotNull long count) {}
 
     /** @param lost what a hand changed and whose place would be gone */
-    record DoesView(@NotNull long placed, @NotNull long removed, @NotNull long lost) {}
+    record DoesView(@NotNull long placed, @NotNull long removed, @NotNull long lost) {
+
+        static DoesView of(StandingSet.Difference d) {
+            return new DoesView(d.placed(), d.removed(), d.lost());
+        }
+    }
 
     /**
      * @param id       by which it is chosen
@@ -200,7 +206,7 @@ class KitController {
                                     .thenComparing(OptionPieceView::lengthMm, Comparator.reverseOrder()))
                             .toList(),
                     o.choice().tiers().joints().stream().map(Length::new).toList(),
-                    new DoesView(o.does().placed(), o.does().removed(), o.does().lost()));
+                    DoesView.of(o.does()));
         }
     }
 

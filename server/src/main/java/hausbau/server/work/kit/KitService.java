@@ -15,7 +15,6 @@ import hausbau.core.fit.TierPlan;
 import hausbau.core.fit.TierPlanner;
 import hausbau.core.fit.TierQuestion;
 import hausbau.core.kit.Kind;
-import hausbau.core.kit.Kit;
 import hausbau.core.kit.Piece;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Post;
@@ -229,17 +228,10 @@ public class KitService {
             return KitAdvice.of(
                     state.set(),
                     rules,
-                    KitService::faults,
+                    Survey::faults,
                     () -> !job.isWanted() || System.nanoTime() - deadline >= 0,
                     job::reachOrStop);
         });
-    }
-
-    private static long faults(StandingSet set) {
-        var settings = set.decisions().massing().settings();
-        return Survey.of(set, Kit.named(set.kinds(), settings.storey(), settings.unit())).findings().stream()
-                .filter(f -> f.check().isFault())
-                .count();
     }
 
     /** Those that have fewer placements than all with no more kinds: a length that was planned may turn out to be one that stands anyway. */

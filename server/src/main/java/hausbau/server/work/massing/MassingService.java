@@ -41,13 +41,16 @@ public class MassingService {
     private final Sets sets;
     private final LevelService levels;
     private final DressService dresses;
+    private final BuildingRows rows;
 
-    public MassingService(Stores store, Journal journal, Sets sets, LevelService levels, DressService dresses) {
+    public MassingService(
+            Stores store, Journal journal, Sets sets, LevelService levels, DressService dresses, BuildingRows rows) {
         this.store = store;
         this.journal = journal;
         this.sets = sets;
         this.levels = levels;
         this.dresses = dresses;
+        this.rows = rows;
     }
 
     public SiteState find(long siteId) {
@@ -163,22 +166,7 @@ public class MassingService {
         edit.change(row, r -> r.set(is));
         var before = edit.before().decisions().massing().building();
         var openings = before.withRooms(List.of(was)).changing(is).openings();
-        store(edit, before, before.withOpenings(openings));
-    }
-
-    /** Stores the rooms and openings that are not as they were. */
-    private void store(Edit edit, Building before, Building after) {
-        var siteId = edit.site().getId();
-        for (var room : after.rooms()) {
-            if (!before.rooms().contains(room)) {
-                edit.change(room(siteId, room.id()), r -> r.set(room));
-            }
-        }
-        for (var opening : after.openings()) {
-            if (!before.openings().contains(opening)) {
-                edit.change(opening(siteId, opening.id()), o -> o.set(opening));
-            }
-        }
+        rows.store(edit, before, before.withOpenings(openings));
     }
 
     /**
@@ -197,7 +185,7 @@ public class MassingService {
                     .filter(o -> !massing.openings().contains(o))
                     .forEach(o -> then.fit().refuseMisfit(o.id()));
             edit.name(shortened(taken.describe(massing.settings().unit())));
-            store(edit, massing.building(), after);
+            rows.store(edit, massing.building(), after);
             return null;
         });
     }
