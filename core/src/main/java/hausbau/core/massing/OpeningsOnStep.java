@@ -70,7 +70,7 @@ final class OpeningsOnStep {
             var one = along.get(i);
             var start = one.start();
             for (var other : along.subList(0, i)) {
-                if (one.follows(other)) {
+                if (follows(one, other)) {
                     start = Math.max(start, other.end());
                 }
             }
@@ -80,7 +80,7 @@ final class OpeningsOnStep {
             var one = along.get(i);
             var start = Math.min(one.start(), one.edge().to() - one.width());
             for (var other : along.subList(i + 1, along.size())) {
-                if (other.follows(one)) {
+                if (follows(other, one)) {
                     start = Math.min(start, other.start() - one.width());
                 }
             }
@@ -93,6 +93,17 @@ final class OpeningsOnStep {
                         .map(this::opening)
                         .orElse(o))
                 .toList();
+    }
+
+    /** Whether the other one lay before it in a wall that both go through: of a room as high as both, if not of the same height. */
+    private boolean follows(Along one, Along other) {
+        return one.wall().equals(other.wall())
+                && other.before().to() <= one.before().from()
+                && (one.room().sharesHeightWith(other.room())
+                        || after.values().stream()
+                                .filter(r -> r.sharesHeightWith(one.room()) && r.sharesHeightWith(other.room()))
+                                .flatMap(r -> r.outline().edges().stream())
+                                .anyMatch(e -> wall(e).equals(one.wall())));
     }
 
     private Optional<Along> along(Opening opening) {

@@ -45,9 +45,12 @@ final class Tiling {
                 .toList();
     }
 
-    /** @param clear what they have to come to, in whole steps */
+    /** @param clear what they have to come to, in whole steps; strips that no tile is narrow enough for do not count */
     static List<Length> sizes(Length step, List<Length> clear, Length least, Length greatest) {
-        var runs = clear.stream().map(l -> new Run("", l, List.of())).toList();
+        var runs = clear.stream()
+                .filter(l -> l.compareTo(least) >= 0)
+                .map(l -> new Run("", l, List.of()))
+                .toList();
         if (runs.isEmpty()) {
             return List.of();
         }

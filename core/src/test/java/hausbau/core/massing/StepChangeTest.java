@@ -151,6 +151,28 @@ class StepChangeTest {
         assertThat(change.massing(now).fit().misfits()).isEmpty();
     }
 
+    /**
+     * A hall is as high as a store and the loft over it; the doors of both go through the hall's wall. By hand: their panels of
+     * 1.5 m at 1.2 and 2.4 m would overlap, though the doors' own rooms share no height.
+     */
+    @Test
+    void openingsAboveOneAnotherAreSlidApartInTheWallOfARoomAsHighAsBoth() {
+        var hall = new Room(1, "Hall", Vec.ofMillimetres(0, 0, 0), mm(6000), mm(3000), mm(6300));
+        var store = room(2, 0, -3300, 6000, 3000);
+        var loft = new Room(3, "Loft", Vec.ofMillimetres(0, -3300, 3300), mm(6000), mm(3000), mm(3000));
+        var now = new Massing(
+                SiteSettings.USUAL,
+                List.of(hall, store, loft),
+                List.of(
+                        new Opening(5, 2, Opening.Kind.DOOR, Side.NORTH, mm(1350), mm(1100), mm(2100), mm(0)),
+                        new Opening(6, 3, Opening.Kind.DOOR, Side.NORTH, mm(2500), mm(1100), mm(2100), mm(0))));
+        var is = onto(mm(300), now.rooms(), now.openings().toArray(Opening[]::new))
+                .building()
+                .openings();
+        assertThat(is.get(0).at()).isEqualTo(mm(1200 + 200));
+        assertThat(is.get(1).at()).isEqualTo(mm(2700 + 200));
+    }
+
     /** By hand: floors of 3 m with slabs of 200 mm lie 3.2 m apart, on 300 mm 3.3 m; the stair between them rises as far. */
     @Test
     void levelsStayASlabApartAndStairsReachThem() {

@@ -1,0 +1,35 @@
+package hausbau.core.standing;
+
+import static hausbau.core.TestSets.mm;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import hausbau.core.measure.Length;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class TilingTest {
+
+    private static List<Length> sizes(long... clear) {
+        return Tiling.sizes(
+                mm(300), Arrays.stream(clear).mapToObj(Length::ofMillimetres).toList(), mm(400), mm(4000));
+    }
+
+    /** By hand: 6, 3.6 and 4.8 m are whole numbers of 1.2 m, and of nothing longer. */
+    @Test
+    void oneSizeThatDividesAllWillDo() {
+        assertThat(sizes(6000, 3600, 4800)).containsExactly(mm(1200));
+    }
+
+    /** By hand: no tile of 0.4 m or more is as narrow as 0.3 m; the others are laid as if that strip were not there. */
+    @Test
+    void aStripNarrowerThanAnyTileTakesNoTilesFromTheOthers() {
+        assertThat(sizes(300, 6000, 3600, 4800)).containsExactly(mm(1200));
+        assertThat(new Tiling(mm(300), sizes(300, 6000, 3600)).tiles(mm(300))).containsExactly(mm(300));
+    }
+
+    @Test
+    void whereThereAreOnlySuchStripsThereIsNoTile() {
+        assertThat(sizes(300)).isEmpty();
+    }
+}
