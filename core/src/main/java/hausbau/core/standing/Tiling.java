@@ -45,15 +45,23 @@ final class Tiling {
                 .toList();
     }
 
-    /** @param clear what they have to come to, in whole steps; strips that no tile is narrow enough for do not count */
+    /**
+     * Those that all clear sizes come to; where there are none, those that all but the narrowest come to.
+     *
+     * @param clear in whole steps, rising
+     */
     static List<Length> sizes(Length step, List<Length> clear, Length least, Length greatest) {
-        var runs = clear.stream()
-                .filter(l -> l.compareTo(least) >= 0)
-                .map(l -> new Run("", l, List.of()))
-                .toList();
-        if (runs.isEmpty()) {
-            return List.of();
+        for (var from = 0; from < clear.size(); from++) {
+            var sizes = common(step, clear.subList(from, clear.size()), least, greatest);
+            if (!sizes.isEmpty()) {
+                return sizes;
+            }
         }
+        return List.of();
+    }
+
+    private static List<Length> common(Length step, List<Length> clear, Length least, Length greatest) {
+        var runs = clear.stream().map(l -> new Run("", l, List.of())).toList();
         var options = KitPlanner.looking(LOOKS)
                 .plan(new KitQuestion(step, least, greatest, 2, runs))
                 .options();

@@ -18,14 +18,23 @@ class TilingTest {
     /** By hand: 6, 3.6 and 4.8 m are whole numbers of 1.2 m, and of nothing longer. */
     @Test
     void oneSizeThatDividesAllWillDo() {
-        assertThat(sizes(6000, 3600, 4800)).containsExactly(mm(1200));
+        assertThat(sizes(3600, 4800, 6000)).containsExactly(mm(1200));
     }
 
     /** By hand: no tile of 0.4 m or more is as narrow as 0.3 m; the others are laid as if that strip were not there. */
     @Test
     void aStripNarrowerThanAnyTileTakesNoTilesFromTheOthers() {
-        assertThat(sizes(300, 6000, 3600, 4800)).containsExactly(mm(1200));
-        assertThat(new Tiling(mm(300), sizes(300, 6000, 3600)).tiles(mm(300))).containsExactly(mm(300));
+        assertThat(sizes(300, 3600, 4800, 6000)).containsExactly(mm(1200));
+        assertThat(new Tiling(mm(300), sizes(300, 3600, 6000)).tiles(mm(300))).containsExactly(mm(300));
+    }
+
+    @Test
+    void whereNoTwoSizesWillDoForAllTheNarrowestIsLeftOut() {
+        var step = mm(100);
+        var found = Tiling.sizes(step, List.of(mm(500), mm(700), mm(1100), mm(7000)), mm(400), mm(4000));
+        // By hand: 0.5, 0.7 and 1.1 m are one tile each or none of two; without 0.5 m, 0.7 and 1.1 m are the two, and 7
+        // m is ten.
+        assertThat(found).containsExactlyInAnyOrder(mm(1100), mm(700));
     }
 
     @Test
