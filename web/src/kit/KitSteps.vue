@@ -86,7 +86,9 @@ const take = (t: StepTrialView) =>
       <template v-if="working"
         ><span role="status" class="figures">{{ Math.round(share * 100) }} %</span><Button size="small" @click="cancel">Cancel</Button></template
       >
-      <LengthField v-else-if="trials" class="further" label="" aria="A further step" :mm="undefined" @change="(mm) => void look(mm)" />
+      <span v-else-if="trials" class="row"
+        ><span class="soft">and a step of</span><LengthField class="further" label="" aria="A further step" :mm="undefined" @change="(mm) => void look(mm)"
+      /></span>
     </div>
     <p v-if="!trials" class="soft">How small the kit is on other steps of the grid, and what would have to move for it.</p>
     <template v-else>

@@ -166,4 +166,39 @@ class KitTest {
         desk.press("Control+z");
         assertThat(desk.page.locator(".options tbody tr td").first()).hasText(String.valueOf(before));
     }
+
+    /** Steps are compared, a further one is typed, one is taken as it was told, and taken back. */
+    @Test
+    void aStepIsComparedTakenAndTakenBack() {
+        var desk = building("Stepped hall");
+        build(desk).click();
+        desk.page.waitForURL("**/build");
+        desk.stage("Kit");
+        desk.waitFor("td .good");
+        desk.button("Compare steps").click();
+        var steps = desk.page.locator("section[aria-label=Steps]");
+        assertThat(steps.locator(".trial").first()).isVisible();
+        assertThat(steps.locator(".trial.chosen")).containsText("0.1 m");
+        assertThat(steps.locator(".one")).containsText("every edge is on it");
+        var known = steps.locator(".trial").count();
+        desk.field("A further step").fill("0.25 m");
+        desk.press("Enter");
+        assertThat(steps.locator(".trial")).hasCount(known + 1);
+        assertThat(steps.locator(".trial.chosen")).containsText("0.25 m");
+        // By hand: 2.8 and 2.9 m are no whole number of quarters of a metre.
+        assertThat(steps.locator(".one li").filter(new Locator.FilterOptions().setHasText("Low:")))
+                .containsText("2.75 m instead of 5 m × 4 m × 2.8 m");
+        var kinds = number(steps.locator(".trial.chosen .kinds")
+                .locator("xpath=..")
+                .textContent()
+                .replaceAll("\\D", ""));
+        steps.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take a step of 0.25 m"))
+                .click();
+        assertThat(desk.page.getByText("step 0.25 m")).isVisible();
+        assertThat(steps.locator(".trial")).hasCount(0);
+        assertThat(derivedKinds(desk)).isEqualTo(kinds);
+        desk.handsOff();
+        desk.press("Control+z");
+        assertThat(desk.page.getByText("step 0.1 m")).isVisible();
+    }
 }

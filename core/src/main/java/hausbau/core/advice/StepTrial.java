@@ -72,8 +72,8 @@ public record StepTrial(Length step, Optional<StepChange> change, Optional<Built
         var massing = set.decisions().massing();
         Optional<StepChange> change = Optional.empty();
         try {
-            rules.check(step);
             change = Optional.of(StepChange.of(massing.settings(), massing.building(), levels, step));
+            rules.check(step);
             var then = change.get().massing(massing);
             var options = KitOptions.of(then, new PlanMemory(step, rules, Set.of()), stop);
             if (options.isEmpty()) {

@@ -77,6 +77,12 @@ public record SiteSettings(
         return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, others);
     }
 
+    /** The same on another step, whether or not everything else is on it. */
+    SiteSettings on(Length otherStep) {
+        return new SiteSettings(
+                unit, otherStep, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, corners);
+    }
+
     /** The same with walls as skins, or through. */
     public SiteSettings withSkins(boolean asSkins) {
         return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, asSkins, guardDrop, corners);

@@ -70,7 +70,7 @@ public record StepChange(SiteSettings settings, Building building, List<Level> l
      * @throws Refused if an opening or a stair has no place any more, or a size is out of bounds
      */
     public static StepChange of(SiteSettings settings, Building building, List<Level> levels, Length step) {
-        return new Mover(settings, building, levels, step).move();
+        return new Mover(settings.on(step), building, levels).move();
     }
 
     private static final class Mover {
@@ -85,11 +85,12 @@ public record StepChange(SiteSettings settings, Building building, List<Level> l
         private final Unit unit;
         private final List<Moved> moved = new ArrayList<>();
 
-        Mover(SiteSettings settings, Building building, List<Level> levels, Length step) {
+        /** @param settings with the new step, all else as it was */
+        Mover(SiteSettings settings, Building building, List<Level> levels) {
             this.settings = settings;
             this.building = building;
             this.levels = levels;
-            this.step = step;
+            this.step = settings.step();
             this.unit = settings.unit();
             var xs = new HashSet<Long>();
             var ys = new HashSet<Long>();
