@@ -3,7 +3,7 @@ import type { Deed } from '../plan/hand'
 import { tell, useSite } from '../site/site'
 import { useTable, type Drawing } from '../table/table'
 import { alongEdge, edgesOf, type Point } from './edges'
-import { useForeseen } from './foreseen'
+import { useForeseen, type EditRequest } from './foreseen'
 
 /** Makes edits of what a hand did on the plan. */
 export function useDeeds() {
@@ -23,24 +23,37 @@ export function useDeeds() {
   }
 
   async function work(deed: Deed, drawing: Drawing): Promise<void> {
+    const edit = request(deed, drawing)
+    if (!edit) return
+    const made = await make<RoomView | StairView | MassView>(edit.label, edit.method, edit.path, edit.body)
+    if (made && edit.chooses) table.choose({ [edit.chooses]: made.id })
+  }
+
+  /** The edit that a deed asks for; none where what it was about is gone. */
+  function request(deed: Deed, drawing: Drawing): (EditRequest & { chooses?: 'room' | 'stair' | 'solid' }) | undefined {
     switch (deed.what) {
       case 'ground':
         return ground(deed.from, deed.to, drawing)
-      case 'line': {
-        const made = await make<StairView>('Add stairs', 'POST', '/stairs/drawn', { levelId: levelId(), fromMm: flat(deed.from), toMm: flat(deed.to) })
-        if (made) table.choose({ stair: made.id })
-        return
-      }
+      case 'line':
+        return {
+          label: 'Add stairs',
+          method: 'POST',
+          path: '/stairs/drawn',
+          body: { levelId: levelId(), fromMm: flat(deed.from), toMm: flat(deed.to) },
+          chooses: 'stair',
+        }
       case 'edge':
-        if (table.room) await make('Move a wall', 'POST', `/rooms/${table.room.id}/edges/${deed.edge}/move`, { outwardMm: deed.outwardMm })
-        return
+        return (
+          table.room && { label: 'Move a wall', method: 'POST', path: `/rooms/${table.room.id}/edges/${deed.edge}/move`, body: { outwardMm: deed.outwardMm } }
+        )
       case 'corner':
-        if (table.room) await make('Move a corner', 'POST', `/rooms/${table.room.id}/edges/${deed.edge}/corner`, { byMm: flat(deed.by) })
-        return
+        return (
+          table.room && { label: 'Move a corner', method: 'POST', path: `/rooms/${table.room.id}/edges/${deed.edge}/corner`, body: { byMm: flat(deed.by) } }
+        )
       case 'opening':
-        return moveOpening(deed.id, deed.by)
+        return openingMoved(deed.id, deed.by)
       case 'body':
-        return moveBody(deed)
+        return bodyMoved(deed)
     }
   }
 
@@ -48,35 +61,31 @@ export function useDeeds() {
   const flat = (p: Point): VecMm => ({ ...p, z: 0 })
 
   /** What was drawn becomes a room or a solid, or goes to or from the chosen room. */
-  async function ground(from: Point, to: Point, drawing: Drawing): Promise<void> {
+  function ground(from: Point, to: Point, drawing: Drawing): EditRequest & { chooses?: 'room' | 'solid' } {
     const room = table.room
     const drawn = { fromMm: flat(from), toMm: flat(to) }
-    if (drawing === 'join' && room) await make('Add ground', 'POST', `/rooms/${room.id}/join`, drawn)
-    else if (drawing === 'cut' && room) await make('Cut ground', 'POST', `/rooms/${room.id}/cut`, drawn)
-    else if (drawing === 'solid') {
+    if (drawing === 'join' && room) return { label: 'Add ground', method: 'POST', path: `/rooms/${room.id}/join`, body: drawn }
+    if (drawing === 'cut' && room) return { label: 'Cut ground', method: 'POST', path: `/rooms/${room.id}/cut`, body: drawn }
+    if (drawing === 'solid') {
       const name = `Solid ${site.massing.solids.length + 1}`
-      const made = await make<MassView>('Add a solid', 'POST', '/solids/drawn', { name, levelId: levelId(), ...drawn })
-      if (made) table.choose({ solid: made.id })
-    } else {
-      const made = await make<RoomView>('Add a room', 'POST', '/rooms/drawn', { name: 'Room 1', levelId: levelId(), ...drawn })
-      if (made) table.choose({ room: made.id })
+      return { label: 'Add a solid', method: 'POST', path: '/solids/drawn', body: { name, levelId: levelId(), ...drawn }, chooses: 'solid' }
     }
+    return { label: 'Add a room', method: 'POST', path: '/rooms/drawn', body: { name: 'Room 1', levelId: levelId(), ...drawn }, chooses: 'room' }
   }
 
-  /** Moves an opening along its wall. */
-  async function moveOpening(id: number, by: Point): Promise<void> {
+  function openingMoved(id: number, by: Point): EditRequest | undefined {
     const opening = site.massing.openings.find((o) => o.id === id)
     const room = site.massing.rooms.find((r) => r.id === opening?.roomId)
     const edge = room && edgesOf(room).find((e) => e.edge === opening?.edge)
-    if (opening && edge) await make('Move an opening', 'PATCH', `/openings/${id}`, { atMm: opening.atMm + alongEdge(edge, by) })
+    return opening && edge && { label: 'Move an opening', method: 'PATCH', path: `/openings/${id}`, body: { atMm: opening.atMm + alongEdge(edge, by) } }
   }
 
-  async function moveBody({ body, by }: Extract<Deed, { what: 'body' }>): Promise<void> {
+  function bodyMoved({ body, by }: Extract<Deed, { what: 'body' }>): EditRequest {
     const moved = (v: VecMm) => ({ x: v.x + by.x, y: v.y + by.y, z: v.z })
-    if ('room' in body) await make('Move the room', 'POST', `/rooms/${body.room.id}/arrange`, { byMm: flat(by) })
-    else if ('stair' in body) await make('Move the stairs', 'PATCH', `/stairs/${body.stair.id}`, { footMm: moved(body.stair.footMm) })
-    else await make('Move the solid', 'PATCH', `/solids/${body.solid.id}`, { cornerMm: moved(body.solid.boxMm.min) })
+    if ('room' in body) return { label: 'Move the room', method: 'POST', path: `/rooms/${body.room.id}/arrange`, body: { byMm: flat(by) } }
+    if ('stair' in body) return { label: 'Move the stairs', method: 'PATCH', path: `/stairs/${body.stair.id}`, body: { footMm: moved(body.stair.footMm) } }
+    return { label: 'Move the solid', method: 'PATCH', path: `/solids/${body.solid.id}`, body: { cornerMm: moved(body.solid.boxMm.min) } }
   }
 
-  return { finish }
+  return { finish, request }
 }

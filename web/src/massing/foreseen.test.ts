@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
-import { useForeseen, wordsOf } from './foreseen'
+import { kitWords, useForeseen, wordsOf } from './foreseen'
 
 /** Answers every question with what a test has set. */
 const asking = vi.hoisted(() => ({ agree: true, asked: [] as string[] }))
@@ -21,6 +21,12 @@ vi.mock('../site/feed', () => ({ openFeed: () => () => {} }))
 describe('what an edit does', () => {
   it('is told in pieces', () => {
     expect(wordsOf({ placed: 12, removed: 1, lost: 2 })).toBe('12 pieces placed, 1 piece taken away, 2 changed by hand without a place')
+  })
+
+  it('is told of the kit with what it was only where that changes', () => {
+    const kit = { kindsBefore: 33, kinds: 34, placementsBefore: 412, placements: 412, fewestBefore: 30, fewest: 29 }
+    expect(kitWords(kit)).toEqual(['33 → 34 kinds', '412 pieces', 'at the fewest 30 → 29 kinds'])
+    expect(kitWords({ ...kit, fewest: null })).toEqual(['33 → 34 kinds', '412 pieces'])
   })
 
   it('is nothing where nothing that stands is touched', () => {

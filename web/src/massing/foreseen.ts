@@ -9,6 +9,26 @@ interface Effect {
   removed: number
   /** Changed by a hand, and their place gone. */
   lost: number
+  /** What becomes of the kit, where that was asked. */
+  kit?: KitEffect | null
+}
+
+/** Kinds and placements as they are and as they would be; the fewest kinds only where they are known. */
+export interface KitEffect {
+  kindsBefore: number
+  kinds: number
+  placementsBefore: number
+  placements: number
+  fewestBefore: number | null
+  fewest: number | null
+}
+
+/** An edit that could be asked for. */
+export interface EditRequest {
+  label: string
+  method: string
+  path: string
+  body?: unknown
 }
 
 const count = (n: number, what: string) => `${n} ${n === 1 ? 'piece' : 'pieces'} ${what}`
@@ -19,6 +39,15 @@ export function wordsOf(e: Effect): string {
     .filter(Boolean)
     .join(', ')
 }
+
+const fromTo = (before: number, after: number) => (before === after ? `${after}` : `${before} → ${after}`)
+
+/** What becomes of the kit, in short lines: what stands, and the fewest kinds there could be. */
+export const kitWords = (k: KitEffect) => [
+  `${fromTo(k.kindsBefore, k.kinds)} kinds`,
+  `${fromTo(k.placementsBefore, k.placements)} pieces`,
+  ...(k.fewest === null ? [] : [`at the fewest ${k.fewestBefore === null ? k.fewest : fromTo(k.fewestBefore, k.fewest)} kinds`]),
+]
 
 /** What the last edit did. */
 const did = ref('')

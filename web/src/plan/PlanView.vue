@@ -19,6 +19,7 @@ import { useSeeing } from '../ticket/seeing'
 import { useTable } from '../table/table'
 import { drawPlan } from './draw'
 import ChainEntry from './ChainEntry.vue'
+import KitForecast from './KitForecast.vue'
 import type { Written } from './chains'
 import { useHand, type Deed } from './hand'
 import { above, below, guardsOn, isSeen, onLevel, solidsOn, stairsOn } from './level'
@@ -66,6 +67,8 @@ const hand = useHand(
   (deed) => emit('deed', deed),
 )
 const { room, line, corner, edge, opening, body } = hand
+/** Where the pointer is that drags something of the massing, pixels. */
+const draggedTo = ref({ x: 0, y: 0 })
 
 /** How far a hand may miss the figure's middle: half its width. */
 const FIGURE_REACH_MM = 200
@@ -353,7 +356,7 @@ function move(e: PointerEvent) {
   } else if (laying.what) {
     laying.point(at(px, py))
   } else if (hand.drag(at(px, py))) {
-    return
+    draggedTo.value = { x: px, y: py }
   } else if (band.value) {
     band.value = { ...band.value, x1: px, y1: py }
   } else if (placing.held && e.buttons === 0) {
@@ -486,6 +489,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
       @dblclick="write"
       @wheel.prevent="wheel"
       @contextmenu.prevent />
+    <KitForecast v-if="massing" :held="hand.held" :at="draggedTo" />
     <ChainEntry v-if="typing" :written="typing" @done="typing = undefined" />
     <div
       v-if="band && !placing.holds"

@@ -98,38 +98,29 @@ export function useHand(ground: () => Ground, done: (deed: Deed) => void) {
     if (near?.edge !== edge.value?.edge.edge || near?.lengthMm !== edge.value?.edge.lengthMm) edge.value = near && { edge: near, byMm: 0, held: false }
   }
 
+  /** What would be decided if the hand let go now. */
+  function held(): Deed | undefined {
+    const [r, l, o, e, b, k] = [room.value, line.value, opening.value, edge.value, body.value, corner.value]
+    if (r) return r.x0 !== r.x1 && r.y0 !== r.y1 ? { what: 'ground', from: { x: r.x0, y: r.y0 }, to: { x: r.x1, y: r.y1 } } : undefined
+    if (l) return Math.hypot(l.to.x - l.from.x, l.to.y - l.from.y) >= ground().stepMm ? { what: 'line', ...l } : undefined
+    if (k?.start) return k.by.x || k.by.y ? { what: 'corner', edge: k.edge.edge, by: k.by } : undefined
+    if (o?.start) return o.by.x || o.by.y ? { what: 'opening', id: o.gap.openingId, by: o.by } : undefined
+    if (e?.held) return e.byMm ? { what: 'edge', edge: e.edge.edge, outwardMm: e.byMm } : undefined
+    return b && (b.by.x || b.by.y) ? { what: 'body', body: b.body, by: b.by } : undefined
+  }
+
   /** Lets go. @returns whether something was held and moved, so that it was no click */
   function letGo(): boolean {
-    const [r, l, o, e, b, k] = [room.value, line.value, opening.value, edge.value, body.value, corner.value]
+    const deed = held()
+    const took = !!(room.value || line.value || corner.value?.start || opening.value?.start || edge.value?.held)
+    if (!room.value && !line.value) {
+      if (corner.value?.start) corner.value = undefined
+      else if (opening.value?.start) opening.value = undefined
+      else if (edge.value?.held) edge.value = undefined
+    }
     room.value = line.value = body.value = undefined
-    if (r) {
-      if (r.x0 !== r.x1 && r.y0 !== r.y1) done({ what: 'ground', from: { x: r.x0, y: r.y0 }, to: { x: r.x1, y: r.y1 } })
-      return true
-    }
-    if (l) {
-      if (Math.hypot(l.to.x - l.from.x, l.to.y - l.from.y) >= ground().stepMm) done({ what: 'line', ...l })
-      return true
-    }
-    if (k?.start) {
-      corner.value = undefined
-      if (k.by.x || k.by.y) done({ what: 'corner', edge: k.edge.edge, by: k.by })
-      return true
-    }
-    if (o?.start) {
-      opening.value = undefined
-      if (o.by.x || o.by.y) done({ what: 'opening', id: o.gap.openingId, by: o.by })
-      return true
-    }
-    if (e?.held) {
-      edge.value = undefined
-      if (e.byMm) done({ what: 'edge', edge: e.edge.edge, outwardMm: e.byMm })
-      return true
-    }
-    if (b && (b.by.x || b.by.y)) {
-      done({ what: 'body', body: b.body, by: b.by })
-      return true
-    }
-    return false
+    if (deed) done(deed)
+    return took || !!deed
   }
 
   /** The topmost thing of the massing at a point. */
@@ -143,7 +134,7 @@ export function useHand(ground: () => Ground, done: (deed: Deed) => void) {
     return found && { room: found }
   }
 
-  return { room, line, corner, edge, opening, body, typed, take, drag, point, letGo, bodyAt }
+  return { room, line, corner, edge, opening, body, typed, take, drag, point, held, letGo, bodyAt }
 }
 
 export type Hand = ReturnType<typeof useHand>

@@ -201,4 +201,34 @@ class KitTest {
         desk.press("Control+z");
         assertThat(desk.page.getByText("step 0.1 m")).isVisible();
     }
+
+    /** What is told beside the pointer is what stands once the hand lets go there. */
+    @Test
+    void aWallThatIsDraggedSaysWhatBecomesOfTheKit() {
+        var desk = building("Dragged hall");
+        build(desk).click();
+        desk.page.waitForURL("**/build");
+        var before = derivedKinds(desk);
+        desk.stage("Massing");
+        desk.waitFor("[data-testid=plan]");
+        desk.clickPlan(2_500, 2_000);
+        assertThat(desk.page.getByLabel("Clear width")).hasValue("5 m");
+        desk.movePlan(2_500, 4_000);
+        desk.pressPlan(2_500, 4_000, 2_500, 4_320);
+        var told = desk.page.locator(".forecast");
+        assertThat(told).containsText("kinds");
+        assertThat(told).containsText("at the fewest");
+        desk.page.waitForResponse(
+                r -> r.url().contains("trial=kit") && r.request().postData().contains("500"),
+                () -> desk.movePlan(2_500, 4_520));
+        assertThat(told).containsText(before + " → ");
+        var kinds = number(told.locator("span").first().textContent().replaceAll(".*→ (\\d+) kinds.*", "$1"));
+        desk.page.mouse().up();
+        assertThat(told).isHidden();
+        assertThat(desk.page.getByText("The last change:")).isVisible();
+        assertThat(derivedKinds(desk)).isEqualTo(kinds);
+        desk.handsOff();
+        desk.press("Control+z");
+        desk.page.waitForCondition(() -> derivedKinds(desk) == before);
+    }
 }

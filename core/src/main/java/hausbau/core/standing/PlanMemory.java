@@ -88,6 +88,13 @@ public final class PlanMemory {
         return new PlanMemory(set.decisions().massing().settings().step(), rules, rules.kept(set));
     }
 
+    /** Whether what is remembered holds for a set under these rules: its step is the same, and so are the kinds that are kept. */
+    public boolean fits(StandingSet set, KitRules others) {
+        return step.equals(set.decisions().massing().settings().step())
+                && rules.equals(others)
+                && (!others.keeps() || kept.equals(others.kept(set)));
+    }
+
     private void keepWall(Kind kind) {
         var size = kind.box().size();
         var length = new Length(size.x());

@@ -1,5 +1,6 @@
 package hausbau.server.http;
 
+import hausbau.core.advice.KitForecast;
 import hausbau.core.measure.Fault;
 import hausbau.core.measure.OutOfBounds;
 import hausbau.core.measure.Refused;
@@ -9,6 +10,7 @@ import hausbau.server.journal.AlreadyMade;
 import hausbau.server.journal.StaleRevision;
 import hausbau.server.journal.Trial;
 import hausbau.server.store.NotFound;
+import hausbau.server.work.kit.KitForecasts;
 import jakarta.persistence.PersistenceException;
 import jakarta.validation.ConstraintViolationException;
 import java.nio.charset.IllegalCharsetNameException;
@@ -17,6 +19,7 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.OptionalInt;
 import java.util.stream.Stream;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.jspecify.annotations.Nullable;
@@ -58,6 +61,12 @@ class Problems extends ResponseEntityExceptionHandler {
     private static final String DISK_IS_FULL =
             "The server's disk is full. Nothing was changed; what is there can still be looked at. Make room on it, then try again.";
 
+    private final KitForecasts forecasts;
+
+    Problems(KitForecasts forecasts) {
+        this.forecasts = forecasts;
+    }
+
     private static ProblemDetail bad(List<Fault> faults) {
         var problem = ProblemDetail.forStatusAndDetail(
                 HttpStatus.BAD_REQUEST,
@@ -80,13 +89,44 @@ class Problems extends ResponseEntityExceptionHandler {
                 Character.toUpperCase(e.getMessage().charAt(0)) + e.getMessage().substring(1) + ".")));
     }
 
-    /** An edit that was only asked for. */
-    record TrialView(long placed, long removed, long lost) {}
+    /**
+     * What an edit that was only asked for would do.
+     *
+     * @param kit what would become of the kit; null where that was not asked, or there is none
+     */
+    record TrialView(long placed, long removed, long lost, @Nullable KitView kit) {}
+
+    /** Kinds and placements as they are and as they would be; the fewest kinds null where they are not known. */
+    record KitView(
+            int kindsBefore,
+            int kinds,
+            long placementsBefore,
+            long placements,
+            @Nullable Integer fewestBefore,
+            @Nullable Integer fewest) {
+
+        static KitView of(KitForecast.Change c) {
+            return new KitView(
+                    c.before().kinds(),
+                    c.after().kinds(),
+                    c.before().placements(),
+                    c.after().placements(),
+                    told(c.before().fewest()),
+                    told(c.after().fewest()));
+        }
+
+        private static @Nullable Integer told(OptionalInt n) {
+            return n.isPresent() ? n.getAsInt() : null;
+        }
+    }
 
     @ExceptionHandler
-    ResponseEntity<TrialView> trial(Trial trial) {
+    ResponseEntity<TrialView> trial(Trial trial, WebRequest request) {
         var d = trial.difference();
-        return ResponseEntity.ok(new TrialView(d.placed(), d.removed(), d.lost()));
+        var kit = "kit".equals(request.getParameter("trial"))
+                ? forecasts.of(trial).map(KitView::of).orElse(null)
+                : null;
+        return ResponseEntity.ok(new TrialView(d.placed(), d.removed(), d.lost(), kit));
     }
 
     @ExceptionHandler

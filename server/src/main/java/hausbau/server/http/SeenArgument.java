@@ -3,11 +3,11 @@ package hausbau.server.http;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Maker;
 import hausbau.server.journal.Seen;
-import io.swagger.v3.oas.models.media.BooleanSchema;
 import io.swagger.v3.oas.models.media.StringSchema;
 import io.swagger.v3.oas.models.parameters.Parameter;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.OptionalLong;
 import org.springdoc.core.customizers.OperationCustomizer;
 import org.springdoc.core.utils.SpringDocUtils;
@@ -26,12 +26,13 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 /**
  * What the maker of an edit tells about it: the revision they saw, from {@code If-Match} (RFC 9110), {@code "12"}; their
  * word for the edit, from {@code Idempotency-Key}; who they are, from {@code Hausbau-Maker}; and whether they only ask,
- * {@code ?trial=true}.
+ * {@code ?trial=true}, or {@code ?trial=kit} to be told of the kit as well.
  */
 @Configuration
 class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
 
     private static final String MAKER = "Hausbau-Maker";
+    private static final List<String> TRIALS = List.of("true", "kit", "false");
     private static final String KEY = "[\\x21-\\x7E]{1,80}";
 
     static {
@@ -74,11 +75,11 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
             throw new Refused(
                     "Idempotency-Key", "An Idempotency-Key takes 1 to 80 printable characters without a space.");
         }
-        var trial = request.getParameter("trial");
-        if (trial != null && !trial.equals("true") && !trial.equals("false")) {
-            throw new Refused("trial", "A trial is true or false.");
+        var trial = Objects.requireNonNullElse(request.getParameter("trial"), "false");
+        if (!TRIALS.contains(trial)) {
+            throw new Refused("trial", "A trial is true, kit or false.");
         }
-        return new Seen(revision(request.getHeader("If-Match")), key == null ? "" : key, "true".equals(trial), maker);
+        return new Seen(revision(request.getHeader("If-Match")), key == null ? "" : key, !trial.equals("false"), maker);
     }
 
     private static OptionalLong revision(String ifMatch) {
@@ -127,9 +128,9 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
                                 .in("query")
                                 .name("trial")
                                 .required(false)
-                                .schema(new BooleanSchema())
+                                .schema(new StringSchema()._enum(TRIALS))
                                 .description(
-                                        "true: nothing is changed; answers how many pieces it would place, remove and leave without their place"));
+                                        "true: nothing is changed; answers how many pieces it would place, remove and leave without their place; kit: and what becomes of the kit"));
             }
             return operation;
         };

@@ -1,7 +1,6 @@
 package hausbau.server.journal;
 
 import hausbau.core.measure.Refused;
-import hausbau.core.standing.StandingSet;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.Aggregate;
@@ -162,7 +161,8 @@ public class Journal {
     private void finish(Edit edit, Seen seen, OptionalLong walked, boolean undone) {
         if (edit.changes().isEmpty()) {
             if (seen.isTrial()) {
-                throw new Trial(new StandingSet.Difference(0, 0, 0));
+                var now = edit.before();
+                throw new Trial(now.siteId(), now.set(), now.set());
             }
             return;
         }
@@ -175,10 +175,7 @@ public class Journal {
                 site.revision() + 1,
                 decisions);
         if (seen.isTrial()) {
-            throw new Trial(
-                    state.set() == before.set()
-                            ? new StandingSet.Difference(0, 0, 0)
-                            : StandingSet.Difference.between(before.set(), state.set()));
+            throw new Trial(before.siteId(), before.set(), state.set());
         }
         var entry = walked.isPresent()
                 ? Revisions.Entry.walked(walked.getAsLong(), undone, seen)
