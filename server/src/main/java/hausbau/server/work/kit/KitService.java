@@ -28,6 +28,7 @@ import hausbau.core.shape.WearMask;
 import hausbau.core.standing.KitChoice;
 import hausbau.core.standing.KitOptions;
 import hausbau.core.standing.KitRules;
+import hausbau.core.standing.Resizing;
 import hausbau.core.standing.RunLayout;
 import hausbau.core.standing.StandingSet;
 import hausbau.core.survey.Survey;
@@ -209,6 +210,52 @@ public class KitService {
                 option.placements(),
                 option.proven(),
                 StandingSet.Difference.between(state.set(), set));
+    }
+
+    /** A resized kit and what choosing it would do. @param kinds every derived kind that would stand */
+    public record Resized(
+            Resizing resizing,
+            int kindsNow,
+            int kinds,
+            long placementsNow,
+            long placements,
+            StandingSet.Difference does) {}
+
+    private record ResizeQuestion(long siteId, long revision, long pieceId, Length length, Length height) {}
+
+    /**
+     * The site's kit with one of its pieces of wall in another size, all others kept.
+     *
+     * @throws Refused if no kit is chosen, the piece is none of its lengths, or the size cannot be had
+     */
+    public Resized resize(long siteId, long pieceId, Length length, Length height, String token) {
+        var state = sets.current(siteId);
+        var kind = state.piece(pieceId).kind();
+        var choice = state.decisions()
+                .kit()
+                .orElseThrow(() -> new Refused("pieceId", "No kit is chosen yet: work one out under Kit."));
+        return jobs.run(siteId, token, new ResizeQuestion(siteId, state.revision(), pieceId, length, height), job -> {
+            var deadline = System.nanoTime() + PATIENCE.toNanos();
+            var resizing = Resizing.of(
+                    state.decisions().massing(),
+                    choice,
+                    kind,
+                    length,
+                    height,
+                    () -> !job.isWanted() || System.nanoTime() - deadline >= 0);
+            var set = state.set().next(state.decisions().with(resizing.choice()));
+            return new Resized(
+                    resizing,
+                    state.set().derivedCounts().size(),
+                    set.derivedCounts().size(),
+                    count(state.set()),
+                    count(set),
+                    StandingSet.Difference.between(state.set(), set));
+        });
+    }
+
+    private static long count(StandingSet set) {
+        return set.derivedCounts().values().stream().mapToLong(Long::longValue).sum();
     }
 
     /** What a plan for a site, or advice on it, hangs on. @param advice whether that is asked for */
