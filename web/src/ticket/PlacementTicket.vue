@@ -11,6 +11,7 @@ import { tell, useSite } from '../site/site'
 import { useChoosing, type By } from './choosing'
 import DisorderFields from './DisorderFields.vue'
 import DressFields from './DressFields.vue'
+import PieceSize from './PieceSize.vue'
 import PieceTraits from './PieceTraits.vue'
 import { useSeeing } from './seeing'
 import { useTable } from '../table/table'
@@ -215,6 +216,7 @@ const originOf = computed(() => {
       ><span>Swap for</span>
       <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
     </label>
+    <PieceSize v-if="only?.role === 'WALL' && shared((p) => p.origin) === 'massing'" :piece="only" />
     <DressFields :ids="ids" />
     <PieceTraits v-if="only" :key="only.id" :piece="only" />
     <DisorderFields :ids="ids" />

@@ -29,14 +29,14 @@ class ResizeController {
     record ResizeBody(@NotNull Length lengthMm, @NotNull Length heightMm) {}
 
     /** A stretch of a run, in a tier of this height. */
-    record StretchView(@NotNull String run, @NotNull Length atMm, @NotNull Length lengthMm, @NotNull Length heightMm) {
+    record UnfitView(@NotNull String run, @NotNull Length atMm, @NotNull Length lengthMm, @NotNull Length heightMm) {
 
-        static StretchView of(Resizing.Stretch s) {
-            return new StretchView(s.run(), s.at(), s.length(), s.height());
+        static UnfitView of(Resizing.Stretch s) {
+            return new UnfitView(s.run(), s.at(), s.length(), s.height());
         }
     }
 
-    record SizeView(@NotNull Length lengthMm, @NotNull Length heightMm) {}
+    record AddedView(@NotNull Length lengthMm, @NotNull Length heightMm) {}
 
     /**
      * @param option     by which it is taken, as an option of a kit plan is
@@ -47,8 +47,8 @@ class ResizeController {
      */
     record ResizedView(
             @NotNull String option,
-            @NotNull List<StretchView> unfit,
-            @NotNull List<SizeView> added,
+            @NotNull List<UnfitView> unfit,
+            @NotNull List<AddedView> added,
             @NotNull int kindsNow,
             @NotNull int kinds,
             @NotNull long placementsNow,
@@ -58,9 +58,9 @@ class ResizeController {
         static ResizedView of(KitService.Resized r) {
             return new ResizedView(
                     r.resizing().choice().word(),
-                    r.resizing().unfit().stream().map(StretchView::of).toList(),
+                    r.resizing().unfit().stream().map(UnfitView::of).toList(),
                     r.resizing().added().stream()
-                            .map(s -> new SizeView(s.length(), s.height()))
+                            .map(s -> new AddedView(s.length(), s.height()))
                             .toList(),
                     r.kindsNow(),
                     r.kinds(),

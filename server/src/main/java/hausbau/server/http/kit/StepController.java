@@ -66,7 +66,7 @@ class StepController {
      * @param kit     null where there is none
      * @param refusal why there is no kit
      */
-    record TrialView(
+    record StepTrialView(
             @NotNull Length stepMm,
             @NotNull int edges,
             @NotNull Length mostMm,
@@ -74,8 +74,8 @@ class StepController {
             TrialKitView kit,
             @NotNull String refusal) {
 
-        static TrialView of(StepTrial t, long faults) {
-            return new TrialView(
+        static StepTrialView of(StepTrial t, long faults) {
+            return new StepTrialView(
                     t.step(),
                     t.change().map(StepChange::edges).orElse(0),
                     t.change().map(StepChange::most).orElse(Length.ZERO),
@@ -100,7 +100,7 @@ class StepController {
 
     @PostMapping("/step-trials")
     @Operation(summary = "The site on other steps: what would have to move, and the kit it would be built from")
-    List<TrialView> trials(
+    List<StepTrialView> trials(
             @PathVariable long siteId,
             @Valid @RequestBody TrialsBody body,
             @RequestParam(required = false) String token) {
@@ -110,7 +110,7 @@ class StepController {
                 body.stepsMm() == null ? List.of() : body.stepsMm(),
                 KitController.word(token));
         return trials.trials().stream()
-                .map(t -> TrialView.of(t, trials.faults()))
+                .map(t -> StepTrialView.of(t, trials.faults()))
                 .toList();
     }
 
