@@ -90,9 +90,12 @@ async function build() {
     tell(e)
   }
 }
-const percent = (i: number) => {
-  const [now, before] = [plan.value!.options[i]!.placements, plan.value!.options[i - 1]?.placements]
-  return before ? `saves ${Math.round((1 - now / before) * 100)} %` : ''
+/** What the further kinds of an option save, and which they are, where they are few enough to name. */
+const saved = (i: number) => {
+  const [now, before] = [plan.value!.options[i]!, plan.value!.options[i - 1]]
+  if (!before) return ''
+  const names = now.added.map((p) => `${site.show(p.lengthMm)} × ${site.show(p.heightMm)}`)
+  return `saves ${before.placements - now.placements}` + (names.length && names.length < 3 ? ` with ${names.join(' and ')}` : '')
 }
 </script>
 
@@ -135,7 +138,7 @@ const percent = (i: number) => {
                 <td class="figures">{{ o.jointsMm.map(site.show).join(' · ') || 'no height' }}</td>
                 <td class="marks">
                   <span>{{ o.proven ? '● proven' : '◆ not proven' }}</span> <span v-if="i === plan.recommended" class="good">recommended</span
-                  ><span v-if="o.id === standing" class="good">built</span><span class="soft">{{ percent(i) }}</span>
+                  ><span v-if="o.id === standing" class="good">built</span><span class="soft">{{ saved(i) }}</span>
                 </td>
               </tr>
             </tbody>

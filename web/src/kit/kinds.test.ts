@@ -15,6 +15,7 @@ const option: SiteOptionView = {
   placements: 12,
   proven: true,
   byRole: { WALL: 3, POST: 1 },
+  added: [],
   pieces: [piece('WALL', 2000, 3000), piece('WALL', 1000, 3000), piece('WALL', 1000, 3000, 100), piece('POST', 200, 3000)],
   jointsMm: [],
   made: 4,

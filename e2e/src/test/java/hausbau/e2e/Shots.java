@@ -42,6 +42,7 @@ public final class Shots {
             if (stage.equals("Massing")) {
                 building();
             } else if (stage.equals("Kit")) {
+                advice();
                 workshop();
             }
         }
@@ -56,6 +57,18 @@ public final class Shots {
         }
         estate();
         arcade();
+    }
+
+    /** What would make the kit smaller, one of it marked where it applies, and the chart of steps. */
+    private void advice() {
+        desk.button("Look for advice").click();
+        desk.waitFor("section[aria-label=Advice] li");
+        desk.button("Compare steps").click();
+        desk.waitFor(".trial");
+        desk.button("Plan", true).click();
+        desk.page.locator("section[aria-label=Steps] .one").scrollIntoViewIfNeeded();
+        desk.page.locator("section[aria-label=Advice] li").nth(2).hover();
+        picture("steps");
     }
 
     /** A piece on the bench with its parts, and a pattern on pieces of several lengths. */
@@ -162,11 +175,6 @@ public final class Shots {
         desk.press("Escape");
         desk.button("Sun", true).click();
         desk.button("Cutaway", true).click();
-        widen(0.2);
-        desk.button("Density", true).click();
-        desk.page.waitForTimeout(5_000);
-        picture("density");
-        desk.button("Density", true).click();
         desk.press("p");
         widen(0.5);
     }

@@ -92,6 +92,25 @@ class KitTest {
         }
     }
 
+    /** What an option has that the one before it has not are the kinds that its saving is owed to. */
+    @Test
+    void everyOptionSaysWhichKindsItAdds() {
+        var options = plan(building("Added")).get("options");
+        assertThat(options.get(0).get("added").size()).isZero();
+        for (var i = 1; i < options.size(); i++) {
+            var before = sizes(options.get(i - 1).get("pieces"));
+            var expected = sizes(options.get(i).get("pieces"));
+            expected.removeAll(before);
+            assertThat(sizes(options.get(i).get("added"))).isEqualTo(expected).isNotEmpty();
+        }
+    }
+
+    private static Set<String> sizes(JsonNode pieces) {
+        return pieces.valueStream()
+                .map(p -> p.get("role") + " " + p.get("lengthMm") + " " + p.get("heightMm") + " " + p.get("depthMm"))
+                .collect(Collectors.toSet());
+    }
+
     /** The hall is cut where the rooms beside it have their floor and their ceiling: it needs no piece of 6 m. */
     @Test
     void highWallsAreStacked() {

@@ -6,6 +6,7 @@ import hausbau.core.fit.FixedItem;
 import hausbau.core.fit.KitPlan;
 import hausbau.core.fit.KitQuestion;
 import hausbau.core.fit.Run;
+import hausbau.core.kit.Kind;
 import hausbau.core.kit.Role;
 import hausbau.core.kit.Solid;
 import hausbau.core.massing.WallRun;
@@ -32,6 +33,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
@@ -155,7 +157,24 @@ class KitController {
             @NotNull Length lengthMm,
             @NotNull Length heightMm,
             @NotNull Length depthMm,
-            @NotNull long count) {}
+            @NotNull long count) {
+
+        /** Those of these kinds, by role, the highest and longest first. */
+        static List<OptionPieceView> list(Map<Kind, Long> counts, Set<Kind> of) {
+            return counts.entrySet().stream()
+                    .filter(e -> of.contains(e.getKey()))
+                    .map(e -> new OptionPieceView(
+                            e.getKey().role(),
+                            new Length(e.getKey().size().x()),
+                            new Length(e.getKey().size().z()),
+                            new Length(e.getKey().size().y()),
+                            e.getValue()))
+                    .sorted(Comparator.comparing(OptionPieceView::role)
+                            .thenComparing(OptionPieceView::heightMm, Comparator.reverseOrder())
+                            .thenComparing(OptionPieceView::lengthMm, Comparator.reverseOrder()))
+                    .toList();
+        }
+    }
 
     /** @param lost what a hand changed and whose place would be gone */
     record DoesView(@NotNull long placed, @NotNull long removed, @NotNull long lost) {
@@ -170,6 +189,7 @@ class KitController {
      * @param kinds    every derived kind that stands once it is chosen
      * @param made     how many of them are to be made: all, but for those that stand already where they are kept
      * @param byRole   the same, by role
+     * @param added    of its pieces those that the option before it does without
      * @param jointsMm heights at which walls are cut, from the site's zero
      * @param does     what choosing it would do to what stands
      */
@@ -181,10 +201,11 @@ class KitController {
             @NotNull boolean proven,
             @NotNull Map<Role, Integer> byRole,
             @NotNull List<OptionPieceView> pieces,
+            @NotNull List<OptionPieceView> added,
             @NotNull List<Length> jointsMm,
             @NotNull DoesView does) {
 
-        static SiteOptionView of(KitService.SiteOption o) {
+        static SiteOptionView of(KitService.SiteOption o, Set<Kind> added) {
             var byRole = new TreeMap<Role, Integer>();
             o.counts().keySet().forEach(k -> byRole.merge(k.role(), 1, Integer::sum));
             return new SiteOptionView(
@@ -194,17 +215,8 @@ class KitController {
                     o.placements(),
                     o.proven(),
                     byRole,
-                    o.counts().entrySet().stream()
-                            .map(e -> new OptionPieceView(
-                                    e.getKey().role(),
-                                    new Length(e.getKey().size().x()),
-                                    new Length(e.getKey().size().z()),
-                                    new Length(e.getKey().size().y()),
-                                    e.getValue()))
-                            .sorted(Comparator.comparing(OptionPieceView::role)
-                                    .thenComparing(OptionPieceView::heightMm, Comparator.reverseOrder())
-                                    .thenComparing(OptionPieceView::lengthMm, Comparator.reverseOrder()))
-                            .toList(),
+                    OptionPieceView.list(o.counts(), o.counts().keySet()),
+                    OptionPieceView.list(o.counts(), added),
                     o.choice().tiers().joints().stream().map(Length::new).toList(),
                     DoesView.of(o.does()));
         }
@@ -338,7 +350,9 @@ class KitController {
         var plan = kit.plan(siteId, body.toRules(), word(token));
         var recommended = plan.recommended();
         return new SitePlanView(
-                plan.options().stream().map(SiteOptionView::of).toList(),
+                plan.options().stream()
+                        .map(o -> SiteOptionView.of(o, plan.added(o)))
+                        .toList(),
                 recommended.isPresent() ? recommended.getAsInt() : null,
                 plan.options().stream()
                         .map(o -> plan.layout(o).stream().map(LaidRunView::of).toList())

@@ -51,6 +51,7 @@ import java.util.Objects;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.IntFunction;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -143,6 +144,18 @@ public class KitService {
                             rules,
                             options.stream().map(SiteOption::made).toList(),
                             options.stream().map(SiteOption::stacked).toList()));
+        }
+
+        /** The kinds of an option that the one before it, with fewer kinds, does without; none for the first. */
+        public Set<Kind> added(SiteOption option) {
+            var at = options.indexOf(option);
+            if (at == 0) {
+                return Set.of();
+            }
+            var before = options.get(at - 1).counts().keySet();
+            return option.counts().keySet().stream()
+                    .filter(k -> !before.contains(k))
+                    .collect(Collectors.toSet());
         }
 
         /** The runs, as an option would build them. */
