@@ -136,9 +136,11 @@ const saved = (i: number) => {
                 </td>
                 <td class="figures">{{ o.placements }}</td>
                 <td class="figures">{{ o.jointsMm.map(site.show).join(' · ') || 'no height' }}</td>
-                <td class="marks">
-                  <span>{{ o.proven ? '● proven' : '◆ not proven' }}</span> <span v-if="i === plan.recommended" class="good">recommended</span
-                  ><span v-if="o.id === standing" class="good">built</span><span class="soft">{{ saved(i) }}</span>
+                <td>
+                  <div class="marks">
+                    <span>{{ o.proven ? '● proven' : '◆ not proven' }}</span> <span v-if="i === plan.recommended" class="good">recommended</span
+                    ><span v-if="o.id === standing" class="good">built</span><span class="soft">{{ saved(i) }}</span>
+                  </div>
                 </td>
               </tr>
             </tbody>

@@ -67,7 +67,7 @@ public final class Shots {
         desk.waitFor(".trial");
         desk.button("Plan", true).click();
         desk.page.locator("section[aria-label=Steps] .one").scrollIntoViewIfNeeded();
-        desk.page.locator("section[aria-label=Advice] li").nth(2).hover();
+        desk.page.locator("section[aria-label=Advice] li button").nth(2).focus();
         picture("steps");
     }
 
