@@ -63,7 +63,9 @@ const saves = (a: AdviceView) =>
     <div class="row">
       <Button size="small" :disabled="!!working" @click="look">Look for advice</Button>
       <template v-if="working"
-        ><span role="status" class="figures">{{ Math.round(share * 100) }} %</span><Button size="small" @click="cancel">Cancel</Button></template
+        ><span role="status" class="figures">{{ Math.round(share * 100) }} %</span
+        ><Button size="small" title="Stops here, with what is known" @click="working.enough()">Enough</Button
+        ><Button size="small" @click="cancel">Cancel</Button></template
       >
     </div>
     <p v-if="advice && !advice.length" class="soft">No room a step or two larger or smaller, and no opening moved or changed, would save a kind or a piece.</p>

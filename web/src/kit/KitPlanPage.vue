@@ -3,6 +3,7 @@ import { Button } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { NoAnswer, Refusal, send, type SitePlanView } from '../api/client'
+import { underWay } from '../api/underWay'
 import { tell, useSite } from '../site/site'
 import KitAdvice from './KitAdvice.vue'
 import KitSteps from './KitSteps.vue'
@@ -24,7 +25,12 @@ const chosen = ref(0)
 const pointed = shallowRef<Pointed>()
 const fault = ref('')
 const seconds = ref(0)
+/** The best that is found while it is worked out. */
+const soFar = ref('')
 let asking: AbortController | undefined
+let enough = () => {}
+/** Whether it was ended before it was done. */
+const stopped = ref(false)
 let ticking: ReturnType<typeof setInterval> | undefined
 
 const option = computed(() => plan.value?.options[chosen.value])
@@ -42,16 +48,22 @@ onBeforeUnmount(() => asking?.abort())
 async function workOut() {
   asking?.abort()
   const mine = new AbortController()
-  const token = crypto.randomUUID()
+  const work = underWay((_, found) => (soFar.value = found))
   // What nobody waits for any more is not worked on any more either.
-  mine.signal.addEventListener('abort', () => void send('DELETE', `/api/kit-plans/${token}`).catch(() => {}))
+  mine.signal.addEventListener('abort', work.callOff)
   asking = mine
+  stopped.value = false
+  enough = () => {
+    stopped.value = true
+    work.enough()
+  }
   seconds.value = 0
+  soFar.value = ''
   fault.value = ''
   faults.value = {}
   ticking = setInterval(() => seconds.value++, 1000)
   try {
-    const answer = await send<SitePlanView>('POST', `/api/sites/${site.site!.id}/kit-plans?token=${token}`, rules.value, { signal: mine.signal })
+    const answer = await send<SitePlanView>('POST', `/api/sites/${site.site!.id}/kit-plans?token=${work.token}`, rules.value, { signal: mine.signal })
     plan.value = answer
     const now = answer.options.findIndex((o) => o.id === standing.value)
     chosen.value = now >= 0 ? now : (answer.recommended ?? 0)
@@ -61,6 +73,7 @@ async function workOut() {
     if (e instanceof Refusal) faults.value = Object.fromEntries(e.faults.map((f) => [f.field, f.message]))
   } finally {
     clearInterval(ticking)
+    work.end()
     if (asking === mine) asking = undefined
     working.value = !!asking
   }
@@ -110,9 +123,12 @@ const saved = (i: number) => {
       <div class="row">
         <Button type="primary" :disabled="working || !site.massing.rooms.length" @click="start">Work out the kit</Button>
         <template v-if="working"
-          ><span role="status" class="figures">working … {{ seconds }} s</span><Button size="small" @click="cancel">Cancel</Button></template
+          ><span role="status" class="figures">working … {{ seconds }} s</span>
+          <Button v-if="seconds" size="small" title="Stops here, with the best that is known" @click="enough()">Enough</Button>
+          <Button size="small" @click="cancel">Cancel</Button></template
         >
       </div>
+      <p v-if="working && soFar" class="soft">The best so far: {{ soFar }}.</p>
       <p v-if="!site.massing.rooms.length" class="soft">
         There is no room yet. <RouterLink :to="`/sites/${site.site!.id}/massing`">Type or draw one</RouterLink> first.
       </p>
@@ -170,6 +186,9 @@ const saved = (i: number) => {
         </ul>
         <p class="soft">Change the room or an opening under Massing, or allow other pieces.</p>
       </div>
+      <p v-else-if="plan && !plan.options.length && stopped" class="fault" role="alert">
+        No kit was found before it was stopped. Let it work longer, or allow more lengths or another step.
+      </p>
       <p v-else-if="plan && !plan.options.length" class="fault" role="alert">
         No {{ rules.maxKinds }} {{ rules.maxKinds === 1 ? 'length fills' : 'lengths fill' }} the walls of every height that is allowed. Allow more lengths or
         heights.

@@ -84,7 +84,9 @@ const take = (t: StepTrialView) =>
     <div class="row">
       <Button size="small" :disabled="!!working" @click="look()">Compare steps</Button>
       <template v-if="working"
-        ><span role="status" class="figures">{{ Math.round(share * 100) }} %</span><Button size="small" @click="cancel">Cancel</Button></template
+        ><span role="status" class="figures">{{ Math.round(share * 100) }} %</span
+        ><Button size="small" title="Stops here, with what is known" @click="working.enough()">Enough</Button
+        ><Button size="small" @click="cancel">Cancel</Button></template
       >
       <span v-else-if="trials" class="row"
         ><span class="soft">and a step of</span><LengthField class="further" label="" aria="A further step" :mm="undefined" @change="(mm) => void look(mm)"

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Request;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.SelectOption;
@@ -11,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -203,34 +205,43 @@ class BuildingTest {
                 .isEqualTo(84);
     }
 
-    /** The drawing follows the hand, one request is under way at most, and the last position arrives. */
-    @Test
-    void aWallIsDraggedThroughManyPlacesAndTheLastOneCounts() {
-        var desk = SharedApplication.desk().hall("Dragged far").stage("Massing");
-        assertThat(desk.field("Clear width")).hasValue("5 m");
+    /** How many such requests are under way at once, at most, from now on. */
+    private static AtomicInteger mostAtOnce(Desk desk, Predicate<Request> which) {
         var under = new AtomicInteger();
         var most = new AtomicInteger();
         desk.page.onRequest(r -> {
-            if (!r.method().equals("GET")) {
+            if (which.test(r)) {
                 most.accumulateAndGet(under.incrementAndGet(), Math::max);
             }
         });
         desk.page.onRequestFinished(r -> {
-            if (!r.method().equals("GET")) {
+            if (which.test(r)) {
                 under.decrementAndGet();
             }
         });
+        return most;
+    }
+
+    /** The drawing follows the hand, one question and one edit are under way at most, and the last position arrives. */
+    @Test
+    void aWallIsDraggedThroughManyPlacesAndTheLastOneCounts() {
+        var desk = SharedApplication.desk().hall("Dragged far").stage("Massing");
+        assertThat(desk.field("Clear width")).hasValue("5 m");
+        var edits = mostAtOnce(desk, r -> !r.method().equals("GET") && !r.url().contains("trial=kit"));
+        var questions = mostAtOnce(desk, r -> r.url().contains("trial=kit"));
         desk.pressPlan(5_000, 1_200, 5_400, 1_250);
         for (var x = 5_500; x <= 8_000; x += 100) {
             desk.movePlan(x, 1_200);
         }
         desk.movePlan(6_500, 1_300);
-        // Nothing is asked of the server while the hand holds the wall, and nothing has moved.
-        assertThat(most).hasValue(0);
+        // While the hand holds the wall only what would become of the kit is asked, and nothing has moved.
+        assertThat(desk.page.locator(".forecast")).isVisible();
+        assertThat(edits).hasValue(0);
         assertThat(desk.field("Clear width")).hasValue("5 m");
         desk.page.mouse().up();
         assertThat(desk.field("Clear width")).hasValue("6.5 m");
-        assertThat(most).hasValue(1);
+        assertThat(edits).hasValue(1);
+        assertThat(questions).hasValue(1);
         assertThat(desk.get(desk.site() + "/massing")
                         .get("rooms")
                         .get(0)

@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -56,6 +57,7 @@ public final class KitOptions {
     private final Length step;
     private final KindFronts fronts;
     private final BooleanSupplier stop;
+    private final Consumer<Option> better;
     private final List<WallRun> runs;
     private final List<Post> posts;
     private final TreeMap<Integer, Option> best = new TreeMap<>();
@@ -66,7 +68,9 @@ public final class KitOptions {
     /** Whether every height at which something would be cut is chosen from: else nothing is proven. */
     private boolean areAllJointsTried = true;
 
-    private KitOptions(Massing massing, PlanMemory memory, int mostKinds, BooleanSupplier stop) {
+    private KitOptions(
+            Massing massing, PlanMemory memory, int mostKinds, BooleanSupplier stop, Consumer<Option> better) {
+        this.better = better;
         this.mostKinds = mostKinds;
         this.massing = massing;
         this.memory = memory;
@@ -108,7 +112,13 @@ public final class KitOptions {
 
     /** The options of up to so many kinds. */
     public static List<Option> of(Massing massing, PlanMemory memory, int mostKinds, BooleanSupplier stop) {
-        return new KitOptions(massing, memory, mostKinds, stop).find();
+        return of(massing, memory, mostKinds, stop, better -> {});
+    }
+
+    /** @param better told every option that is better than those of as many kinds before it, as it is found */
+    public static List<Option> of(
+            Massing massing, PlanMemory memory, int mostKinds, BooleanSupplier stop, Consumer<Option> better) {
+        return new KitOptions(massing, memory, mostKinds, stop, better).find();
     }
 
     /** The stretches of wall that no pieces which the rules allow, or which are kept, come to. */
@@ -374,6 +384,8 @@ public final class KitOptions {
         var choice = new KitChoice(
                 step, Objects.requireNonNull(usual), tiles(), rules, new Tiers(at(candidate.set()), lengths));
         var isOneLook = bySize.values().stream().allMatch(f -> f.looks().size() == 1);
-        best.put(all, new Option(choice, all, placements, areAllJointsTried && dealt.proven() && isOneLook));
+        var option = new Option(choice, all, placements, areAllJointsTried && dealt.proven() && isOneLook);
+        best.put(all, option);
+        better.accept(option);
     }
 }

@@ -182,6 +182,35 @@ class KitOptionsTest {
         assertThat(tiers.layers(-1_000_000, 3_000_000)).hasSize(1);
     }
 
+    /** What is told on the way only gets better, and the last of each number of kinds is what is answered. */
+    @Test
+    void betterOptionsAreToldAsTheyAreFound() {
+        var massing = building(3);
+        var told = new ArrayList<KitOptions.Option>();
+        var memory = new PlanMemory(massing.settings().step(), KitRules.between(mm(200), mm(4000)), Set.of());
+        var options = KitOptions.of(massing, memory, Integer.MAX_VALUE, () -> false, told::add);
+        assertThat(told).containsAll(options);
+        var least = new HashMap<Integer, Long>();
+        for (var option : told) {
+            assertThat(option.placements()).isLessThan(least.getOrDefault(option.kinds(), Long.MAX_VALUE));
+            least.put(option.kinds(), option.placements());
+        }
+    }
+
+    /** Stopped at once it still answers with kits that fill every wall, only not proven where they are not. */
+    @Test
+    void whatIsFoundBeforeOneStopsFillsEveryWall() {
+        for (var seed = 1; seed <= 5; seed++) {
+            var massing = building(seed);
+            var memory = new PlanMemory(massing.settings().step(), KitRules.between(mm(200), mm(4000)), Set.of());
+            for (var option : KitOptions.of(massing, memory, Integer.MAX_VALUE, () -> true, better -> {})) {
+                assertThat(KitChoice.parse(massing, option.choice().word()))
+                        .as("seed %d", seed)
+                        .isEqualTo(option.choice());
+            }
+        }
+    }
+
     @Test
     void aChoiceIsReadFromItsWordAsItWas() {
         var massing = building(3);

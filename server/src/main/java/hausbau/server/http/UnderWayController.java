@@ -8,6 +8,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -23,14 +24,23 @@ class UnderWayController {
         this.jobs = jobs;
     }
 
-    record HowFarView(@NotNull double share) {}
+    /** @param share 0 to 1, @param soFar what has been found, in words; empty where nothing is told */
+    record HowFarView(@NotNull double share, @NotNull String soFar) {}
 
     @GetMapping
     @Operation(
             summary =
-                    "How far the work under this word is, 0 to 1: the reading of files, or the making of those that are handed over")
+                    "How far the work under this word is: the reading of files, the making of those that are handed over, plans, advice")
     HowFarView share(@PathVariable String token) {
-        return new HowFarView(jobs.share(token));
+        var at = jobs.howFar(token);
+        return new HowFarView(at.share(), at.soFar());
+    }
+
+    @PostMapping("/enough")
+    @Operation(summary = "Lets the work under this word answer with the best that it has found so far")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void enough(@PathVariable String token) {
+        jobs.enough(token);
     }
 
     @DeleteMapping

@@ -268,11 +268,24 @@ public class Jobs {
         }
     }
 
-    /** How far the work under this token is, 0 to 1; 0 where there is none. */
-    public double share(String token) {
+    /** @param share of all the work, 0 to 1, @param soFar what has been found, in words; empty where nothing is told */
+    public record HowFar(double share, String soFar) {}
+
+    /** How far the work under this token is; at 0 where there is none. */
+    public HowFar howFar(String token) {
         synchronized (lock) {
             var waiter = byToken.get(token);
-            return waiter == null ? 0 : waiter.run.job.share();
+            return waiter == null ? new HowFar(0, "") : new HowFar(waiter.run.job.share(), waiter.run.job.soFar());
+        }
+    }
+
+    /** Lets the work under this token answer with what it has found so far, unless another waits for all of it. */
+    public void enough(String token) {
+        synchronized (lock) {
+            var waiter = byToken.get(token);
+            if (waiter != null && waiter.run.waiters == 1) {
+                waiter.run.job.enough();
+            }
         }
     }
 

@@ -28,6 +28,7 @@ import hausbau.core.shape.WearMask;
 import hausbau.core.standing.KitChoice;
 import hausbau.core.standing.KitOptions;
 import hausbau.core.standing.KitRules;
+import hausbau.core.standing.PlanMemory;
 import hausbau.core.standing.Resizing;
 import hausbau.core.standing.RunLayout;
 import hausbau.core.standing.StandingSet;
@@ -202,7 +203,13 @@ public class KitService {
         }
         return jobs.run(siteId, token, new SiteQuestion(false, siteId, state.revision(), rules), job -> {
             var deadline = System.nanoTime() + PATIENCE.toNanos();
-            var found = KitOptions.of(massing, rules, kept, () -> !job.isWanted() || System.nanoTime() - deadline >= 0);
+            var found = KitOptions.of(
+                    massing,
+                    new PlanMemory(massing.settings().step(), rules, kept),
+                    Integer.MAX_VALUE,
+                    () -> !job.isWanted() || job.isEnough() || System.nanoTime() - deadline >= 0,
+                    best -> job.found(
+                            best.kinds() + " kinds of wall, post and panel, " + best.placements() + " pieces"));
             var options = new ArrayList<SiteOption>();
             for (var option : found) {
                 job.reachOrStop((double) options.size() / found.size());
@@ -289,7 +296,7 @@ public class KitService {
                     state.set(),
                     rules,
                     Survey::faults,
-                    () -> !job.isWanted() || System.nanoTime() - deadline >= 0,
+                    () -> !job.isWanted() || job.isEnough() || System.nanoTime() - deadline >= 0,
                     job::reachOrStop);
         });
     }

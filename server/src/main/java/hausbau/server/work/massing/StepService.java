@@ -81,6 +81,9 @@ public class StepService {
         return jobs.run(siteId, token, new Question(siteId, state.revision(), rules, asked), job -> {
             var trials = new ArrayList<StepTrial>();
             for (var step : asked) {
+                if (job.isEnough()) {
+                    break;
+                }
                 job.reachOrStop((double) trials.size() / asked.size());
                 var deadline = System.nanoTime() + PATIENCE.toNanos();
                 trials.add(StepTrial.of(
@@ -89,7 +92,7 @@ public class StepService {
                         rules,
                         step,
                         Survey::faults,
-                        () -> !job.isWanted() || System.nanoTime() - deadline >= 0));
+                        () -> !job.isWanted() || job.isEnough() || System.nanoTime() - deadline >= 0));
             }
             return new Trials(state, trials, Survey.faults(state.set()));
         });

@@ -14,7 +14,7 @@ import tools.jackson.databind.JsonNode;
 
 /** A site goes over to another step, and back. */
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
-class StepTest {
+class PlanningStepTest {
 
     private static final String RULES = "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":3}";
 
