@@ -18,7 +18,7 @@ final class Tiling {
     private static final Length LEAST_SINGLE = Length.ofMillimetres(500);
     /** How far the search may go. Counted, not timed: the same site has the same tiles on every machine. */
     private static final long LOOKS = 500;
-    /** How many of the narrowest clear sizes are left out, from one try to the next: a try costs up to half a second at a step of 1 mm. */
+    /** How many of the narrowest clear sizes each try leaves out. Few tries: one costs up to half a second at a step of 1 mm. */
     private static final List<Integer> LEFT_OUT = List.of(0, 1, 3, 7);
 
     private final List<Length> sizes;

@@ -32,8 +32,8 @@ class TilingTest {
     void whereNoTwoSizesWillDoForAllTheNarrowestIsLeftOut() {
         var step = mm(100);
         var found = Tiling.sizes(step, List.of(mm(500), mm(700), mm(1100), mm(7000)), mm(400), mm(4000));
-        // By hand: 0.5, 0.7 and 1.1 m are one tile each or none of two; without 0.5 m, 0.7 and 1.1 m are the two, and 7
-        // m is ten.
+        // By hand: 0.5, 0.7 and 1.1 m are no sums of one another, so they need three sizes.
+        // Without 0.5 m two are enough: 0.7 and 1.1 m.
         assertThat(found).containsExactlyInAnyOrder(mm(1100), mm(700));
     }
 

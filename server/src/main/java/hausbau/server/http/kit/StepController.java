@@ -35,7 +35,11 @@ class StepController {
     /** @param stepsMm that are looked at; the usual ones if none are told */
     record TrialsBody(@NotNull @Valid KitRulesBody rules, List<@NotNull Length> stepsMm) {}
 
-    /** @param roomId that it is or is in; 0 for what belongs to no room, @param edges how many of it move, @param mostMm how far the farthest */
+    /**
+     * @param roomId the room itself, or the one that it is in; 0 for what belongs to no room
+     * @param edges  how many of its edges move
+     * @param mostMm how far the one moves that moves farthest
+     */
     record MovedView(@NotNull String text, @NotNull long roomId, @NotNull int edges, @NotNull Length mostMm) {
 
         static MovedView of(StepChange.Moved m) {

@@ -18,7 +18,7 @@ public class KitForecasts {
 
     private static final int SITES = 8;
     private static final Duration KEPT = Duration.ofMinutes(1);
-    /** A hand does not wait longer. */
+    /** How long the plan may take while something is dragged; past it the fewest kinds are left out of the answer. */
     private static final Duration PATIENCE = Duration.ofMillis(400);
 
     private final Cache<Long, KitForecast> known =
