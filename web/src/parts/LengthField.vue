@@ -5,6 +5,7 @@ import { get, Refusal } from '../api/client'
 import { useSite } from '../site/site'
 import { format } from '../measure/format'
 import type { Unit } from '../api/client'
+import { Awaited } from './awaited'
 import { REFUSED } from './refused'
 
 /**
@@ -29,13 +30,13 @@ const id = useId()
 /** A value that was refused goes back, and the reason stays beside it until something else is typed. */
 watch(
   () => props.error,
-  (e) => e && (text.value = props.mm === undefined ? '' : format(props.mm, unit.value)),
+  (e) => e && awaited.answered() && (text.value = props.mm === undefined ? '' : format(props.mm, unit.value)),
 )
 
 const refused = inject(REFUSED, undefined)
 watch(
   () => refused?.value,
-  (r) => r && !typing && reset(),
+  (r) => r && awaited.answered() && !typing && reset(),
 )
 
 /** What is typed goes back. */
@@ -50,9 +51,10 @@ function reset() {
 }
 /** Being typed, or typed and not read yet: an answer that comes meanwhile must not take it away. */
 let typing = false
+const awaited = new Awaited<number>()
 watch(
-  () => [props.mm, unit.value],
-  () => !typing && reset(),
+  () => [props.mm, unit.value] as const,
+  ([mm]) => awaited.answered(mm) && !typing && reset(),
   { immediate: true },
 )
 
@@ -87,6 +89,7 @@ async function read(typed: string) {
     if (mine !== asking) return
     fault.value = ''
     if (!typing) text.value = found.text
+    if (changed && found.mm !== (awaited.last ?? props.mm)) awaited.ask(found.mm)
     changed?.(found.mm)
   } catch (e) {
     if (mine !== asking) return

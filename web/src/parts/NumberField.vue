@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
 import { inject, ref, useId, watch } from 'vue'
+import { Awaited } from './awaited'
 import { REFUSED } from './refused'
 
 /** A typed number, whole unless it may have a fraction; one that is refused goes back, and the reason stays beside it. Without a value it is various. */
@@ -10,17 +11,22 @@ const text = ref('')
 const id = useId()
 /** Being typed: an answer that comes meanwhile must not take it away. */
 let typing = false
-/** What was asked for last and is not answered yet. */
-let asked: number | undefined
+const awaited = new Awaited<number>()
 const reset = () => (text.value = props.value === undefined ? '' : String(props.value))
 const refused = inject(REFUSED, undefined)
 watch(
-  () => [props.value, props.error, refused?.value],
-  () => {
-    asked = undefined
-    if (!typing) reset()
+  () => props.value,
+  (value) => {
+    if (awaited.answered(value) && !typing) reset()
   },
   { immediate: true },
+)
+watch(
+  () => [props.error, refused?.value],
+  () => {
+    awaited.answered()
+    if (!typing) reset()
+  },
 )
 
 function type(typed: string) {
@@ -31,10 +37,10 @@ function type(typed: string) {
 function commit() {
   typing = false
   const typed = Number(text.value.trim().replace(',', '.'))
-  if (text.value.trim() === '' || !(props.fraction ? Number.isFinite(typed) : Number.isInteger(typed)) || typed === (asked ?? props.value)) {
-    if (asked === undefined) reset()
+  if (text.value.trim() === '' || !(props.fraction ? Number.isFinite(typed) : Number.isInteger(typed)) || typed === (awaited.last ?? props.value)) {
+    if (awaited.last === undefined) reset()
   } else {
-    asked = typed
+    awaited.ask(typed)
     emit('change', typed)
   }
 }
