@@ -81,6 +81,7 @@ export type ColourwayView = Schemas['ColourwayView']
 export type CoatView = Schemas['CoatView']
 export type CoatWords = Schemas['CoatWords']
 export type NewsView = Schemas['NewsView']
+export type AccountView = Schemas['AccountView']
 export type VecMm = Schemas['VecMm']
 export type BoxMm = Schemas['BoxMm']
 
@@ -116,6 +117,7 @@ interface Sending {
   signal?: AbortSignal
 }
 
+const SINCE = 'Hausbau-Since'
 const MAKER = 'hausbau.maker'
 let made = ''
 
@@ -131,13 +133,30 @@ function maker(): string {
   return made
 }
 
+/** An edit's own answer, and what has changed since the revision that its maker sees, where the server could tell. */
+export interface Made<T> {
+  made: T
+  news?: NewsView
+}
+
+/** Sends an edit of a site whose state at a revision is known: what it changes comes with its answer. */
+export async function sendEdit<T>(method: string, path: string, body: unknown, sending: Sending & { since?: number }): Promise<Made<T>> {
+  const response = await request(method, path, body, sending)
+  return response.ok && response.headers.has(SINCE) ? answer<Made<T>>(response) : { made: await answer<T>(response) }
+}
+
 /** Sends a request; answers with the parsed body, or throws a Refusal or NoAnswer. */
-export async function send<T>(method: string, path: string, body?: unknown, { revision, key, signal }: Sending = {}): Promise<T> {
+export async function send<T>(method: string, path: string, body?: unknown, sending: Sending = {}): Promise<T> {
+  return answer<T>(await request(method, path, body, sending))
+}
+
+function request(method: string, path: string, body: unknown, { revision, key, since, signal }: Sending & { since?: number }): Promise<Response> {
   const headers: Record<string, string> = { 'Hausbau-Maker': maker() }
   if (body !== undefined) headers['Content-Type'] = 'application/json'
   if (revision !== undefined) headers['If-Match'] = `"${revision}"`
   if (key !== undefined) headers['Idempotency-Key'] = key
-  return answer<T>(await call(path, { method, headers, body: body === undefined ? undefined : JSON.stringify(written(body)), signal }))
+  if (since !== undefined) headers[SINCE] = String(since)
+  return call(path, { method, headers, body: body === undefined ? undefined : JSON.stringify(written(body)), signal })
 }
 
 async function call(path: string, init: RequestInit): Promise<Response> {

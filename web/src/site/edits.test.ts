@@ -40,7 +40,7 @@ function attached() {
   const edits = useEdits()
   const caughtUp = vi.fn(async () => {})
   const refused = vi.fn()
-  edits.attach({ shows: (siteId) => siteId === 7, catchUp: caughtUp }, refused)
+  edits.attach({ shown: (siteId) => (siteId === 7 ? 6 : undefined), catchUp: caughtUp }, refused)
   return { edits, caughtUp, refused }
 }
 

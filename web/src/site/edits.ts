@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { NoAnswer, Refusal, send } from '../api/client'
+import { NoAnswer, Refusal, sendEdit, type NewsView } from '../api/client'
 
 /** One edit on its way to the server. */
 export interface PendingEdit {
@@ -20,9 +20,10 @@ const RETRY_MS = 1500
 
 /** The site that is open. */
 interface Hooks {
-  shows: (siteId: number) => boolean
-  /** Fetches what has changed since the revision that is shown, and shows it. */
-  catchUp: () => Promise<void>
+  /** The revision that is shown of a site, if it is the one that is open. */
+  shown: (siteId: number) => number | undefined
+  /** Shows what has changed since the revision that was shown; without it, fetches it first. */
+  catchUp: (news?: NewsView) => Promise<void>
 }
 
 interface Waiting {
@@ -45,7 +46,7 @@ export const useEdits = defineStore('edits', () => {
   const away = ref(false)
   const count = computed(() => waiting.value.length)
   let running = false
-  let hooks: Hooks = { shows: () => false, catchUp: async () => {} }
+  let hooks: Hooks = { shown: () => undefined, catchUp: async () => {} }
   let onRefused = (_label: string, _why: string) => {}
 
   function attach(h: Hooks, refused: typeof onRefused) {
@@ -102,22 +103,29 @@ export const useEdits = defineStore('edits', () => {
       }
     }
     running = false
+    idle.splice(0).forEach((heard) => heard())
   }
 
+  const idle: (() => void)[] = []
+
+  /** Once nothing waits. */
+  const whenIdle = () => (waiting.value.length ? new Promise<void>((heard) => idle.push(heard)) : Promise.resolve())
+
   /** Shows what has been made, if its site is open still. */
-  async function show(edit: PendingEdit) {
-    if (hooks.shows(edit.siteId)) await hooks.catchUp().catch(() => {})
+  async function show(edit: PendingEdit, news?: NewsView) {
+    if (hooks.shown(edit.siteId) !== undefined) await hooks.catchUp(news).catch(() => {})
   }
 
   /** Throws only when no answer came. */
   async function attempt(next: Waiting) {
     const again = next.sent
+    const { method, path, body, revision, key, siteId } = next.edit
     try {
       next.sent = true
-      const result = await send(next.edit.method, next.edit.path, next.edit.body, { revision: next.edit.revision, key: next.edit.key })
+      const { made, news } = await sendEdit(method, path, body, { revision, key, since: hooks.shown(siteId) })
       // It is made, whatever becomes of looking at it.
-      await show(next.edit)
-      next.resolve(result)
+      await show(next.edit, news)
+      next.resolve(made ?? undefined)
     } catch (e) {
       if (e instanceof NoAnswer) throw e
       if (e instanceof Refusal && e.status === 412) {
@@ -128,5 +136,5 @@ export const useEdits = defineStore('edits', () => {
     }
   }
 
-  return { count, away, attach, takeUp, make }
+  return { count, away, attach, takeUp, make, whenIdle }
 })

@@ -1,17 +1,17 @@
 const REOPEN_MS = 3000
 
 /** Hears of new revisions as the server tells them. All pages of one browser share one connection: it allows only a few. */
-export function openFeed(siteId: number, heard: () => void, away: (isAway: boolean) => void): () => void {
+export function openFeed(siteId: number, heard: (revision?: number) => void, away: (isAway: boolean) => void): () => void {
   const name = `hausbau-feed-${siteId}`
   const channel = new BroadcastChannel(name)
   const giveUp = new AbortController()
   channel.onmessage = (e) => hear(e.data as Word)
 
-  type Word = 'news' | 'away' | 'back'
+  /** A revision; -1 where some may have been missed. */
+  type Word = number | 'away'
   function hear(word: Word) {
-    if (word !== 'away') away(false)
-    if (word === 'away') away(true)
-    else heard()
+    away(word === 'away')
+    if (word !== 'away') heard(word < 0 ? undefined : word)
   }
   function tell(word: Word) {
     channel.postMessage(word)
@@ -26,8 +26,8 @@ export function openFeed(siteId: number, heard: () => void, away: (isAway: boole
       let retry: ReturnType<typeof setTimeout> | undefined
       const open = () => {
         source = new EventSource(`/api/sites/${siteId}/feed`)
-        source.addEventListener('revision', () => {
-          tell(isAway ? 'back' : 'news')
+        source.addEventListener('revision', (e) => {
+          tell(isAway ? -1 : Number(e.data))
           isAway = false
         })
         source.onerror = () => {

@@ -4,7 +4,13 @@ import { chunkOf } from '../test/standing'
 import { useSite } from './site'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
-vi.mock('./feed', () => ({ openFeed: () => () => {} }))
+const fed = vi.hoisted(() => ({ heard: (_revision?: number) => {} }))
+vi.mock('./feed', () => ({
+  openFeed: (_: number, heard: (revision?: number) => void) => {
+    fed.heard = heard
+    return () => {}
+  },
+}))
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 
 /** A server of one site whose only chunk stands at its revision, in metres. */
@@ -48,10 +54,13 @@ function answer(path: string): Response {
       chunks: since === revision ? [] : [{ name: 'hands.0.0', digest: digest(revision), count: 1 }],
       gone: [],
       all: since === undefined,
+      ...unchanged,
     })
   }
-  return Response.json(path.includes('/massing') ? { rooms: [] } : [])
+  return Response.json([])
 }
+
+const unchanged = { pieces: [], looks: { all: [], dealt: [] } }
 
 beforeEach(() => {
   setActivePinia(createPinia())
@@ -148,5 +157,53 @@ describe('catching up with the server', () => {
     const waiting = [site.catchUp(), site.catchUp()].map((w) => w.then(() => seen.push(site.site!.revision)))
     await Promise.all([first, ...waiting])
     expect(seen).toEqual([3, 3])
+  })
+})
+
+/** The chunk in the news, as JSON carries it. */
+const along = (r: number) => ({ name: 'hands.0.0', digest: digest(r), count: 1, columns: btoa(String.fromCharCode(...new Uint8Array(stands(r)))) })
+
+describe('an edit of one’s own', () => {
+  const made = (r: number, since: string) =>
+    Response.json(
+      { made: 'done', news: { site: { id: 7, revision: r, leftOut: 0, lost: 0 }, parts: ['SET'], chunks: [along(r)], gone: [], all: false, ...unchanged } },
+      { headers: { 'Hausbau-Since': since } },
+    )
+
+  it('is one request and one answer, though the feed tells of it meanwhile', async () => {
+    const site = useSite()
+    await site.open(7)
+    asked.length = 0
+    vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+      if (init.method !== 'PATCH') return Promise.resolve().then(() => answer(path))
+      asked.push(`edit since ${new Headers(init.headers).get('Hausbau-Since')}`)
+      revision = 2
+      fed.heard(2)
+      return Promise.resolve(made(2, '1'))
+    })
+    expect(await site.make('Move', 'PATCH', '/placements/hand.1')).toBe('done')
+    await Promise.resolve()
+    expect(shown()).toBe(2000)
+    expect(asked).toEqual(['edit since 1'])
+  })
+
+  it('made by another is fetched as the feed tells of it', async () => {
+    const site = useSite()
+    await site.open(7)
+    revision = 4
+    fed.heard(4)
+    await vi.waitFor(() => expect(shown()).toBe(4000))
+  })
+
+  it('whose answer tells no news is followed by asking for them', async () => {
+    const site = useSite()
+    await site.open(7)
+    vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+      if (init.method !== 'PATCH') return Promise.resolve().then(() => answer(path))
+      revision = 2
+      return Promise.resolve(Response.json('done'))
+    })
+    expect(await site.make('Move', 'PATCH', '/placements/hand.1')).toBe('done')
+    expect(shown()).toBe(2000)
   })
 })

@@ -11,6 +11,7 @@ import {
   type FindingView,
   type MassingView,
   type NewsView,
+  type AccountView,
   type DressView,
   type LooksView,
   type MisfitView,
@@ -27,7 +28,7 @@ import {
 import { format } from '../measure/format'
 import { useEdits } from './edits'
 import { openFeed } from './feed'
-import { readChunk, StandingSet } from './standing'
+import { fromBase64, readChunk, StandingSet } from './standing'
 import { inTurns } from './turns'
 
 const noMassing: MassingView = {
@@ -101,19 +102,19 @@ export const useSite = defineStore('site', () => {
   async function open(id: number) {
     close()
     missing.value = false
-    edits.attach({ shows: (of) => opened === of, catchUp }, (label, why) => {
-      void message.warning({ content: `“${label}” was not done. ${why}`, duration: 8 })
-    })
+    edits.attach(
+      { shown: (of) => (opened === of ? (site.value?.revision ?? 0) : undefined), catchUp: (news) => (news ? take(news) : catchUp()) },
+      (label, why) => {
+        void message.warning({ content: `“${label}” was not done. ${why}`, duration: 8 })
+      },
+    )
     opened = id
     await catchUp().catch(handleFailure)
     edits.takeUp(id)
     if (opened === id && !missing.value) {
       closeFeed = openFeed(
         id,
-        () =>
-          void catchUp()
-            .then(() => (edits.away = false))
-            .catch(handleFailure),
+        (revision) => void hear(revision).catch(handleFailure),
         (isAway) => (edits.away = isAway || edits.away),
       )
     }
@@ -157,6 +158,15 @@ export const useSite = defineStore('site', () => {
     assemblies.value = noAssemblies
   }
 
+  /** Told of a revision: what an edit of one's own has made comes with its answer, and is not asked for beside it. */
+  async function hear(revision?: number) {
+    if (revision === undefined || revision > (site.value?.revision ?? -1)) {
+      await edits.whenIdle()
+      if (revision === undefined || revision > (site.value?.revision ?? -1)) await catchUp()
+    }
+    edits.away = false
+  }
+
   let catching: Promise<void> | undefined
   let again = false
 
@@ -175,44 +185,44 @@ export const useSite = defineStore('site', () => {
     return catching
   }
 
-  async function fetchNews(overtaken = 0): Promise<void> {
+  async function fetchNews(): Promise<void> {
     const id = opened
     if (id === undefined) return
     const since = site.value?.revision
-    const news = await get<NewsView>(`/api/sites/${id}/news${since === undefined ? '' : `?since=${since}`}`)
-    if (since !== undefined && news.site.revision <= since) return
-    const all = since === undefined || !news.parts
+    await take(await get<NewsView>(`/api/sites/${id}/news${since === undefined ? '' : `?since=${since}`}`))
+  }
+
+  /** Shows news, told since the revision that is shown or one before it: all of them at once, or none. */
+  async function take(news: NewsView, overtaken = 0): Promise<void> {
+    const id = news.site.id
+    const isNew = () => opened === id && news.site.revision > (site.value?.revision ?? -1)
+    if (!isNew()) return
     const set = await fetchChunks(id, news).catch((e) => {
       // A chunk that is no more was overtaken by an edit made meanwhile: there are newer news.
       if (e instanceof Refusal && e.status === 404 && overtaken < MOST_OVERTAKEN) return undefined
       throw e
     })
-    if (!set) return fetchNews(overtaken + 1)
-    const parts = new Set(news.parts)
-    const changed = all || parts.has('SITE') || parts.has('MASSING')
-    const [m, p, r, a, w, n, h] = await Promise.all([
-      changed || parts.has('SET') ? get<MassingView>(`/api/sites/${id}/massing`) : massing.value,
-      get<PieceView[]>(`/api/sites/${id}/pieces`),
-      changed || parts.has('SET') ? get<RepeatView[]>(`/api/sites/${id}/repeats`) : repeats.value,
-      changed || parts.has('SET') ? get<AssembliesView>(`/api/sites/${id}/assemblies`) : assemblies.value,
-      changed || parts.has('SET') ? get<TwinView[]>(`/api/sites/${id}/twins`) : twins.value,
-      changed || parts.has('SET') ? get<SelectionView[]>(`/api/sites/${id}/selections`) : namedSelections.value,
-      changed || parts.has('SET') ? get<DressView[]>(`/api/sites/${id}/dresses`) : dresses.value,
-    ])
-    const l = h.length || p.some((piece) => piece.trait.looks.length) ? await get<LooksView>(`/api/sites/${id}/looks`) : noLooks
-    if (opened !== id) return
-    looks.value = l
-    dresses.value = h
+    if (!isNew()) return
+    if (!set) {
+      const since = site.value?.revision
+      return take(await get<NewsView>(`/api/sites/${id}/news${since === undefined ? '' : `?since=${since}`}`), overtaken + 1)
+    }
+    const isFirst = site.value === undefined
     site.value = news.site
-    massing.value = m
-    pieces.value = p
-    repeats.value = r
-    twins.value = w
-    namedSelections.value = n
-    assemblies.value = a
+    pieces.value = news.pieces
+    looks.value = news.looks
+    if (news.set) {
+      massing.value = news.set.massing
+      repeats.value = news.set.repeats
+      assemblies.value = news.set.assemblies
+      twins.value = news.set.twins
+      namedSelections.value = news.set.selections
+      dresses.value = news.set.dresses
+    }
     placements.value = set
-    if (changed) shapes.value++
-    if (all || parts.has('BOARD')) boards.value++
+    const parts = new Set(news.parts)
+    if (!news.parts || isFirst || parts.has('SITE') || parts.has('MASSING')) shapes.value++
+    if (!news.parts || isFirst || parts.has('BOARD')) boards.value++
     const there = [...selection.value].filter((s) => set.has(s))
     if (there.length < selection.value.size) select(there)
     reckonSoon()
@@ -227,7 +237,8 @@ export const useSite = defineStore('site', () => {
     await Promise.all(
       news.chunks.map(async (c) => {
         const same = known.get(c.name)
-        chunks.set(c.name, same?.digest === c.digest ? same : readChunk(c.name, c.digest, await getBytes(`/api/sites/${id}/chunks/${c.digest}`)))
+        const bytes = () => (c.columns ? fromBase64(c.columns) : getBytes(`/api/sites/${id}/chunks/${c.digest}`))
+        chunks.set(c.name, same?.digest === c.digest ? same : readChunk(c.name, c.digest, await bytes()))
       }),
     )
     return new StandingSet(chunks)
@@ -244,19 +255,13 @@ export const useSite = defineStore('site', () => {
   async function reckon() {
     const id = opened
     if (!site.value || id === undefined) return
-    const needsDepartures = site.value.leftOut + site.value.lost > 0
-    const [t, s, c, d] = await Promise.all([
-      get<TallyView>(`${base()}/tally`),
-      get<SurveyView>(`${base()}/survey`),
-      get<CardView[]>(`${base()}/survey/cards`),
-      needsDepartures ? get<DepartureView[]>(`${base()}/departures`) : [],
-    ])
+    const account = await get<AccountView>(`${base()}/account`)
     if (opened !== id) return
-    tally.value = t
-    survey.value = s
-    cards.value = c
-    departures.value = d
-    if (finding.value) finding.value = s.findings.find((f) => f.key === finding.value!.key)
+    tally.value = account.tally
+    survey.value = account.survey
+    cards.value = account.cards
+    departures.value = account.departures
+    if (finding.value) finding.value = account.survey.findings.find((f) => f.key === finding.value!.key)
   }
 
   function select(ids: Iterable<string>) {

@@ -35,6 +35,9 @@ const TWIN = 16
 const SIDES = ['north', 'east', 'south', 'west']
 const CORNERS = ['north-west', 'north-east', 'south-east', 'south-west']
 
+/** Bytes as JSON carries them. */
+export const fromBase64 = (text: string) => Uint8Array.from(atob(text), (c) => c.charCodeAt(0)).buffer
+
 export function readChunk(name: string, digest: string, bytes: ArrayBuffer): Chunk {
   const head = new DataView(bytes)
   if (head.getUint32(0, true) !== MAGIC) throw new Error('This is no chunk of a set.')

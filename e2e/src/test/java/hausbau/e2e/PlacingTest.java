@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.KeyboardModifier;
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.stream.StreamSupport;
@@ -67,6 +68,21 @@ class PlacingTest {
         desk.press("Escape");
         desk.type("X", "10'");
         assertThat(desk.field("X")).hasValue("3.048 m");
+    }
+
+    /** What the edit has changed comes with its answer; what the set costs and what is wrong with it follow in one more. */
+    @Test
+    void anEditIsOneRequestAndOneAnswer() {
+        var desk = hall("One answer");
+        desk.page.waitForResponse("**/account", () -> desk.setDown("PRP-LAMP", 2_500, 2_000));
+        desk.clickPlan(2_500, 2_000);
+        assertThat(desk.field("X")).hasValue("2.5 m");
+        desk.handsOff();
+        var asked = new ArrayList<String>();
+        desk.page.onRequest(r -> asked.add(r.method() + " " + r.url().replaceFirst(".*/api/sites/\\d+", "")));
+        desk.page.waitForResponse("**/account", () -> desk.press("ArrowRight"));
+        assertThat(desk.field("X")).hasValue("2.6 m");
+        assertThat(asked).containsExactly("POST /placements/arrange", "GET /account");
     }
 
     @Test

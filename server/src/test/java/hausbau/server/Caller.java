@@ -107,6 +107,14 @@ final class Caller {
                                 : HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    /** An edit whose maker sees a revision and wants to be told of what has changed since. */
+    Answer since(String method, String path, String body, String revision) {
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "application/json")
+                .header("Hausbau-Since", revision)
+                .method(method, HttpRequest.BodyPublishers.ofString(body)));
+    }
+
     /** What it answers to one who sends a header along; as text, and with the answer's own headers. */
     HttpResponse<String> getWith(String path, String... header) {
         var request = HttpRequest.newBuilder(URI.create(base + path));

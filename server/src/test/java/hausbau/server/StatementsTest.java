@@ -104,6 +104,8 @@ class StatementsTest {
         call.of("placements", "GET", "/placements", null);
         call.of("survey", "GET", "/survey", null);
         call.of("tally", "GET", "/tally", null);
+        call.of("news", "GET", "/news?since=1", null);
+        call.of("account", "GET", "/account", null);
         return counts;
     }
 

@@ -125,6 +125,14 @@ class SeenArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
                                         "A word of the maker's: sent again under it, the edit is not made again, and answered with 208"));
                 operation.addParametersItem(
                         new Parameter()
+                                .in("header")
+                                .name("Hausbau-Since")
+                                .required(false)
+                                .schema(new StringSchema().pattern("^\\d{1,18}$"))
+                                .description(
+                                        "A revision: the answer is then {\"made\": the edit's own answer, or null, \"news\": what GET news?since= would tell}, and carries this header too"));
+                operation.addParametersItem(
+                        new Parameter()
                                 .in("query")
                                 .name("trial")
                                 .required(false)

@@ -55,7 +55,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 @Tag(name = "Kit")
-class KitController {
+public class KitController {
 
     private final KitService kit;
     private final SiteService sites;
@@ -280,7 +280,7 @@ class KitController {
     }
 
     /** @param mesh tells one state of its mesh from another */
-    record PieceView(
+    public record PieceView(
             @NotNull long id,
             @NotNull String code,
             @NotNull String name,
@@ -292,7 +292,7 @@ class KitController {
             @NotNull TraitController.TraitView trait,
             @NotNull String mesh) {}
 
-    record TallyView(
+    public record TallyView(
             @NotNull int kinds,
             @NotNull long placements,
             @NotNull int drawCalls,
@@ -433,7 +433,7 @@ class KitController {
     }
 
     @GetMapping("/sites/{siteId}/pieces")
-    List<PieceView> pieces(@PathVariable long siteId) {
+    public List<PieceView> pieces(@PathVariable long siteId) {
         var state = kit.state(siteId);
         return kit.pieces(state).stream()
                 .map(u -> new PieceView(
@@ -522,7 +522,7 @@ class KitController {
     }
 
     @GetMapping("/sites/{siteId}/tally")
-    TallyView tally(@PathVariable long siteId) {
+    public TallyView tally(@PathVariable long siteId) {
         var cost = kit.cost(siteId);
         var t = cost.tally();
         return new TallyView(

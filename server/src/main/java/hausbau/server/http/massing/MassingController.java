@@ -250,7 +250,7 @@ public class MassingController {
      * @param over   the wall above and below openings
      * @param floors the slabs under the rooms
      */
-    record MassingView(
+    public record MassingView(
             @NotNull Length cutMm,
             @NotNull List<LevelController.LevelView> levels,
             @NotNull List<RoomView> rooms,
@@ -267,7 +267,7 @@ public class MassingController {
             @NotNull List<StretchView> runs) {}
 
     @GetMapping("/massing")
-    MassingView find(@PathVariable long siteId) {
+    public MassingView find(@PathVariable long siteId) {
         var state = massing.find(siteId);
         var found = state.decisions().massing();
         var drawing = Drawing.of(found);

@@ -31,7 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{siteId}")
 @Tag(name = "Assemblies")
-class AssemblyController {
+public class AssemblyController {
 
     /** Pieces that its picture is drawn of. */
     private static final int DRAWN = 200;
@@ -71,7 +71,7 @@ class AssemblyController {
         }
     }
 
-    record AssembliesView(@NotNull List<AssemblyView> assemblies, @NotNull List<UseView> uses) {}
+    public record AssembliesView(@NotNull List<AssemblyView> assemblies, @NotNull List<UseView> uses) {}
 
     /** @param pivot where the assembly's pivot lies; left out: in the middle of what is named, on its base */
     record PartsBody(@NotNull List<@NotNull String> placementIds, @Valid StanceBody pivot) {
@@ -111,7 +111,7 @@ class AssemblyController {
     }
 
     @GetMapping("/assemblies")
-    AssembliesView list(@PathVariable long siteId) {
+    public AssembliesView list(@PathVariable long siteId) {
         var all = assemblies.state(siteId).decisions().assemblies();
         return new AssembliesView(
                 all.all().stream()

@@ -22,7 +22,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{siteId}/dresses")
 @Tag(name = "Dresses")
-class DressController {
+public class DressController {
 
     private final DressService dresses;
 
@@ -31,7 +31,7 @@ class DressController {
     }
 
     /** @param tint empty, @param wear below 0 and @param colourwayId 0 where nothing is told */
-    record DressView(
+    public record DressView(
             @NotNull List<@NotNull String> ids,
             @NotNull List<@NotNull Long> roomIds,
             @NotNull String tint,
@@ -53,7 +53,7 @@ class DressController {
             List<@NotNull String> ids, List<@NotNull Long> roomIds, String tint, Integer wear, Long colourwayId) {}
 
     @GetMapping
-    List<DressView> all(@PathVariable long siteId) {
+    public List<DressView> all(@PathVariable long siteId) {
         return dresses.all(siteId).stream().map(DressView::of).toList();
     }
 

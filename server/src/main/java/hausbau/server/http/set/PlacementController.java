@@ -43,7 +43,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{siteId}")
 @Tag(name = "Placements")
-class PlacementController {
+public class PlacementController {
 
     private final PlacementService placements;
 
@@ -197,7 +197,7 @@ class PlacementController {
      * @param leftOut the place stays empty; the piece and where it stands are then not told
      * @param lost    its place is gone
      */
-    record DepartureView(
+    public record DepartureView(
             @NotNull String id, @NotNull boolean leftOut, @NotNull boolean lost, Long pieceId, VecMm atMm) {
 
         static DepartureView of(Departure d, boolean lost, SiteState state) {
@@ -418,7 +418,7 @@ class PlacementController {
 
     @GetMapping("/departures")
     @Operation(summary = "What hands have changed about derived pieces")
-    List<DepartureView> departures(@PathVariable long siteId) {
+    public List<DepartureView> departures(@PathVariable long siteId) {
         var departures = placements.departures(siteId);
         return departures.all().stream()
                 .map(d -> DepartureView.of(d, departures.lost().contains(d.place()), departures.state()))

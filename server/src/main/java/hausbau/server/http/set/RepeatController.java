@@ -31,7 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{siteId}")
 @Tag(name = "Repeats")
-class RepeatController {
+public class RepeatController {
 
     /** Bodies that a preview draws; more are no more than grey. */
     private static final int DRAWN = 4000;
@@ -61,7 +61,7 @@ class RepeatController {
     }
 
     /** @param pieceIds of each body the piece that stands at its spot, or the first of several */
-    record RepeatView(
+    public record RepeatView(
             @NotNull long id,
             @NotNull String name,
             @NotNull int count,
@@ -135,7 +135,7 @@ class RepeatController {
     record RepeatPreview(@NotNull int count, @NotNull long triangles, @NotNull List<BoxMm> boxesMm) {}
 
     @GetMapping("/repeats")
-    List<RepeatView> list(@PathVariable long siteId) {
+    public List<RepeatView> list(@PathVariable long siteId) {
         var state = repeats.state(siteId);
         return state.decisions().repeats().stream()
                 .map(r -> RepeatView.of(r, state))

@@ -21,7 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{siteId}/selections")
 @Tag(name = "Selections")
-class SelectionController {
+public class SelectionController {
 
     private final SelectionService selections;
 
@@ -30,12 +30,12 @@ class SelectionController {
     }
 
     /** @param ids those of its places where something stands */
-    record SelectionView(@NotNull long id, @NotNull String name, @NotNull List<@NotNull String> ids) {}
+    public record SelectionView(@NotNull long id, @NotNull String name, @NotNull List<@NotNull String> ids) {}
 
     record SelectionBody(@NotNull String name, @NotNull List<@NotNull String> ids) {}
 
     @GetMapping
-    List<SelectionView> list(@PathVariable long siteId) {
+    public List<SelectionView> list(@PathVariable long siteId) {
         return selections.all(siteId).stream()
                 .map(n -> new SelectionView(
                         n.id(),

@@ -91,11 +91,14 @@ public class TraitController {
         }
     }
 
-    record LooksView(@NotNull List<GuiseView> all, @NotNull List<DealtView> dealt) {}
+    public record LooksView(@NotNull List<GuiseView> all, @NotNull List<DealtView> dealt) {
+
+        public static final LooksView NONE = new LooksView(List.of(), List.of());
+    }
 
     @GetMapping("/looks")
     @Operation(summary = "Which look each placement has that does not look like its piece")
-    LooksView looks(@PathVariable long siteId) {
+    public LooksView looks(@PathVariable long siteId) {
         var state = traits.state(siteId);
         var looks = traits.looks(state);
         return new LooksView(

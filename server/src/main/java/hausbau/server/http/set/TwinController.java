@@ -28,7 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{siteId}/twins")
 @Tag(name = "Twins")
-class TwinController {
+public class TwinController {
 
     private final TwinService twins;
 
@@ -41,7 +41,7 @@ class TwinController {
      * @param atMm     X of the plane, else Y, as it lies now
      * @param roomId   whose middle it keeps to
      */
-    record TwinView(
+    public record TwinView(
             @NotNull long id,
             @NotNull String name,
             @NotNull int count,
@@ -89,7 +89,7 @@ class TwinController {
     }
 
     @GetMapping
-    List<TwinView> list(@PathVariable long siteId) {
+    public List<TwinView> list(@PathVariable long siteId) {
         var state = twins.state(siteId);
         return state.decisions().twins().stream()
                 .map(t -> TwinView.of(t, state))

@@ -10,7 +10,6 @@ import hausbau.server.http.kit.KitRulesBody;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Maker;
 import hausbau.server.journal.Seen;
-import hausbau.server.store.Aggregate;
 import hausbau.server.work.handover.HandoverService;
 import hausbau.server.work.site.SiteService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -22,7 +21,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -170,23 +168,6 @@ public class SiteController {
 
     record NameBody(@NotNull String name) {}
 
-    /** @param digest of its content; fetched from {@code chunks/digest} */
-    record ChunkView(@NotNull String name, @NotNull String digest, @NotNull int count) {}
-
-    /**
-     * What has changed since a revision.
-     *
-     * @param parts  what to fetch again; null: everything
-     * @param chunks those of the set that are new or were written anew; with {@code all} every one there is
-     * @param gone   the names of those that are no more
-     */
-    record NewsView(
-            @NotNull SiteView site,
-            List<Aggregate.Part> parts,
-            @NotNull List<ChunkView> chunks,
-            @NotNull List<String> gone,
-            @NotNull boolean all) {}
-
     @GetMapping
     List<SiteSummary> list() {
         return sites.list().stream()
@@ -221,20 +202,6 @@ public class SiteController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void delete(@PathVariable long id) {
         sites.delete(id);
-    }
-
-    @GetMapping("/{id}/news")
-    @Operation(summary = "What has changed since a revision; without one, everything")
-    NewsView news(@PathVariable long id, @RequestParam(required = false) @Nullable Long since, Maker maker) {
-        var news = since == null ? sites.everything(id, maker) : sites.newsSince(id, since, maker);
-        return new NewsView(
-                SiteView.of(news.standing()),
-                news.parts().map(List::copyOf).orElse(null),
-                news.chunks().stream()
-                        .map(c -> new ChunkView(c.name(), c.digest().toString(), c.size()))
-                        .toList(),
-                news.gone(),
-                news.all());
     }
 
     @GetMapping(path = "/{id}/chunks/{digest}", produces = "application/octet-stream")

@@ -25,7 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{siteId}/survey")
 @Tag(name = "Survey")
-class SurveyController {
+public class SurveyController {
 
     private static final int MOST_SHOWN = 1000;
     private static final int MOST_OF_A_CARD = 60;
@@ -77,7 +77,7 @@ class SurveyController {
      * @param findings the first of them
      * @param mendable how many of them have a plain fix
      */
-    record CardView(
+    public record CardView(
             @NotNull String key,
             @NotNull Finding.Check kind,
             @NotNull boolean fault,
@@ -113,7 +113,7 @@ class SurveyController {
      * @param findings at most 1000, faults first
      * @param revision of the site that was surveyed
      */
-    record SurveyView(
+    public record SurveyView(
             @NotNull long faults,
             @NotNull long cautions,
             @NotNull long accepted,
@@ -127,7 +127,7 @@ class SurveyController {
     record AcceptBody(@NotNull String key, String reason) {}
 
     @GetMapping
-    SurveyView survey(@PathVariable long siteId) {
+    public SurveyView survey(@PathVariable long siteId) {
         var report = surveys.survey(siteId);
         return new SurveyView(
                 report.faults(),
@@ -142,7 +142,7 @@ class SurveyController {
 
     @GetMapping("/cards")
     @Operation(summary = "The findings, those alike on one card")
-    List<CardView> cards(@PathVariable long siteId, @RequestParam(defaultValue = "500") int most) {
+    public List<CardView> cards(@PathVariable long siteId, @RequestParam(defaultValue = "500") int most) {
         return surveys.survey(siteId).cards().stream()
                 .limit(Math.max(0, Math.min(5000, most)))
                 .map(CardView::of)

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -200,6 +201,17 @@ public class SiteService {
         store.sites().remove(store.sites().lockedSite(id));
         previews.forget(id);
         sets.forget(id);
+    }
+
+    /** Reads that belong together, all of one revision. What the set is computed from is read before, so that no connection waits for it. */
+    public <T> T atOneRevision(long id, Supplier<T> reads) {
+        sets.current(id);
+        return Objects.requireNonNull(reading.execute(status -> reads.get()));
+    }
+
+    /** @throws NotFound if there is no such site */
+    public SiteState state(long id) {
+        return sets.current(id);
     }
 
     /** For one who knows nothing of it yet: a site that was copied or loaded stands at its first revision. */
