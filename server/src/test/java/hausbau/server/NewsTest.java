@@ -63,10 +63,14 @@ class NewsTest {
         var lamp = built.place("PRP-LAMP", 1000, 1000);
         var before = revision();
         var answer = built.caller.since(
-                "POST", built.site + "/placements/removals", "{\"ids\":" + BuiltRoom.ids(List.of(lamp)) + "}", "" + before);
+                "POST",
+                built.site + "/placements/removals",
+                "{\"ids\":" + BuiltRoom.ids(List.of(lamp)) + "}",
+                "" + before);
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.json().get("made").isNull()).isTrue();
-        assertThat(answer.json().get("news").get("site").get("revision").asLong()).isEqualTo(before + 1);
+        assertThat(answer.json().get("news").get("site").get("revision").asLong())
+                .isEqualTo(before + 1);
     }
 
     @Test

@@ -19,7 +19,7 @@ public final class Kind {
     private final Role role;
     private final Recipe recipe;
     private final Pivot pivot;
-    private final long look;
+    private final Sides sides;
     /** From the natural frame to the piece's own. */
     private final Vec by;
 
@@ -28,12 +28,16 @@ public final class Kind {
     private final int hash;
 
     public Kind(Role role, Recipe recipe, Pivot pivot) {
-        this(role, recipe, pivot, 0);
+        this(role, recipe, pivot, Sides.PLAIN);
     }
 
     /** @param look the pattern that it is under; 0 for the site's */
     public Kind(Role role, Recipe recipe, Pivot pivot, long look) {
-        this.look = look;
+        this(role, recipe, pivot, Sides.of(look));
+    }
+
+    public Kind(Role role, Recipe recipe, Pivot pivot, Sides sides) {
+        this.sides = sides;
         this.role = role;
         this.recipe = recipe;
         this.pivot = pivot;
@@ -43,7 +47,7 @@ public final class Kind {
         this.solids = recipe.solids().stream()
                 .map(s -> new Solid(s.box().movedBy(by), s.round()))
                 .toList();
-        this.hash = 31 * (31 * role.ordinal() + recipe.hashCode()) + pivot.ordinal() + 7919 * Long.hashCode(look);
+        this.hash = 31 * (31 * role.ordinal() + recipe.hashCode()) + pivot.ordinal() + 7919 * sides.hashCode();
     }
 
     public Role role() {
@@ -60,7 +64,11 @@ public final class Kind {
 
     /** The pattern that it is under; 0 for the site's. */
     public long look() {
-        return look;
+        return sides.front();
+    }
+
+    public Sides sides() {
+        return sides;
     }
 
     public Vec size() {
@@ -247,7 +255,7 @@ public final class Kind {
                         && hash == k.hash
                         && role == k.role
                         && pivot == k.pivot
-                        && look == k.look
+                        && sides.equals(k.sides)
                         && recipe.equals(k.recipe);
     }
 
@@ -258,6 +266,6 @@ public final class Kind {
 
     @Override
     public String toString() {
-        return role + " " + recipe + " " + pivot + (look == 0 ? "" : " under " + look);
+        return role + " " + recipe + " " + pivot + (sides.equals(Sides.PLAIN) ? "" : " under " + sides);
     }
 }

@@ -110,7 +110,7 @@ public final class Kit {
         byId.values().forEach(p -> given.add(p.code()));
         return unnamed.stream()
                 .map(kind -> {
-                    var pattern = patternPart(patterns.getOrDefault(kind.look(), ""));
+                    var pattern = patternPart(patterns.getOrDefault(kind.look(), "")) + backPart(kind, patterns);
                     var wanted = kind.suggestedCodes(storey);
                     return wanted.stream()
                             .map(code -> code + pattern)
@@ -125,6 +125,15 @@ public final class Kit {
     private static String patternPart(String name) {
         var word = FIRST_WORD.matcher(name);
         return word.find() ? "-" + word.group().toUpperCase(Locale.ROOT) : "";
+    }
+
+    /** What tells a piece whose back is dressed from others: the back's pattern, or that both sides are alike. */
+    private static String backPart(Kind kind, Map<Long, String> patterns) {
+        var sides = kind.sides();
+        if (!sides.isBackDressed()) {
+            return "";
+        }
+        return sides.back() == sides.front() ? "-BOTH" : patternPart(patterns.getOrDefault(sides.back(), "site"));
     }
 
     /** The code wanted for a kind, or with a number where it is given to another. */

@@ -134,6 +134,13 @@ public record Part(
         return block(swatch, new Box(Vec.ofMillimetres(x0, y0, z0), Vec.ofMillimetres(x1, y1, z1)));
     }
 
+    /** The same in a piece of a size that is turned by half about its upright middle; it is not turned about X or Y itself. */
+    Part turnedEndForEnd(Vec size) {
+        var there = new Vec(size.x() - at.x(), size.y() - at.y(), at.z());
+        var half = new Turning(turn.x(), turn.y(), turn.z() > 0 ? turn.z() - 180 : turn.z() + 180);
+        return new Part(name, swatch, edge, form, there, half, copies, taper, hidden, cuts, laying);
+    }
+
     public Part named(String to) {
         return new Part(to, swatch, edge, form, at, turn, copies, taper, hidden, cuts, laying);
     }

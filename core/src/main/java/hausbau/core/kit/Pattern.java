@@ -157,33 +157,53 @@ public record Pattern(long least, List<Band> bands, List<Trim> trims, List<Uprig
 
     /** What a piece that closes a side is made of under the pattern; as it is for one that the pattern says nothing about. */
     public List<Part> dress(Recipe recipe) {
-        if (recipe instanceof Recipe.OpeningPanel panel) {
-            var frame = panel.parts();
-            var parts = new ArrayList<>(dress(panel.size(), List.of(hole(frame.get(0)))));
-            parts.addAll(frame.subList(1, frame.size()));
+        if (recipe instanceof Recipe.OpeningPanel
+                || recipe instanceof Recipe.PassagePanel
+                || recipe instanceof Recipe.WallPanel) {
+            var parts = new ArrayList<>(dress(recipe.size(), holes(recipe)));
+            parts.addAll(frame(recipe));
             return parts;
         }
-        if (recipe instanceof Recipe.PassagePanel panel) {
-            return dress(panel.size(), List.of(hole(panel.parts().get(0))));
+        return recipe instanceof Recipe.CornerPost ? bandsOf(recipe.size()) : recipe.parts();
+    }
+
+    /** The same with its back under another pattern: each side has half of its depth. A post stands free, and has this pattern all round. */
+    public List<Part> dress(Recipe recipe, Pattern back) {
+        if (!(recipe instanceof Recipe.OpeningPanel
+                || recipe instanceof Recipe.PassagePanel
+                || recipe instanceof Recipe.WallPanel)) {
+            return dress(recipe);
         }
-        if (recipe instanceof Recipe.WallPanel) {
-            return dress(recipe.size(), List.of());
-        }
-        if (recipe instanceof Recipe.CornerPost) {
-            return layers(recipe.size()).stream()
-                    .map(l -> Part.block(
-                                    l.band().swatch(),
-                                    Box.of(
-                                            0,
-                                            0,
-                                            l.low(),
-                                            recipe.size().x(),
-                                            recipe.size().y(),
-                                            l.high()))
-                            .named(l.band().name()))
-                    .toList();
-        }
-        return recipe.parts();
+        var size = recipe.size();
+        var half = size.y() / 2;
+        var holes = holes(recipe);
+        var parts = new ArrayList<>(dress(new Vec(size.x(), size.y() - half, size.z()), holes));
+        var mirrored = holes.stream()
+                .map(h -> new Rect(size.x() - h.x1(), h.y0(), size.x() - h.x0(), h.y1()))
+                .toList();
+        back.dress(new Vec(size.x(), half, size.z()), mirrored).forEach(p -> parts.add(p.turnedEndForEnd(size)));
+        parts.addAll(frame(recipe));
+        return parts;
+    }
+
+    /** What is open in a wall's piece, of X and Z. */
+    private static List<Rect> holes(Recipe recipe) {
+        return recipe instanceof Recipe.WallPanel
+                ? List.of()
+                : List.of(hole(recipe.parts().get(0)));
+    }
+
+    /** What stands in the opening. */
+    private static List<Part> frame(Recipe recipe) {
+        var parts = recipe.parts();
+        return recipe instanceof Recipe.OpeningPanel ? parts.subList(1, parts.size()) : List.of();
+    }
+
+    private List<Part> bandsOf(Vec size) {
+        return layers(size).stream()
+                .map(l -> Part.block(l.band().swatch(), Box.of(0, 0, l.low(), size.x(), size.y(), l.high()))
+                        .named(l.band().name()))
+                .toList();
     }
 
     private static Rect hole(Part panel) {

@@ -24,19 +24,22 @@ public record PieceDescription(String code, String name, Kind first, Optional<Pi
         var called = name.isEmpty() ? first.describe(unit) : name;
         var at = pivot.orElse(first.pivot());
         var recipe = first.recipe();
-        var piece = new Piece(code, called, new Kind(first.role(), recipe, at, first.look()));
+        var piece = new Piece(code, called, new Kind(first.role(), recipe, at, first.sides()));
         if (!parts.isEmpty()) {
             return piece.madeOf(id, parts);
         }
         return first.role().isDerived()
-                ? piece.madeOf(id, dressed(looks.of(first.look())))
+                ? piece.madeOf(id, dressed(looks))
                 : recipe instanceof Recipe.Made made ? piece.madeOf(id, made.parts()) : piece;
     }
 
-    /** What the pattern makes of it; empty where that leaves it as it is. */
-    private List<Part> dressed(Optional<Pattern> pattern) {
-        return pattern.map(p -> p.dress(first.role(), first.recipe()))
-                .filter(dressed -> !dressed.equals(first.recipe().parts()))
-                .orElse(List.of());
+    /** What the patterns make of it; empty where they leave it as it is. */
+    private List<Part> dressed(Looks looks) {
+        var front = looks.of(first.look());
+        var dressed = first.sides().isBackDressed()
+                ? Optional.of(front.orElseGet(Pattern::plain)
+                        .dress(first.recipe(), looks.of(first.sides().back()).orElseGet(Pattern::plain)))
+                : front.map(p -> p.dress(first.role(), first.recipe()));
+        return dressed.filter(parts -> !parts.equals(first.recipe().parts())).orElse(List.of());
     }
 }

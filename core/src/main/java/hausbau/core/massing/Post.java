@@ -12,9 +12,10 @@ import java.util.stream.Stream;
  *
  * @param room whose shell it is built with: of those that touch it the one with the least id
  * @param edge the number of that room's edge that begins here; −1 where none does
+ * @param look the pattern that it is under: of a room that it is seen from, or of sides that look outside
  * @param legs what it takes of the walls that meet in it, where it is a corner piece
  */
-public record Post(long room, int edge, Box box, Optional<Legs> legs) {
+public record Post(long room, int edge, Box box, long look, Optional<Legs> legs) {
 
     /**
      * @param turn    of a piece whose legs go along X and Y
@@ -36,6 +37,7 @@ public record Post(long room, int edge, Box box, Optional<Legs> legs) {
                 room,
                 edge,
                 between(box, foot, top),
+                look,
                 legs.map(l -> new Legs(
                         l.turn(), l.length(), between(l.lying(), foot, top), between(l.upright(), foot, top))));
     }

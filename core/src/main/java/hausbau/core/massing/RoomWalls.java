@@ -288,7 +288,8 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
                         && depth(edge, last) == depth(edge, s)
                         && isOurs(edge, last) == isOurs(edge, s)
                         && top(last) == top(s)
-                        && foot(last) == foot(s)) {
+                        && foot(last) == foot(s)
+                        && dressing(edge, last).equals(dressing(edge, s))) {
                     var wide = new Rect(
                             Math.min(last.wall().x0(), s.wall().x0()),
                             Math.min(last.wall().y0(), s.wall().y0()),
@@ -387,7 +388,47 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
                     new Length(depth(edge, s)),
                     new Length(top - foot),
                     rises ? new WallRun.Laps(low, high) : new WallRun.Laps(high, low),
-                    List.of());
+                    List.of(),
+                    tier == WallRun.Tier.WALL ? dressing(edge, s) : Dressing.of(room.look()));
+        }
+
+        /** A skin has no other side that is seen. */
+        private Dressing dressing(Outline.Edge edge, Stretch s) {
+            if (!settings.facing().bothSides() || settings.skins() && s.behind().isPresent()) {
+                return Dressing.of(room.look());
+            }
+            return new Dressing(
+                    room.look(),
+                    settings.facing(),
+                    seen(along(edge.side(), edge.line(), s.wall()).stream(), s),
+                    seen(along(edge.side().opposite(), back(edge.side(), s.wall()), s.wall()).stream(), s));
+        }
+
+        private static List<Dressing.Seen> seen(Stream<Beside> beside, Stretch s) {
+            return beside.filter(
+                            b -> b.edge().from() < s.to() && s.from() < b.edge().to())
+                    .map(Beside::room)
+                    .distinct()
+                    .sorted(Comparator.comparingLong(Room::id))
+                    .map(r -> new Dressing.Seen(r.look(), r.floor(), r.ceiling()))
+                    .toList();
+        }
+
+        /** Of the rooms that a post is seen from the first; outside where no more than an edge of it is. */
+        private long look(Rect post) {
+            if (!settings.facing().bothSides()) {
+                return room.look();
+            }
+            return touching(post).stream()
+                    .filter(r -> r.region().rects().stream().anyMatch(v -> isBeside(v, post)))
+                    .min(Comparator.comparing((Room r) -> r.id() != room.id()).thenComparingLong(Room::id))
+                    .map(Room::look)
+                    .orElse(settings.facing().outside());
+        }
+
+        /** Whether they share more than a corner. */
+        private static boolean isBeside(Rect a, Rect b) {
+            return a.touches(b) && (a.x0() < b.x1() && b.x0() < a.x1() || a.y0() < b.y1() && b.y0() < a.y1());
         }
 
         private String label(Outline.Edge edge) {
@@ -445,6 +486,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
                             room.id(),
                             edge,
                             box(rect, foot, top),
+                            look(rect),
                             corners.legs(rect)
                                     .map(l -> new Post.Legs(
                                             l.turn(),
@@ -466,10 +508,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
             for (var rect : rects) {
                 var part = new ArrayList<>(List.of(rect));
                 parts.removeIf(other -> {
-                    var meets = other.stream()
-                            .anyMatch(r -> r.touches(rect)
-                                    && (r.x0() < rect.x1() && rect.x0() < r.x1()
-                                            || r.y0() < rect.y1() && rect.y0() < r.y1()));
+                    var meets = other.stream().anyMatch(r -> isBeside(r, rect));
                     return meets && part.addAll(other);
                 });
                 parts.add(part);

@@ -19,6 +19,7 @@ import java.util.ArrayList;
  *                       of through pieces that face both
  * @param guardDrop      where one could fall farther than this, a guard stands; 0.1 to 100 m
  * @param corners        how walls meet; legs of 10 mm to 5 m
+ * @param facing         which sides of walls are dressed, and with what where they look outside
  */
 public record SiteSettings(
         Unit unit,
@@ -29,7 +30,31 @@ public record SiteSettings(
         boolean tilesByCentre,
         boolean skins,
         Length guardDrop,
-        Corners corners) {
+        Corners corners,
+        Facing facing) {
+
+    /**
+     * @param bothSides whether a wall is dressed on each side by what lies there, instead of on its room's side alone
+     * @param outside   the pattern of sides that look outside; 0 for the site's
+     */
+    public record Facing(boolean bothSides, long outside) {
+
+        /** Walls are dressed on their room's side. */
+        public static final Facing ROOMS = new Facing(false, 0);
+    }
+
+    public SiteSettings(
+            Unit unit,
+            Length step,
+            Length wall,
+            Length storey,
+            int pixelsPerMetre,
+            boolean tilesByCentre,
+            boolean skins,
+            Length guardDrop,
+            Corners corners) {
+        this(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, corners, Facing.ROOMS);
+    }
 
     static final Length LEAST_WALL = Length.ofMillimetres(10);
     static final Length GREATEST_WALL = Length.ofMillimetres(5_000);
@@ -74,17 +99,25 @@ public record SiteSettings(
 
     /** The same with corners built this way. */
     public SiteSettings with(Corners others) {
-        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, others);
+        return new SiteSettings(
+                unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, others, facing);
     }
 
     /** The same on another step, whether or not everything else is on it. */
     SiteSettings on(Length otherStep) {
         return new SiteSettings(
-                unit, otherStep, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, corners);
+                unit, otherStep, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, corners, facing);
     }
 
     /** The same with walls as skins, or through. */
     public SiteSettings withSkins(boolean asSkins) {
-        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, asSkins, guardDrop, corners);
+        return new SiteSettings(
+                unit, step, wall, storey, pixelsPerMetre, tilesByCentre, asSkins, guardDrop, corners, facing);
+    }
+
+    /** The same with walls dressed this way. */
+    public SiteSettings with(Facing other) {
+        return new SiteSettings(
+                unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, corners, other);
     }
 }

@@ -160,7 +160,8 @@ public record StepChange(SiteSettings settings, Building building, List<Level> l
                     settings.tilesByCentre(),
                     settings.skins(),
                     settings.guardDrop(),
-                    new Corners(settings.corners().kind(), leg));
+                    new Corners(settings.corners().kind(), leg),
+                    settings.facing());
         }
 
         private Room room(Room room) {

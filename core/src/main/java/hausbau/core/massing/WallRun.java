@@ -21,6 +21,7 @@ import java.util.List;
  * @param height of its pieces
  * @param laps   how much of it lies across the corners at its ends
  * @param panels the opening panels in it, in order
+ * @param dressing what it sees on each side
  */
 public record WallRun(
         long room,
@@ -33,7 +34,8 @@ public record WallRun(
         Length depth,
         Length height,
         Laps laps,
-        List<Panel> panels) {
+        List<Panel> panels,
+        Dressing dressing) {
 
     /** How much of a run lies across the corner at its start, and at its end. */
     public record Laps(Length start, Length end) {
@@ -111,7 +113,7 @@ public record WallRun(
 
     /** The same with these panels in it. */
     public WallRun with(List<Panel> others) {
-        return new WallRun(room, edge, tier, name, side, start, length, depth, height, laps, others);
+        return new WallRun(room, edge, tier, name, side, start, length, depth, height, laps, others, dressing);
     }
 
     /**

@@ -3,15 +3,16 @@ package hausbau.core.standing;
 import hausbau.core.fit.FilledRun;
 import hausbau.core.fit.KitQuestion;
 import hausbau.core.fit.Run;
+import hausbau.core.kit.Sides;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongUnaryOperator;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -34,9 +35,12 @@ public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, Kit
     }
 
     private static final int LONGEST_WORD = 20_000;
-    private static final Pattern WORD =
-            Pattern.compile("[\\d.-]+_\\d{1,12}(\\.\\d{1,12})*_(-?\\d{1,12}(\\.-?\\d{1,12})*)?"
-                    + "_(\\d{1,12}x\\d{1,12}(\\.\\d{1,12})+(_\\d{1,12}x\\d{1,12}(\\.\\d{1,12})+)*)?");
+    private static final String LENGTHS = "(\\.\\d{1,12})";
+    /** Height, thickness, and the patterns of both sides where they are not the usual ones. */
+    private static final String SIZE = "\\d{1,12}x\\d{1,12}(x\\d{1,18}x(-1|\\d{1,18}))?" + LENGTHS + "+";
+
+    private static final Pattern WORD = Pattern.compile(
+            "[\\d.-]+_\\d{1,12}" + LENGTHS + "*_(-?\\d{1,12}(\\.-?\\d{1,12})*)?_(" + SIZE + "(_" + SIZE + ")*)?");
 
     public KitChoice {
         kinds = falling(kinds);
@@ -109,8 +113,8 @@ public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, Kit
     }
 
     /** What fills a tier: the lengths chosen for it, and where nothing was chosen for its like, those of all walls. */
-    public List<Length> lengths(Length height, Length depth) {
-        return tiers.lengths().getOrDefault(new Tiers.Size(height, depth), kinds);
+    public List<Length> lengths(Tiers.Size size) {
+        return tiers.lengths(size).orElse(kinds);
     }
 
     /** Every length of it, falling: what fills where the lengths of a tier do not. */
@@ -118,6 +122,15 @@ public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, Kit
         return falling(
                 Stream.concat(kinds.stream(), tiers.lengths().values().stream().flatMap(List::stream))
                         .toList());
+    }
+
+    /** The same where patterns have other ids, in the same order; those below 1 stay. */
+    public KitChoice renamed(LongUnaryOperator patterns) {
+        var lengths = new HashMap<Tiers.Size, List<Length>>();
+        tiers.lengths()
+                .forEach((size, of) -> lengths.put(
+                        new Tiers.Size(size.height(), size.depth(), size.sides().renamed(patterns)), of));
+        return new KitChoice(step, kinds, tiles, rules, new Tiers(tiers.joints(), lengths));
     }
 
     /** Whether the site's step is still the one this was worked out on. */
@@ -131,12 +144,25 @@ public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, Kit
      */
     public String word() {
         var sizes = tiers.lengths().entrySet().stream()
-                .sorted(Map.Entry.comparingByKey(
-                        Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth)))
-                .map(e -> e.getKey().height().um() + "x" + e.getKey().depth().um() + "." + um(e.getValue()))
+                .sorted(Map.Entry.comparingByKey(Tiers.Size.ORDER))
+                .map(e -> word(e.getKey()) + "." + um(e.getValue()))
                 .collect(Collectors.joining("_"));
         return rules.word() + "_" + um(kinds) + "_"
                 + tiers.joints().stream().map(String::valueOf).collect(Collectors.joining(".")) + "_" + sizes;
+    }
+
+    private static String word(Tiers.Size size) {
+        var sides = size.sides();
+        return size.height().um() + "x" + size.depth().um()
+                + (sides.equals(Sides.PLAIN) ? "" : "x" + sides.front() + "x" + sides.back());
+    }
+
+    private static Tiers.Size size(String word) {
+        var numbers = Stream.of(word.split("x")).mapToLong(Long::parseLong).toArray();
+        return new Tiers.Size(
+                new Length(numbers[0]),
+                new Length(numbers[1]),
+                numbers.length == 2 ? Sides.PLAIN : new Sides(numbers[2], numbers[3]));
     }
 
     private static String um(List<Length> lengths) {
@@ -158,8 +184,7 @@ public record KitChoice(Length step, List<Length> kinds, List<Length> tiles, Kit
         for (var part : List.of(parts).subList(3, parts.length)) {
             if (!part.isEmpty()) {
                 var dot = part.indexOf('.');
-                var size = lengths(part.substring(0, dot).replace('x', '.'));
-                sizes.put(new Tiers.Size(size.get(0), size.get(1)), falling(lengths(part.substring(dot + 1))));
+                sizes.put(size(part.substring(0, dot)), falling(lengths(part.substring(dot + 1))));
             }
         }
         var joints = Stream.of(parts[2].split("\\."))

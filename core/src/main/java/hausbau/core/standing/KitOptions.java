@@ -81,17 +81,12 @@ public final class KitOptions {
         runs = massing.runs().stream().map(r -> rules.openings().fit(r, step)).toList();
         posts = massing.posts();
         joints = joints();
-        var looks = new HashMap<Long, Long>();
-        massing.rooms().forEach(r -> looks.put(r.id(), r.look()));
         for (var run : runs) {
-            var look = Objects.requireNonNull(looks.get(run.room()));
             crossed.add(new Crossed(
-                    mask(run.start().z(), run.start().z() + run.height().um()), at -> memory.cut(run, look, at)));
+                    mask(run.start().z(), run.start().z() + run.height().um()), at -> memory.cut(run, at)));
         }
         for (var post : posts) {
-            var look = Objects.requireNonNull(looks.get(post.room()));
-            crossed.add(
-                    new Crossed(mask(post.box().min().z(), post.box().max().z()), at -> memory.cut(post, look, at)));
+            crossed.add(new Crossed(mask(post.box().min().z(), post.box().max().z()), at -> memory.cut(post, at)));
         }
     }
 
@@ -305,32 +300,23 @@ public final class KitOptions {
         branch(groups, decided + 1, set | 1 << decided, all, found);
     }
 
-    /** What is to be filled in one size of tier. @param looks of the rooms that it stands in */
-    private record Filled(TreeMap<Integer, Long> spans, Set<Long> looks) {}
-
     private void look(Candidate candidate) {
         var known = best.floorEntry(candidate.leastKinds());
         if (known != null && known.getValue().placements() <= candidate.floor()) {
             return;
         }
-        var bySize = new HashMap<Tiers.Size, Filled>();
+        // Of each size of tier the stretches to be filled, by their lengths.
+        var bySize = new TreeMap<Tiers.Size, TreeMap<Integer, Long>>(Tiers.Size.ORDER);
         for (var c : crossed) {
             for (var need : c.cut().apply(at(candidate.set() & c.mask())).needs()) {
-                var filled = bySize.computeIfAbsent(need.size(), s -> new Filled(new TreeMap<>(), new HashSet<>()));
-                filled.spans().merge(need.steps(), 1L, Long::sum);
-                filled.looks().add(need.look());
+                bySize.computeIfAbsent(need.size(), s -> new TreeMap<>()).merge(need.steps(), 1L, Long::sum);
             }
         }
-        var sizes = bySize.keySet().stream()
-                .sorted(Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth))
-                .toList();
+        var sizes = List.copyOf(bySize.keySet());
         // What one size can have of the kinds, where the others get no more than they need.
         var mostLengths = (int) Math.min(rules.maxLengths(), (long) mostKinds - candidate.leastKinds() + 1);
         var classes = sizes.stream()
-                .map(s -> {
-                    var filled = Objects.requireNonNull(bySize.get(s));
-                    return fronts.of(filled.spans(), memory.free(s, filled.looks()), mostLengths, stop);
-                })
+                .map(s -> fronts.of(Objects.requireNonNull(bySize.get(s)), memory.free(s), mostLengths, stop))
                 .toList();
         var least =
                 (int) classes.stream().filter(KindFronts.Front::isKindNeeded).count();
@@ -352,7 +338,7 @@ public final class KitOptions {
 
     private void keep(
             Candidate candidate,
-            Map<Tiers.Size, Filled> bySize,
+            Map<Tiers.Size, TreeMap<Integer, Long>> bySize,
             List<Tiers.Size> sizes,
             List<KindFronts.Front> classes,
             int kinds,
@@ -365,12 +351,9 @@ public final class KitOptions {
         }
         var lengths = new HashMap<Tiers.Size, List<Length>>();
         for (var i = 0; i < sizes.size(); i++) {
-            var looks = Objects.requireNonNull(bySize.get(sizes.get(i))).looks();
             lengths.put(
                     sizes.get(i),
-                    Stream.concat(
-                                    memory.free(sizes.get(i), looks).stream(),
-                                    classes.get(i).lengths(dealt.kinds()[i]).stream())
+                    Stream.concat(memory.free(sizes.get(i)).stream(), classes.get(i).lengths(dealt.kinds()[i]).stream())
                             .map(step::times)
                             .sorted(Comparator.reverseOrder())
                             .toList());
@@ -378,13 +361,12 @@ public final class KitOptions {
         // What belongs to no tier, such as guards, is made of the lengths that fill the most.
         var usual = sizes.stream()
                 .max(Comparator.comparingLong(
-                        s -> fronts.floor(Objects.requireNonNull(bySize.get(s)).spans(), new TreeSet<>())))
+                        s -> fronts.floor(Objects.requireNonNull(bySize.get(s)), new TreeSet<>())))
                 .map(lengths::get)
                 .orElse(List.of(rules.maxPiece().floorTo(step)));
         var choice = new KitChoice(
                 step, Objects.requireNonNull(usual), tiles(), rules, new Tiers(at(candidate.set()), lengths));
-        var isOneLook = bySize.values().stream().allMatch(f -> f.looks().size() == 1);
-        var option = new Option(choice, all, placements, areAllJointsTried && dealt.proven() && isOneLook);
+        var option = new Option(choice, all, placements, areAllJointsTried && dealt.proven());
         best.put(all, option);
         better.accept(option);
     }

@@ -27,7 +27,7 @@ import java.util.function.Supplier;
 public final class PlanMemory {
 
     /** A stretch that pieces of a size must fill. @param steps its length */
-    record Need(Tiers.Size size, long look, int steps) {}
+    record Need(Tiers.Size size, int steps) {}
 
     /**
      * What a wall or a post asks for, cut in one way.
@@ -60,15 +60,16 @@ public final class PlanMemory {
         }
     }
 
-    private record Key(Object of, long look, List<Long> joints) {}
+    private record Key(Object of, List<Long> joints) {}
 
-    private record Looking(Object of, long look) {}
+    /** A post's recipe under a pattern. */
+    private record Looking(Recipe recipe, long look) {}
 
     private final Length step;
     private final KitRules rules;
     private final Set<Kind> kept;
     private final KindFronts fronts;
-    private final Map<Looking, SortedSet<Integer>> keptWalls = new HashMap<>();
+    private final Map<Tiers.Size, SortedSet<Integer>> keptWalls = new HashMap<>();
     private final Map<Key, Cut> cuts = new HashMap<>();
     private final Map<Object, Integer> numbers = new HashMap<>();
     private final Map<Looking, Kind> postKinds = new HashMap<>();
@@ -96,13 +97,10 @@ public final class PlanMemory {
     }
 
     private void keepWall(Kind kind) {
-        var size = kind.box().size();
-        var length = new Length(size.x());
+        var length = new Length(kind.box().size().x());
         if (length.isMultipleOf(step)) {
             keptWalls
-                    .computeIfAbsent(
-                            new Looking(new Tiers.Size(new Length(size.z()), new Length(size.y())), kind.look()),
-                            s -> new TreeSet<>())
+                    .computeIfAbsent(Tiers.Size.of(kind), s -> new TreeSet<>())
                     .add(Math.toIntExact(length.um() / step.um()));
         }
     }
@@ -125,24 +123,9 @@ public final class PlanMemory {
                 Tiling.clear(massing), clear -> Tiling.sizes(step, clear, rules.minPiece(), rules.maxPiece()));
     }
 
-    /** Lengths in steps that pieces of a size are there in already, in all these looks. */
-    SortedSet<Integer> free(Tiers.Size size, Set<Long> looks) {
-        var common = new TreeSet<Integer>();
-        var isFirst = true;
-        for (var look : looks) {
-            var of = free(size, look);
-            if (isFirst) {
-                common.addAll(of);
-            } else {
-                common.retainAll(of);
-            }
-            isFirst = false;
-        }
-        return common;
-    }
-
-    private SortedSet<Integer> free(Tiers.Size size, long look) {
-        return keptWalls.getOrDefault(new Looking(size, look), Collections.emptySortedSet());
+    /** Lengths in steps that pieces of a size are there in already. */
+    SortedSet<Integer> free(Tiers.Size size) {
+        return keptWalls.getOrDefault(size, Collections.emptySortedSet());
     }
 
     /** Lengths in steps that some piece of wall is there in already. */
@@ -153,13 +136,13 @@ public final class PlanMemory {
     }
 
     /** @param run as the rules fit its panels @param joints those that cross it */
-    Cut cut(WallRun run, long look, List<Long> joints) {
-        return cut(new Key(run, look, joints), () -> work(run, look, new Tiers(joints, Map.of())));
+    Cut cut(WallRun run, List<Long> joints) {
+        return cut(new Key(run, joints), () -> work(run, new Tiers(joints, Map.of())));
     }
 
     /** @param joints those that cross it */
-    Cut cut(Post post, long look, List<Long> joints) {
-        return cut(new Key(post, look, joints), () -> work(post, look, new Tiers(joints, Map.of())));
+    Cut cut(Post post, List<Long> joints) {
+        return cut(new Key(post, joints), () -> work(post, new Tiers(joints, Map.of())));
     }
 
     private Cut cut(Key key, Supplier<Cut> work) {
@@ -171,7 +154,7 @@ public final class PlanMemory {
         return known;
     }
 
-    private Cut work(WallRun run, long look, Tiers tiers) {
+    private Cut work(WallRun run, Tiers tiers) {
         var layers = tiers.layers(run);
         if (!areAllowed(layers)) {
             return Cut.NOT_ALLOWED;
@@ -181,14 +164,14 @@ public final class PlanMemory {
         var needs = new ArrayList<Need>();
         var floor = 0L;
         for (var layer : layers) {
-            var size = new Tiers.Size(layer.height(), run.depth());
-            var free = free(size, look);
+            var size = Tiers.Size.of(run, layer);
+            var free = free(size);
             for (var span : tiers.between(run, layer).spans()) {
                 var steps = Math.toIntExact(span.length().um() / step.um());
                 if (!span.length().isMultipleOf(step) || !fronts.canFill(steps, free)) {
                     return Cut.NOT_ALLOWED;
                 }
-                needs.add(new Need(size, look, steps));
+                needs.add(new Need(size, steps));
                 floor += fronts.floor(steps, free);
                 if (free.isEmpty()) {
                     sizes.set(number(size));
@@ -196,12 +179,12 @@ public final class PlanMemory {
             }
         }
         for (var panel : run.panels()) {
-            count(ShellBuilding.openingPanel(run, panel, tiers.stack(run, panel), look), kinds);
+            count(ShellBuilding.openingPanel(run, panel, tiers.stack(run, panel)), kinds);
         }
         return new Cut(true, sizes, kinds, List.copyOf(needs), run.panels().size(), floor);
     }
 
-    private Cut work(Post post, long look, Tiers tiers) {
+    private Cut work(Post post, Tiers tiers) {
         var layers = tiers.layers(post.box().min().z(), post.box().max().z());
         if (!areAllowed(layers)) {
             return Cut.NOT_ALLOWED;
@@ -210,7 +193,8 @@ public final class PlanMemory {
         for (var layer : layers) {
             var recipe = ShellBuilding.recipe(post.between(layer.foot(), layer.top()));
             count(
-                    postKinds.computeIfAbsent(new Looking(recipe, look), p -> ShellBuilding.postKind(recipe, look)),
+                    postKinds.computeIfAbsent(
+                            new Looking(recipe, post.look()), p -> ShellBuilding.postKind(recipe, post.look())),
                     kinds);
         }
         return new Cut(true, new BitSet(), kinds, List.of(), layers.size(), 0);

@@ -68,12 +68,11 @@ public record Resizing(KitChoice choice, List<Stretch> unfit, List<Size> added) 
             this.unit = massing.settings().unit();
             this.stop = stop;
             runs = massing.runs().stream().map(choice::fit).toList();
-            var size = kind.size();
-            was = new Tiers.Size(new Length(size.z()), new Length(size.y()));
-            wasLength = new Length(size.x());
+            was = Tiers.Size.of(kind);
+            wasLength = new Length(kind.size().x());
             if (!(kind.recipe() instanceof Recipe.WallPanel)
                     || !choice.fits(massing)
-                    || !choice.lengths(was.height(), was.depth()).contains(wasLength)) {
+                    || !choice.lengths(was).contains(wasLength)) {
                 throw new Refused(
                         "pieceId",
                         "Only pieces of wall whose length the kit chose have a size of their own: others follow the massing.");
@@ -85,10 +84,7 @@ public record Resizing(KitChoice choice, List<Stretch> unfit, List<Size> added) 
             var lengths = new HashMap<>(choice.tiers().lengths());
             lengths.put(
                     was,
-                    Stream.concat(
-                                    choice.lengths(was.height(), was.depth()).stream()
-                                            .filter(l -> !l.equals(wasLength)),
-                                    Stream.of(length))
+                    Stream.concat(choice.lengths(was).stream().filter(l -> !l.equals(wasLength)), Stream.of(length))
                             .distinct()
                             .sorted(Comparator.reverseOrder())
                             .toList());
@@ -150,10 +146,8 @@ public record Resizing(KitChoice choice, List<Stretch> unfit, List<Size> added) 
                                         + unit.format(after.get(i).height()) + " would be left on “" + run.name()
                                         + "”; the least tier is " + unit.format(least) + ".");
                     }
-                    var from = new Tiers.Size(before.get(i).height(), run.depth());
                     lengths.putIfAbsent(
-                            new Tiers.Size(after.get(i).height(), run.depth()),
-                            tiers.lengths().getOrDefault(from, choice.kinds()));
+                            Tiers.Size.of(run, after.get(i)), choice.lengths(Tiers.Size.of(run, before.get(i))));
                 }
             }
             return new Tiers(next, lengths);
@@ -164,10 +158,9 @@ public record Resizing(KitChoice choice, List<Stretch> unfit, List<Size> added) 
             var filler = new RunLayout.Filler(
                     choice, runs.stream().map(WallRun::length).reduce(Length.ZERO, Length::max));
             return massing.runs().stream()
-                    .filter(r -> r.depth().equals(was.depth()))
-                    .flatMap(r -> RunLayout.of(r, filler).pieces().stream())
-                    .filter(i ->
-                            i.length().equals(wasLength) && i.layer().height().equals(was.height()))
+                    .flatMap(r -> RunLayout.of(r, filler).pieces().stream()
+                            .filter(i -> i.length().equals(wasLength)
+                                    && Tiers.Size.of(r, i.layer()).equals(was)))
                     .map(RunLayout.Item::layer)
                     .collect(Collectors.toSet());
         }
@@ -175,11 +168,10 @@ public record Resizing(KitChoice choice, List<Stretch> unfit, List<Size> added) 
         private record Asked(String run, Span span) {}
 
         private Resizing filled(Tiers tiers, Length length) {
-            var asked = new TreeMap<Tiers.Size, List<Asked>>(
-                    Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth));
+            var asked = new TreeMap<Tiers.Size, List<Asked>>(Tiers.Size.ORDER);
             for (var run : runs) {
                 for (var layer : tiers.layers(run)) {
-                    var of = asked.computeIfAbsent(new Tiers.Size(layer.height(), run.depth()), s -> new ArrayList<>());
+                    var of = asked.computeIfAbsent(Tiers.Size.of(run, layer), s -> new ArrayList<>());
                     tiers.between(run, layer).spans().stream()
                             .filter(s -> s.length().isMultipleOf(step))
                             .forEach(s -> of.add(new Asked(run.name(), s)));
@@ -190,7 +182,7 @@ public record Resizing(KitChoice choice, List<Stretch> unfit, List<Size> added) 
             var unfit = new ArrayList<Stretch>();
             var added = new ArrayList<Size>();
             asked.forEach((size, spans) -> {
-                var own = tiers.lengths().getOrDefault(size, choice.kinds());
+                var own = tiers.lengths(size).orElse(choice.kinds());
                 var open = open(own, spans);
                 if (!open.isEmpty()) {
                     open.forEach(a -> unfit.add(

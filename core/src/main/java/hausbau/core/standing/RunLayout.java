@@ -36,9 +36,8 @@ public record RunLayout(WallRun run, List<Item> pieces, List<Tiers.Layer> panels
             this.longest = longest;
         }
 
-        private Optional<List<Length>> fill(Tiers.Layer layer, Length depth, Length span) {
-            return by(choice.lengths(layer.height(), depth)).fill(span).or(() -> by(choice.all())
-                    .fill(span));
+        private Optional<List<Length>> fill(Tiers.Size size, Length span) {
+            return by(choice.lengths(size)).fill(span).or(() -> by(choice.all()).fill(span));
         }
 
         private Filling by(List<Length> lengths) {
@@ -53,7 +52,7 @@ public record RunLayout(WallRun run, List<Item> pieces, List<Tiers.Layer> panels
         var unfilled = new ArrayList<Span>();
         for (var layer : tiers.layers(run)) {
             for (var span : tiers.between(run, layer).spans()) {
-                var fill = filler.fill(layer, run.depth(), span.length());
+                var fill = filler.fill(Tiers.Size.of(run, layer), span.length());
                 if (fill.isEmpty()) {
                     unfilled.add(span);
                     continue;

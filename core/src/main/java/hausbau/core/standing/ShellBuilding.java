@@ -21,8 +21,15 @@ final class ShellBuilding {
     private final Generator.Shell of;
     private final Writing writing;
     private final List<Generator.Unfilled> unfilled = new ArrayList<>();
-    private final Map<Vec, Kind> walls = new HashMap<>();
+    private final Map<Wall, Kind> walls = new HashMap<>();
     private final RunLayout.Filler filler;
+
+    private record Wall(Length length, Tiers.Size size) {
+
+        Vec box() {
+            return Vec.of(length, size.depth(), size.height());
+        }
+    }
 
     ShellBuilding(Generator.Shell of) {
         this.of = of;
@@ -51,13 +58,12 @@ final class ShellBuilding {
         for (var i = 0; i < run.panels().size(); i++) {
             var panel = run.panels().get(i);
             var stack = layout.panels().get(i);
-            var start = run.at(panel.at());
-            writing.derive(
-                    openingPanel(run, panel, stack, of.room().look()),
-                    start.x(),
-                    start.y(),
-                    stack.foot(),
-                    run.side().turn().quarters(),
+            set(
+                    openingPanel(run, panel, stack),
+                    run,
+                    stack,
+                    panel.at(),
+                    isPanelSetFromBehind(run, panel, stack),
                     Chunk.OPENING,
                     panel.opening().id(),
                     0);
@@ -65,24 +71,25 @@ final class ShellBuilding {
     }
 
     private void stand(WallRun run, Tiers.Layer layer, Length at, Length length) {
+        var sides = run.dressing().between(layer.foot(), layer.top());
         var kind = walls.computeIfAbsent(
-                Vec.of(length, run.depth(), layer.height()),
-                size -> new Kind(
+                new Wall(length, Tiers.Size.of(run, layer)),
+                wall -> new Kind(
                         Role.WALL,
-                        new Recipe.WallPanel(size),
+                        new Recipe.WallPanel(wall.box()),
                         Pivot.FACE_START,
-                        of.room().look()));
+                        wall.size().sides()));
         var start = run.at(at);
         var along = run.side().runsEastWest()
                 ? start.x() - of.room().anchor().x()
                 : start.y() - of.room().anchor().y();
         var up = layer.foot() - run.start().z();
-        writing.derive(
+        set(
                 kind,
-                start.x(),
-                start.y(),
-                layer.foot(),
-                run.side().turn().quarters(),
+                run,
+                layer,
+                at,
+                sides.isSetFromBehind(),
                 up == 0 ? Chunk.runCode(run.edge(), run.tier()) : Chunk.TIER,
                 along,
                 up == 0
@@ -90,21 +97,61 @@ final class ShellBuilding {
                         : Chunk.tierColumn(run.edge(), run.tier(), up));
     }
 
-    static Kind openingPanel(WallRun run, WallRun.Panel panel, Tiers.Layer stack, long look) {
-        var kind = panel.opening().kind();
+    /** Sets a wall's piece down from its room's side, or turned by half from behind. */
+    private void set(
+            Kind kind, WallRun run, Tiers.Layer layer, Length at, boolean isFromBehind, byte code, long a, long b) {
+        var turn = run.side().turn();
+        var start = run.start()
+                .plus(turn.apply(
+                        isFromBehind
+                                ? new Vec(at.um() + kind.size().x(), run.depth().um(), 0)
+                                : new Vec(at.um(), 0, 0)));
+        writing.derive(
+                kind, start.x(), start.y(), layer.foot(), (turn.quarters() + (isFromBehind ? 2 : 0)) % 4, code, a, b);
+    }
+
+    /** What is clear in a panel, from its foot and its end. */
+    private static Box clear(WallRun run, WallRun.Panel panel, Tiers.Layer stack) {
         var below = stack.foot() - run.start().z();
-        var clear = Box.of(
+        return Box.of(
                 panel.from().minus(panel.at()).um(),
                 0,
                 panel.sill().um() - below,
                 panel.to().minus(panel.at()).um(),
                 run.depth().um(),
                 panel.head().um() - below);
+    }
+
+    /** Of two panels that are one another turned by half, one alone is a kind. */
+    private static boolean isPanelSetFromBehind(WallRun run, WallRun.Panel panel, Tiers.Layer stack) {
+        var sides = run.dressing().between(stack.foot(), stack.top());
+        var clear = clear(run, panel, stack);
+        return sides.isSetFromBehind()
+                || sides.front() == sides.back()
+                        && clear.min().x() > panel.length().um() - clear.max().x();
+    }
+
+    static Kind openingPanel(WallRun run, WallRun.Panel panel, Tiers.Layer stack) {
+        var seen = run.dressing().between(stack.foot(), stack.top());
+        var isTurned = isPanelSetFromBehind(run, panel, stack);
+        var sides = isTurned ? seen.turned() : seen;
+        var clear = clear(run, panel, stack);
         var size = Vec.of(panel.length(), run.depth(), stack.height());
-        return switch (kind) {
-            case DOOR -> new Kind(Role.DOOR, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START, look);
-            case WINDOW -> new Kind(Role.WINDOW, new Recipe.OpeningPanel(size, clear), Pivot.FACE_START, look);
-            case PASSAGE -> new Kind(Role.PASSAGE, new Recipe.PassagePanel(size, clear), Pivot.FACE_START, look);
+        var open = isTurned
+                ? new Box(
+                        new Vec(
+                                size.x() - clear.max().x(),
+                                clear.min().y(),
+                                clear.min().z()),
+                        new Vec(
+                                size.x() - clear.min().x(),
+                                clear.max().y(),
+                                clear.max().z()))
+                : clear;
+        return switch (panel.opening().kind()) {
+            case DOOR -> new Kind(Role.DOOR, new Recipe.OpeningPanel(size, open), Pivot.FACE_START, sides);
+            case WINDOW -> new Kind(Role.WINDOW, new Recipe.OpeningPanel(size, open), Pivot.FACE_START, sides);
+            case PASSAGE -> new Kind(Role.PASSAGE, new Recipe.PassagePanel(size, open), Pivot.FACE_START, sides);
         };
     }
 
@@ -139,7 +186,7 @@ final class ShellBuilding {
 
     private void close(Post post, long up) {
         var turn = post.legs().map(Post.Legs::turn).orElse(Turn.NONE);
-        var kind = postKind(recipe(post), of.room().look());
+        var kind = postKind(recipe(post), post.look());
         var at = post.boxes().stream()
                 .reduce(Box::union)
                 .orElseThrow()

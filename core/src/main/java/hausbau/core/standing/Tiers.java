@@ -1,11 +1,15 @@
 package hausbau.core.standing;
 
 import hausbau.core.fit.Run;
+import hausbau.core.kit.Kind;
+import hausbau.core.kit.Sides;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -16,8 +20,32 @@ import java.util.stream.Stream;
  */
 public record Tiers(List<Long> joints, Map<Size, List<Length>> lengths) {
 
-    /** Pieces that can stand for one another: of one height and thickness. */
-    public record Size(Length height, Length depth) {}
+    /** Pieces that can stand for one another: of one height and thickness, and under the same patterns. */
+    public record Size(Length height, Length depth, Sides sides) {
+
+        /** Smallest first. */
+        public static final Comparator<Size> ORDER = Comparator.comparing(Size::height)
+                .thenComparing(Size::depth)
+                .thenComparingLong(s -> s.sides().front())
+                .thenComparingLong(s -> s.sides().back());
+
+        /** Of walls under the site's pattern, their backs not dressed. */
+        public Size(Length height, Length depth) {
+            this(height, depth, Sides.PLAIN);
+        }
+
+        /** Of a wall's pieces in one layer. */
+        public static Size of(WallRun run, Layer layer) {
+            var sides = run.dressing().between(layer.foot(), layer.top());
+            return new Size(layer.height(), run.depth(), sides.isSetFromBehind() ? sides.turned() : sides);
+        }
+
+        /** Of a wall's piece. */
+        static Size of(Kind wall) {
+            var size = wall.box().size();
+            return new Size(new Length(size.z()), new Length(size.y()), wall.sides());
+        }
+    }
 
     /** A stretch of height between two joints, µm above the site's zero. */
     public record Layer(long foot, long top) {
@@ -32,6 +60,12 @@ public record Tiers(List<Long> joints, Map<Size, List<Length>> lengths) {
     public Tiers {
         joints = joints.stream().distinct().sorted().toList();
         lengths = Map.copyOf(lengths);
+    }
+
+    /** What pieces of a size may be long, if anything was chosen for them; choices from before sizes told their patterns name the site's for all. */
+    Optional<List<Length>> lengths(Size size) {
+        return Optional.ofNullable(lengths.get(size))
+                .or(() -> Optional.ofNullable(lengths.get(new Size(size.height(), size.depth()))));
     }
 
     /** Between two heights from bottom to top, µm above the site's zero. */

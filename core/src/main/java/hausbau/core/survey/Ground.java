@@ -1,5 +1,6 @@
 package hausbau.core.survey;
 
+import hausbau.core.massing.Dressing;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Post;
 import hausbau.core.massing.Room;
@@ -44,7 +45,8 @@ final class Ground {
                             new Length(box.size().y()),
                             new Length(box.size().z()),
                             WallRun.Laps.NONE,
-                            List.of()),
+                            List.of(),
+                            Dressing.of(post.look())),
                     Optional.of(post),
                     box);
         }

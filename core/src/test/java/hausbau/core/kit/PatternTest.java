@@ -196,4 +196,42 @@ class PatternTest {
         assertThatThrownBy(() -> new Trim("x", Swatch.STONE, Profile.library().get(0), From.TOP, -1))
                 .isInstanceOf(Refused.class);
     }
+
+    /** An upright at the start of the back, seen from behind, is at the far end seen from the front; each side has its own bands. */
+    @Test
+    void eachSideHasItsOwnPattern() {
+        var back = new Pattern(
+                0,
+                List.of(new Band("brick", Swatch.TILE, 0, 20_000)),
+                List.of(),
+                List.of(new Upright("pier", Swatch.STONE, At.START, 100_000, 60_000, 0, 0, 0)));
+        var parts = USUAL.dress(wall(1600, 3000), back);
+        var pier = parts.stream().filter(p -> p.name().equals("pier")).toList();
+        assertThat(pier).hasSize(1);
+        assertThat(pier.get(0).solids())
+                .containsExactly(new Box(Vec.ofMillimetres(1500, 200, 0), Vec.ofMillimetres(1600, 260, 3000)));
+        var brick = parts.stream().filter(p -> p.name().equals("brick")).toList();
+        assertThat(brick.get(0).solids())
+                .containsExactly(new Box(Vec.ofMillimetres(0, 100, 0), Vec.ofMillimetres(1600, 220, 3000)));
+        var plinth = parts.stream().filter(p -> p.name().equals("plinth")).toList();
+        assertThat(plinth.get(0).solids())
+                .containsExactly(new Box(Vec.ofMillimetres(0, -30, 0), Vec.ofMillimetres(1600, 100, 200)));
+    }
+
+    /** A window off the middle is open through both sides: what closes neither half is where the frame is. */
+    @Test
+    void whatIsOpenIsOpenThroughBothSides() {
+        var clear = new Box(Vec.ofMillimetres(200, 0, 900), Vec.ofMillimetres(900, 200, 2100));
+        var parts = Pattern.plain().dress(opening(1600, clear), Pattern.plain());
+        var walls = parts.stream().filter(p -> p.name().equals("wall")).toList();
+        assertThat(walls).hasSize(2);
+        for (var wall : walls) {
+            var mesh = Meshes.of(wall, 0.001);
+            assertThat(Meshes.open(mesh)).isEmpty();
+            // 1.6 × 3 m less the opening with its frame of 40 mm all round, half of 200 mm deep.
+            assertThat(Meshes.volume(mesh)).isCloseTo((1600.0 * 3000 - 780 * 1280) * 100, within(1e4));
+            assertThat(wall.solids()).noneMatch(b -> b.overlaps(clear));
+        }
+        assertThat(parts).hasSize(2 + 4);
+    }
 }

@@ -89,12 +89,13 @@ class KitRulesTest {
         var only = options(massing, lengths(List.of(mm(1200), mm(1600)), List.of()));
         assertThat(only).singleElement().satisfies(o -> {
             assertThat(o.proven()).isTrue();
-            assertThat(o.choice().lengths(mm(3000), mm(200))).containsExactly(mm(1600), mm(1200));
+            assertThat(o.choice().lengths(new Tiers.Size(mm(3000), mm(200)))).containsExactly(mm(1600), mm(1200));
             // Four walls of three pieces, and four posts.
             assertThat(o.placements()).isEqualTo(16);
         });
         var never = options(massing, lengths(List.of(), List.of(mm(4000), mm(2000), mm(1000))));
-        assertThat(never.get(0).choice().lengths(mm(3000), mm(200))).containsExactly(mm(800));
+        assertThat(never.get(0).choice().lengths(new Tiers.Size(mm(3000), mm(200))))
+                .containsExactly(mm(800));
         standsSound(set(massing, only.get(0).choice()));
     }
 

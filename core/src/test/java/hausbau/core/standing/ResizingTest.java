@@ -60,7 +60,7 @@ class ResizingTest {
         var is = resized(massing, choice, 2000, 3000, 1000, 3000);
         assertThat(is.unfit()).isEmpty();
         assertThat(is.added()).isEmpty();
-        assertThat(is.choice().lengths(mm(3000), mm(200))).containsExactly(mm(1000));
+        assertThat(is.choice().lengths(new Tiers.Size(mm(3000), mm(200)))).containsExactly(mm(1000));
     }
 
     /** By hand: 1.5 m does not come to 4 m; one piece of 2.5 m beside each does, with the fewest pieces. */
@@ -74,7 +74,7 @@ class ResizingTest {
             assertThat(s.height()).isEqualTo(mm(3000));
         });
         assertThat(is.added()).containsExactly(new Resizing.Size(mm(2500), mm(3000)));
-        assertThat(is.choice().lengths(mm(3000), mm(200))).containsExactly(mm(2500), mm(1500));
+        assertThat(is.choice().lengths(new Tiers.Size(mm(3000), mm(200)))).containsExactly(mm(2500), mm(1500));
     }
 
     /** By hand: 6 m high, cut at 3 m; with the lower tier 3.5 m high the upper one is left 2.5 m, of the same lengths. */
@@ -85,8 +85,8 @@ class ResizingTest {
         var choice = kit(List.of(3_000_000L), Map.of(STOREY, List.of(mm(2000))), mm(2000));
         var is = resized(massing, choice, 2000, 3000, 2000, 3500);
         assertThat(is.choice().tiers().joints()).containsExactly(3_500_000L);
-        assertThat(is.choice().lengths(mm(3500), mm(200))).containsExactly(mm(2000));
-        assertThat(is.choice().lengths(mm(2500), mm(200))).containsExactly(mm(2000));
+        assertThat(is.choice().lengths(new Tiers.Size(mm(3500), mm(200)))).containsExactly(mm(2000));
+        assertThat(is.choice().lengths(new Tiers.Size(mm(2500), mm(200)))).containsExactly(mm(2000));
         assertThat(is.unfit()).isEmpty();
     }
 
@@ -134,8 +134,7 @@ class ResizingTest {
         var before = set(massing, choice);
         var kinds = before.derivedCounts().keySet().stream()
                 .filter(k -> k.recipe() instanceof Recipe.WallPanel)
-                .filter(k -> choice.lengths(
-                                new Length(k.size().z()), new Length(k.size().y()))
+                .filter(k -> choice.lengths(Tiers.Size.of(k))
                         .contains(new Length(k.size().x())))
                 .sorted(Comparator.comparing(Kind::toString))
                 .toList();
@@ -152,7 +151,7 @@ class ResizingTest {
             assertThat(taken.tiers().joints()).isEqualTo(choice.tiers().joints());
             choice.tiers().lengths().forEach((size, lengths) -> {
                 if (!size.height().equals(height)) {
-                    assertThat(taken.lengths(size.height(), size.depth()))
+                    assertThat(taken.lengths(size))
                             .as("seed %d, %s to %s: %s", seed, kind, to, size)
                             .isEqualTo(lengths);
                 }

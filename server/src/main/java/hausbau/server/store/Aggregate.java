@@ -40,7 +40,7 @@ import org.jspecify.annotations.Nullable;
  */
 public enum Aggregate {
     SITE("site", Part.SITE, SiteRow.class),
-    PIECE("piece", Part.KIT, PieceRow.class, "look"),
+    PIECE("piece", Part.KIT, PieceRow.class, "look", "back"),
     PATTERN("pattern", Part.KIT, PatternRow.class),
     COLOURWAY("colourway", Part.KIT, ColourwayRow.class),
     SHARED_SHEET("shared_sheet", Part.KIT, SharedSheetRow.class),

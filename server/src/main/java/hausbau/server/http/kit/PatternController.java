@@ -1,5 +1,6 @@
 package hausbau.server.http.kit;
 
+import hausbau.core.massing.SiteSettings;
 import hausbau.server.journal.Seen;
 import hausbau.server.store.kit.PatternWords;
 import hausbau.server.work.kit.KitService;
@@ -104,6 +105,19 @@ class PatternController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void use(@PathVariable long siteId, Seen seen, @Valid @RequestBody UsedPatternBody body) {
         patterns.use(siteId, body.patternId() == null ? 0 : body.patternId(), seen);
+    }
+
+    /**
+     * @param bothSides        whether a wall is dressed on each side by what lies there, instead of on its room's side alone
+     * @param outsidePatternId for sides that look outside; 0 for the site's
+     */
+    record FacingBody(@NotNull Boolean bothSides, @NotNull Long outsidePatternId) {}
+
+    @PutMapping("/facing")
+    @Operation(summary = "Says which sides of walls are dressed, and with what where they look outside")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void face(@PathVariable long siteId, Seen seen, @Valid @RequestBody FacingBody body) {
+        patterns.face(siteId, new SiteSettings.Facing(body.bothSides(), body.outsidePatternId()), seen);
     }
 
     @GetMapping(path = "/patterns/{id}/pieces/{pieceId}/mesh.glb", produces = "model/gltf-binary")

@@ -76,6 +76,8 @@ public class SiteController {
             @NotNull KitRulesBody rules) {}
 
     /**
+     * @param bothSides whether walls are dressed on both sides
+     * @param outsidePatternId the pattern of sides that look outside, 0 the site's
      * @param kit  absent until one is chosen
      * @param undo what undo would undo, one's own last step; empty if nothing
      * @param redo what redo would do again; empty if nothing
@@ -97,6 +99,8 @@ public class SiteController {
             @NotNull Length guardDropMm,
             @NotNull Corners.Kind corners,
             @NotNull Length cornerLegMm,
+            @NotNull boolean bothSides,
+            @NotNull long outsidePatternId,
             KitView kit,
             @NotNull String undo,
             @NotNull String redo,
@@ -121,6 +125,8 @@ public class SiteController {
                     s.guardDrop(),
                     s.corners().kind(),
                     s.corners().leg(),
+                    s.facing().bothSides(),
+                    s.facing().outside(),
                     site.kit()
                             .map(k -> new KitView(k.word(), k.step(), k.kinds(), k.tiles(), KitRulesBody.of(k.rules())))
                             .orElse(null),
@@ -158,7 +164,8 @@ public class SiteController {
                     orElse(guardDropMm, s.guardDrop()),
                     new Corners(
                             orElse(corners, s.corners().kind()),
-                            orElse(cornerLegMm, s.corners().leg())));
+                            orElse(cornerLegMm, s.corners().leg())),
+                    s.facing());
         }
 
         private static <T> T orElse(T told, T standing) {

@@ -9,6 +9,7 @@ import hausbau.core.kit.PieceDescription;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
+import hausbau.core.kit.Sides;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import hausbau.core.shape.MaterialNames;
@@ -38,7 +39,7 @@ import org.springframework.stereotype.Repository;
 public class KitStore {
 
     private static final String INSERT =
-            "insert into piece (id, site_id, code, name, role, pivot, recipe, look) values (?, ?, ?, ?, ?, ?, ?, ?)";
+            "insert into piece (id, site_id, code, name, role, pivot, recipe, look, back_dressed, back) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
 
     private final JdbcTemplate jdbc;
     private final EntityManager rows;
@@ -57,13 +58,13 @@ public class KitStore {
         var told = new LinkedHashMap<Long, PieceDescription>();
         var brought = shells.of(siteId);
         jdbc.query(
-                "select id, code, name, role, pivot, recipe, model, told_pivot, look from piece where site_id = ? order by id",
+                "select id, code, name, role, pivot, recipe, model, told_pivot, look, back_dressed, back from piece where site_id = ? order by id",
                 row -> {
                     var first = new Kind(
                             Role.valueOf(row.getString(4)),
                             RecipeJson.read(row.getString(6), brought),
                             Pivot.valueOf(row.getString(5)),
-                            row.getLong(9));
+                            new Sides(row.getLong(9), row.getBoolean(10) ? row.getLong(11) : Sides.BARE));
                     told.put(
                             row.getLong(1),
                             new PieceDescription(
@@ -178,7 +179,9 @@ public class KitStore {
         if (unnamed.isEmpty()) {
             return kit;
         }
-        var patterns = unnamed.stream().allMatch(k -> k.look() == 0) ? Map.<Long, String>of() : patternNames(siteId);
+        var patterns = unnamed.stream().allMatch(k -> k.sides().equals(Sides.PLAIN))
+                ? Map.<Long, String>of()
+                : patternNames(siteId);
         var codes = kit.codes(unnamed, storey, patterns);
         for (var i = 0; i < unnamed.size(); i++) {
             enter(siteId, codes.get(i), "", unnamed.get(i));
@@ -205,7 +208,9 @@ public class KitStore {
                 kind.role().name(),
                 kind.pivot().name(),
                 RecipeJson.write(kind.recipe()),
-                kind.look());
+                kind.look(),
+                kind.sides().isBackDressed(),
+                Math.max(0, kind.sides().back()));
     }
 
     /** Enters a kind under a code and a name that a person gave; one that is known keeps its own. */

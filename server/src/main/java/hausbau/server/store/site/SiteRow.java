@@ -1,6 +1,7 @@
 package hausbau.server.store.site;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import hausbau.core.kit.Sides;
 import hausbau.core.massing.Corners;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
@@ -17,7 +18,6 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -50,6 +50,8 @@ public class SiteRow implements Row {
     Corners.Kind corners = Corners.Kind.POST;
 
     long cornerLegUm;
+    boolean bothSides;
+    long outsideLook;
     String groundName = "Ground";
     /** Wall lengths, falling; empty until a kit is chosen. */
     long[] kitKinds = {};
@@ -59,6 +61,8 @@ public class SiteRow implements Row {
     long[] kitJoints = {};
     /** Of each tier its height, its thickness, how many lengths it has, and those. */
     long[] kitTiers = {};
+    /** Of each tier the patterns on both sides; empty in entries of the journal from before there were any. */
+    long[] kitSides = {};
 
     long kitStepUm;
     long kitMinUm;
@@ -124,7 +128,8 @@ public class SiteRow implements Row {
                 tilesByCentre,
                 skins,
                 new Length(guardDropUm),
-                new Corners(corners, new Length(cornerLegUm)));
+                new Corners(corners, new Length(cornerLegUm)),
+                new SiteSettings.Facing(bothSides, outsideLook));
     }
 
     public final void set(SiteSettings settings) {
@@ -138,6 +143,8 @@ public class SiteRow implements Row {
         guardDropUm = settings.guardDrop().um();
         corners = settings.corners().kind();
         cornerLegUm = settings.corners().leg().um();
+        bothSides = settings.facing().bothSides();
+        outsideLook = settings.facing().outside();
     }
 
     public Optional<KitChoice> kit() {
@@ -155,10 +162,13 @@ public class SiteRow implements Row {
 
     private Tiers tiers() {
         var lengths = new HashMap<Tiers.Size, List<Length>>();
+        var tier = 0;
         for (var i = 0; i < kitTiers.length; i += 3 + (int) kitTiers[i + 2]) {
+            var sides = kitSides.length == 0 ? Sides.PLAIN : new Sides(kitSides[2 * tier], kitSides[2 * tier + 1]);
             lengths.put(
-                    new Tiers.Size(new Length(kitTiers[i]), new Length(kitTiers[i + 1])),
+                    new Tiers.Size(new Length(kitTiers[i]), new Length(kitTiers[i + 1]), sides),
                     lengths(Arrays.copyOfRange(kitTiers, i + 3, i + 3 + (int) kitTiers[i + 2])));
+            tier++;
         }
         return new Tiers(Arrays.stream(kitJoints).boxed().toList(), lengths);
     }
@@ -175,9 +185,14 @@ public class SiteRow implements Row {
         kitMaxUm = kit.maxPiece().um();
         kitRules = kit.rules().word();
         kitJoints = kit.tiers().joints().stream().mapToLong(Long::longValue).toArray();
-        kitTiers = kit.tiers().lengths().entrySet().stream()
-                .sorted(Map.Entry.comparingByKey(
-                        Comparator.comparing(Tiers.Size::height).thenComparing(Tiers.Size::depth)))
+        var tiers = kit.tiers().lengths().entrySet().stream()
+                .sorted(Map.Entry.comparingByKey(Tiers.Size.ORDER))
+                .toList();
+        kitSides = tiers.stream()
+                .map(e -> e.getKey().sides())
+                .flatMapToLong(sides -> LongStream.of(sides.front(), sides.back()))
+                .toArray();
+        kitTiers = tiers.stream()
                 .flatMapToLong(e -> LongStream.concat(
                         LongStream.of(
                                 e.getKey().height().um(),

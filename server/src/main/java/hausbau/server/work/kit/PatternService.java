@@ -5,6 +5,7 @@ import hausbau.core.kit.Piece;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Room;
+import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -147,6 +148,22 @@ public class PatternService {
         });
     }
 
+    /**
+     * Says by what walls are dressed.
+     *
+     * @param facing with a pattern of the site, or 0
+     */
+    public void face(long siteId, SiteSettings.Facing facing, Seen seen) {
+        journal.edit(siteId, seen, edit -> {
+            if (facing.outside() != 0) {
+                Stores.find(stores.kits().patterns(siteId), facing.outside(), "pattern");
+            }
+            edit.name(facing.bothSides() ? "Dress both sides of walls" : "Dress walls on their room's side");
+            edit.change(edit.site(), site -> site.set(site.settings().with(facing)));
+            return null;
+        });
+    }
+
     public void remove(long siteId, long id, Seen seen) {
         journal.edit(siteId, seen, edit -> {
             var row = Stores.find(stores.kits().patterns(siteId), id, "pattern");
@@ -154,6 +171,11 @@ public class PatternService {
             stores.massing().rooms(siteId).stream()
                     .filter(r -> r.toRoom().look() == id)
                     .forEach(r -> edit.change(r, c -> c.set(c.toRoom().looking(0))));
+            var settings = edit.site().settings();
+            if (settings.facing().outside() == id) {
+                var both = settings.facing().bothSides();
+                edit.change(edit.site(), site -> site.set(settings.with(new SiteSettings.Facing(both, 0))));
+            }
             edit.remove(row);
             return null;
         });

@@ -1,5 +1,6 @@
 package hausbau.server.work.site;
 
+import hausbau.core.massing.SiteSettings;
 import hausbau.server.store.Aggregate;
 import hausbau.server.store.Stores;
 import hausbau.server.store.site.SiteRow;
@@ -76,7 +77,26 @@ class SiteCopying {
         }
         rename(copy.getId());
         renumber(copy.getId());
+        renamePatterns(copy);
         return copy.getId();
+    }
+
+    /** The settings and the kit name patterns. */
+    private void renamePatterns(SiteRow copy) {
+        var fresh = fresh();
+        var facing = copy.settings().facing();
+        copy.set(copy.settings()
+                .with(new SiteSettings.Facing(facing.bothSides(), fresh.getOrDefault(facing.outside(), 0L))));
+        copy.kit().ifPresent(kit -> copy.set(kit.renamed(look -> fresh.getOrDefault(look, look))));
+    }
+
+    /** New ids by the old ones. */
+    private Map<Long, Long> fresh() {
+        var fresh = new HashMap<Long, Long>();
+        jdbc.query("select old, fresh from new_id", row -> {
+            fresh.put(row.getLong(1), row.getLong(2));
+        });
+        return fresh;
     }
 
     private void copyRows(Aggregate aggregate, String prefix, long from, long to) {
@@ -127,9 +147,7 @@ class SiteCopying {
                     "select id, " + column.getValue() + " as json from " + column.getKey() + " where site_id = ?",
                     copy);
             if (!json.isEmpty() && fresh.isEmpty()) {
-                jdbc.query("select old, fresh from new_id", row -> {
-                    fresh.put(row.getLong(1), row.getLong(2));
-                });
+                fresh.putAll(fresh());
             }
             json.forEach(row -> jdbc.update(
                     "update " + column.getKey() + " set " + column.getValue() + " = ? where id = ?",
@@ -168,9 +186,7 @@ class SiteCopying {
                 continue;
             }
             if (fresh.isEmpty()) {
-                jdbc.query("select old, fresh from new_id", row -> {
-                    fresh.put(row.getLong(1), row.getLong(2));
-                });
+                fresh.putAll(fresh());
             }
             words.forEach(row -> jdbc.update(
                     "update " + column.getKey() + " set " + column.getValue() + " = ? where id = ?",
