@@ -87,6 +87,8 @@ function setProfile(row: number, kind: ProfileView['section']['kind']) {
   const { section, liesAt } = library.value.find((v) => v.section.kind === kind)!
   void set('trims', row, { name: PROFILES[kind], profile: section, ...(liesAt ? { from: liesAt, atMm: 0 } : {}) })
 }
+/** Whether walls are dressed with it where they look outside. */
+const isOutside = computed(() => !!site.site?.bothSides && site.site.outsidePatternId === props.pattern.id)
 const fault = computed(() => patterns.refusal?.message)
 /** The bands from the top down, as they stand. */
 const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i })).reverse())
@@ -106,12 +108,21 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
         >Use for all walls</Button
       >
       <Button v-else size="small" @click="patterns.use()">Leave walls plain</Button>
+      <Button
+        v-if="!isOutside"
+        size="small"
+        title="Walls are dressed on both sides by what lies there: by this pattern where they look outside"
+        @click="patterns.face(true, pattern.id)"
+        >Use outside</Button
+      >
+      <Button v-else size="small" title="Walls are dressed on their room’s side alone" @click="patterns.face(false, 0)">Leave the outside plain</Button>
       <Button size="small" @click="$emit('copy')">Copy</Button>
       <Button v-if="!pattern.used" size="small" :title="pattern.rooms.length ? 'Its rooms are under the site’s again' : ''" @click="patterns.remove(pattern.id)"
         >Take away</Button
       >
     </div>
     <p v-if="pattern.rooms.length" class="soft">● Of {{ pattern.rooms.join(', ') }} alone.</p>
+    <p v-if="isOutside" class="soft">● Of all walls where they look outside. A wall is dressed on each side by what lies there; kits count both.</p>
     <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
     <p v-if="pattern.seams.length" class="remark">
       ▲ The ends of {{ pattern.seams.slice(0, 4).join(', ') }}{{ pattern.seams.length > 4 ? ' …' : '' }} do not meet their neighbours’.

@@ -15,7 +15,10 @@ export const usePatterns = defineStore('patterns', () => {
   const change = (id: number, tell: (words: PatternWords) => PatternWords) =>
     edit('Change a pattern', 'PATCH', `/patterns/${id}`, () => ({ words: tell(structuredClone(find(id).words)) }))
   const use = (patternId?: number) => edit('Use a pattern', 'PUT', '/pattern', () => ({ patternId }))
+  /** Which sides of walls are dressed: both, and with what where they look outside, or that of the room alone. */
+  const face = (bothSides: boolean, outsidePatternId: number) =>
+    edit(bothSides ? 'Dress both sides of walls' : 'Dress walls on one side', 'PUT', '/facing', () => ({ bothSides, outsidePatternId }))
   const remove = (id: number) => edit('Take a pattern away', 'DELETE', `/patterns/${id}`, () => undefined)
 
-  return { all, refusal, create, createFor, rename, change, use, remove }
+  return { all, refusal, create, createFor, rename, change, use, face, remove }
 })

@@ -252,4 +252,84 @@ class PatternTest {
         in.caller.call("DELETE", in.site + "/patterns/" + id, null, null);
         assertThat(in.caller.get(in.site + "/patterns").json()).isEmpty();
     }
+
+    private void face(boolean both, long id) {
+        var answer = in.caller.call(
+                "PUT", in.site + "/facing", "{\"bothSides\":" + both + ",\"outsidePatternId\":" + id + "}", null);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
+    }
+
+    private List<String> walls(String site) {
+        return in.caller
+                .get(site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("role").asString().equals("WALL")
+                        && p.get("count").asInt() > 0)
+                .map(p -> p.get("code").asString())
+                .toList();
+    }
+
+    /** A room beside the first: its walls are of two kinds then, by what lies behind; a plan promises as many as stand, copied too. */
+    @Test
+    void wallsAreDressedOnBothSidesByWhatLiesThere() {
+        var outside = in.made("/patterns", "{}").get("id").asLong();
+        assertThat(in.caller
+                        .call("PATCH", in.site + "/patterns/" + outside, "{\"name\":\"Brick front\"}", null)
+                        .status())
+                .isEqualTo(200);
+        in.made(
+                "/rooms",
+                "{\"name\":\"Second\",\"cornerMm\":{\"x\":5200,\"y\":0,\"z\":0},\"widthMm\":4000,\"depthMm\":4000}");
+        assertThat(walls(in.site)).containsExactly("WAL-1000");
+        face(true, outside);
+        assertThat(walls(in.site)).containsExactlyInAnyOrder("WAL-1000-BOTH", "WAL-1000-BRICK");
+        assertThat(parts("WAL-1000-BRICK"))
+                .as("plain inside, the pattern outside")
+                .containsExactly("wall", "plinth", "dado", "wall", "rail", "cornice");
+        assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isEmpty();
+        var plan = in.caller
+                .post(in.site + "/kit-plans", "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":4}")
+                .json();
+        var option = plan.get("options").get(0);
+        assertThat(option.get("proven").asBoolean()).isTrue();
+        var taken = in.caller.call("PUT", in.site + "/kit", "{\"option\":" + option.get("id") + "}", null);
+        assertThat(taken.status()).as(taken.text()).isEqualTo(200);
+        assertThat(walls(in.site)).hasSize(option.get("byRole").get("WALL").asInt());
+        var copy = "/api/sites/"
+                + in.caller
+                        .post(in.site + "/copies", "{\"name\":\"Copy\"}")
+                        .json()
+                        .get("id")
+                        .asLong();
+        assertThat(walls(copy)).containsExactlyElementsOf(walls(in.site));
+        assertThat(in.caller.get(copy).json().get("outsidePatternId"))
+                .isEqualTo(in.caller.get(copy + "/patterns").json().get(0).get("id"));
+        assertThat(in.caller.get(copy).json().get("kit").get("option").asString())
+                .as("it names the copy's pattern")
+                .contains(
+                        "x" + in.caller.get(copy).json().get("outsidePatternId").asLong())
+                .doesNotContain("x" + outside + ".");
+        in.caller.post(in.site + "/undo", null);
+        assertThat(walls(in.site)).containsExactlyInAnyOrder("WAL-1000-BOTH", "WAL-1000-BRICK");
+        in.caller.post(in.site + "/undo", null);
+        assertThat(walls(in.site)).containsExactly("WAL-1000");
+    }
+
+    @Test
+    void aPatternThatIsTakenAwayLeavesTheOutsideToTheSites() {
+        var outside = in.made("/patterns", "{}").get("id").asLong();
+        face(true, outside);
+        assertThat(in.caller
+                        .call("DELETE", in.site + "/patterns/" + outside, null, null)
+                        .status())
+                .isEqualTo(204);
+        assertThat(in.caller.get(in.site).json().get("outsidePatternId").asLong())
+                .isZero();
+        assertThat(in.caller.get(in.site).json().get("bothSides").asBoolean()).isTrue();
+        assertThat(in.refused("PUT", "/facing", "{\"bothSides\":true}")).containsExactly("outsidePatternId");
+        var gone = in.caller.call(
+                "PUT", in.site + "/facing", "{\"bothSides\":true,\"outsidePatternId\":" + outside + "}", null);
+        assertThat(gone.status()).isEqualTo(404);
+    }
 }
