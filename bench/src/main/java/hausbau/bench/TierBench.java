@@ -113,6 +113,6 @@ public class TierBench {
     /** Every change worked out; what is wrong with the sets is not looked for. */
     @Benchmark
     public List<KitAdvice.Advice> advised() {
-        return KitAdvice.of(set, RULES, s -> 0, () -> false, share -> {});
+        return KitAdvice.of(set, List.of(), RULES, s -> 0, () -> false, share -> {});
     }
 }

@@ -365,4 +365,83 @@ class KitTest {
                         .asString()))
                 .contains("walls[0].openings[0].atMm", "walls[0].openings[0].sillMm");
     }
+
+    private void taken(String site, String changes) {
+        var answer = caller.call("PUT", site + "/kit-advice", "{\"changes\":[" + changes + "]}", null);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
+    }
+
+    /** A level goes up with its rooms and what hands set down there, in one step; so does what moves a level under Massing. */
+    @Test
+    void adviceOfALevelTakesAllThatIsOnIt() {
+        var built = new BuiltRoom(port, "Levels advised");
+        var level = built.made("/levels", "{\"name\":\"Upper\",\"floorMm\":3200,\"storeyMm\":3000}")
+                .get("id")
+                .asLong();
+        var room = built.made(
+                        "/rooms",
+                        "{\"name\":\"Above\",\"levelId\":" + level
+                                + ",\"cornerMm\":{\"x\":0,\"y\":0,\"z\":3200},\"widthMm\":5000,\"depthMm\":4000}")
+                .get("id")
+                .asLong();
+        var lamp = built.made(
+                        "/placements",
+                        "{\"pieceId\":" + built.piece("PRP-LAMP")
+                                + ",\"atMm\":{\"x\":1000,\"y\":1000,\"z\":3200},\"snap\":false}")
+                .get("id")
+                .asString();
+        taken(built.site, "{\"levelId\":" + level + ",\"floorMm\":3300}");
+        assertThat(heights(built, level, room, lamp)).containsExactly(3300, 3300, 3300);
+        built.caller.post(built.site + "/undo", null);
+        assertThat(heights(built, level, room, lamp)).containsExactly(3200, 3200, 3200);
+        built.caller.call("PATCH", built.site + "/levels/" + level, "{\"floorMm\":3500}", null);
+        assertThat(heights(built, level, room, lamp)).containsExactly(3500, 3500, 3500);
+        assertThat(built.refused("PUT", "/kit-advice", "{\"changes\":[{\"levelId\":0,\"floorMm\":100}]}"))
+                .containsExactly("changes");
+    }
+
+    /** Floors of the level and of the room, and where the lamp stands, mm. */
+    private static List<Integer> heights(BuiltRoom built, long level, long room, String lamp) {
+        var massing = built.caller.get(built.site + "/massing").json();
+        return List.of(
+                find(massing.get("levels"), level).get("floorMm").asInt(),
+                find(massing.get("rooms"), room).get("cornerMm").get("z").asInt(),
+                built.caller
+                        .get(built.site + "/placements")
+                        .json()
+                        .valueStream()
+                        .filter(p -> p.get("id").asString().equals(lamp))
+                        .findFirst()
+                        .orElseThrow()
+                        .get("atMm")
+                        .get("z")
+                        .asInt());
+    }
+
+    private static JsonNode find(JsonNode all, long id) {
+        return all.valueStream()
+                .filter(one -> one.get("id").asLong() == id)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** A room under another's pattern has the other's pieces. */
+    @Test
+    void adviceOfAPatternPutsRoomsUnderAnother() {
+        var built = new BuiltRoom(port, "Patterns advised");
+        built.made("/rooms/" + built.room + "/pattern", "{}");
+        var massing = built.caller.get(built.site + "/massing").json();
+        assertThat(find(massing.get("rooms"), built.room).get("patternId").asLong())
+                .isPositive();
+        taken(built.site, "{\"roomId\":" + built.room + ",\"patternId\":0}");
+        massing = built.caller.get(built.site + "/massing").json();
+        assertThat(find(massing.get("rooms"), built.room).get("patternId").asLong())
+                .isZero();
+        var gone = built.caller.call(
+                "PUT",
+                built.site + "/kit-advice",
+                "{\"changes\":[{\"roomId\":" + built.room + ",\"patternId\":5}]}",
+                null);
+        assertThat(gone.status()).isEqualTo(404);
+    }
 }

@@ -1,6 +1,7 @@
 package hausbau.core.advice;
 
 import hausbau.core.massing.Building;
+import hausbau.core.massing.Level;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Length;
@@ -26,11 +27,26 @@ public sealed interface Change {
     }
 
     /** The changes of one thing each that it comes to. */
-    default List<Change> parts() {
-        return List.of(this);
+    List<One> parts();
+
+    /** A change of one thing. */
+    sealed interface One extends Change {
+
+        /** The id of the room, opening or level that it changes: none has that of another. */
+        long thing();
+
+        @Override
+        default List<One> parts() {
+            return List.of(this);
+        }
     }
 
-    record RoomHeight(Room room, Length height) implements Change {
+    record RoomHeight(Room room, Length height) implements One {
+
+        @Override
+        public long thing() {
+            return room.id();
+        }
 
         @Override
         public Building in(Building building) {
@@ -54,7 +70,12 @@ public sealed interface Change {
     }
 
     /** The size of a room's extent, its corner where it is. */
-    record RoomSize(Room room, Length width, Length depth) implements Change {
+    record RoomSize(Room room, Length width, Length depth) implements One {
+
+        @Override
+        public long thing() {
+            return room.id();
+        }
 
         @Override
         public Building in(Building building) {
@@ -80,7 +101,12 @@ public sealed interface Change {
     }
 
     /** @param room that it is in */
-    record OpeningAt(Opening opening, Room room, Length at) implements Change {
+    record OpeningAt(Opening opening, Room room, Length at) implements One {
+
+        @Override
+        public long thing() {
+            return opening.id();
+        }
 
         @Override
         public Building in(Building building) {
@@ -101,7 +127,12 @@ public sealed interface Change {
     }
 
     /** The size and the sill of another opening. */
-    record OpeningSize(Opening opening, Room room, Length width, Length height, Length sill) implements Change {
+    record OpeningSize(Opening opening, Room room, Length width, Length height, Length sill) implements One {
+
+        @Override
+        public long thing() {
+            return opening.id();
+        }
 
         @Override
         public Building in(Building building) {
@@ -144,13 +175,68 @@ public sealed interface Change {
         }
     }
 
+    /** A level's floor, with all that is on it. @param by µm, below 0 downward @param unit in which it is refused */
+    record LevelFloor(Level level, long by, Unit unit) implements One {
+
+        @Override
+        public long thing() {
+            return level.id();
+        }
+
+        @Override
+        public Building in(Building building) {
+            return building.raising(level, by, unit);
+        }
+
+        @Override
+        public long size() {
+            return Math.abs(by);
+        }
+
+        @Override
+        public String describe(Unit in) {
+            return "Level “" + level.name() + "” " + in.format(new Length(size())) + (by > 0 ? " higher" : " lower");
+        }
+    }
+
+    /** A room under another pattern. @param look the pattern; 0 for the site's @param as whose that is, in words */
+    record RoomPattern(Room room, long look, String as) implements One {
+
+        @Override
+        public long thing() {
+            return room.id();
+        }
+
+        @Override
+        public Building in(Building building) {
+            return building.changing(room.looking(look));
+        }
+
+        @Override
+        public long size() {
+            return 0;
+        }
+
+        @Override
+        public Object alike() {
+            return List.of(room.look(), look);
+        }
+
+        @Override
+        public String describe(Unit unit) {
+            return room.name() + " under " + as;
+        }
+    }
+
     /** Several changes of different things, that only help together. @param parts at least two */
-    record Together(List<Change> parts) implements Change {
+    record Together(List<One> parts) implements Change {
 
         private static final int NAMED = 3;
 
-        public Together {
-            parts = parts.stream().flatMap(c -> c.parts().stream()).toList();
+        /** Of these, each of which may be of several itself. */
+        static Together of(List<? extends Change> changes) {
+            return new Together(
+                    changes.stream().flatMap(c -> c.parts().stream()).toList());
         }
 
         @Override
@@ -178,12 +264,17 @@ public sealed interface Change {
                     .collect(Collectors.joining("; "));
         }
 
-        private static String describe(List<Change> alike, Unit unit) {
+        private static String describe(List<One> alike, Unit unit) {
             var first = alike.get(0);
             if (alike.size() > 1 && first instanceof RoomHeight h) {
                 var names =
                         alike.stream().map(c -> ((RoomHeight) c).room().name()).toList();
                 return names(names) + h.describe(unit).substring(h.room().name().length());
+            }
+            if (alike.size() > 1 && first instanceof RoomPattern p) {
+                var names =
+                        alike.stream().map(c -> ((RoomPattern) c).room().name()).toList();
+                return names(names) + " under " + p.as();
             }
             if (alike.size() > 1 && first instanceof OpeningSize size) {
                 return alike.size() + " " + size.opening().kind().label() + "s " + size.sizes(unit);

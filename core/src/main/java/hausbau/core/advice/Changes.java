@@ -1,5 +1,6 @@
 package hausbau.core.advice;
 
+import hausbau.core.massing.Level;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
@@ -20,8 +21,14 @@ final class Changes {
 
     private Changes() {}
 
-    /** @param reach how many steps anything is moved at most */
-    static List<Change> of(Massing massing, int reach) {
+    /** Of so many patterns at most each is tried in place of every other. */
+    private static final int MOST_PATTERNS = 6;
+
+    /**
+     * @param levels of the site
+     * @param reach  how many steps anything is moved at most
+     */
+    static List<Change> of(Massing massing, List<Level> levels, int reach) {
         var step = massing.settings().step();
         var by = IntStream.rangeClosed(-reach, reach)
                 .filter(n -> n != 0)
@@ -32,8 +39,13 @@ final class Changes {
         massing.rooms().forEach(room -> ofRoom(room, by, changes));
         alike(massing.rooms(), Room::height)
                 .forEach(rooms -> by.forEach(d -> changes.add(new Change.Together(rooms.stream()
-                        .<Change>map(r -> new Change.RoomHeight(r, plus(r.height(), d)))
+                        .<Change.One>map(r -> new Change.RoomHeight(r, plus(r.height(), d)))
                         .toList()))));
+        var unit = massing.settings().unit();
+        levels.stream()
+                .filter(l -> l.id() != 0)
+                .forEach(l -> by.forEach(d -> changes.add(new Change.LevelFloor(l, d, unit))));
+        patterns(massing.rooms()).forEach(changes::add);
         var sizes = new ArrayList<Change>();
         for (var opening : massing.openings()) {
             massing.room(opening.roomId()).ifPresent(room -> {
@@ -52,6 +64,25 @@ final class Changes {
         by.forEach(d -> changes.add(new Change.RoomSize(room, room.width(), plus(room.depth(), d))));
     }
 
+    /** All rooms of one pattern under that of others. */
+    private static Stream<Change> patterns(List<Room> rooms) {
+        var byLook = rooms.stream().collect(Collectors.groupingBy(Room::look, LinkedHashMap::new, Collectors.toList()));
+        if (byLook.size() > MOST_PATTERNS) {
+            return Stream.empty();
+        }
+        return byLook.values().stream().flatMap(of -> byLook.values().stream()
+                .filter(others -> others != of)
+                .map(others -> under(of, others.get(0))));
+    }
+
+    private static Change under(List<Room> rooms, Room like) {
+        var as = like.look() == 0 ? "the site’s pattern" : "the pattern of “" + like.name() + "”";
+        var parts = rooms.stream()
+                .<Change.One>map(r -> new Change.RoomPattern(r, like.look(), as))
+                .toList();
+        return parts.size() == 1 ? parts.get(0) : new Change.Together(parts);
+    }
+
     private static Length plus(Length length, long by) {
         return new Length(length.um() + by);
     }
@@ -67,7 +98,7 @@ final class Changes {
 
     /** All openings of one size, changed alike. */
     private static Stream<Change> together(List<Change> sizes) {
-        return alike(sizes, Change::alike).map(same -> new Change.Together(List.copyOf(same)));
+        return alike(sizes, Change::alike).map(Change.Together::of);
     }
 
     /** Those of which there are several alike. */
@@ -87,24 +118,8 @@ final class Changes {
         return new HashSet<>(things(first)).containsAll(things(second));
     }
 
-    /** Rooms and openings that it changes, each by its id: no room has the id of an opening. */
+    /** What it changes. */
     private static List<Long> things(Change change) {
-        return change.parts().stream().map(Changes::thing).toList();
-    }
-
-    private static long thing(Change part) {
-        if (part instanceof Change.RoomHeight c) {
-            return c.room().id();
-        }
-        if (part instanceof Change.RoomSize c) {
-            return c.room().id();
-        }
-        if (part instanceof Change.OpeningAt c) {
-            return c.opening().id();
-        }
-        if (part instanceof Change.OpeningSize c) {
-            return c.opening().id();
-        }
-        throw new IllegalArgumentException("no change of one thing");
+        return change.parts().stream().map(Change.One::thing).toList();
     }
 }

@@ -1,5 +1,6 @@
 package hausbau.core.advice;
 
+import hausbau.core.massing.Level;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.WallRun;
@@ -19,8 +20,8 @@ import java.util.function.ToLongFunction;
 
 /**
  * Finds changes of a building that make its kit smaller: rooms up to two steps higher, lower, longer or shorter, alone or all of
- * one height; openings up to two steps to the left or right; openings of a size that there is already, alone or all of one size;
- * and pairs of those that do not help alone. For each the kit is planned again from the whole building; what saves is
+ * one height; levels up to two steps higher or lower, with all that is on them; rooms of one pattern under another; openings up to
+ * two steps to the left or right; openings of a size that there is already, alone or all of one size; and pairs of those that do not help alone. For each the kit is planned again from the whole building; what saves is
  * built and checked, and left out if that finds more faults than there were.
  *
  * <p>Cost: one plan for each room and opening, times four and more; spans that a change leaves alone are not searched again.
@@ -47,7 +48,10 @@ public final class KitAdvice {
     private final BooleanSupplier stop;
     private final PlanMemory memory;
 
-    private KitAdvice(StandingSet set, KitRules rules, BooleanSupplier stop) {
+    private final List<Level> levels;
+
+    private KitAdvice(StandingSet set, List<Level> levels, KitRules rules, BooleanSupplier stop) {
+        this.levels = levels;
         this.decisions = set.decisions();
         this.massing = decisions.massing();
         this.rules = rules;
@@ -58,17 +62,19 @@ public final class KitAdvice {
     /**
      * What saves the most kinds first, of those that save as many what changes the fewest things.
      *
+     * @param levels  of the site
      * @param faults  counts what is wrong with a set
      * @param stop    asked now and then whether to give up; what is found by then is given
      * @param reached told how much of the work is done, 0 to 1
      */
     public static List<Advice> of(
             StandingSet set,
+            List<Level> levels,
             KitRules rules,
             ToLongFunction<StandingSet> faults,
             BooleanSupplier stop,
             DoubleConsumer reached) {
-        return new KitAdvice(set, rules, stop).find(set, faults, reached);
+        return new KitAdvice(set, levels, rules, stop).find(set, faults, reached);
     }
 
     private record Worked(Advice advice, Massing massing, KitOptions.Option option) {}
@@ -79,7 +85,7 @@ public final class KitAdvice {
             return List.of();
         }
         var worked = new ArrayList<Worked>();
-        var changes = Changes.of(massing, REACH);
+        var changes = Changes.of(massing, levels, REACH);
         var misses = new ArrayList<Worked>();
         var done = 0;
         for (var change : changes) {
@@ -125,7 +131,7 @@ public final class KitAdvice {
             reached.accept(SINGLE + (1 - SINGLE) * i / near.size());
             for (var j = 0; j < i && !stop.getAsBoolean(); j++) {
                 if (Changes.areOfDifferentThings(near.get(i), near.get(j))) {
-                    work(new Change.Together(List.of(near.get(j), near.get(i))), now)
+                    work(Change.Together.of(List.of(near.get(j), near.get(i))), now)
                             .filter(KitAdvice::saves)
                             .ifPresent(worked::add);
                 }

@@ -1,5 +1,7 @@
 package hausbau.core.massing;
 
+import hausbau.core.measure.Length;
+import hausbau.core.measure.Unit;
 import java.util.List;
 
 /**
@@ -54,5 +56,34 @@ public record Building(List<Room> rooms, List<Opening> openings, List<Stair> sta
     /** The same building with other stairs. */
     public Building withStairs(List<Stair> others) {
         return new Building(rooms, openings, others, solids);
+    }
+
+    /**
+     * The same building with a level raised: rooms and solids on it go along, stairs that begin there too, and those that arrive
+     * there climb so much more; stairs that begin there climb so much less.
+     *
+     * @param by µm; below 0 to lower it
+     * @throws hausbau.core.measure.Refused if a stair could not climb so
+     */
+    public Building raising(Level level, long by, Unit unit) {
+        return new Building(
+                rooms.stream()
+                        .map(r -> r.level() == level.id() ? r.raised(level.id(), by) : r)
+                        .toList(),
+                openings,
+                stairs.stream().map(s -> following(s, level, by, unit)).toList(),
+                solids.stream()
+                        .map(s -> s.level() == level.id() ? s.raised(by, level.id()) : s)
+                        .toList());
+    }
+
+    private static Stair following(Stair stair, Level level, long by, Unit unit) {
+        if (stair.level() == level.id()) {
+            return stair.raised(stair.id(), level.id(), by)
+                    .rising(new Length(stair.rise().um() - by), unit);
+        }
+        return stair.top() == level.floor()
+                ? stair.rising(new Length(stair.rise().um() + by), unit)
+                : stair;
     }
 }

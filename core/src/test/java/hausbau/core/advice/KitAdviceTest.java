@@ -4,6 +4,7 @@ import static hausbau.core.TestSets.mm;
 import static hausbau.core.TestSets.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import hausbau.core.massing.Level;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
@@ -41,7 +42,7 @@ class KitAdviceTest {
     }
 
     private static List<KitAdvice.Advice> advice(Massing massing) {
-        return KitAdvice.of(built(massing), RULES, Survey::faults, () -> false, share -> assertThat(share)
+        return KitAdvice.of(built(massing), List.of(), RULES, Survey::faults, () -> false, share -> assertThat(share)
                 .isBetween(0.0, 1.0));
     }
 
@@ -120,7 +121,7 @@ class KitAdviceTest {
                 List.of(
                         new Opening(10, 1, Opening.Kind.WINDOW, Side.NORTH, mm(1000), mm(800), mm(1000), mm(900)),
                         new Opening(11, 2, Opening.Kind.WINDOW, Side.NORTH, mm(1000), mm(800), mm(1000), mm(900))));
-        var changes = Changes.of(massing, 2);
+        var changes = Changes.of(massing, List.of(), 2);
         assertThat(changes).hasSizeGreaterThan(20);
         var height =
                 changes.stream().filter(Change.RoomHeight.class::isInstance).toList();
@@ -130,7 +131,7 @@ class KitAdviceTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(Changes.areOfDifferentThings(height.get(0), slide)).isTrue();
-        var both = new Change.Together(List.of(height.get(0), slide));
+        var both = Change.Together.of(List.of(height.get(0), slide));
         var changed = both.in(massing.building());
         assertThat(changed.rooms().get(0).height())
                 .isNotEqualTo(massing.rooms().get(0).height());
@@ -180,7 +181,53 @@ class KitAdviceTest {
     void itIsCalledOff() {
         var massing =
                 new Massing(SiteSettings.USUAL, List.of(room(1, 0, 4000, 3000), room(2, 9000, 4000, 3100)), List.of());
-        assertThat(KitAdvice.of(built(massing), RULES, Survey::faults, () -> true, share -> {}))
+        assertThat(KitAdvice.of(built(massing), List.of(), RULES, Survey::faults, () -> true, share -> {}))
                 .isEmpty();
     }
+
+    /** By hand: two rooms under two patterns have two kinds of wall and two of post; under one they have one of each. */
+    @Test
+    void onePatternLessIsAdvised() {
+        var massing = new Massing(
+                SiteSettings.USUAL,
+                List.of(room(1, 0, 4000, 3000), room(2, 9000, 4000, 3000).looking(7)),
+                List.of());
+        assertThat(options(massing).get(0).kinds()).isEqualTo(4);
+        assertThat(advice(massing))
+                .filteredOn(a -> a.kindsSaved() == 2)
+                .extracting(a -> a.change().describe(Unit.METRE))
+                .containsExactlyInAnyOrder("Room 2 under the site’s pattern", "Room 1 under the pattern of “Room 2”");
+    }
+
+    /** By hand: a hall is 6.1 m high, the upper of two rooms beside it ends at 6 m: a step higher both end together. */
+    @Test
+    void aLevelAStepHigherIsAdvisedWithAllThatIsOnIt() {
+        var upper = new Room(3, "Upper", Vec.ofMillimetres(4200, 0, 3200), mm(4000), mm(4000), mm(2800)).on(LEVEL);
+        var massing = new Massing(
+                SiteSettings.USUAL,
+                List.of(
+                        new Room(1, "Hall", Vec.ofMillimetres(0, 0, 0), mm(4000), mm(4000), mm(6100)),
+                        new Room(2, "Lower", Vec.ofMillimetres(4200, 0, 0), mm(4000), mm(4000), mm(2900)),
+                        upper),
+                List.of());
+        var found = KitAdvice.of(built(massing), List.of(LEVEL), RULES, Survey::faults, () -> false, share -> {});
+        var changes = Changes.of(massing, List.of(LEVEL), 2);
+        assertThat(changes).filteredOn(Change.LevelFloor.class::isInstance).hasSize(4);
+        assertThat(found)
+                .filteredOn(a -> a.change() instanceof Change.LevelFloor)
+                .isNotEmpty()
+                .allSatisfy(a -> {
+                    var then = new Massing(
+                            SiteSettings.USUAL,
+                            a.change().in(massing.building()).rooms(),
+                            List.of());
+                    assertThat(then.rooms().get(2).floor())
+                            .isEqualTo(3_200_000 + ((Change.LevelFloor) a.change()).by());
+                    assertThat(options(massing).get(0).kinds()
+                                    - options(then).get(0).kinds())
+                            .isEqualTo(a.kindsSaved());
+                });
+    }
+
+    private static final Level LEVEL = new Level(30, "Upper", 3_200_000, mm(3000));
 }

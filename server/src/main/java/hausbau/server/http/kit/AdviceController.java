@@ -3,6 +3,7 @@ package hausbau.server.http.kit;
 import hausbau.core.advice.Change;
 import hausbau.core.advice.KitAdvice;
 import hausbau.core.massing.Building;
+import hausbau.core.massing.Level;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Unit;
@@ -40,32 +41,65 @@ class AdviceController {
     }
 
     /**
-     * A change of one room or of one opening; only what changes is there.
+     * A change of one room, one opening or one level; only what changes is there.
      *
-     * @param widthMm of the opening, or of the room from west to east
-     * @param depthMm of the room, from south to north
+     * @param widthMm   of the opening, or of the room from west to east
+     * @param depthMm   of the room, from south to north
+     * @param patternId that the room is to be under, 0 for the site's
+     * @param levelId   of the level whose floor is to lie at {@code floorMm}
      */
     record ChangeView(
-            Long roomId, Long openingId, Length heightMm, Length widthMm, Length depthMm, Length atMm, Length sillMm) {
+            Long roomId,
+            Long openingId,
+            Length heightMm,
+            Length widthMm,
+            Length depthMm,
+            Length atMm,
+            Length sillMm,
+            Long patternId,
+            Long levelId,
+            Length floorMm) {
 
-        static ChangeView of(Change change) {
+        private static ChangeView ofRoom(long id, Length height, Length width, Length depth, Long pattern) {
+            return new ChangeView(id, null, height, width, depth, null, null, pattern, null, null);
+        }
+
+        private static ChangeView ofOpening(long id, Length height, Length width, Length at, Length sill) {
+            return new ChangeView(null, id, height, width, null, at, sill, null, null, null);
+        }
+
+        static ChangeView of(Change.One change) {
             if (change instanceof Change.RoomHeight c) {
-                return new ChangeView(c.room().id(), null, c.height(), null, null, null, null);
+                return ofRoom(c.thing(), c.height(), null, null, null);
             }
             if (change instanceof Change.RoomSize c) {
-                return new ChangeView(c.room().id(), null, null, c.width(), c.depth(), null, null);
+                return ofRoom(c.thing(), null, c.width(), c.depth(), null);
+            }
+            if (change instanceof Change.RoomPattern c) {
+                return ofRoom(c.thing(), null, null, null, c.look());
             }
             if (change instanceof Change.OpeningAt c) {
-                return new ChangeView(null, c.opening().id(), null, null, null, c.at(), null);
+                return ofOpening(c.thing(), null, null, c.at(), null);
             }
-            var c = (Change.OpeningSize) change;
-            return new ChangeView(null, c.opening().id(), c.height(), c.width(), null, null, c.sill());
+            if (change instanceof Change.OpeningSize c) {
+                return ofOpening(c.thing(), c.height(), c.width(), null, c.sill());
+            }
+            var c = (Change.LevelFloor) change;
+            var floor = new Length(c.level().floor() + c.by());
+            return new ChangeView(null, null, null, null, null, null, null, null, c.thing(), floor);
         }
 
         /** @throws Refused if it is none, or changes something that is not there */
-        Change in(Building building) {
+        Change.One in(Building building, List<Level> levels, Unit unit) {
+            if (levelId != null && floorMm != null) {
+                var level = find(levels, l -> l.id() == levelId && l.id() != 0);
+                return new Change.LevelFloor(level, floorMm.um() - level.floor(), unit);
+            }
             if (roomId != null) {
                 var room = find(building.rooms(), r -> r.id() == roomId);
+                if (patternId != null) {
+                    return new Change.RoomPattern(room, patternId, patternId == 0 ? "the site’s pattern" : "a pattern");
+                }
                 if (heightMm != null && widthMm == null && depthMm == null) {
                     return new Change.RoomHeight(room, heightMm);
                 }
@@ -84,7 +118,7 @@ class AdviceController {
             }
             throw new Refused(
                     "changes",
-                    "A change tells a room and its height or both sides, or an opening and its place or its size and sill.");
+                    "A change tells a room and its height, both sides or its pattern, an opening and its place or its size and sill, or a level and its floor.");
         }
 
         private static <T> T find(List<T> all, Predicate<T> which) {
@@ -126,8 +160,11 @@ class AdviceController {
     @Operation(summary = "Takes changes of rooms and openings in one step that can be undone")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void take(@PathVariable long siteId, Seen seen, @Valid @RequestBody TakenBody body) {
-        massing.take(siteId, seen, building -> {
-            var changes = body.changes().stream().map(c -> c.in(building)).toList();
+        var unit = kit.state(siteId).settings().unit();
+        massing.take(siteId, seen, (building, levels) -> {
+            var changes = body.changes().stream()
+                    .map(c -> c.in(building, levels, unit))
+                    .toList();
             return changes.size() == 1 ? changes.get(0) : new Change.Together(changes);
         });
     }

@@ -42,6 +42,7 @@ import hausbau.server.standing.SiteState;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import hausbau.server.work.handover.Zip;
+import hausbau.server.work.massing.LevelService;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -73,6 +74,7 @@ public class KitService {
     private final MeshShelf meshes;
     private final LookShelf looks;
     private final Jobs jobs;
+    private final LevelService levels;
     private final TransactionTemplate reading;
 
     public KitService(
@@ -82,6 +84,7 @@ public class KitService {
             MeshShelf meshes,
             LookShelf looks,
             Jobs jobs,
+            LevelService levels,
             PlatformTransactionManager transactions) {
         this.stores = stores;
         this.journal = journal;
@@ -89,6 +92,7 @@ public class KitService {
         this.meshes = meshes;
         this.looks = looks;
         this.jobs = jobs;
+        this.levels = levels;
         this.reading = new TransactionTemplate(transactions);
         reading.setReadOnly(true);
     }
@@ -290,10 +294,12 @@ public class KitService {
         var state = sets.current(siteId);
         // The bounds of a plan hold for advice as well.
         KitChoice.question(state.decisions().massing(), rules);
+        var storeys = Objects.requireNonNull(reading.execute(status -> levels.all(siteId, state.settings())));
         return jobs.run(siteId, token, new SiteQuestion(true, siteId, state.revision(), rules), job -> {
             var deadline = System.nanoTime() + ADVICE_PATIENCE.toNanos();
             return KitAdvice.of(
                     state.set(),
+                    storeys,
                     rules,
                     Survey::faults,
                     () -> !job.isWanted() || job.isEnough() || System.nanoTime() - deadline >= 0,

@@ -3,7 +3,6 @@ package hausbau.server.work.massing;
 import hausbau.core.massing.Level;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.massing.Solid;
-import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.place.HandPlacement;
@@ -34,8 +33,10 @@ public class LevelService {
 
     private final Stores store;
     private final Journal journal;
+    private final BuildingRows rows;
 
-    public LevelService(Stores store, Journal journal) {
+    public LevelService(Stores store, Journal journal, BuildingRows rows) {
+        this.rows = rows;
         this.store = store;
         this.journal = journal;
     }
@@ -106,52 +107,48 @@ public class LevelService {
                 throw new Refused("level", "“" + own.name() + "” is the " + (up ? "highest" : "lowest") + " level.");
             }
             var pair = up ? Level.swapped(own, all.get(other)) : Level.swapped(all.get(other), own);
-            edit.name("Move level “" + own.name() + "”");
-            pair.forEach(l -> changed(edit, l.id(), was -> was.at(l.floor())));
+            move(edit, pair.stream().filter(l -> l.id() != 0).toList());
             edit.name("Move level “" + own.name() + "”");
             return pair.stream().filter(l -> l.id() == level).findFirst().orElseThrow();
         });
     }
 
     private Level changed(Edit edit, long level, UnaryOperator<Level> change) {
-        var siteId = edit.site().getId();
-        var row = levelRow(siteId, level);
-        var was = row.toLevel();
-        var is = checked(change.apply(was), edit.before().settings());
+        var is = checked(
+                change.apply(levelRow(edit.site().getId(), level).toLevel()),
+                edit.before().settings());
+        move(edit, List.of(is));
         edit.name("Change level “" + is.name() + "”");
+        return is;
+    }
+
+    /** Puts levels where they are now, with all that is on them. */
+    private void move(Edit edit, List<Level> levels) {
+        var before = edit.before().decisions().massing().building();
+        var after = before;
+        for (var is : levels) {
+            var was = levelRow(edit.site().getId(), is.id()).toLevel();
+            after = after.raising(
+                    was, is.floor() - was.floor(), edit.before().settings().unit());
+        }
+        rows.store(edit, before, after);
+        levels.forEach(is -> follow(edit, is));
+    }
+
+    /** Stores a level, and moves what hands set down on it along; rooms, stairs and solids are stored by whoever calls. */
+    void follow(Edit edit, Level is) {
+        var row = levelRow(edit.site().getId(), is.id());
+        var was = row.toLevel();
         edit.change(row, r -> r.set(is));
-        var up = is.floor() - was.floor();
-        if (up != 0) {
-            store.massing().rooms(siteId).stream()
-                    .filter(r -> r.toRoom().level() == level)
-                    .forEach(r -> edit.change(r, c -> c.set(c.toRoom().raised(level, up))));
-            store.massing().solids(siteId).stream()
-                    .filter(r -> r.toSolid().level() == level)
-                    .forEach(r -> edit.change(r, c -> c.set(c.toSolid().raised(up, level))));
-            stairsFollow(edit, was, up);
+        if (is.floor() != was.floor()) {
             hands(edit, was)
                     .forEach(h -> edit.put(new HandPlacement(
                             h.id(),
                             h.kind(),
-                            h.stance().movedBy(new Vec(0, 0, up)).withinReach(),
+                            h.stance()
+                                    .movedBy(new Vec(0, 0, is.floor() - was.floor()))
+                                    .withinReach(),
                             h.free())));
-        }
-        return is;
-    }
-
-    /** Stairs that begin on a level go along with its floor, and those that arrive there climb so much more or less. */
-    private void stairsFollow(Edit edit, Level was, long up) {
-        var unit = edit.before().settings().unit();
-        for (var row : store.massing().stairs(edit.site().getId())) {
-            var stair = row.toStair();
-            var begins = stair.level() == was.id();
-            var rise = stair.rise().um() + (begins ? -up : up);
-            if (begins) {
-                edit.change(
-                        row, r -> r.set(stair.raised(stair.id(), was.id(), up).rising(new Length(rise), unit)));
-            } else if (stair.top() == was.floor()) {
-                edit.change(row, r -> r.set(stair.rising(new Length(rise), unit)));
-            }
         }
     }
 

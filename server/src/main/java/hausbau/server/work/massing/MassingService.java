@@ -2,6 +2,7 @@ package hausbau.server.work.massing;
 
 import hausbau.core.advice.Change;
 import hausbau.core.massing.Building;
+import hausbau.core.massing.Level;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Outline;
@@ -175,10 +176,10 @@ public class MassingService {
      * @param change made from the building as it is
      * @throws Refused if an opening would not fit any more
      */
-    public void take(long siteId, Seen seen, Function<Building, Change> change) {
+    public void take(long siteId, Seen seen, BiFunction<Building, List<Level>, Change> change) {
         edit(siteId, seen, edit -> {
             var massing = edit.before().decisions().massing();
-            var taken = change.apply(massing.building());
+            var taken = change.apply(massing.building(), levels.all(siteId, massing.settings()));
             var after = taken.in(massing.building());
             var then = massing.next(massing.settings(), after);
             after.openings().stream()
@@ -186,6 +187,13 @@ public class MassingService {
                     .forEach(o -> then.fit().refuseMisfit(o.id()));
             edit.name(shortened(taken.describe(massing.settings().unit())));
             rows.store(edit, massing.building(), after);
+            for (var part : taken.parts()) {
+                if (part instanceof Change.LevelFloor l) {
+                    levels.follow(edit, l.level().at(l.level().floor() + l.by()));
+                } else if (part instanceof Change.RoomPattern p && p.look() != 0) {
+                    Stores.find(store.kits().patterns(siteId), p.look(), "pattern");
+                }
+            }
             return null;
         });
     }
