@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 
 /**
  * Finds the set of at most k kinds that fills all spans with the fewest pieces; everything is counted in steps.
@@ -74,10 +75,13 @@ public final class KindSearch {
         if (kinds == 1 && free.length == 0) {
             return single();
         }
+        if (bestTotal == NONE && longest() <= LONGEST_EXACT) {
+            seed(kinds);
+        }
         if (!stop.getAsBoolean()) {
             improve(kinds);
         }
-        if (bestTotal > floor() && longest() > LONGEST_EXACT) {
+        if (bestTotal > floor() && (longest() > LONGEST_EXACT || stop.getAsBoolean())) {
             stopped = true;
         } else if (bestTotal > floor()) {
             chosen = new int[kinds];
@@ -260,6 +264,28 @@ public final class KindSearch {
     }
 
     // ---- local search
+
+    /**
+     * A set that fills all spans, found at once, so that there is an answer however early the search is ended: a length a with a + 1,
+     * a + 2, a + 4 and so on, of which n pieces make most sums from n × a; the longest a of a few that does. There may be none.
+     */
+    private void seed(int kinds) {
+        var widest = kinds < 2 ? 0 : 1 << (kinds - 2);
+        for (var from = Math.max(allowed.least(), greatest - widest); ; from = Math.max(allowed.least(), from / 2)) {
+            var least = from;
+            var set = IntStream.concat(
+                            IntStream.of(least), IntStream.range(0, kinds - 1).map(i -> least + (1 << i)))
+                    .filter(length -> length <= greatest && allowed.contains(length))
+                    .toArray();
+            var fewest = ofFree();
+            Arrays.stream(set).forEach(length -> Filling.add(fewest, length));
+            chosen = set;
+            take(set.length, fewest);
+            if (bestTotal != NONE || from == allowed.least()) {
+                return;
+            }
+        }
+    }
 
     /** Adds the best kind to the set known, then swaps one kind at a time while that helps. */
     private void improve(int kinds) {

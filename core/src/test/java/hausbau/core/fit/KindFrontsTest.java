@@ -92,4 +92,30 @@ class KindFrontsTest {
         assertThat(fronts.below(5)).isZero();
         assertThat(new KindFronts(AllowedLengths.between(5, 4)).canFill(10)).isFalse();
     }
+
+    /** Walls of 2 to 12 m at a step of 1 mm, pieces of 0.2 to 4 m, ended before it begins: there is a kit all the same, and it fills. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void endedAtOnceThereIsAKitAllTheSame(long seed) {
+        var spans = new TreeMap<Integer, Long>();
+        new Random(seed).ints(24, 2000, 12_000).forEach(s -> spans.merge(s, 1L, Long::sum));
+        var front = new KindFronts(AllowedLengths.between(200, 4000)).of(spans, 8, () -> true);
+        assertThat(front.placements(8)).as("seed %d", seed).isNotEqualTo(KindFronts.NONE);
+        assertThat(front.lengths(8)).hasSizeLessThanOrEqualTo(8).allMatch(l -> l >= 200 && l <= 4000);
+        // The coin-change recurrence, worked out up to the longest wall.
+        var fewest = new long[12_000];
+        for (var at = 1; at < fewest.length; at++) {
+            fewest[at] = BruteForce.NEVER;
+            for (var length : front.lengths(8)) {
+                if (length <= at) {
+                    fewest[at] = Math.min(fewest[at], fewest[at - length] + 1);
+                }
+            }
+        }
+        var filled = spans.entrySet().stream()
+                .mapToLong(s -> s.getValue() * fewest[s.getKey()])
+                .sum();
+        assertThat(filled).as("seed %d", seed).isEqualTo(front.placements(8)).isLessThan(BruteForce.NEVER);
+        assertThat(front.isProven(8)).isFalse();
+    }
 }
