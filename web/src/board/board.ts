@@ -32,11 +32,7 @@ export const useBoard = defineStore('board', () => {
     if ([...selection.value].some((id) => !there.has(id))) select([...selection.value].filter((id) => there.has(id)))
     if (pinned.value && !there.has(pinned.value)) pinned.value = undefined
   }
-  watch(
-    () => [site.boards, site.site?.id],
-    () => void fetchAll().catch(tell),
-    { immediate: true },
-  )
+  watch([() => site.boards, () => site.site?.id], () => void fetchAll().catch(tell), { immediate: true })
   watch(
     () => site.site?.id,
     () => {

@@ -46,14 +46,11 @@ function cancel() {
 onBeforeUnmount(cancel)
 
 /** Trials belong to the rooms as they were. */
-watch(
-  () => [site.massing, props.rules, site.site?.stepMm],
-  (now, before) => {
-    if (JSON.stringify(now) === JSON.stringify(before)) return
-    trials.value = undefined
-    chosen.value = undefined
-  },
-)
+watch([() => site.massing, () => props.rules, () => site.site?.stepMm], (now, before) => {
+  if (JSON.stringify(now) === JSON.stringify(before)) return
+  trials.value = undefined
+  chosen.value = undefined
+})
 
 const one = computed(() => trials.value?.find((t) => t.stepMm === chosen.value))
 watch(one, (t) => emit('point', t && { rooms: t.moved.flatMap((m) => m.roomId || []), openings: [] }))

@@ -16,7 +16,7 @@ export function keepFlow() {
   const table = useTable()
   let asked = 0
   watch(
-    () => [table.flow, table.figureMm, site.site?.revision, site.site?.id, table.walking],
+    [() => table.flow, () => table.figureMm, () => site.site?.revision, () => site.site?.id, () => table.walking],
     async () => {
       const mine = ++asked
       if (!table.flow || !site.site || table.walking) {

@@ -52,11 +52,7 @@ function reset() {
 /** Being typed, or typed and not read yet: an answer that comes meanwhile must not take it away. */
 let typing = false
 const awaited = new Awaited<number>()
-watch(
-  () => [props.mm, unit.value] as const,
-  ([mm]) => awaited.answered(mm) && !typing && reset(),
-  { immediate: true },
-)
+watch([() => props.mm, unit] as const, ([mm]) => awaited.answered(mm) && !typing && reset(), { immediate: true })
 
 function type(typed: string) {
   typing = fresh = true

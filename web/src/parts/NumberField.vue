@@ -21,13 +21,10 @@ watch(
   },
   { immediate: true },
 )
-watch(
-  () => [props.error, refused?.value],
-  () => {
-    awaited.answered()
-    if (!typing) reset()
-  },
-)
+watch([() => props.error, () => refused?.value], () => {
+  awaited.answered()
+  if (!typing) reset()
+})
 
 function type(typed: string) {
   typing = true

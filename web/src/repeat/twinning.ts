@@ -12,10 +12,7 @@ export const useTwinning = defineStore('twinning', () => {
   const active = ref(false)
   const from = shallowRef<VecMm>()
   watch(active, () => (from.value = undefined))
-  watch(
-    () => [site.site?.id, site.selections],
-    () => (active.value = false),
-  )
+  watch([() => site.site?.id, () => site.selections], () => (active.value = false))
 
   const send = (across: object) => site.make('Make a twin', 'POST', '/twins', { placementIds: [...site.selection].filter(canBeTwinned), ...across })
   const make = (eastWest: boolean, atMm?: number) => send({ eastWest, atMm })

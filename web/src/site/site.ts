@@ -1,6 +1,6 @@
 import { message } from 'ant-design-vue'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, type ShallowRef } from 'vue'
 import {
   get,
   getBytes,
@@ -51,8 +51,15 @@ const noLooks: LooksView = { all: [], dealt: [] }
 const noAssemblies: AssembliesView = { assemblies: [], uses: [] }
 const nothingFound: SurveyView = { faults: 0, cautions: 0, accepted: 0, findings: [], revision: 0 }
 const RECKON_MS = 120
+/** Edits of these alone change no pattern, material or colourway. */
+const OF_NO_LIST = new Set(['SET', 'SURVEY', 'BOARD', 'NONE'])
 /** So often at most a chunk of the news may be gone by the time it is fetched. */
 const MOST_OVERTAKEN = 3
+
+/** What is as it was stays the same object, so that nothing that hangs on it is worked out again. */
+function replace<T>(held: ShallowRef<T>, value: T) {
+  if (JSON.stringify(held.value) !== JSON.stringify(value)) held.value = value
+}
 
 /** The open site as the server has it, and the edits a person makes to it. Nothing here decides: it asks and shows. */
 export const useSite = defineStore('site', () => {
@@ -81,6 +88,8 @@ export const useSite = defineStore('site', () => {
   const shapes = ref(0)
   /** Raised whenever what lies on the board, the piece list or the brief may have changed. */
   const boards = ref(0)
+  /** Raised whenever patterns, materials or colourways may have changed. */
+  const lists = ref(0)
   let closeFeed: (() => void) | undefined
   const { inTurn, isBusy } = inTurns()
   let selectionsOnTheirWay = 0
@@ -209,20 +218,21 @@ export const useSite = defineStore('site', () => {
     }
     const isFirst = site.value === undefined
     site.value = news.site
-    pieces.value = news.pieces
-    looks.value = news.looks
+    replace(pieces, news.pieces)
+    replace(looks, news.looks)
     if (news.set) {
-      massing.value = news.set.massing
-      repeats.value = news.set.repeats
-      assemblies.value = news.set.assemblies
-      twins.value = news.set.twins
-      namedSelections.value = news.set.selections
-      dresses.value = news.set.dresses
+      replace(massing, news.set.massing)
+      replace(repeats, news.set.repeats)
+      replace(assemblies, news.set.assemblies)
+      replace(twins, news.set.twins)
+      replace(namedSelections, news.set.selections)
+      replace(dresses, news.set.dresses)
     }
     placements.value = set
     const parts = new Set(news.parts)
     if (!news.parts || isFirst || parts.has('SITE') || parts.has('MASSING')) shapes.value++
     if (!news.parts || isFirst || parts.has('BOARD')) boards.value++
+    if (!news.parts || isFirst || news.parts.some((p) => !OF_NO_LIST.has(p))) lists.value++
     const there = [...selection.value].filter((s) => set.has(s))
     if (there.length < selection.value.size) select(there)
     reckonSoon()
@@ -337,6 +347,7 @@ export const useSite = defineStore('site', () => {
     missing,
     shapes,
     boards,
+    lists,
     catchUp,
     unit,
     pieceById,

@@ -15,7 +15,7 @@ const forget = () => {
   wanted.value = found.value = undefined
   faults.value = {}
 }
-watch(() => [props.piece.id, site.site?.revision], forget)
+watch([() => props.piece.id, () => site.site?.revision], forget)
 
 async function size(some: { lengthMm?: number; heightMm?: number }) {
   const mine = { lengthMm: props.piece.sizeMm.x, heightMm: props.piece.sizeMm.z, ...wanted.value, ...some }

@@ -29,10 +29,7 @@ watch(
 )
 /** The level that is looked at, which stays that one when the piece is made anew meanwhile; nothing is the whole piece. */
 const chosen = ref<string>()
-watch(
-  () => [props.piece.id, details.value?.percents.join()],
-  () => (chosen.value = undefined),
-)
+watch([() => props.piece.id, () => details.value?.percents.join()], () => (chosen.value = undefined))
 /** Whole percentages, however they are parted; what is no number is refused by the server. */
 const commit = (text: string) =>
   work.change({

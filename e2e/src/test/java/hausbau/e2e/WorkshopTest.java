@@ -301,6 +301,23 @@ class WorkshopTest {
                 .setInputFiles(new FilePayload("drawing.svg", "image/svg+xml", svg.getBytes(StandardCharsets.UTF_8)));
     }
 
+    /** One click puts a pattern on what looks outside: walls have two sides, and two kinds where there was one; one step takes it back. */
+    @Test
+    void aPatternIsUsedWhereWallsLookOutside() {
+        var desk = open("Two sides", "");
+        desk.button("+ new pattern").click();
+        desk.type("Name of the pattern", "Front");
+        desk.button("Use outside", true).click();
+        assertThat(desk.page.getByText("Of all walls where they look outside")).isVisible();
+        assertThat(list(desk)).containsText("WAL-1000-FRONT");
+        desk.button("Leave the outside plain", true).click();
+        assertThat(desk.button("Use outside", true)).isVisible();
+        assertThat(list(desk)).not().containsText("FRONT");
+        desk.handsOff();
+        desk.press("Control+z");
+        assertThat(list(desk)).containsText("WAL-1000-FRONT");
+    }
+
     /** All walls of the site under a pattern, and under another: two clicks each from an open Workshop; plain again with one. */
     @Test
     void allWallsAreUnderAnotherPatternWithTwoClicks() {

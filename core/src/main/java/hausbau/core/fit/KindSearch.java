@@ -266,16 +266,19 @@ public final class KindSearch {
     // ---- local search
 
     /**
-     * A set that fills all spans, found at once, so that there is an answer however early the search is ended: a length a with a + 1,
-     * a + 2, a + 4 and so on, of which n pieces make most sums from n × a; the longest a of a few that does. There may be none.
+     * A set that fills all spans, found at once, so that there is an answer however early the search is ended. With a length a and
+     * a + 1, a + m, a + m² and so on, n pieces make n × a and all that is written to the base m with digits that add up to n at
+     * most; m is taken such that what is left below a can be written. The longest a of a few that does is used. There may be none.
      */
     private void seed(int kinds) {
-        var widest = kinds < 2 ? 0 : 1 << (kinds - 2);
-        for (var from = Math.max(allowed.least(), greatest - widest); ; from = Math.max(allowed.least(), from / 2)) {
+        for (var from = greatest; ; from = Math.max(allowed.least(), from / 2)) {
             var least = from;
+            var base = kinds < 2 ? 1 : Math.ceil(Math.pow(least, 1.0 / (kinds - 1)));
             var set = IntStream.concat(
-                            IntStream.of(least), IntStream.range(0, kinds - 1).map(i -> least + (1 << i)))
+                            IntStream.of(least),
+                            IntStream.range(0, kinds - 1).map(i -> least + (int) Math.pow(base, i)))
                     .filter(length -> length <= greatest && allowed.contains(length))
+                    .distinct()
                     .toArray();
             var fewest = ofFree();
             Arrays.stream(set).forEach(length -> Filling.add(fewest, length));

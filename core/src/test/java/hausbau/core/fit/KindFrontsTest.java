@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** Fronts of lengths of which some are not allowed and some are there already, against every set tried by {@link BruteForce}. */
 class KindFrontsTest {
 
+    private static final int KINDS = 4;
     private static final BooleanSupplier NEVER_STOPPED = () -> false;
 
     static LongStream seeds() {
@@ -93,20 +94,20 @@ class KindFrontsTest {
         assertThat(new KindFronts(AllowedLengths.between(5, 4)).canFill(10)).isFalse();
     }
 
-    /** Walls of 2 to 12 m at a step of 1 mm, pieces of 0.2 to 4 m, ended before it begins: there is a kit all the same, and it fills. */
+    /** Walls of 4 to 12 m at a step of 1 mm, pieces of 0.2 to 4 m, ended before it begins: there is a kit all the same, and it fills. */
     @ParameterizedTest
     @MethodSource("seeds")
     void endedAtOnceThereIsAKitAllTheSame(long seed) {
         var spans = new TreeMap<Integer, Long>();
-        new Random(seed).ints(24, 2000, 12_000).forEach(s -> spans.merge(s, 1L, Long::sum));
-        var front = new KindFronts(AllowedLengths.between(200, 4000)).of(spans, 8, () -> true);
-        assertThat(front.placements(8)).as("seed %d", seed).isNotEqualTo(KindFronts.NONE);
-        assertThat(front.lengths(8)).hasSizeLessThanOrEqualTo(8).allMatch(l -> l >= 200 && l <= 4000);
+        new Random(seed).ints(24, 4000, 12_000).forEach(s -> spans.merge(s, 1L, Long::sum));
+        var front = new KindFronts(AllowedLengths.between(200, 4000)).of(spans, KINDS, () -> true);
+        assertThat(front.placements(KINDS)).as("seed %d", seed).isNotEqualTo(KindFronts.NONE);
+        assertThat(front.lengths(KINDS)).hasSizeLessThanOrEqualTo(KINDS).allMatch(l -> l >= 200 && l <= 4000);
         // The coin-change recurrence, worked out up to the longest wall.
         var fewest = new long[12_000];
         for (var at = 1; at < fewest.length; at++) {
             fewest[at] = BruteForce.NEVER;
-            for (var length : front.lengths(8)) {
+            for (var length : front.lengths(KINDS)) {
                 if (length <= at) {
                     fewest[at] = Math.min(fewest[at], fewest[at - length] + 1);
                 }
@@ -115,7 +116,10 @@ class KindFrontsTest {
         var filled = spans.entrySet().stream()
                 .mapToLong(s -> s.getValue() * fewest[s.getKey()])
                 .sum();
-        assertThat(filled).as("seed %d", seed).isEqualTo(front.placements(8)).isLessThan(BruteForce.NEVER);
-        assertThat(front.isProven(8)).isFalse();
+        assertThat(filled)
+                .as("seed %d", seed)
+                .isEqualTo(front.placements(KINDS))
+                .isLessThan(BruteForce.NEVER);
+        assertThat(front.isProven(KINDS)).isFalse();
     }
 }
