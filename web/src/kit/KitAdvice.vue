@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { shallowRef, watch } from 'vue'
 import { send, type AdviceView } from '../api/client'
-import { underWay } from '../api/underWay'
+import { useAsked } from '../api/asked'
 import { tell, useSite } from '../site/site'
 import type { Pointed } from './laid'
 import type { Rules } from './rules'
@@ -11,28 +11,12 @@ import type { Rules } from './rules'
 const props = defineProps<{ rules: Rules }>()
 const site = useSite()
 const advice = shallowRef<AdviceView[]>()
-const share = ref(0)
-const working = shallowRef<ReturnType<typeof underWay>>()
+const { share, working, ask, cancel } = useAsked(tell)
 
 async function look() {
-  const work = underWay((s) => (share.value = s))
-  working.value = work
-  share.value = 0
-  try {
-    advice.value = await send<AdviceView[]>('POST', `/api/sites/${site.site!.id}/kit-advice?token=${work.token}`, props.rules)
-  } catch (e) {
-    if (working.value === work) tell(e)
-  } finally {
-    work.end()
-    if (working.value === work) working.value = undefined
-  }
+  const found = await ask((token) => send<AdviceView[]>('POST', `/api/sites/${site.site!.id}/kit-advice?token=${token}`, props.rules))
+  if (found) advice.value = found
 }
-function cancel() {
-  working.value?.callOff()
-  working.value?.end()
-  working.value = undefined
-}
-onBeforeUnmount(cancel)
 
 /** Advice belongs to the rooms as they were. */
 watch(
@@ -45,7 +29,9 @@ watch(
 const take = (a: AdviceView) => void site.inTurn(() => site.make(a.text, 'PUT', '/kit-advice', { changes: a.changes })).catch(tell)
 /** What is pointed at is drawn where it applies. */
 const emit = defineEmits<{ point: [at: Pointed | undefined] }>()
-const point = (a?: AdviceView) => emit('point', a && { rooms: a.changes.flatMap((c) => c.roomId ?? []), openings: a.changes.flatMap((c) => c.openingId ?? []) })
+const roomsOf = (c: AdviceView['changes'][number]) =>
+  c.levelId === undefined ? (c.roomId ?? []) : site.massing.rooms.filter((r) => r.levelId === c.levelId).map((r) => r.id)
+const point = (a?: AdviceView) => emit('point', a && { rooms: a.changes.flatMap(roomsOf), openings: a.changes.flatMap((c) => c.openingId ?? []) })
 watch(advice, () => point())
 const saves = (a: AdviceView) =>
   [
@@ -68,7 +54,9 @@ const saves = (a: AdviceView) =>
         ><Button size="small" @click="cancel">Cancel</Button></template
       >
     </div>
-    <p v-if="advice && !advice.length" class="soft">No room a step or two larger or smaller, and no opening moved or changed, would save a kind or a piece.</p>
+    <p v-if="advice && !advice.length" class="soft">
+      No room or level a step or two larger or higher, no opening moved or changed, and no pattern less would save a kind or a piece.
+    </p>
     <ol v-if="advice?.length">
       <li v-for="a in advice" :key="a.text" @pointerenter="point(a)" @pointerleave="point()" @focusin="point(a)" @focusout="point()">
         <span

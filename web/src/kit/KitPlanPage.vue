@@ -85,13 +85,10 @@ const start = () => {
 }
 const cancel = () => asking?.abort()
 
-/** What was worked out belongs to the rooms as they were. */
-watch(
-  () => site.massing,
-  (now, before) => {
-    if (plan.value && JSON.stringify(now) !== JSON.stringify(before)) start()
-  },
-)
+/** What was worked out belongs to the rooms as they were, and to what their walls are dressed with. */
+watch([() => site.massing, () => site.site?.bothSides, () => site.site?.outsidePatternId], () => {
+  if (plan.value) start()
+})
 if (site.site?.kit) start()
 
 async function build() {

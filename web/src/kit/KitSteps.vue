@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { send, type StepTrialView } from '../api/client'
-import { underWay } from '../api/underWay'
+import { useAsked } from '../api/asked'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
 import type { Pointed } from './laid'
@@ -14,40 +14,23 @@ const emit = defineEmits<{ point: [at: Pointed | undefined] }>()
 const site = useSite()
 const trials = shallowRef<StepTrialView[]>()
 const chosen = ref<number>()
-const share = ref(0)
-const working = shallowRef<ReturnType<typeof underWay>>()
+const { share, working, ask, cancel } = useAsked(tell)
 
 async function look(...further: number[]) {
-  working.value?.end()
-  const work = underWay((s) => (share.value = s))
-  working.value = work
-  share.value = 0
-  try {
-    const found = await send<StepTrialView[]>('POST', `/api/sites/${site.site!.id}/step-trials?token=${work.token}`, {
+  const found = await ask((token) =>
+    send<StepTrialView[]>('POST', `/api/sites/${site.site!.id}/step-trials?token=${token}`, {
       rules: props.rules,
       ...(further.length && { stepsMm: further }),
-    })
-    if (working.value !== work) return
-    const others = further.length ? (trials.value ?? []).filter((t) => !further.includes(t.stepMm)) : []
-    trials.value = [...others, ...found].sort((a, b) => a.stepMm - b.stepMm)
-    chosen.value = further[0] ?? chosen.value ?? site.site!.stepMm
-  } catch (e) {
-    if (working.value === work) tell(e)
-  } finally {
-    work.end()
-    if (working.value === work) working.value = undefined
-  }
+    }),
+  )
+  if (!found) return
+  const others = further.length ? (trials.value ?? []).filter((t) => !further.includes(t.stepMm)) : []
+  trials.value = [...others, ...found].sort((a, b) => a.stepMm - b.stepMm)
+  chosen.value = further[0] ?? chosen.value ?? site.site!.stepMm
 }
-function cancel() {
-  working.value?.callOff()
-  working.value?.end()
-  working.value = undefined
-}
-onBeforeUnmount(cancel)
 
 /** Trials belong to the rooms as they were. */
-watch([() => site.massing, () => props.rules, () => site.site?.stepMm], (now, before) => {
-  if (JSON.stringify(now) === JSON.stringify(before)) return
+watch([() => site.massing, () => props.rules, () => site.site?.stepMm], () => {
   trials.value = undefined
   chosen.value = undefined
 })

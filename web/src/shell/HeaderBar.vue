@@ -42,6 +42,7 @@ function open() {
     storeyMm: s.storeyMm,
     pixelsPerMetre: s.pixelsPerMetre,
     tilesByCentre: s.tilesByCentre,
+    tilesTurned: s.tilesTurned,
     skins: s.skins,
     guardDropMm: s.guardDropMm,
     corners: s.corners,

@@ -66,6 +66,10 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
       at their centre <span class="soft">(else at a corner)</span></label
     >
     <label class="row"
+      ><Switch size="small" :checked="body.tilesTurned" aria-label="Tiles turned by quarters" @change="(on) => set({ tilesTurned: !!on })" /> Tiles turned by
+      quarters <span class="soft">(so that neighbours differ)</span></label
+    >
+    <label class="row"
       ><Switch size="small" :checked="body.skins" aria-label="Walls between rooms as two skins" @change="(on) => set({ skins: !!on })" /> Walls between rooms as
       two skins <span class="soft">(else one piece through)</span></label
     >

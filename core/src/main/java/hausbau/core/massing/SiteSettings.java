@@ -14,7 +14,7 @@ import java.util.ArrayList;
  * @param wall           wall and slab thickness; 10 mm to 5 m
  * @param storey         storey height, the height of a new room; 0.5 to 100 m
  * @param pixelsPerMetre texel density; 1 to 65536
- * @param tilesByCentre  whether tiles have their pivot at the centre instead of a corner
+ * @param tiles          how floor and ceiling tiles are set down
  * @param skins          whether a wall between two rooms is built as two skins back to back, each facing one of them, instead
  *                       of through pieces that face both
  * @param guardDrop      where one could fall farther than this, a guard stands; 0.1 to 100 m
@@ -27,11 +27,17 @@ public record SiteSettings(
         Length wall,
         Length storey,
         int pixelsPerMetre,
-        boolean tilesByCentre,
+        Tiles tiles,
         boolean skins,
         Length guardDrop,
         Corners corners,
         Facing facing) {
+
+    /**
+     * @param byCentre whether tiles have their pivot at the centre instead of a corner
+     * @param turned   whether they are turned by quarters, by where they lie, so that neighbours differ
+     */
+    public record Tiles(boolean byCentre, boolean turned) {}
 
     /**
      * @param bothSides whether a wall is dressed on each side by what lies there, instead of on its room's side alone
@@ -53,7 +59,17 @@ public record SiteSettings(
             boolean skins,
             Length guardDrop,
             Corners corners) {
-        this(unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, corners, Facing.ROOMS);
+        this(
+                unit,
+                step,
+                wall,
+                storey,
+                pixelsPerMetre,
+                new Tiles(tilesByCentre, false),
+                skins,
+                guardDrop,
+                corners,
+                Facing.ROOMS);
     }
 
     static final Length LEAST_WALL = Length.ofMillimetres(10);
@@ -99,25 +115,27 @@ public record SiteSettings(
 
     /** The same with corners built this way. */
     public SiteSettings with(Corners others) {
-        return new SiteSettings(
-                unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, others, facing);
+        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tiles, skins, guardDrop, others, facing);
     }
 
     /** The same on another step, whether or not everything else is on it. */
     SiteSettings on(Length otherStep) {
         return new SiteSettings(
-                unit, otherStep, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, corners, facing);
+                unit, otherStep, wall, storey, pixelsPerMetre, tiles, skins, guardDrop, corners, facing);
     }
 
     /** The same with walls as skins, or through. */
     public SiteSettings withSkins(boolean asSkins) {
-        return new SiteSettings(
-                unit, step, wall, storey, pixelsPerMetre, tilesByCentre, asSkins, guardDrop, corners, facing);
+        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tiles, asSkins, guardDrop, corners, facing);
     }
 
     /** The same with walls dressed this way. */
     public SiteSettings with(Facing other) {
-        return new SiteSettings(
-                unit, step, wall, storey, pixelsPerMetre, tilesByCentre, skins, guardDrop, corners, other);
+        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, tiles, skins, guardDrop, corners, other);
+    }
+
+    /** The same with tiles set down this way. */
+    public SiteSettings with(Tiles other) {
+        return new SiteSettings(unit, step, wall, storey, pixelsPerMetre, other, skins, guardDrop, corners, facing);
     }
 }

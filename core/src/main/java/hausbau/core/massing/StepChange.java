@@ -157,7 +157,7 @@ public record StepChange(SiteSettings settings, Building building, List<Level> l
                     wall,
                     storey,
                     settings.pixelsPerMetre(),
-                    settings.tilesByCentre(),
+                    settings.tiles(),
                     settings.skins(),
                     settings.guardDrop(),
                     new Corners(settings.corners().kind(), leg),

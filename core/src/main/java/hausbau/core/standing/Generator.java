@@ -58,6 +58,7 @@ public sealed interface Generator {
      *
      * @param floor   the ground that the one takes
      * @param ceiling the ground that the other takes
+     * @param turned  whether tiles are turned by quarters, by where they lie, so that neighbours differ
      */
     record Tiles(
             Room room,
@@ -65,6 +66,7 @@ public sealed interface Generator {
             Region ceiling,
             Length slab,
             boolean byCentre,
+            boolean turned,
             KitChoice choice,
             List<Departure> departures)
             implements Generator {

@@ -136,7 +136,8 @@ public final class StandingSet {
                                 massing.floor(room),
                                 massing.ceiling(room),
                                 settings.wall(),
-                                settings.tilesByCentre(),
+                                settings.tiles().byCentre(),
+                                settings.tiles().turned(),
                                 choice,
                                 to.departures().getOrDefault(new Source.Tiles(room.id()), List.of())));
                 var guards = massing.guards(room);

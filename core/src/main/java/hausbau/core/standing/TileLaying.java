@@ -5,12 +5,14 @@ import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SplittableRandom;
 
 /** Lays one room's floor and ceiling in tiles, one rectangle of its ground after the other: columns from west to east, each from south to north. */
 final class TileLaying {
@@ -69,24 +71,40 @@ final class TileLaying {
     }
 
     private void lay(Rect rect, Map<Size, Kind> kinds, Role role, Pivot pivot, long z, byte code) {
-        var anchor = of.room().anchor();
         var rows = tiling.tiles(new Length(rect.depth()));
         var x = rect.x0();
         for (var column : tiling.tiles(new Length(rect.width()))) {
             var y = rect.y0();
             for (var row : rows) {
+                // A tile and the same turned by a quarter are one kind, longer than wide.
                 var kind = kinds.computeIfAbsent(
-                        new Size(column, row),
+                        new Size(Length.max(column, row), Length.min(column, row)),
                         size -> new Kind(
                                 role,
                                 new Recipe.Tile(Vec.of(size.x(), size.y(), of.slab())),
                                 pivot,
                                 of.room().look()));
-                var held = pivot.in(kind.size());
-                writing.derive(kind, x + held.x(), y + held.y(), z, 0, code, x - anchor.x(), y - anchor.y());
+                set(kind, turn(column, row, x, y), x, y, z, code);
                 y += row.um();
             }
             x += column.um();
         }
+    }
+
+    private Turn turn(Length column, Length row, long x, long y) {
+        var lies = column.compareTo(row) < 0 ? 1 : 0;
+        if (!of.turned()) {
+            return Turn.of(lies);
+        }
+        var anchor = of.room().anchor();
+        var chance = new SplittableRandom(31 * (x - anchor.x()) + 7919 * (y - anchor.y())).nextInt(4);
+        return Turn.of(column.equals(row) ? chance : lies + chance / 2 * 2);
+    }
+
+    /** Sets a tile down, however it is turned, with its south-west corner there. */
+    private void set(Kind kind, Turn turn, long x, long y, long z, byte code) {
+        var corner = turn.apply(kind.box()).min();
+        var anchor = of.room().anchor();
+        writing.derive(kind, x - corner.x(), y - corner.y(), z, turn.quarters(), code, x - anchor.x(), y - anchor.y());
     }
 }

@@ -3,10 +3,18 @@ package hausbau.core.standing;
 import static hausbau.core.TestSets.mm;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import hausbau.core.TestSets;
+import hausbau.core.kit.Role;
+import hausbau.core.massing.Massing;
+import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Vec;
+import hausbau.core.place.Standing;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class TilingTest {
 
@@ -40,5 +48,63 @@ class TilingTest {
     @Test
     void whereThereAreOnlySuchStripsThereIsNoTile() {
         assertThat(sizes(300)).isEmpty();
+    }
+
+    private static StandingSet built(SiteSettings.Tiles tiles) {
+        var massing =
+                new Massing(SiteSettings.USUAL.with(tiles), List.of(TestSets.room(1, 500, 700, 5000, 3800)), List.of());
+        var choice = new KitChoice(mm(100), List.of(mm(1000), mm(200)), List.of(mm(1000), mm(700)), mm(200), mm(4000));
+        return TestSets.set(massing, choice);
+    }
+
+    private static List<Standing> floor(StandingSet set) {
+        return set.all().stream().filter(s -> s.kind().role() == Role.FLOOR).toList();
+    }
+
+    /** By hand: 5 m is five tiles of 1 m, 3.8 m one of 1 m and four of 0.7 m: 5 square ones, and 20 of 1 × 0.7 m, of two kinds. */
+    @Test
+    void aTileAndTheSameTurnedByAQuarterAreOneKind() {
+        var massing = new Massing(
+                SiteSettings.USUAL,
+                List.of(TestSets.room(1, 0, 0, 5000, 3800), TestSets.room(2, 9000, 0, 3800, 5000)),
+                List.of());
+        var choice = new KitChoice(mm(100), List.of(mm(1000), mm(200)), List.of(mm(1000), mm(700)), mm(200), mm(4000));
+        var floor = floor(TestSets.set(massing, choice));
+        assertThat(floor).hasSize(50);
+        assertThat(floor.stream().map(s -> s.kind().size()).distinct())
+                .containsExactlyInAnyOrder(Vec.ofMillimetres(1000, 1000, 200), Vec.ofMillimetres(1000, 700, 200));
+        // Every tile lies where its place says: the south-west corner of its box, and none over another.
+        assertThat(floor.stream().map(s -> s.box().min()).distinct()).hasSize(50);
+        assertThat(floor.stream()
+                        .mapToLong(s -> s.box().size().x() * s.box().size().y())
+                        .sum())
+                .isEqualTo(2L * 5_000_000 * 3_800_000);
+        for (var a : floor) {
+            assertThat(floor).noneMatch(b -> a != b && a.box().overlaps(b.box()));
+        }
+    }
+
+    /** However they are turned they lie in the same boxes, at the corner or the middle they are set down by; the same each time, and neighbours differ. */
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void turnedTilesLieWhereTheyLay(boolean byCentre) {
+        var straight = floor(built(new SiteSettings.Tiles(byCentre, false)));
+        var turned = floor(built(new SiteSettings.Tiles(byCentre, true)));
+        assertThat(turned)
+                .extracting(Standing::box)
+                .containsExactlyElementsOf(straight.stream().map(Standing::box).toList());
+        assertThat(turned)
+                .extracting(Standing::place)
+                .containsExactlyElementsOf(
+                        straight.stream().map(Standing::place).toList());
+        assertThat(turned)
+                .extracting(Standing::kind)
+                .containsExactlyElementsOf(straight.stream().map(Standing::kind).toList());
+        assertThat(turned).isEqualTo(floor(built(new SiteSettings.Tiles(byCentre, true))));
+        var square = turned.stream()
+                .filter(s -> s.kind().size().x() == s.kind().size().y())
+                .toList();
+        assertThat(square.stream().map(s -> s.stance().turn()).distinct()).hasSizeGreaterThan(1);
+        assertThat(turned.stream().map(s -> s.stance().turn()).distinct()).hasSizeGreaterThan(2);
     }
 }

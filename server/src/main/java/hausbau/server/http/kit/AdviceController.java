@@ -8,7 +8,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Unit;
 import hausbau.server.journal.Seen;
-import hausbau.server.work.kit.KitService;
+import hausbau.server.work.kit.KitPlanService;
 import hausbau.server.work.massing.MassingService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -32,10 +32,10 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Kit")
 class AdviceController {
 
-    private final KitService kit;
+    private final KitPlanService kit;
     private final MassingService massing;
 
-    AdviceController(KitService kit, MassingService massing) {
+    AdviceController(KitPlanService kit, MassingService massing) {
         this.kit = kit;
         this.massing = massing;
     }
@@ -176,7 +176,7 @@ class AdviceController {
             @Valid @RequestBody KitRulesBody body,
             @RequestParam(required = false) String token) {
         var unit = kit.state(siteId).settings().unit();
-        return kit.advice(siteId, body.toRules(), KitController.word(token)).stream()
+        return kit.advice(siteId, body.toRules(), KitPlanController.word(token)).stream()
                 .map(a -> AdviceView.of(a, unit))
                 .toList();
     }

@@ -2,8 +2,8 @@ package hausbau.server.http.kit;
 
 import hausbau.core.measure.Length;
 import hausbau.core.standing.Resizing;
-import hausbau.server.http.kit.KitController.DoesView;
-import hausbau.server.work.kit.KitService;
+import hausbau.server.http.kit.KitPlanController.DoesView;
+import hausbau.server.work.kit.KitPlanService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
@@ -19,9 +19,9 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Kit")
 class ResizeController {
 
-    private final KitService kit;
+    private final KitPlanService kit;
 
-    ResizeController(KitService kit) {
+    ResizeController(KitPlanService kit) {
         this.kit = kit;
     }
 
@@ -55,7 +55,7 @@ class ResizeController {
             @NotNull long placements,
             @NotNull DoesView does) {
 
-        static ResizedView of(KitService.Resized r) {
+        static ResizedView of(KitPlanService.Resized r) {
             return new ResizedView(
                     r.resizing().choice().word(),
                     r.resizing().unfit().stream().map(UnfitView::of).toList(),
@@ -79,6 +79,7 @@ class ResizeController {
             @PathVariable long pieceId,
             @Valid @RequestBody ResizeBody body,
             @RequestParam(required = false) String token) {
-        return ResizedView.of(kit.resize(siteId, pieceId, body.lengthMm(), body.heightMm(), KitController.word(token)));
+        return ResizedView.of(
+                kit.resize(siteId, pieceId, body.lengthMm(), body.heightMm(), KitPlanController.word(token)));
     }
 }

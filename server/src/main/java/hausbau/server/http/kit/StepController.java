@@ -3,7 +3,7 @@ package hausbau.server.http.kit;
 import hausbau.core.advice.StepTrial;
 import hausbau.core.massing.StepChange;
 import hausbau.core.measure.Length;
-import hausbau.server.http.kit.KitController.DoesView;
+import hausbau.server.http.kit.KitPlanController.DoesView;
 import hausbau.server.journal.Seen;
 import hausbau.server.work.massing.StepService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -112,7 +112,7 @@ class StepController {
                 siteId,
                 body.rules().toRules(),
                 body.stepsMm() == null ? List.of() : body.stepsMm(),
-                KitController.word(token));
+                KitPlanController.word(token));
         return trials.trials().stream()
                 .map(t -> StepTrialView.of(t, trials.faults()))
                 .toList();

@@ -4,7 +4,7 @@ import hausbau.core.fit.TierPlan;
 import hausbau.core.fit.TierQuestion;
 import hausbau.core.fit.TierWall;
 import hausbau.core.measure.Length;
-import hausbau.server.work.kit.KitService;
+import hausbau.server.work.kit.KitPlanService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
@@ -23,9 +23,9 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Kit")
 class TierController {
 
-    private final KitService kit;
+    private final KitPlanService kit;
 
-    TierController(KitService kit) {
+    TierController(KitPlanService kit) {
         this.kit = kit;
     }
 
@@ -116,7 +116,7 @@ class TierController {
     @Operation(summary = "Walls cut into tiers and pieces, for walls that belong to no site")
     TierPlanView plan(@Valid @RequestBody TierPlanBody body, @RequestParam(required = false) String token) {
         var question = body.toQuestion();
-        var plan = kit.plan(question, KitController.word(token));
+        var plan = kit.plan(question, KitPlanController.word(token));
         var unfillable = new HashSet<>(plan.unfillable());
         return new TierPlanView(
                 plan.options().stream().map(TierOptionView::of).toList(),

@@ -238,6 +238,8 @@ public class KitStore {
                 role.name(),
                 pivot.name(),
                 RecipeJson.write(new Recipe.Made(id, parts)),
+                0,
+                false,
                 0);
         return id;
     }

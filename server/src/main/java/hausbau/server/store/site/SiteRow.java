@@ -43,6 +43,7 @@ public class SiteRow implements Row {
     long storeyUm;
     int pixelsPerMetre;
     boolean tilesByCentre;
+    boolean tilesTurned;
     boolean skins;
     long guardDropUm;
 
@@ -125,7 +126,7 @@ public class SiteRow implements Row {
                 new Length(wallUm),
                 new Length(storeyUm),
                 pixelsPerMetre,
-                tilesByCentre,
+                new SiteSettings.Tiles(tilesByCentre, tilesTurned),
                 skins,
                 new Length(guardDropUm),
                 new Corners(corners, new Length(cornerLegUm)),
@@ -138,7 +139,8 @@ public class SiteRow implements Row {
         wallUm = settings.wall().um();
         storeyUm = settings.storey().um();
         pixelsPerMetre = settings.pixelsPerMetre();
-        tilesByCentre = settings.tilesByCentre();
+        tilesByCentre = settings.tiles().byCentre();
+        tilesTurned = settings.tiles().turned();
         skins = settings.skins();
         guardDropUm = settings.guardDrop().um();
         corners = settings.corners().kind();
