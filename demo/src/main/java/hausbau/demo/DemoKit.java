@@ -3,7 +3,7 @@ package hausbau.demo;
 import hausbau.core.measure.Length;
 import hausbau.core.standing.KitRules;
 import hausbau.server.journal.Seen;
-import hausbau.server.work.kit.KitService;
+import hausbau.server.work.kit.KitPlanService;
 import org.springframework.stereotype.Component;
 
 /** Plans the demo sites and builds them from the recommended kit. */
@@ -14,9 +14,9 @@ class DemoKit {
     private static final KitRules RULES = KitRules.between(Length.ofMillimetres(400), Length.ofMillimetres(4_000))
             .withMaxLengths(4);
 
-    private final KitService kit;
+    private final KitPlanService kit;
 
-    DemoKit(KitService kit) {
+    DemoKit(KitPlanService kit) {
         this.kit = kit;
     }
 

@@ -15,8 +15,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -218,50 +216,11 @@ class RobustTest {
     }
 
     /** A plan at the limits, which takes as long as it may. */
-    private static String longPlan(int seed) {
+    static String longPlan(int seed) {
         var runs = IntStream.range(0, 300)
                 .mapToObj(i -> "{\"name\":\"r" + i + "\",\"lengthMm\":" + (3000 + seed + i * 37) + "}")
                 .collect(Collectors.joining(","));
         return "{\"stepMm\":1,\"minPieceMm\":150,\"maxPieceMm\":9000,\"maxKinds\":8,\"runs\":[" + runs + "]}";
-    }
-
-    /** Many long questions at once: some wait, the others are told when to ask again, and everybody else is answered meanwhile. */
-    @Test
-    void pastTheQueueItIsBusyAndOthersAreAnswered() throws Exception {
-        var hands = Executors.newFixedThreadPool(40);
-        try {
-            var busy = new AtomicInteger();
-            var asked = IntStream.range(0, 40)
-                    .mapToObj(i -> hands.submit(() -> {
-                        var answer = caller.post("/api/kit-plans?token=flood" + i, longPlan(i));
-                        if (answer.status() == 503) {
-                            assertThat(answer.text()).contains("busy", "ask again in");
-                            busy.incrementAndGet();
-                        }
-                        return answer.status();
-                    }))
-                    .toList();
-            for (var i = 0; i < 2_000 && busy.get() < 20; i++) {
-                Thread.sleep(10);
-            }
-            assertThat(busy.get())
-                    .as("of forty, eight may wait and two are worked on")
-                    .isGreaterThanOrEqualTo(20);
-            assertThat(caller.get("/api/sites").status()).isEqualTo(200);
-            assertThat(caller.post(
-                                    site + "/rooms",
-                                    "{\"name\":\"Meanwhile\",\"cornerMm\":{\"x\":90000,\"y\":0,\"z\":0},\"widthMm\":2000,\"depthMm\":2000}")
-                            .status())
-                    .isEqualTo(201);
-            for (var i = 0; i < 40; i++) {
-                caller.call("DELETE", "/api/kit-plans/flood" + i, null, null);
-            }
-            for (var one : asked) {
-                assertThat(one.get(10, TimeUnit.MINUTES)).isIn(200, 400, 503);
-            }
-        } finally {
-            hands.shutdownNow();
-        }
     }
 
     /** One who closes the connection waits no more: the calculation ends. */
