@@ -242,7 +242,12 @@ class RepeatTest {
                 .json();
         assertThat(told.get("count").asInt()).isEqualTo(12);
         assertThat(told.get("boxesMm")).hasSize(12);
-        assertThat(told.get("triangles").asLong()).isPositive();
+        var mesh = caller.get(site + "/pieces/" + lamp + "/mesh.glb").glb();
+        var ofOne = mesh.getMeshModels().stream()
+                .flatMap(m -> m.getMeshPrimitiveModels().stream())
+                .mapToLong(m -> m.getIndices().getCount() / 3)
+                .sum();
+        assertThat(told.get("triangles").asLong()).isEqualTo(12 * ofOne);
         assertThat(copies(site)).isEmpty();
     }
 

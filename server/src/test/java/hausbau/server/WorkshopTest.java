@@ -105,7 +105,14 @@ class WorkshopTest {
         assertThat(in.placements("hand").count()).isEqualTo(2);
         sets.forget(in.id());
         assertThat(size(bench(piece).get("sizeMm"))).containsExactly(600.0, 400.0, 900.0);
-        assertThat(in.caller.get(in.site + "/survey").json().get("findings")).isNotEmpty();
+        assertThat(in.caller
+                        .get(in.site + "/survey")
+                        .json()
+                        .get("findings")
+                        .get(0)
+                        .get("title")
+                        .asString())
+                .contains("PRP-TROLLEY");
         in.caller.post(in.site + "/undo", null);
         assertThat(size(bench(piece).get("sizeMm"))).containsExactly(400.0, 400.0, 400.0);
         assertThat(listed(piece).get("mesh").asString())

@@ -3,6 +3,7 @@ package hausbau.core.kit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import hausbau.core.kit.Pattern.At;
 import hausbau.core.kit.Pattern.Band;
@@ -54,14 +55,30 @@ class PatternTest {
                 new Recipe.CornerPost(Vec.ofMillimetres(200, 200, 3000)));
     }
 
+    /** Blocks and panels hold what their sizes come to less what is open in them; trims lie within their profile's width, height and length. */
     @ParameterizedTest
     @MethodSource("pieces")
-    void whatItMakesCloses(Recipe recipe) {
+    void whatItMakesClosesAndHoldsWhatItShould(Recipe recipe) {
         for (var part : USUAL.dress(recipe)) {
-            var mesh = Meshes.of(part, 3);
-            assertThat(Meshes.open(mesh)).as(part.name()).isEmpty();
-            assertThat(Meshes.volume(mesh)).isPositive();
+            assertThat(Meshes.open(Meshes.of(part, 3))).as(part.name()).isEmpty();
+            var volume = Meshes.volume(Meshes.of(part, 0.001));
+            var around = part.solids().stream().map(b -> volume(b.size())).reduce(0.0, Double::sum);
+            if (part.form() instanceof Form.Pushed) {
+                assertThat(volume).as(part.name()).isBetween(0.3 * around, around);
+            } else if (part.form() instanceof Form.Panel panel) {
+                var open = panel.openings().stream()
+                        .mapToDouble(o -> volume(new Vec(o.width(), panel.size().y(), o.depth())))
+                        .sum();
+                assertThat(volume).as(part.name()).isCloseTo(volume(panel.size()) - open, withinPercentage(0.001));
+            } else {
+                assertThat(volume).as(part.name()).isCloseTo(around, withinPercentage(0.001));
+            }
         }
+    }
+
+    /** Cubic millimetres. */
+    private static double volume(Vec size) {
+        return size.x() / 1000.0 * size.y() / 1000.0 * size.z() / 1000.0;
     }
 
     /** A wall 3 m high: 0.2 plinth, 1.3 dado, 1.5 plaster; rail on the dado at 1.5, cornice 0.12 under the top; the plinth stands out 30 mm. */
