@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -440,5 +443,37 @@ class RoomsTest {
                 "{\"kind\":\"DOOR\",\"side\":\"NORTH\",\"atMm\":100,\"widthMm\":5000,\"heightMm\":2000}");
         // 3800 mm, in feet and inches.
         assertThat(refused.text()).contains("12' 5.606299");
+    }
+
+    /** Set for the site: neighbours differ, each tile stays where it is under its id, and one step takes it back. */
+    @Test
+    void tilesAreTurnedByQuartersSoThatNeighboursDiffer() {
+        var built = new BuiltRoom(port, "Turned tiles");
+        var straight = tiles(built);
+        assertThat(straight.values()).containsOnly(0);
+        assertThat(built.caller
+                        .call("PATCH", built.site, "{\"name\":\"Turned tiles\",\"tilesTurned\":true}", null)
+                        .json()
+                        .get("tilesTurned")
+                        .asBoolean())
+                .isTrue();
+        var turned = tiles(built);
+        assertThat(turned.keySet()).isEqualTo(straight.keySet());
+        assertThat(Set.copyOf(turned.values())).hasSizeGreaterThan(2);
+        assertThat(built.caller.get(built.site + "/survey").json().get("findings"))
+                .isEmpty();
+        built.caller.post(built.site + "/undo", null);
+        assertThat(tiles(built)).isEqualTo(straight);
+    }
+
+    /** Of every floor tile its id and by how many quarters it is turned. */
+    private static Map<String, Integer> tiles(BuiltRoom built) {
+        return built.caller
+                .get(built.site + "/placements")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("id").asString().contains(".floor."))
+                .collect(Collectors.toMap(
+                        p -> p.get("id").asString(), p -> p.get("quarterTurns").asInt()));
     }
 }
