@@ -86,6 +86,8 @@ class CardDrawing implements Drawing {
   dispose() {
     this.pass.dispose()
     this.renderer.dispose()
+    // All that is left of it on the graphics card goes now, not when the canvas is collected: a browser keeps sixteen contexts at most.
+    this.renderer.forceContextLoss()
     this.canvas.remove()
   }
 }

@@ -15,6 +15,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -520,5 +521,51 @@ class SheetsTest {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** Counts what WebGL contexts hold that are not lost: buffers and textures made and not given back. */
+    private static final String COUNTING =
+            """
+            window.contexts = [];
+            const get = HTMLCanvasElement.prototype.getContext;
+            HTMLCanvasElement.prototype.getContext = function (kind, ...rest) {
+              const gl = get.call(this, kind, ...rest);
+              if (gl && kind === 'webgl2' && !gl.held) {
+                gl.held = { buffers: 0, textures: 0 };
+                for (const [of, by] of [['buffers', 'Buffer'], ['textures', 'Texture']]) {
+                  const [make, drop] = [gl['create' + by], gl['delete' + by]];
+                  gl['create' + by] = function () { gl.held[of]++; return make.call(gl); };
+                  gl['delete' + by] = function (one) { if (one) gl.held[of]--; drop.call(gl, one); };
+                }
+                window.contexts.push(gl);
+              }
+              return gl;
+            };
+            window.heldNow = () => window.contexts.filter((gl) => !gl.isContextLost())
+              .reduce((sum, gl) => ({ contexts: sum.contexts + 1, buffers: sum.buffers + gl.held.buffers, textures: sum.textures + gl.held.textures }),
+                { contexts: 0, buffers: 0, textures: 0 });
+            """;
+
+    private static Map<String, Integer> held(Desk desk) {
+        @SuppressWarnings("unchecked")
+        var held = (Map<String, Integer>) desk.page.evaluate("heldNow()");
+        return held;
+    }
+
+    /** Twenty times from Kit to Build and back: the graphics card holds what it held the first time, and no context is left over. */
+    @Test
+    void whatBuildTakesOfTheGraphicsCardItGivesBack() {
+        var desk = SharedApplication.drawnDesk();
+        desk.page.addInitScript(COUNTING);
+        desk.hall("Entered hall");
+        var first = held(desk);
+        assertThat(first.get("buffers")).isPositive();
+        for (var i = 0; i < 20; i++) {
+            desk.stage("Handover");
+            assertThat(desk.page.getByTestId("space")).hasCount(0);
+            desk.stage("Build");
+            desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
+        }
+        assertThat(held(desk)).isEqualTo(first);
     }
 }
