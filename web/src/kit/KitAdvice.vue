@@ -30,7 +30,7 @@ const take = (a: AdviceView) => void site.inTurn(() => site.make(a.text, 'PUT', 
 /** What is pointed at is drawn where it applies. */
 const emit = defineEmits<{ point: [at: Pointed | undefined] }>()
 const roomsOf = (c: AdviceView['changes'][number]) =>
-  c.levelId === undefined ? (c.roomId ?? []) : site.massing.rooms.filter((r) => r.levelId === c.levelId).map((r) => r.id)
+  c.levelId ? site.massing.rooms.filter((r) => r.levelId === c.levelId).map((r) => r.id) : (c.roomId ?? [])
 const point = (a?: AdviceView) => emit('point', a && { rooms: a.changes.flatMap(roomsOf), openings: a.changes.flatMap((c) => c.openingId ?? []) })
 watch(advice, () => point())
 const saves = (a: AdviceView) =>

@@ -77,6 +77,10 @@ const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms
     <label class="row"
       ><Switch size="small" :checked="room.openToSky" aria-label="Open to the sky" @change="(on) => changeRoom({ openToSky: !!on })" /> Open to the sky</label
     >
+    <label class="row"
+      ><Switch size="small" :checked="room.wholeWalls" aria-label="Walls in one piece" @change="(on) => changeRoom({ wholeWalls: !!on })" /> Walls in one piece
+      <span class="soft">(from floor to ceiling)</span></label
+    >
     <label class="field"
       ><span>Pattern</span><Choice label="Pattern of the room" :value="room.patternId" :options="looks" @change="(id) => void setLook(id)"
     /></label>

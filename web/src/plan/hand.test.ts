@@ -12,6 +12,7 @@ const room: RoomView = {
   heightMm: 3000,
   areaM2: 20,
   openToSky: false,
+  wholeWalls: false,
   patternId: 0,
   outlineMm: [
     [

@@ -13,6 +13,7 @@ const room = (id: number, x: number, y: number, w: number, d: number): RoomView 
   heightMm: 3000,
   areaM2: (w * d) / 1e6,
   openToSky: false,
+  wholeWalls: false,
   patternId: 0,
   outlineMm: [
     [

@@ -396,6 +396,10 @@ class KitTest {
         assertThat(heights(built, level, room, lamp)).containsExactly(3200, 3200, 3200);
         built.caller.call("PATCH", built.site + "/levels/" + level, "{\"floorMm\":3500}", null);
         assertThat(heights(built, level, room, lamp)).containsExactly(3500, 3500, 3500);
+        assertThat(built.refused("POST", "/levels/" + level + "/move", "{\"up\":false}"))
+                .as("the ground level stays where it is")
+                .containsExactly("level");
+        assertThat(heights(built, level, room, lamp)).containsExactly(3500, 3500, 3500);
         assertThat(built.refused("PUT", "/kit-advice", "{\"changes\":[{\"levelId\":0,\"floorMm\":100}]}"))
                 .containsExactly("changes");
     }

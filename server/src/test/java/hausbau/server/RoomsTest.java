@@ -476,4 +476,47 @@ class RoomsTest {
                 .collect(Collectors.toMap(
                         p -> p.get("id").asString(), p -> p.get("quarterTurns").asInt()));
     }
+
+    /** A room keeps its walls in one piece from floor to ceiling, whatever joints a kit has, until it is told otherwise. */
+    @Test
+    void aRoomsWallsMayBeInOnePiece() {
+        var built = new BuiltRoom(port, "Whole walls");
+        var low = built.made(
+                "/rooms",
+                "{\"name\":\"Low\",\"cornerMm\":{\"x\":9000,\"y\":0,\"z\":0},\"widthMm\":4000,\"depthMm\":4000,\"heightMm\":1500}");
+        assertThat(low.get("wholeWalls").asBoolean()).isFalse();
+        choose(built);
+        assertThat(heights(built)).containsExactly(1500);
+        var whole = built.caller.call("PATCH", built.site + "/rooms/" + built.room, "{\"wholeWalls\":true}", null);
+        assertThat(whole.json().get("wholeWalls").asBoolean()).isTrue();
+        choose(built);
+        assertThat(heights(built)).containsExactlyInAnyOrder(1500, 3000);
+        assertThat(built.caller.get(built.site + "/survey").json().get("findings"))
+                .isEmpty();
+    }
+
+    /** The kit of the fewest kinds; of two rooms, 3 and 1.5 m high, the higher is two of the other's tiers. */
+    private static void choose(BuiltRoom built) {
+        var option = built.caller
+                .post(built.site + "/kit-plans", "{\"minPieceMm\":200,\"maxPieceMm\":4000,\"maxKinds\":4}")
+                .json()
+                .get("options")
+                .get(0)
+                .get("id");
+        var chosen = built.caller.call("PUT", built.site + "/kit", "{\"option\":" + option + "}", null);
+        assertThat(chosen.status()).as(chosen.text()).isEqualTo(200);
+    }
+
+    /** Heights of walls that stand, mm. */
+    private static List<Integer> heights(BuiltRoom built) {
+        return built.caller
+                .get(built.site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("role").asString().equals("WALL")
+                        && p.get("count").asInt() > 0)
+                .map(p -> p.get("sizeMm").get("z").asInt())
+                .distinct()
+                .toList();
+    }
 }

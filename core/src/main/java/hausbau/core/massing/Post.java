@@ -13,9 +13,10 @@ import java.util.stream.Stream;
  * @param room whose shell it is built with: of those that touch it the one with the least id
  * @param edge the number of that room's edge that begins here; −1 where none does
  * @param look the pattern that it is under: of a room that it is seen from, or of sides that look outside
+ * @param whole whether it is one piece, whatever joints the kit has
  * @param legs what it takes of the walls that meet in it, where it is a corner piece
  */
-public record Post(long room, int edge, Box box, long look, Optional<Legs> legs) {
+public record Post(long room, int edge, Box box, long look, boolean whole, Optional<Legs> legs) {
 
     /**
      * @param turn    of a piece whose legs go along X and Y
@@ -38,6 +39,7 @@ public record Post(long room, int edge, Box box, long look, Optional<Legs> legs)
                 edge,
                 between(box, foot, top),
                 look,
+                whole,
                 legs.map(l -> new Legs(
                         l.turn(), l.length(), between(l.lying(), foot, top), between(l.upright(), foot, top))));
     }

@@ -17,6 +17,7 @@ import hausbau.core.plane.Region;
  * @param anchor what places in the room are counted from: it goes along when the room is moved, and stays when the room
  *               grows or shrinks, so that a place lasts as long as the same thing stands there
  * @param look   the pattern that its walls are under; 0 for the site's
+ * @param whole  whether its walls and posts are of pieces from floor to ceiling, whatever joints the kit has
  */
 public record Room(
         long id,
@@ -27,11 +28,12 @@ public record Room(
         Length height,
         boolean sky,
         Vec anchor,
-        long look) {
+        long look,
+        boolean whole) {
 
     /** A new rectangular room: its places are counted from its corner. */
     public Room(long id, String name, Vec corner, Length width, Length depth, Length height) {
-        this(id, name, 0, Outline.rectangle(rect(corner, width, depth)), corner.z(), height, false, corner, 0);
+        this(id, name, 0, Outline.rectangle(rect(corner, width, depth)), corner.z(), height, false, corner, 0, false);
     }
 
     private static Rect rect(Vec corner, Length width, Length depth) {
@@ -48,12 +50,21 @@ public record Room(
         var moves = newWidth.equals(width()) && newDepth.equals(depth());
         var shape = moves ? outline.movedBy(by.x(), by.y()) : outline.within(rect(newCorner, newWidth, newDepth));
         return new Room(
-                id, newName, level, shape, newCorner.z(), newHeight, sky, moves ? anchor.plus(by) : anchor, look);
+                id,
+                newName,
+                level,
+                shape,
+                newCorner.z(),
+                newHeight,
+                sky,
+                moves ? anchor.plus(by) : anchor,
+                look,
+                whole);
     }
 
     /** The same room over another outline. */
     public Room over(Outline other) {
-        return new Room(id, name, level, other, floor, height, sky, anchor, look);
+        return new Room(id, name, level, other, floor, height, sky, anchor, look, whole);
     }
 
     /** The same room mirrored, then turned by quarters, its extent's south-west corner where it was, then moved. */
@@ -61,7 +72,7 @@ public record Room(
         var shape = (mirror ? outline.mirrored(corner().x()) : outline).turned(quarters, corner().x(), corner().y());
         var at = shape.extent();
         var moved = shape.movedBy(corner().x() - at.x0() + by.x(), corner().y() - at.y0() + by.y());
-        return new Room(id, name, level, moved, floor + by.z(), height, sky, anchor.plus(by), look);
+        return new Room(id, name, level, moved, floor + by.z(), height, sky, anchor.plus(by), look, whole);
     }
 
     /** The same room with this thickness of wall behind one of its edges; 0 for the site's. */
@@ -71,31 +82,36 @@ public record Room(
 
     /** The same room, open to the sky or under a ceiling. */
     public Room under(boolean openSky) {
-        return new Room(id, name, level, outline, floor, height, openSky, anchor, look);
+        return new Room(id, name, level, outline, floor, height, openSky, anchor, look, whole);
     }
 
     /** The same room under a pattern of its own. @param pattern 0 for the site's */
     public Room looking(long pattern) {
-        return new Room(id, name, level, outline, floor, height, sky, anchor, pattern);
+        return new Room(id, name, level, outline, floor, height, sky, anchor, pattern, whole);
+    }
+
+    /** The same room with walls in one piece from floor to ceiling, or cut where the kit has joints. */
+    public Room ofWholeWalls(boolean areWhole) {
+        return new Room(id, name, level, outline, floor, height, sky, anchor, look, areWhole);
     }
 
     public Room named(String other) {
-        return new Room(id, other, level, outline, floor, height, sky, anchor, look);
+        return new Room(id, other, level, outline, floor, height, sky, anchor, look, whole);
     }
 
     /** The same room on a level, at its height. */
     public Room on(Level on) {
-        return new Room(id, name, on.id(), outline, on.floor(), height, sky, anchor, look);
+        return new Room(id, name, on.id(), outline, on.floor(), height, sky, anchor, look, whole);
     }
 
     /** Another room like it. */
     public Room copied(long newId, String newName) {
-        return new Room(newId, newName, level, outline, floor, height, sky, anchor, look);
+        return new Room(newId, newName, level, outline, floor, height, sky, anchor, look, whole);
     }
 
     /** The same room so much higher, on another level. */
     public Room raised(long newLevel, long up) {
-        return new Room(id, name, newLevel, outline, floor + up, height, sky, anchor, look);
+        return new Room(id, name, newLevel, outline, floor + up, height, sky, anchor, look, whole);
     }
 
     /** A room between two corners of its floor as a hand drew them, each taken to the nearest step. */

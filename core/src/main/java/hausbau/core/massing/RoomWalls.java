@@ -389,7 +389,8 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
                     new Length(top - foot),
                     rises ? new WallRun.Laps(low, high) : new WallRun.Laps(high, low),
                     List.of(),
-                    tier == WallRun.Tier.WALL ? dressing(edge, s) : Dressing.of(room.look()));
+                    tier == WallRun.Tier.WALL ? dressing(edge, s) : Dressing.of(room.look()),
+                    room.whole());
         }
 
         /** A skin has no other side that is seen. */
@@ -487,6 +488,7 @@ public record RoomWalls(List<WallRun> runs, List<Post> posts) {
                             edge,
                             box(rect, foot, top),
                             look(rect),
+                            room.whole(),
                             corners.legs(rect)
                                     .map(l -> new Post.Legs(
                                             l.turn(),

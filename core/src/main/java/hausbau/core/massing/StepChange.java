@@ -188,7 +188,8 @@ public record StepChange(SiteSettings settings, Building building, List<Level> l
                     height,
                     room.sky(),
                     at(room.anchor()),
-                    room.look());
+                    room.look(),
+                    room.whole());
             noteAll(
                     room.name() + ": " + sizes(changed.width(), changed.depth(), changed.height())
                             + (sameSize(room, changed)

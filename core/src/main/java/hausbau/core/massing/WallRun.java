@@ -22,6 +22,7 @@ import java.util.List;
  * @param laps   how much of it lies across the corners at its ends
  * @param panels the opening panels in it, in order
  * @param dressing what it sees on each side
+ * @param whole  whether its pieces reach from floor to ceiling, whatever joints the kit has
  */
 public record WallRun(
         long room,
@@ -35,7 +36,8 @@ public record WallRun(
         Length height,
         Laps laps,
         List<Panel> panels,
-        Dressing dressing) {
+        Dressing dressing,
+        boolean whole) {
 
     /** How much of a run lies across the corner at its start, and at its end. */
     public record Laps(Length start, Length end) {
@@ -113,7 +115,7 @@ public record WallRun(
 
     /** The same with these panels in it. */
     public WallRun with(List<Panel> others) {
-        return new WallRun(room, edge, tier, name, side, start, length, depth, height, laps, others, dressing);
+        return new WallRun(room, edge, tier, name, side, start, length, depth, height, laps, others, dressing, whole);
     }
 
     /**

@@ -82,11 +82,14 @@ public final class KitOptions {
         posts = massing.posts();
         joints = joints();
         for (var run : runs) {
-            crossed.add(new Crossed(
-                    mask(run.start().z(), run.start().z() + run.height().um()), at -> memory.cut(run, at)));
+            var foot = run.start().z();
+            crossed.add(
+                    new Crossed(run.whole() ? 0 : mask(foot, foot + run.height().um()), at -> memory.cut(run, at)));
         }
         for (var post : posts) {
-            crossed.add(new Crossed(mask(post.box().min().z(), post.box().max().z()), at -> memory.cut(post, at)));
+            var box = post.box();
+            crossed.add(
+                    new Crossed(post.whole() ? 0 : mask(box.min().z(), box.max().z()), at -> memory.cut(post, at)));
         }
     }
 
@@ -187,12 +190,14 @@ public final class KitOptions {
         var cut = new HashMap<Long, Integer>();
         for (var z : heights()) {
             var crossing = runs.stream()
-                            .filter(r -> r.start().z() < z
+                            .filter(r -> !r.whole()
+                                    && r.start().z() < z
                                     && z < r.start().z() + r.height().um())
                             .count()
                     + posts.stream()
-                            .filter(p ->
-                                    p.box().min().z() < z && z < p.box().max().z())
+                            .filter(p -> !p.whole()
+                                    && p.box().min().z() < z
+                                    && z < p.box().max().z())
                             .count();
             if (crossing > 0) {
                 cut.put(z, (int) crossing);

@@ -156,7 +156,7 @@ public final class PlanMemory {
 
     private Cut work(WallRun run, Tiers tiers) {
         var layers = tiers.layers(run);
-        if (!areAllowed(layers)) {
+        if (!run.whole() && !areAllowed(layers)) {
             return Cut.NOT_ALLOWED;
         }
         var sizes = new BitSet();
@@ -185,8 +185,8 @@ public final class PlanMemory {
     }
 
     private Cut work(Post post, Tiers tiers) {
-        var layers = tiers.layers(post.box().min().z(), post.box().max().z());
-        if (!areAllowed(layers)) {
+        var layers = tiers.layers(post);
+        if (!post.whole() && !areAllowed(layers)) {
             return Cut.NOT_ALLOWED;
         }
         var kinds = new BitSet();

@@ -175,9 +175,7 @@ final class ShellBuilding {
     }
 
     private void close(Post post) {
-        for (var layer : of.choice()
-                .tiers()
-                .layers(post.box().min().z(), post.box().max().z())) {
+        for (var layer : of.choice().tiers().layers(post)) {
             close(
                     post.between(layer.foot(), layer.top()),
                     layer.foot() - post.box().min().z());

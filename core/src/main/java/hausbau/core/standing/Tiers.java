@@ -3,6 +3,7 @@ package hausbau.core.standing;
 import hausbau.core.fit.Run;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Sides;
+import hausbau.core.massing.Post;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Length;
 import java.util.ArrayList;
@@ -82,7 +83,17 @@ public record Tiers(List<Long> joints, Map<Size, List<Length>> lengths) {
 
     /** The layers of a run's wall. */
     List<Layer> layers(WallRun run) {
-        return layers(run.start().z(), run.start().z() + run.height().um());
+        return layers(
+                run.whole(), run.start().z(), run.start().z() + run.height().um());
+    }
+
+    /** The layers of a post. */
+    List<Layer> layers(Post post) {
+        return layers(post.whole(), post.box().min().z(), post.box().max().z());
+    }
+
+    private List<Layer> layers(boolean isWhole, long foot, long top) {
+        return isWhole ? List.of(new Layer(foot, top)) : layers(foot, top);
     }
 
     /** The least stack of whole layers that holds an opening's panel with wall enough below and above the clear opening. */

@@ -46,7 +46,8 @@ final class Ground {
                             new Length(box.size().z()),
                             WallRun.Laps.NONE,
                             List.of(),
-                            Dressing.of(post.look())),
+                            Dressing.of(post.look()),
+                            post.whole()),
                     Optional.of(post),
                     box);
         }

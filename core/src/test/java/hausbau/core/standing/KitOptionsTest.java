@@ -18,6 +18,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.place.Place;
+import hausbau.core.place.Source;
 import hausbau.core.survey.Survey;
 import java.math.BigInteger;
 import java.util.ArrayList;
@@ -26,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -39,7 +41,7 @@ class KitOptionsTest {
     private static final Set<Role> STACKED = Set.of(Role.WALL, Role.POST, Role.DOOR, Role.WINDOW, Role.PASSAGE);
 
     static LongStream seeds() {
-        return LongStream.range(0, 60);
+        return LongStream.range(0, 70);
     }
 
     private static Room room(long id, long x, long y, long z, long width, long depth, long height) {
@@ -64,10 +66,12 @@ class KitOptionsTest {
         if (seed < 40) {
             return new Massing(settings, rooms, openings);
         }
-        // Under patterns of their own, dressed on one side or on both.
+        // Under patterns of their own, dressed on one side or on both; from 60 on some are of whole walls.
         return new Massing(
                 settings.with(new SiteSettings.Facing(seed % 4 > 0, seed % 3)),
-                rooms.stream().map(r -> r.looking(random.nextInt(3))).toList(),
+                rooms.stream()
+                        .map(r -> r.looking(random.nextInt(3)).ofWholeWalls(seed >= 60 && random.nextBoolean()))
+                        .toList(),
                 openings);
     }
 
@@ -119,6 +123,29 @@ class KitOptionsTest {
         }
         // However it is cut, the walls take the same room.
         assertThat(volumes).as("seed %d", seed).containsOnly(volumes.get(0));
+    }
+
+    /** By hand: a hall of 6 m beside rooms of 2.8 m over one another is cut at their floors and ceilings, unless its walls are to be whole. */
+    @Test
+    void aRoomOfWholeWallsIsNotCut() {
+        var rooms = List.of(
+                room(1, 0, 0, 0, 4000, 4000, 6000),
+                room(2, 9000, 0, 0, 4000, 4000, 2800),
+                room(3, 9000, 0, 3200, 4000, 4000, 2800));
+        assertThat(heights(rooms, 1)).doesNotContain(mm(6000));
+        var whole = List.of(rooms.get(0).ofWholeWalls(true), rooms.get(1), rooms.get(2));
+        assertThat(heights(whole, 1)).containsOnly(mm(6000));
+        assertThat(heights(whole, 2)).containsExactlyElementsOf(heights(rooms, 2));
+    }
+
+    /** Of what stands round a room in the kit of the fewest kinds. */
+    private static Set<Length> heights(List<Room> rooms, long room) {
+        var massing = new Massing(SiteSettings.USUAL, rooms, List.of());
+        var fewest = options(massing).get(0);
+        assertThat(fewest.proven()).isTrue();
+        return TestSets.set(massing, fewest.choice()).of(new Source.Shell(room)).stream()
+                .map(s -> new Length(s.kind().size().z()))
+                .collect(Collectors.toSet());
     }
 
     @ParameterizedTest

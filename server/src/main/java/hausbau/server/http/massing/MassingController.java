@@ -74,6 +74,7 @@ public class MassingController {
             @NotNull List<List<CornerView>> outlineMm,
             @NotNull double areaM2,
             @NotNull boolean openToSky,
+            @NotNull boolean wholeWalls,
             @NotNull long patternId) {
 
         public static RoomView of(Room r) {
@@ -96,6 +97,7 @@ public class MassingController {
                             .toList(),
                     r.region().area().doubleValue() / 1e12,
                     r.sky(),
+                    r.whole(),
                     r.look());
         }
     }
@@ -142,6 +144,7 @@ public class MassingController {
             Length depthMm,
             Length heightMm,
             Boolean openToSky,
+            Boolean wholeWalls,
             Long patternId) {}
 
     /**
@@ -351,6 +354,7 @@ public class MassingController {
                         orElse(body.depthMm(), r.depth()),
                         orElse(body.heightMm(), r.height()))
                 .under(orElse(body.openToSky(), r.sky()))
+                .ofWholeWalls(orElse(body.wholeWalls(), r.whole()))
                 .looking(orElse(body.patternId(), r.look()))));
     }
 

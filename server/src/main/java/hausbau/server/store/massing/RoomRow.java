@@ -34,6 +34,8 @@ public class RoomRow implements Row {
     boolean sky;
     /** The pattern that its walls are under; 0 for the site's. */
     long look;
+    /** Whether its walls are in one piece from floor to ceiling. */
+    boolean whole;
 
     protected RoomRow() {}
 
@@ -53,7 +55,16 @@ public class RoomRow implements Row {
                 ? Outline.rectangle(new Rect(xUm, yUm, xUm + widthUm, yUm + depthUm))
                 : Outline.parse(outline);
         return new Room(
-                id, name, levelId, shape, zUm, new Length(heightUm), sky, new Vec(xAnchorUm, yAnchorUm, 0), look);
+                id,
+                name,
+                levelId,
+                shape,
+                zUm,
+                new Length(heightUm),
+                sky,
+                new Vec(xAnchorUm, yAnchorUm, 0),
+                look,
+                whole);
     }
 
     public final void set(Room room) {
@@ -61,6 +72,7 @@ public class RoomRow implements Row {
         levelId = room.level();
         sky = room.sky();
         look = room.look();
+        whole = room.whole();
         xUm = room.corner().x();
         yUm = room.corner().y();
         zUm = room.corner().z();

@@ -107,7 +107,7 @@ public class LevelService {
                 throw new Refused("level", "“" + own.name() + "” is the " + (up ? "highest" : "lowest") + " level.");
             }
             var pair = up ? Level.swapped(own, all.get(other)) : Level.swapped(all.get(other), own);
-            move(edit, pair.stream().filter(l -> l.id() != 0).toList());
+            move(edit, pair);
             edit.name("Move level “" + own.name() + "”");
             return pair.stream().filter(l -> l.id() == level).findFirst().orElseThrow();
         });

@@ -115,7 +115,8 @@ public class MassingService {
                         on.storey().minus(massing.settings().wall()),
                         false,
                         corner,
-                        0));
+                        0,
+                        false));
             }
             edit.name(
                     made.size() == 1 ? "Bring in “" + made.get(0).name() + "”" : "Bring in " + made.size() + " rooms");
