@@ -552,7 +552,7 @@ class SheetsTest {
         return held;
     }
 
-    /** Twenty times from Kit to Build and back: the graphics card holds what it held the first time, and no context is left over. */
+    /** Twenty times from Brief to Build and back: the graphics card holds what it held the first time, and no context is left over. */
     @Test
     void whatBuildTakesOfTheGraphicsCardItGivesBack() {
         var desk = SharedApplication.drawnDesk();
@@ -561,11 +561,20 @@ class SheetsTest {
         var first = held(desk);
         assertThat(first.get("buffers")).isPositive();
         for (var i = 0; i < 20; i++) {
-            desk.stage("Handover");
-            assertThat(desk.page.getByTestId("space")).hasCount(0);
+            desk.stage("Brief");
+            assertThat(desk.page.getByTestId("space")).isHidden();
             desk.stage("Build");
             desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
         }
         assertThat(held(desk)).isEqualTo(first);
+        // The site left and opened again: what its view held is gone with its context.
+        desk.page
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("All sites"))
+                .click();
+        assertThat(desk.page.getByTestId("space")).hasCount(0);
+        desk.until("n => Promise.resolve(heldNow().contexts < n)", first.get("contexts"));
+        desk.page.goBack();
+        desk.waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
+        assertThat(held(desk).get("contexts")).isEqualTo(first.get("contexts"));
     }
 }
