@@ -4,7 +4,6 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 
 import hausbau.core.measure.Refused;
 import hausbau.server.journal.Maker;
-import hausbau.server.store.NotFound;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -96,7 +95,8 @@ class NewsWithEdits extends OncePerRequestFilter {
                     ? Optional.of(
                             news.news(Long.parseLong(site.group(1)), since, new Maker(maker == null ? "" : maker)))
                     : Optional.empty();
-        } catch (NotFound deleted) {
+        } catch (RuntimeException untold) {
+            // The edit is made, and must not be answered as if it were not.
             return Optional.empty();
         }
     }
