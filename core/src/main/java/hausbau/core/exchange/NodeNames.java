@@ -1,6 +1,7 @@
 package hausbau.core.exchange;
 
 import hausbau.core.massing.Massing;
+import hausbau.core.massing.Moulding;
 import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Whereabouts;
@@ -24,6 +25,7 @@ public final class NodeNames {
     private final Whereabouts whereabouts;
     private final Map<Long, Room> rooms;
     private final Map<Long, Opening> openings;
+    private final Map<Long, String> mouldings;
     /** How often a name was given within its room: what stands twice in one place is told apart. */
     private final Map<List<String>, Integer> given = new HashMap<>();
 
@@ -32,6 +34,7 @@ public final class NodeNames {
         this.whereabouts = massing.whereabouts();
         this.rooms = massing.rooms().stream().collect(Collectors.toMap(Room::id, Function.identity()));
         this.openings = massing.openings().stream().collect(Collectors.toMap(Opening::id, Function.identity()));
+        this.mouldings = massing.mouldings().stream().collect(Collectors.toMap(Moulding::id, Moulding::name));
     }
 
     /** Level and room of a piece, the level first. */
@@ -84,6 +87,12 @@ public final class NodeNames {
         }
         if (s.place() instanceof Place.AtDrop p && room != null) {
             return "guard at " + format(p.x()) + " " + format(p.y());
+        }
+        if (s.place() instanceof Place.OfMoulding p && room != null) {
+            return mouldings.getOrDefault(p.rule(), "moulding")
+                    + (p.corner() ? " corner " : " wall ")
+                    + (p.edge() + 1)
+                    + (p.corner() ? "" : " at " + format(p.at()));
         }
         var at = s.stance().at();
         return "at " + format(at.x()) + " " + format(at.y()) + " " + format(at.z());

@@ -18,6 +18,10 @@ public enum Held {
         if (recipe instanceof Recipe.Made made) {
             return made.first().map(Held::usual).orElse(STANDS);
         }
-        return recipe instanceof Recipe.WallLamp ? FIXED : recipe instanceof Recipe.HangingLamp ? HANGS : STANDS;
+        return recipe instanceof Recipe.WallLamp
+                        || recipe instanceof Recipe.Moulding
+                        || recipe instanceof Recipe.MouldingCorner
+                ? FIXED
+                : recipe instanceof Recipe.HangingLamp ? HANGS : STANDS;
     }
 }

@@ -136,6 +136,12 @@ public final class Kind {
                             ? ""
                             : "x" + new Length(size.z()).toMillimetres().toPlainString());
         }
+        if (recipe instanceof Recipe.Moulding) {
+            return Piece.code(role, x, new Length(size.z()));
+        }
+        if (recipe instanceof Recipe.MouldingCorner corner) {
+            return Piece.code(role, new Length(corner.leg()), new Length(size.z())) + (corner.outer() ? "-OUT" : "-IN");
+        }
         if (recipe instanceof Recipe.Mass) {
             return Piece.code(role, x, new Length(size.y()), new Length(size.z()));
         }
@@ -158,6 +164,10 @@ public final class Kind {
     List<String> suggestedCodes(Length storey) {
         var first = suggestedCode(storey);
         var size = size();
+        if (recipe instanceof Recipe.Moulding || recipe instanceof Recipe.MouldingCorner) {
+            return List.of(
+                    first, first + "-W" + new Length(size.y()).toMillimetres().toPlainString());
+        }
         if (recipe instanceof Recipe.Tile || recipe instanceof Recipe.Landing || recipe instanceof Recipe.CornerPiece) {
             return List.of(first, Piece.code(role, new Length(size.x()), new Length(size.y()), new Length(size.z())));
         }
@@ -214,6 +224,10 @@ public final class Kind {
         }
         if (recipe instanceof Recipe.CornerPiece) {
             return "corner " + x + " × " + unit.format(new Length(size.y()));
+        }
+        if (recipe instanceof Recipe.MouldingCorner corner) {
+            return (corner.outer() ? "outer" : "inner") + " corner of moulding "
+                    + unit.format(new Length(corner.leg()));
         }
         if (recipe instanceof Recipe.Landing) {
             return "landing " + x + " × " + unit.format(new Length(size.y()));

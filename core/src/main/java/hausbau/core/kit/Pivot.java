@@ -18,7 +18,7 @@ public enum Pivot {
     /** The pivot of a stand-in for a piece of this role: what the piece itself would have. */
     public static Pivot of(Role role) {
         return switch (role) {
-            case WALL, DOOR, WINDOW, PASSAGE -> FACE_START;
+            case WALL, DOOR, WINDOW, PASSAGE, MOULDING -> FACE_START;
             case FLOOR -> TOP_CORNER;
             case CEILING, STAIR, GUARD -> BASE_CORNER;
             case POST, SOLID, PILLAR, PROP -> BASE_CENTRE;

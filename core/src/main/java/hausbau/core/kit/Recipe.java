@@ -12,6 +12,7 @@ import hausbau.core.shape.Swatch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** How a piece is made, in its natural frame (see the package). Two pieces with equal recipes are the same kind. */
 public sealed interface Recipe {
@@ -464,6 +465,56 @@ public sealed interface Recipe {
         public Vec size() {
             return box().size();
         }
+    }
+
+    /**
+     * A straight piece of what runs along a wall.
+     *
+     * @param profile its left edge lies on the wall, which is at the far side of the piece
+     * @param length  along X; above 0
+     */
+    record Moulding(Profile profile, Swatch swatch, long length) implements Recipe {
+
+        @Override
+        public Vec size() {
+            return new Vec(length, profile.width(), profile.height());
+        }
+
+        @Override
+        public List<Part> parts() {
+            return List.of(pushed(profile, swatch, profile.width(), Vec.ZERO, new Vec(length, 0, 0)));
+        }
+    }
+
+    /**
+     * The same round a corner, mitred, the first of its legs along X.
+     *
+     * @param leg   how far it reaches along both walls, from their corner; more than the profile is wide
+     * @param outer whether it goes round a corner that juts into the room, instead of into one
+     */
+    record MouldingCorner(Profile profile, Swatch swatch, long leg, boolean outer) implements Recipe {
+
+        @Override
+        public Vec size() {
+            var side = outer ? leg + profile.width() : leg;
+            return new Vec(side, side, profile.height());
+        }
+
+        /** Where the corner of the walls lies, in the natural frame. */
+        public Vec corner() {
+            return new Vec(leg, outer ? profile.width() : leg, 0);
+        }
+
+        @Override
+        public List<Part> parts() {
+            return List.of(pushed(
+                    profile, swatch, corner().y(), Vec.ZERO, new Vec(leg, 0, 0), new Vec(leg, outer ? leg : -leg, 0)));
+        }
+    }
+
+    private static Part pushed(Profile profile, Swatch swatch, long y, Vec... path) {
+        var corners = Stream.of(path).map(at -> new Form.Pushed.Corner(at, 0)).toList();
+        return Part.of(swatch, new Form.Pushed(profile, corners, false, -1, -1, false), new Vec(0, y, 0));
     }
 
     private static Part holed(Vec size, Box hole) {

@@ -13,6 +13,7 @@ public enum Role {
     CEILING("CEI"),
     STAIR("STA"),
     GUARD("GRD"),
+    MOULDING("MLD"),
     SOLID("SOL"),
     PILLAR("PIL"),
     PROP("PRP");

@@ -11,8 +11,10 @@ import java.util.List;
  * @param openings what is cut into their walls
  * @param stairs   ways between floors
  * @param solids   masses that stay
+ * @param mouldings what runs along the walls: rules of the whole building, in a person's order, and what single rooms have in their place
  */
-public record Building(List<Room> rooms, List<Opening> openings, List<Stair> stairs, List<Solid> solids) {
+public record Building(
+        List<Room> rooms, List<Opening> openings, List<Stair> stairs, List<Solid> solids, List<Moulding> mouldings) {
 
     public static final Building NONE = new Building(List.of(), List.of(), List.of(), List.of());
 
@@ -21,11 +23,17 @@ public record Building(List<Room> rooms, List<Opening> openings, List<Stair> sta
         openings = List.copyOf(openings);
         stairs = List.copyOf(stairs);
         solids = List.copyOf(solids);
+        mouldings = List.copyOf(mouldings);
+    }
+
+    /** Without mouldings. */
+    public Building(List<Room> rooms, List<Opening> openings, List<Stair> stairs, List<Solid> solids) {
+        this(rooms, openings, stairs, solids, List.of());
     }
 
     /** The same building with other rooms. */
     public Building withRooms(List<Room> others) {
-        return new Building(others, openings, stairs, solids);
+        return new Building(others, openings, stairs, solids, mouldings);
     }
 
     /** The same building with another room in place of the one with its id; its openings keep their distance from what they hold to. */
@@ -39,7 +47,8 @@ public record Building(List<Room> rooms, List<Opening> openings, List<Stair> sta
                                 : o)
                         .toList(),
                 stairs,
-                solids);
+                solids,
+                mouldings);
     }
 
     /** The same building with another opening in place of the one with its id. */
@@ -50,12 +59,17 @@ public record Building(List<Room> rooms, List<Opening> openings, List<Stair> sta
 
     /** The same building with other openings. */
     public Building withOpenings(List<Opening> others) {
-        return new Building(rooms, others, stairs, solids);
+        return new Building(rooms, others, stairs, solids, mouldings);
     }
 
     /** The same building with other stairs. */
     public Building withStairs(List<Stair> others) {
-        return new Building(rooms, openings, others, solids);
+        return new Building(rooms, openings, others, solids, mouldings);
+    }
+
+    /** The same building with other mouldings. */
+    public Building withMouldings(List<Moulding> others) {
+        return new Building(rooms, openings, stairs, solids, others);
     }
 
     /**
@@ -74,7 +88,8 @@ public record Building(List<Room> rooms, List<Opening> openings, List<Stair> sta
                 stairs.stream().map(s -> following(s, level, by, unit)).toList(),
                 solids.stream()
                         .map(s -> s.level() == level.id() ? s.raised(by, level.id()) : s)
-                        .toList());
+                        .toList(),
+                mouldings);
     }
 
     private static Stair following(Stair stair, Level level, long by, Unit unit) {

@@ -140,6 +140,20 @@ public final class Massing {
         return building.solids();
     }
 
+    public List<Moulding> mouldings() {
+        return building.mouldings();
+    }
+
+    /** The mouldings that run through a room, each with its stretches. */
+    public List<MouldingLine> mouldings(Room room) {
+        return Moulding.in(room, mouldings()).stream()
+                .map(m -> new MouldingLine(m, new MouldingRuns(this, room, m).find()))
+                .toList();
+    }
+
+    /** A moulding as it runs through one room. */
+    public record MouldingLine(Moulding moulding, List<MouldingRun> runs) {}
+
     public Optional<Room> room(long id) {
         return Optional.ofNullable(inputs.get(id)).map(Inputs::room);
     }

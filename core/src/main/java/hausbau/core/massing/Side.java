@@ -24,6 +24,11 @@ public enum Side {
         return this == NORTH || this == SOUTH;
     }
 
+    /** Whether a wall on it, seen from inside, runs along its axis and not against it. */
+    public boolean isRising() {
+        return this == NORTH || this == WEST;
+    }
+
     public Side opposite() {
         return values()[(ordinal() + 2) % 4];
     }

@@ -166,7 +166,7 @@ public record WallRun(
 
     /** Whether the run goes along its axis, and not against it. */
     public boolean isRising() {
-        return side == Side.NORTH || side == Side.WEST;
+        return side.isRising();
     }
 
     /** The pieces for a span in the order in which they stand: the longest at the end that growing rooms leave alone. */

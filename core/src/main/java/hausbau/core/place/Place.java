@@ -357,6 +357,26 @@ public sealed interface Place {
         }
     }
 
+    /**
+     * A piece of a moulding along a room's wall.
+     *
+     * @param rule the moulding of the whole building that it belongs to, or stands in for
+     * @param edge the number of the edge of the room's outline
+     * @param at   where its left end stands seen from inside, along the wall's axis; of a corner piece at the edge's right end 0
+     */
+    record OfMoulding(long room, long rule, int edge, boolean corner, long at) implements Place {
+
+        @Override
+        public Source source() {
+            return new Source.Mouldings(room);
+        }
+
+        @Override
+        public String toString() {
+            return "room." + room + ".moulding." + rule + (corner ? ".corner" : ".edge") + edge + "." + at;
+        }
+    }
+
     Pattern HAND = Pattern.compile("hand\\.(\\d{1,18})");
     Pattern STAIRS = Pattern.compile("stairs\\.(\\d{1,18})\\.(\\d{1,4})");
     Pattern REPEAT = Pattern.compile("repeat\\.(\\d{1,18})\\.(\\d{1,15})\\.(\\d{1,15})");
@@ -368,6 +388,8 @@ public sealed interface Place {
             "room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.(\\d{1,15})");
     Pattern TIER = Pattern.compile(
             "room\\.(\\d{1,18})\\.(?:(north|east|south|west)|edge(\\d{1,6}))(-above|-below)?\\.(-?\\d{1,15})\\.up\\.(\\d{1,10})");
+    Pattern MOULDING =
+            Pattern.compile("room\\.(\\d{1,18})\\.moulding\\.(\\d{1,12})\\.(edge|corner)(\\d{1,4})\\.(-?\\d{1,15})");
     Pattern ROOM = Pattern.compile(
             "room\\.(\\d{1,18})\\.(?:opening\\.(\\d{1,18})|post\\.(?:(north-west|north-east|south-east|south-west)|edge(\\d{1,6})"
                     + "|at\\.(-?\\d{1,15})\\.(-?\\d{1,15}))(?:\\.up\\.(\\d{1,10}))?"
@@ -430,6 +452,15 @@ public sealed interface Place {
                     tier(above),
                     Long.parseLong(above.group(5)),
                     Long.parseLong(above.group(6))));
+        }
+        var moulding = MOULDING.matcher(text);
+        if (moulding.matches()) {
+            return Optional.of(new OfMoulding(
+                    Long.parseLong(moulding.group(1)),
+                    Long.parseLong(moulding.group(2)),
+                    Integer.parseInt(moulding.group(4)),
+                    moulding.group(3).equals("corner"),
+                    Long.parseLong(moulding.group(5))));
         }
         var m = ROOM.matcher(text);
         if (!m.matches()) {

@@ -30,6 +30,15 @@ public sealed interface Source extends Comparable<Source> {
         }
     }
 
+    /** What runs along a room's walls. */
+    record Mouldings(long room) implements Source {
+
+        @Override
+        public String toString() {
+            return "mouldings." + room;
+        }
+    }
+
     /** The flights, landings and guards of stairs. */
     record Stairs(long stair) implements Source {
 
@@ -123,7 +132,11 @@ public sealed interface Source extends Comparable<Source> {
                                                         ? 5
                                                         : s instanceof Solids
                                                                 ? 6
-                                                                : s instanceof Repeats ? 7 : s instanceof Uses ? 8 : 9;
+                                                                : s instanceof Repeats
+                                                                        ? 7
+                                                                        : s instanceof Uses
+                                                                                ? 8
+                                                                                : s instanceof Twins ? 9 : 10;
     }
 
     private static long number(Source s) {
@@ -143,6 +156,10 @@ public sealed interface Source extends Comparable<Source> {
                                                                 ? repeats.repeat()
                                                                 : s instanceof Uses uses
                                                                         ? uses.use()
-                                                                        : s instanceof Twins twins ? twins.twin() : 0;
+                                                                        : s instanceof Twins twins
+                                                                                ? twins.twin()
+                                                                                : s instanceof Mouldings m
+                                                                                        ? m.room()
+                                                                                        : 0;
     }
 }

@@ -48,6 +48,9 @@ public final class Chunk {
     /** A piece of a post between walls, above its lowest: 16 bits of its foot above the post's below each of x and y. */
     static final byte BETWEEN_TIER = 18;
 
+    /** A piece of a moulding: along the wall, and the rule above the edge and whether it is a corner piece. */
+    static final byte MOULDING = 19;
+
     private static final int UP_BITS = 16;
     private static final int LENGTH_BITS = 36;
     private static final int EDGE_BITS = 10;
@@ -147,6 +150,8 @@ public final class Chunk {
             case REPEAT -> new Place.InRepeat(owner, a, b);
             case USE -> new Place.InUse(owner, a);
             case TWIN -> new Place.InTwin(owner, a, b);
+            case MOULDING ->
+                new Place.OfMoulding(owner, b >> EDGE_BITS + 1, (int) (b >> 1) & (1 << EDGE_BITS) - 1, (b & 1) != 0, a);
             case FLOOR -> new Place.Tile(owner, Place.Layer.FLOOR, a, b);
             case CEILING -> new Place.Tile(owner, Place.Layer.CEILING, a, b);
             default -> new Place.InRun(owner, code - RUN, WallRun.Tier.WALL, a, b);
@@ -174,6 +179,11 @@ public final class Chunk {
     /** The other coordinate, with the lower 16 bits. */
     static long lowColumn(long y, long up) {
         return y << UP_BITS | up & (1L << UP_BITS) - 1;
+    }
+
+    /** The last column of a moulding's place. @param rule below 2^42, so that all of it is exact as a double */
+    static long mouldingColumn(long rule, int edge, boolean corner) {
+        return (rule << EDGE_BITS | edge) << 1 | (corner ? 1 : 0);
     }
 
     /** How a run's places are coded. */

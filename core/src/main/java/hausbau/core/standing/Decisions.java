@@ -75,10 +75,18 @@ public record Decisions(
         return new Decisions(massing, kit, newHands, repeats, assemblies, twins, traits, dresses, departures);
     }
 
-    /** The same built from this kit. */
+    /** The same built from this kit, the lengths of its mouldings chosen anew. */
     public Decisions with(KitChoice chosen) {
         return new Decisions(
-                massing, Optional.of(chosen), hands, repeats, assemblies, twins, traits, dresses, departures);
+                MouldingPlan.of(massing, chosen.maxPiece()),
+                Optional.of(chosen),
+                hands,
+                repeats,
+                assemblies,
+                twins,
+                traits,
+                dresses,
+                departures);
     }
 
     /** The same for another massing. */

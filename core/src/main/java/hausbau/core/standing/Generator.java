@@ -2,6 +2,7 @@ package hausbau.core.standing;
 
 import hausbau.core.fit.Span;
 import hausbau.core.massing.Guard;
+import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.RoomWalls;
 import hausbau.core.massing.Solid;
@@ -93,6 +94,21 @@ public sealed interface Generator {
         @Override
         public Made run() {
             return Furnishing.guards(this);
+        }
+    }
+
+    /** What runs along a room's walls. */
+    record Mouldings(Room room, List<Massing.MouldingLine> lines, Length step, List<Departure> departures)
+            implements Generator {
+
+        @Override
+        public Source source() {
+            return new Source.Mouldings(room.id());
+        }
+
+        @Override
+        public Made run() {
+            return new MouldingLaying(this).run();
         }
     }
 

@@ -52,6 +52,10 @@ record PlaceKey(byte code, long owner, long a, long b) {
         if (place instanceof Place.InTier in) {
             return new PlaceKey(Chunk.TIER, in.room(), in.at(), Chunk.tierColumn(in.edge(), in.tier(), in.up()));
         }
+        if (place instanceof Place.OfMoulding of) {
+            return new PlaceKey(
+                    Chunk.MOULDING, of.room(), of.at(), Chunk.mouldingColumn(of.rule(), of.edge(), of.corner()));
+        }
         var run = (Place.InRun) place;
         return new PlaceKey(
                 Chunk.runCode(run.edge(), run.tier()),

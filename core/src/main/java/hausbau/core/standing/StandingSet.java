@@ -3,6 +3,7 @@ package hausbau.core.standing;
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.Building;
 import hausbau.core.massing.Massing;
+import hausbau.core.massing.Room;
 import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
@@ -151,6 +152,9 @@ public final class StandingSet {
                                     to.departures().getOrDefault(new Source.Guards(room.id()), List.of())));
                 }
             }
+            if (!massing.mouldings().isEmpty()) {
+                massing.rooms().forEach(room -> add(wanted, mouldings(room, to, choice)));
+            }
             massing.stairs()
                     .forEach(s -> add(
                             wanted,
@@ -203,6 +207,14 @@ public final class StandingSet {
                                 originals(t, to, next),
                                 t.plane(to.massing()),
                                 to.departures().getOrDefault(new Source.Twins(t.id()), List.of()))));
+    }
+
+    private static Generator mouldings(Room room, Decisions to, KitChoice choice) {
+        return new Generator.Mouldings(
+                room,
+                to.massing().mouldings(room),
+                choice.step(),
+                to.departures().getOrDefault(new Source.Mouldings(room.id()), List.of()));
     }
 
     private static List<Standing> originals(Twin twin, Decisions to, Map<Source, Generator.Made> standing) {

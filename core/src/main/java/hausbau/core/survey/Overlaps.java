@@ -56,13 +56,20 @@ final class Overlaps {
         }
     }
 
-    /** Parts of the same stairs are made to meet. */
-    private static boolean isOneThing(Standing a, Standing b) {
-        return a.place() instanceof Place.OfStairs s && b.place() instanceof Place.OfStairs t && s.stair() == t.stair();
+    /** Parts of the same stairs are made to meet, and what runs along a wall goes behind what stands against it. */
+    private static boolean mayMeet(Standing a, Standing b) {
+        return isMoulding(a) != isMoulding(b)
+                || a.place() instanceof Place.OfStairs s
+                        && b.place() instanceof Place.OfStairs t
+                        && s.stair() == t.stair();
+    }
+
+    private static boolean isMoulding(Standing s) {
+        return s.place() instanceof Place.OfMoulding;
     }
 
     private void compare(Standing a, Standing b, List<Finding> found) {
-        if (isOneThing(a, b)) {
+        if (mayMeet(a, b)) {
             return;
         }
         var exact = a.stance().isExact() && b.stance().isExact();
