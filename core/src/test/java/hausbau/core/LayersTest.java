@@ -118,7 +118,7 @@ class LayersTest {
             .mayOnlyBeAccessedByLayers("kit")
             .whereLayer("shape")
             .mayOnlyBeAccessedByLayers(
-                    "cut", "finish", "reduce", "kit", "bring", "budget", "standing", "takeoff", "exchange");
+                    "cut", "finish", "reduce", "kit", "bring", "massing", "budget", "standing", "takeoff", "exchange");
 
     @ArchTest
     static final ArchRule packagesHaveNoCycles =

@@ -56,6 +56,8 @@ class RecipeJsonTest {
                 new Recipe.WallLamp(),
                 new Recipe.HangingLamp(),
                 new Recipe.Mass(SIZE),
+                new Recipe.Moulding(Profile.library().get(9), Swatch.TIMBER, 1_800_000),
+                new Recipe.MouldingCorner(Profile.library().get(10), Swatch.PLASTER, 200_000, true),
                 new Recipe.Landing(SIZE),
                 new Recipe.Flight(SIZE, 9, Length.ofMillimetres(200)),
                 new Recipe.Ramp(SIZE),

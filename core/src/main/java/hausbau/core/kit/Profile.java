@@ -6,6 +6,7 @@ import hausbau.core.plane.Rect;
 import hausbau.core.shape.Ring;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 
 /**
@@ -37,7 +38,11 @@ public record Profile(
         CORNICE,
         KERB,
         HANDRAIL,
-        DRAWN
+        DRAWN;
+
+        public String label() {
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        }
     }
 
     private static final long LEAST = 1_000;

@@ -2,7 +2,9 @@ package hausbau.core.massing;
 
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What persons decided about a building.
@@ -65,6 +67,44 @@ public record Building(
     /** The same building with other stairs. */
     public Building withStairs(List<Stair> others) {
         return new Building(rooms, openings, others, solids, mouldings);
+    }
+
+    /** The same building with another moulding in place of the one with its id. */
+    public Building changing(Moulding moulding) {
+        return withMouldings(mouldings.stream()
+                .map(m -> m.id() == moulding.id() ? moulding : m)
+                .toList());
+    }
+
+    /** The same building with one more moulding, after the others. */
+    public Building adding(Moulding moulding) {
+        return withMouldings(
+                Stream.concat(mouldings.stream(), Stream.of(moulding)).toList());
+    }
+
+    /** The same building without a moulding, and without what single rooms have in its place. */
+    public Building withoutMoulding(long id) {
+        return withMouldings(
+                mouldings.stream().filter(m -> m.id() != id && m.rule() != id).toList());
+    }
+
+    /** The same building with a moulding before so many others. */
+    public Building ordering(long moulding, int place) {
+        var all = new ArrayList<>(mouldings);
+        var one = all.stream().filter(m -> m.id() == moulding).findFirst().orElseThrow();
+        all.remove(one);
+        all.add(Math.max(0, Math.min(place, all.size())), one);
+        return withMouldings(all);
+    }
+
+    /** The same building without a room, its openings, and what runs along its walls alone. */
+    public Building withoutRoom(long id) {
+        return new Building(
+                rooms.stream().filter(r -> r.id() != id).toList(),
+                openings.stream().filter(o -> o.roomId() != id).toList(),
+                stairs,
+                solids,
+                mouldings.stream().filter(m -> m.instead().room() != id).toList());
     }
 
     /** The same building with other mouldings. */

@@ -72,11 +72,40 @@ public record Moulding(long id, String name, Instead instead, boolean on, Make m
         HEIGHT
     }
 
+    private static final Length USUAL_LEG = Length.ofMillimetres(200);
+
     public Moulding {
         if (name.isBlank() || name.length() > 60) {
             throw new Refused("name", "A name has 1 to 60 characters.");
         }
         lengths = lengths.stream().distinct().sorted(Collections.reverseOrder()).toList();
+    }
+
+    /**
+     * One to begin from: a skirting at the floor, a cornice at the ceiling, anything else a metre above the floor; of the size that is
+     * usual for its profile.
+     *
+     * @param kind any but a drawn one
+     */
+    public static Moulding usual(long id, String name, Profile.Kind kind, Length step) {
+        var profile = Profile.library().stream()
+                .filter(p -> p.kind() == kind)
+                .findFirst()
+                .orElseThrow(() -> new Refused("profile", "Draw the profile of a moulding that there is."));
+        var line =
+                switch (kind) {
+                    case SKIRTING, KERB -> Line.FLOOR;
+                    case CORNICE -> Line.CEILING;
+                    default -> new Line(At.HEIGHT, Length.ofMillimetres(1000));
+                };
+        var leg = Length.max(USUAL_LEG, new Length(profile.width() + 1)).ceilTo(step);
+        var swatch = kind == Profile.Kind.CORNICE ? Swatch.PLASTER : Swatch.TIMBER;
+        return new Moulding(id, name, Instead.NONE, true, new Make(profile, swatch, leg), line, List.of());
+    }
+
+    /** What one room has in its place, to begin with alike. */
+    public Moulding in(long newId, long room) {
+        return new Moulding(newId, name, new Instead(rule(), room), on, make, line, lengths);
     }
 
     /** Whether it goes through all rooms that have nothing else in its place. */

@@ -132,7 +132,11 @@ public record StepChange(SiteSettings settings, Building building, List<Level> l
             }
             var solids = building.solids().stream().map(this::solid).toList();
             var stairs = building.stairs().stream().map(this::stair).toList();
-            return new StepChange(then, new Building(rooms, openings, stairs, solids), storeys, List.copyOf(moved));
+            return new StepChange(
+                    then,
+                    new Building(rooms, openings, stairs, solids, building.mouldings()),
+                    storeys,
+                    List.copyOf(moved));
         }
 
         private static Map<Long, Room> byId(List<Room> rooms) {

@@ -14,6 +14,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Point;
+import hausbau.core.shape.Swatch;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Stream;
@@ -52,6 +53,9 @@ class RecipeTest {
                         new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1700), 10, Length.ZERO),
                         new Recipe.Flight(Vec.ofMillimetres(2900, 1200, 1900), 10, Length.ofMillimetres(200)),
                         new Recipe.Flight(Vec.ofMillimetres(290, 1200, 170), 1, Length.ZERO),
+                        new Recipe.Moulding(Profile.library().get(9), Swatch.TIMBER, 1_800_000),
+                        new Recipe.MouldingCorner(Profile.library().get(9), Swatch.TIMBER, 200_000, false),
+                        new Recipe.MouldingCorner(Profile.library().get(10), Swatch.PLASTER, 200_000, true),
                         new Recipe.Landing(Vec.ofMillimetres(1200, 2500, 200)),
                         new Recipe.Ramp(Vec.ofMillimetres(4800, 1200, 400)),
                         new Recipe.Mass(Vec.ofMillimetres(500, 600, 3000)),

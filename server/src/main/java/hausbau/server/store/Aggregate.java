@@ -10,6 +10,7 @@ import hausbau.server.store.kit.PieceRow;
 import hausbau.server.store.kit.SharedSheetRow;
 import hausbau.server.store.list.ListedRow;
 import hausbau.server.store.massing.LevelRow;
+import hausbau.server.store.massing.MouldingRow;
 import hausbau.server.store.massing.OpeningRow;
 import hausbau.server.store.massing.RoomRow;
 import hausbau.server.store.massing.SolidRow;
@@ -53,6 +54,7 @@ public enum Aggregate {
     OPENING("opening", Part.MASSING, OpeningRow.class, "room_id"),
     STAIR("stair", Part.MASSING, StairRow.class, "level_id"),
     SOLID("solid", Part.MASSING, SolidRow.class, "level_id"),
+    MOULDING("moulding", Part.MASSING, MouldingRow.class, "rule_id", "room_id"),
     REPEAT("repeat", Part.SET, RepeatRow.class, "host_room"),
     ASSEMBLY("assembly", Part.SET, AssemblyRow.class),
     ASSEMBLY_USE("assembly_use", Part.SET, UseRow.class, "assembly_id"),

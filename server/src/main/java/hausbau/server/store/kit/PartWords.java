@@ -268,7 +268,7 @@ public record PartWords(
                     null);
         }
 
-        Profile toProfile() {
+        public Profile toProfile() {
             if (kind == Kind.DRAWN) {
                 return Profile.drawn(
                         Bend.corners(told(drawn, "profile")),

@@ -1,13 +1,17 @@
 package hausbau.server.store.kit;
 
 import hausbau.core.kit.Part;
+import hausbau.core.kit.Profile;
 import hausbau.core.kit.Recipe;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
+import hausbau.core.shape.Swatch;
 import hausbau.server.store.Millimetres;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -33,10 +37,31 @@ public final class RecipeJson {
             json.put("treads", guard.treads()).put("rise", guard.rise().um());
         } else if (recipe instanceof Recipe.CornerPiece corner) {
             json.put("leg", corner.leg().um());
+        } else if (recipe instanceof Recipe.Moulding moulding) {
+            profile(json, moulding.profile(), moulding.swatch()).put("length", moulding.length());
+        } else if (recipe instanceof Recipe.MouldingCorner corner) {
+            profile(json, corner.profile(), corner.swatch())
+                    .put("leg", corner.leg())
+                    .put("outer", corner.outer());
         } else if (recipe instanceof Recipe.Made made) {
             json.put("mark", made.mark()).set("parts", Millimetres.JSON.valueToTree(PartWords.of(made.parts())));
         }
         return JSON.writeValueAsString(json);
+    }
+
+    private static ObjectNode profile(ObjectNode json, Profile profile, Swatch swatch) {
+        json.set("profile", Millimetres.JSON.valueToTree(PartWords.Section.of(profile)));
+        return json.put("swatch", swatch.name());
+    }
+
+    private static Profile profile(JsonNode json) {
+        return Millimetres.JSON
+                .treeToValue(json.get("profile"), PartWords.Section.class)
+                .toProfile();
+    }
+
+    private static Swatch swatch(JsonNode json) {
+        return Swatch.valueOf(json.get("swatch").asString());
     }
 
     private static void clear(ObjectNode json, Box clear) {
@@ -52,73 +77,32 @@ public final class RecipeJson {
         return new Length(json.asLong());
     }
 
+    private static final Map<Class<? extends Recipe>, String> MADE = Map.ofEntries(
+            Map.entry(Recipe.WallPanel.class, "wall"),
+            Map.entry(Recipe.OpeningPanel.class, "opening"),
+            Map.entry(Recipe.PassagePanel.class, "passage"),
+            Map.entry(Recipe.Flight.class, "flight"),
+            Map.entry(Recipe.Landing.class, "landing"),
+            Map.entry(Recipe.Ramp.class, "ramp"),
+            Map.entry(Recipe.Guard.class, "guard"),
+            Map.entry(Recipe.SlopedGuard.class, "sloped-guard"),
+            Map.entry(Recipe.Mass.class, "mass"),
+            Map.entry(Recipe.CornerPost.class, "post"),
+            Map.entry(Recipe.CornerPiece.class, "corner"),
+            Map.entry(Recipe.Tile.class, "tile"),
+            Map.entry(Recipe.Moulding.class, "moulding"),
+            Map.entry(Recipe.MouldingCorner.class, "moulding-corner"),
+            Map.entry(Recipe.StandIn.class, "stand-in"),
+            Map.entry(Recipe.Pillar.class, "pillar"),
+            Map.entry(Recipe.Bench.class, "bench"),
+            Map.entry(Recipe.Cubicle.class, "cubicle"),
+            Map.entry(Recipe.Lamp.class, "lamp"),
+            Map.entry(Recipe.WallLamp.class, "wall-lamp"),
+            Map.entry(Recipe.HangingLamp.class, "hanging-lamp"),
+            Map.entry(Recipe.Made.class, "own"));
+
     private static String made(Recipe recipe) {
-        return recipe instanceof Recipe.WallPanel
-                ? "wall"
-                : recipe instanceof Recipe.OpeningPanel
-                        ? "opening"
-                        : recipe instanceof Recipe.PassagePanel
-                                ? "passage"
-                                : recipe instanceof Recipe.Flight
-                                        ? "flight"
-                                        : recipe instanceof Recipe.Landing
-                                                ? "landing"
-                                                : recipe instanceof Recipe.Ramp
-                                                        ? "ramp"
-                                                        : recipe instanceof Recipe.Guard
-                                                                ? "guard"
-                                                                : recipe instanceof Recipe.SlopedGuard
-                                                                        ? "sloped-guard"
-                                                                        : recipe instanceof Recipe.Mass
-                                                                                ? "mass"
-                                                                                : recipe instanceof Recipe.CornerPost
-                                                                                        ? "post"
-                                                                                        : recipe
-                                                                                                        instanceof
-                                                                                                        Recipe
-                                                                                                                .CornerPiece
-                                                                                                ? "corner"
-                                                                                                : recipe
-                                                                                                                instanceof
-                                                                                                                Recipe
-                                                                                                                        .Tile
-                                                                                                        ? "tile"
-                                                                                                        : recipe
-                                                                                                                        instanceof
-                                                                                                                        Recipe
-                                                                                                                                .StandIn
-                                                                                                                ? "stand-in"
-                                                                                                                : recipe
-                                                                                                                                instanceof
-                                                                                                                                Recipe
-                                                                                                                                        .Pillar
-                                                                                                                        ? "pillar"
-                                                                                                                        : recipe
-                                                                                                                                        instanceof
-                                                                                                                                        Recipe
-                                                                                                                                                .Bench
-                                                                                                                                ? "bench"
-                                                                                                                                : recipe
-                                                                                                                                                instanceof
-                                                                                                                                                Recipe
-                                                                                                                                                        .Cubicle
-                                                                                                                                        ? "cubicle"
-                                                                                                                                        : recipe
-                                                                                                                                                        instanceof
-                                                                                                                                                        Recipe
-                                                                                                                                                                .WallLamp
-                                                                                                                                                ? "wall-lamp"
-                                                                                                                                                : recipe
-                                                                                                                                                                instanceof
-                                                                                                                                                                Recipe
-                                                                                                                                                                        .HangingLamp
-                                                                                                                                                        ? "hanging-lamp"
-                                                                                                                                                        : recipe
-                                                                                                                                                                        instanceof
-                                                                                                                                                                        Recipe
-                                                                                                                                                                                .Made
-                                                                                                                                                                ? "own"
-                                                                                                                                                                : "lamp";
+        return Objects.requireNonNull(MADE.get(recipe.getClass()), () -> recipe.getClass() + " is not written yet");
     }
 
     private static void vec(ObjectNode json, String field, Vec v) {
@@ -144,6 +128,15 @@ public final class RecipeJson {
             case "post" -> new Recipe.CornerPost(size);
             case "corner" -> new Recipe.CornerPiece(size, length(json.get("leg")));
             case "tile" -> new Recipe.Tile(size);
+            case "moulding" ->
+                new Recipe.Moulding(
+                        profile(json), swatch(json), json.get("length").asLong());
+            case "moulding-corner" ->
+                new Recipe.MouldingCorner(
+                        profile(json),
+                        swatch(json),
+                        json.get("leg").asLong(),
+                        json.get("outer").asBoolean());
             case "stand-in" -> new Recipe.StandIn(size);
             case "pillar" -> new Recipe.Pillar(size);
             case "bench" -> new Recipe.Bench();

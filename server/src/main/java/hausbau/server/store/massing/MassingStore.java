@@ -7,7 +7,7 @@ import jakarta.persistence.EntityManager;
 import java.util.List;
 import org.springframework.stereotype.Repository;
 
-/** Levels, rooms and openings, stairs and solids. */
+/** Levels, rooms and openings, stairs, solids and mouldings. */
 @Repository
 public class MassingStore {
 
@@ -48,12 +48,20 @@ public class MassingStore {
                 .getResultList();
     }
 
+    /** In their order. */
+    public List<MouldingRow> mouldings(long siteId) {
+        return rows.createQuery("from MouldingRow where siteId = :site order by place, id", MouldingRow.class)
+                .setParameter("site", siteId)
+                .getResultList();
+    }
+
     private Building building(long siteId) {
         return new Building(
                 rooms(siteId).stream().map(RoomRow::toRoom).toList(),
                 openings(siteId).stream().map(OpeningRow::toOpening).toList(),
                 stairs(siteId).stream().map(StairRow::toStair).toList(),
-                solids(siteId).stream().map(SolidRow::toSolid).toList());
+                solids(siteId).stream().map(SolidRow::toSolid).toList(),
+                mouldings(siteId).stream().map(MouldingRow::toMoulding).toList());
     }
 
     /** The massing as it is decided now; what of it is as in the one before is not worked out again. */

@@ -17,16 +17,19 @@ import hausbau.core.measure.Refused;
 import hausbau.core.standing.KitChoice;
 import hausbau.core.standing.KitOptions;
 import hausbau.core.standing.KitRules;
+import hausbau.core.standing.MouldingPlan;
 import hausbau.core.standing.PlanMemory;
 import hausbau.core.standing.Resizing;
 import hausbau.core.standing.RunLayout;
 import hausbau.core.standing.StandingSet;
 import hausbau.core.survey.Survey;
 import hausbau.server.jobs.Jobs;
+import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
+import hausbau.server.work.massing.BuildingRows;
 import hausbau.server.work.massing.LevelService;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -53,14 +56,21 @@ public class KitPlanService {
     private final Sets sets;
     private final Jobs jobs;
     private final LevelService levels;
+    private final BuildingRows rows;
     private final TransactionTemplate reading;
 
     public KitPlanService(
-            Journal journal, Sets sets, Jobs jobs, LevelService levels, PlatformTransactionManager transactions) {
+            Journal journal,
+            Sets sets,
+            Jobs jobs,
+            LevelService levels,
+            BuildingRows rows,
+            PlatformTransactionManager transactions) {
         this.journal = journal;
         this.sets = sets;
         this.jobs = jobs;
         this.levels = levels;
+        this.rows = rows;
         this.reading = new TransactionTemplate(transactions);
         reading.setReadOnly(true);
     }
@@ -293,7 +303,7 @@ public class KitPlanService {
         journal.edit(siteId, seen, edit -> {
             var choice = KitChoice.parse(edit.before().decisions().massing(), word);
             edit.name("Build from a kit");
-            edit.change(edit.site(), site -> site.set(choice));
+            take(edit, choice);
             return null;
         });
     }
@@ -309,8 +319,18 @@ public class KitPlanService {
             edit.name(
                     kinds.size() == 1 ? "Build from 1 kind of wall" : "Build from " + kinds.size() + " kinds of wall");
             var choice = KitChoice.of(edit.before().decisions().massing(), kinds, minPiece, maxPiece);
-            edit.change(edit.site(), site -> site.set(choice));
+            take(edit, choice);
             return null;
         });
+    }
+
+    /** The kit, and the lengths of the mouldings that go with it. */
+    private void take(Edit edit, KitChoice choice) {
+        edit.change(edit.site(), site -> site.set(choice));
+        var massing = edit.before().decisions().massing();
+        rows.storeMouldings(
+                edit,
+                massing.building(),
+                MouldingPlan.of(massing, choice.maxPiece()).building());
     }
 }

@@ -11,6 +11,7 @@ import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import hausbau.server.store.kit.MaterialRow;
+import hausbau.server.store.massing.MouldingRow;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
@@ -105,7 +106,7 @@ public class MaterialService {
         });
     }
 
-    /** Codes of pieces, and names of patterns, that are made of it. */
+    /** Codes of pieces, and names of patterns and mouldings, that are made of it. */
     private List<String> users(Edit edit, Swatch swatch) {
         var state = edit.before();
         var kit = state.kit();
@@ -119,7 +120,13 @@ public class MaterialService {
                 .filter(p -> p.mentions(swatch))
                 .map(p -> "the pattern “" + p.name() + "”")
                 .sorted();
-        return Stream.concat(pieces, patterns).toList();
+        var mouldings = stores.massing().mouldings(state.siteId()).stream()
+                .map(MouldingRow::toMoulding)
+                .filter(m -> m.make().swatch() == swatch)
+                .map(m -> "the moulding “" + m.name() + "”")
+                .distinct()
+                .sorted();
+        return Stream.of(pieces, patterns, mouldings).flatMap(s -> s).toList();
     }
 
     /** Puts it at another place in the site's lists. @param place from 0; what is beyond the last is the last */

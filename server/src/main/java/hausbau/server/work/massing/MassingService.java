@@ -284,6 +284,8 @@ public class MassingService {
             store.massing().openings(siteId).stream()
                     .filter(o -> o.toOpening().roomId() == roomId)
                     .forEach(edit::remove);
+            var building = edit.before().decisions().massing().building();
+            rows.storeMouldings(edit, building, building.withoutRoom(roomId));
             edit.remove(row);
             return null;
         });

@@ -7,6 +7,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.standing.KitChoice;
 import hausbau.core.standing.KitRules;
+import hausbau.core.standing.MouldingPlan;
 import hausbau.core.survey.Survey;
 import hausbau.server.jobs.Jobs;
 import hausbau.server.journal.Journal;
@@ -117,7 +118,10 @@ public class StepService {
             var choice = KitChoice.parse(change.massing(massing), option);
             edit.name("Step of " + settings.unit().format(step) + " instead of "
                     + settings.unit().format(settings.step()));
-            rows.store(edit, massing.building(), change.building());
+            rows.store(
+                    edit,
+                    massing.building(),
+                    MouldingPlan.of(change.massing(massing), choice.maxPiece()).building());
             rows.store(edit, storeys, change.levels());
             edit.change(edit.site(), site -> {
                 site.set(change.settings());
