@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import StageViews from '../shell/StageViews.vue'
 import SheetsPage from '../sheets/SheetsPage.vue'
+import MouldingsPage from '../mouldings/MouldingsPage.vue'
 import WorkshopPage from '../workshop/WorkshopPage.vue'
 import KitPlanPage from './KitPlanPage.vue'
 
@@ -11,6 +12,7 @@ const route = useRoute()
 const VIEWS = [
   { name: 'plan', title: 'Plan' },
   { name: 'workshop', title: 'Workshop' },
+  { name: 'mouldings', title: 'Mouldings' },
   { name: 'sheets', title: 'Sheets' },
 ] as const
 const view = computed(() => VIEWS.find((v) => v.name === route.params.view)?.name ?? 'plan')
@@ -20,6 +22,7 @@ const view = computed(() => VIEWS.find((v) => v.name === route.params.view)?.nam
   <StageViews stage="kit" label="Views of the kit" :views="VIEWS" :view="view">
     <KitPlanPage v-if="view === 'plan'" />
     <WorkshopPage v-else-if="view === 'workshop'" />
+    <MouldingsPage v-else-if="view === 'mouldings'" />
     <SheetsPage v-else />
   </StageViews>
 </template>

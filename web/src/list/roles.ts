@@ -10,6 +10,7 @@ const NAMES: Record<PieceView['role'], string> = {
   CEILING: 'ceiling',
   STAIR: 'stairs',
   GUARD: 'guard',
+  MOULDING: 'moulding',
   SOLID: 'solid',
   PILLAR: 'pillar',
   PROP: 'prop',

@@ -34,6 +34,9 @@ function shell(): ArrayBuffer {
     [17, -1e6, 2 * 2 ** 36 + 3.2e6],
     [6, 2, 3.2e6],
     [18, -5 * 65536 + Math.floor(3.2e6 / 65536), 7 * 65536 + (3.2e6 % 65536)],
+    // The eighth wall's piece of moulding 50, and the corner piece behind it.
+    [19, -4e5, 50 * 2048 + 7 * 2],
+    [19, 0, 50 * 2048 + 7 * 2 + 1],
     // On the fifth edge of a room, above another room that it opens into.
     [17, 0, (1024 + 5) * 2 ** 36 + 4e5],
   ]
@@ -59,7 +62,7 @@ describe('the standing set as typed arrays', () => {
 
   it('names places as the server does', () => {
     const chunk = readChunk('shell.7.0', 'd', shell())
-    expect([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map((i) => placementOf(chunk, i).id)).toEqual([
+    expect([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((i) => placementOf(chunk, i).id)).toEqual([
       'room.7.opening.12',
       'room.7.north.4000000.1000000',
       'room.7.west.-2000000.500000',
@@ -70,6 +73,8 @@ describe('the standing set as typed arrays', () => {
       'room.7.south.-1000000.up.3200000',
       'room.7.post.south-east.up.3200000',
       'room.7.post.at.-5.7.up.3200000',
+      'room.7.moulding.50.edge7.-400000',
+      'room.7.moulding.50.corner7.0',
       'room.7.edge5-above.0.up.400000',
     ])
     const set = new StandingSet(new Map([['shell.7.0', chunk]]))
@@ -82,6 +87,7 @@ describe('the standing set as typed arrays', () => {
     const named = (name: string) => new StandingSet(new Map([[name, readChunk(name, 'd', shell())]]))
     expect(named('stairs.7.0').has('stairs.7.4')).toBe(true)
     expect(named('guards.7.0').has('room.7.guard.-50000.1000')).toBe(true)
+    expect(named('mouldings.7.0').has('room.7.moulding.50.corner7.0')).toBe(true)
     expect(named('solids.7.0').has('solid.7')).toBe(true)
     expect(named('shell.7.0').has('stairs.7.4')).toBe(false)
   })

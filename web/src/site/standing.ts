@@ -76,6 +76,7 @@ export function idOf(c: Chunk, row: number): string {
   if (code === 6) return `${room}.post.${CORNERS[c.a[row]!] ?? `edge${c.a[row]}`}${above(c.b[row]!)}`
   if (code === 17) return edgePlace(room, c.a[row]!, c.b[row]!, '.up')
   if (code === 18) return betweenTiers(room, c.a[row]!, c.b[row]!)
+  if (code === 19) return mouldingPlace(room, c.a[row]!, c.b[row]!)
   if (code === 10) return `${room}.post.at.${c.a[row]}.${c.b[row]}`
   if (code === 9) return edgePlace(room, c.a[row]!, c.b[row]!)
   if (code >= 7) return `${room}.${code === 7 ? 'floor' : 'ceiling'}.${c.a[row]}.${c.b[row]}`
@@ -92,6 +93,10 @@ function betweenTiers(room: string, a: number, b: number) {
   const [x, y] = [Math.floor(a / 65536), Math.floor(b / 65536)]
   return `${room}.post.at.${x}.${y}${above((a - x * 65536) * 65536 + (b - y * 65536))}`
 }
+
+/** A place along a wall: the moulding above 10 bits of edge and one that says whether it is a corner piece. */
+const mouldingPlace = (room: string, at: number, packed: number) =>
+  `${room}.moulding.${Math.floor(packed / 2048)}.${packed % 2 ? 'corner' : 'edge'}${Math.floor(packed / 2) % 1024}.${at}`
 
 /** A run's place that is no side of a rectangle, or on other tiers: edge and tier lie above 36 bits of length, or of its foot above the wall's. */
 function edgePlace(room: string, at: number, packed: number, what = '') {
@@ -144,6 +149,7 @@ function sourceOf(id: string): string {
   if (part[0] === 'use') return `uses.${part[1]}`
   if (part[0] === 'repeat') return `repeats.${part[1]}`
   if (part[0] === 'solid') return `solids.${part[1]}`
+  if (part[2] === 'moulding') return `mouldings.${part[1]}`
   if (part[2] === 'guard') return `guards.${part[1]}`
   return part[2] === 'floor' || part[2] === 'ceiling' ? `tiles.${part[1]}` : `shell.${part[1]}`
 }

@@ -75,7 +75,9 @@ class MouldingTest {
         assertThat(moulding(skirting).get("pieces").asInt())
                 .isEqualTo(
                         pieces().stream().mapToInt(p -> p.get("count").asInt()).sum());
-        assertThat(moulding(skirting).get("kinds").asInt()).isEqualTo(pieces().size());
+        assertThat(moulding(skirting).get("pieceIds").valueStream().map(JsonNode::asLong))
+                .containsExactlyInAnyOrderElementsOf(
+                        pieces().stream().map(p -> p.get("id").asLong()).toList());
 
         step("/undo");
         assertThat(pieces()).isEmpty();
@@ -157,6 +159,23 @@ class MouldingTest {
                         .valueStream()
                         .map(m -> m.get("id").asLong()))
                 .containsExactly(skirting);
+    }
+
+    @Test
+    void aCopiedLevelHasTheSameAndARemovedOneTakesItsOwnAlong() {
+        var own = room.made("/mouldings/" + skirting + "/rooms/" + room.room, "{}")
+                .get("id")
+                .asLong();
+        change(own, words(40, 300, 500));
+        var level = room.made("/levels/0/copies", "{}").get("id").asLong();
+
+        assertThat(room.caller.get(room.site + "/mouldings").json()).hasSize(3);
+        assertThat(straight()).isEqualTo(2 * (2 * 4000 + 2 * 3000));
+        assertThat(room.caller
+                        .call("DELETE", room.site + "/levels/" + level, "", null)
+                        .status())
+                .isEqualTo(204);
+        assertThat(room.caller.get(room.site + "/mouldings").json()).hasSize(2);
     }
 
     @Test

@@ -4,6 +4,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Unit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.LongSupplier;
 import java.util.stream.Stream;
 
 /**
@@ -105,6 +106,16 @@ public record Building(
                 stairs,
                 solids,
                 mouldings.stream().filter(m -> m.instead().room() != id).toList());
+    }
+
+    /** The same building where a room has, in the place of rules, all that another one has. */
+    public Building alike(long room, long asRoom, LongSupplier newId) {
+        return withMouldings(Stream.concat(
+                        mouldings.stream(),
+                        mouldings.stream()
+                                .filter(m -> m.instead().room() == asRoom)
+                                .map(m -> m.in(newId.getAsLong(), room)))
+                .toList());
     }
 
     /** The same building with other mouldings. */

@@ -39,7 +39,7 @@ class MouldingController {
      * @param roomId    the only room that it goes through; 0 for all
      * @param lengthsMm of its straight pieces, falling
      * @param pieces    how many stand of it; of a rule with what rooms have in its place
-     * @param kinds     how many of them differ
+     * @param pieceIds  what has to be modelled for it, the longest first
      */
     record MouldingView(
             @NotNull long id,
@@ -50,7 +50,7 @@ class MouldingController {
             @NotNull MouldingWords words,
             @NotNull List<Length> lengthsMm,
             @NotNull long pieces,
-            @NotNull int kinds) {
+            @NotNull List<Long> pieceIds) {
 
         static MouldingView of(MouldingService.Laid laid) {
             var m = laid.moulding();

@@ -158,12 +158,16 @@ public class LevelService {
             var row = levelRow(siteId, level);
             edit.name("Remove level “" + row.toLevel().name() + "”");
             var openings = openingsByRoom(siteId);
-            store.massing().rooms(siteId).stream()
-                    .filter(r -> r.toRoom().level() == level)
-                    .forEach(room -> {
-                        openings.getOrDefault(room.getId(), List.of()).forEach(edit::remove);
-                        edit.remove(room);
-                    });
+            var before = edit.before().decisions().massing().building();
+            var after = before;
+            for (var room : store.massing().rooms(siteId)) {
+                if (room.toRoom().level() == level) {
+                    openings.getOrDefault(room.getId(), List.of()).forEach(edit::remove);
+                    edit.remove(room);
+                    after = after.withoutRoom(room.getId());
+                }
+            }
+            rows.storeMouldings(edit, before, after);
             store.massing().stairs(siteId).stream()
                     .filter(s -> s.toStair().level() == level)
                     .forEach(edit::remove);
@@ -195,6 +199,7 @@ public class LevelService {
             edit.name("Copy level “" + from.name() + "”");
             edit.add(new LevelRow(siteId, copy));
             var names = edit.before().decisions().massing();
+            var building = names.building();
             var openings = openingsByRoom(siteId);
             for (var row : store.massing().rooms(siteId)) {
                 var room = row.toRoom();
@@ -207,11 +212,13 @@ public class LevelService {
                                     .withRooms(Stream.concat(names.rooms().stream(), Stream.of(made))
                                             .toList()));
                     edit.add(new RoomRow(siteId, made));
+                    building = building.alike(made.id(), room.id(), store::nextId);
                     openings.getOrDefault(room.id(), List.of()).stream()
                             .map(OpeningRow::toOpening)
                             .forEach(o -> edit.add(new OpeningRow(siteId, o.in(store.nextId(), made.id(), o.at()))));
                 }
             }
+            rows.storeMouldings(edit, edit.before().decisions().massing().building(), building);
             var up = from.storey().um();
             store.massing().stairs(siteId).stream()
                     .map(StairRow::toStair)

@@ -216,6 +216,8 @@ public class MassingService {
             if (copy) {
                 edit.add(new RoomRow(siteId, made));
                 dresses.copy(edit, siteId, Map.of(DressRow.word(roomId), DressRow.word(made.id())));
+                var building = massing.building();
+                rows.storeMouldings(edit, building, building.alike(made.id(), roomId, store::nextId));
             } else {
                 edit.change(row, r -> r.set(made));
             }

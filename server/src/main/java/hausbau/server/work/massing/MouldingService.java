@@ -17,12 +17,14 @@ import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import hausbau.server.work.FreshName;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
 /** What runs along the walls of a site's rooms. */
@@ -43,8 +45,8 @@ public class MouldingService {
         this.rows = rows;
     }
 
-    /** @param pieces how many stand, @param kinds how many are to be modelled; of a rule with what rooms have in its place */
-    public record Laid(Moulding moulding, long pieces, int kinds) {}
+    /** @param pieces how many stand, @param kinds ids of those that are to be modelled; of a rule with what rooms have in its place */
+    public record Laid(Moulding moulding, long pieces, List<Long> kinds) {}
 
     /** What stands by one rule in one room. */
     private record Where(long rule, long room) {}
@@ -68,7 +70,8 @@ public class MouldingService {
             }
         }
         return state.decisions().massing().mouldings().stream()
-                .map(m -> new Laid(m, count(m, pieces), kinds(m, kinds)))
+                .map(m -> new Laid(
+                        m, count(m, pieces), kinds(m, kinds).map(state::id).toList()))
                 .toList();
     }
 
@@ -84,12 +87,13 @@ public class MouldingService {
                 .sum();
     }
 
-    private static int kinds(Moulding m, Map<Where, Set<Kind>> kinds) {
-        return (int) kinds.entrySet().stream()
+    /** The longest first. */
+    private static Stream<Kind> kinds(Moulding m, Map<Where, Set<Kind>> kinds) {
+        return kinds.entrySet().stream()
                 .filter(e -> isOf(m, e.getKey()))
                 .flatMap(e -> e.getValue().stream())
                 .distinct()
-                .count();
+                .sorted(Comparator.comparingLong((Kind k) -> -k.size().x()).thenComparing(Kind::toString));
     }
 
     /** Adds one of usual size to all rooms. @return its id */

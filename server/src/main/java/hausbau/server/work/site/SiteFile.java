@@ -25,7 +25,8 @@ import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Whole sites in a ZIP file: for each table its columns in a line, then its rows as PostgreSQL's COPY has them. Their
- * journals and what can be computed are left out. A file can be read while the tables still have the columns that it names.
+ * journals and what can be computed are left out. A file can be read while the
+ * tables that it has still have the columns that it names.
  */
 @Service
 public class SiteFile {
@@ -69,6 +70,12 @@ public class SiteFile {
      */
     @Transactional(rollbackFor = Exception.class)
     public List<Long> load(InputStream file) throws IOException {
+        // Also for tables that the file does not know yet.
+        for (var aggregate : Aggregate.values()) {
+            var table = aggregate.table();
+            jdbc.execute("create temporary table " + LOADED + table + " (like " + table
+                    + " including defaults) on commit drop");
+        }
         try (var zip = new ZipInputStream(file)) {
             for (var entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 loadTable(entry.getName(), zip);
@@ -102,8 +109,6 @@ public class SiteFile {
         if (!columns(aggregate.table()).containsAll(columns)) {
             throw new IOException("the file was written for other columns of the table " + name + ": " + columns);
         }
-        jdbc.execute(
-                "create temporary table " + LOADED + name + " (like " + name + " including defaults) on commit drop");
         var entry = new FilterInputStream(zip) {
             @Override
             public void close() {

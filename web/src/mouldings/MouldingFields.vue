@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { MouldingView, ProfileView } from '../api/client'
+import Choice from '../parts/Choice.vue'
+import LengthField from '../parts/LengthField.vue'
+import { useMaterials } from '../sheets/materials'
+import { PROFILES } from '../workshop/words'
+import { useMouldings } from './mouldings'
+
+/** How a moulding is made and where it lies. */
+const props = defineProps<{ moulding: MouldingView; library: readonly ProfileView[] }>()
+const mouldings = useMouldings()
+const materials = useMaterials()
+const words = computed(() => props.moulding.words)
+const profiles = computed(() => props.library.map((v) => ({ value: v.section.kind, label: PROFILES[v.section.kind] })))
+const AT = [
+  { value: 'FLOOR', label: 'at the floor' },
+  { value: 'CEILING', label: 'under the ceiling' },
+  { value: 'HEIGHT', label: 'at a height' },
+] as const
+const change = (told: Parameters<typeof mouldings.change>[1]) => void mouldings.change(props.moulding.id, told)
+const size = (told: Partial<MouldingView['words']['profile']>) => change((w) => ({ profile: { ...w.profile, ...told } }))
+const take = (kind: ProfileView['section']['kind']) => change(() => ({ profile: props.library.find((v) => v.section.kind === kind)!.section }))
+/** A metre above the floor, where it is moved off floor and ceiling. */
+const lie = (at: MouldingView['words']['at']) => change((w) => ({ at, aboveMm: at === 'HEIGHT' ? w.aboveMm || 1000 : 0 }))
+</script>
+
+<template>
+  <div class="fields">
+    <label class="field"
+      ><span>Profile</span><Choice label="Profile" :value="words.profile.kind" :options="profiles" placeholder="drawn" @change="take"
+    /></label>
+    <label class="field"
+      ><span>Made of</span><Choice label="Made of" :value="words.swatch" :options="materials.swatches" @change="(swatch) => change(() => ({ swatch }))"
+    /></label>
+  </div>
+  <div v-if="words.profile.kind !== 'DRAWN'" class="fields three">
+    <LengthField label="Stands out" :mm="words.profile.widthMm" @change="(mm) => size({ widthMm: mm })" />
+    <LengthField label="High" :mm="words.profile.heightMm" @change="(mm) => size({ heightMm: mm })" />
+    <LengthField label="Corner piece" aria="Length of a corner piece" :mm="words.legMm" @change="(mm) => change(() => ({ legMm: mm }))" />
+  </div>
+  <div class="fields">
+    <label class="field"><span>Lies</span><Choice label="Lies" :value="words.at" :options="AT" @change="lie" /></label>
+    <LengthField v-if="words.at === 'HEIGHT'" label="Above the floor" :mm="words.aboveMm" @change="(mm) => change(() => ({ aboveMm: mm }))" />
+  </div>
+</template>
