@@ -88,6 +88,10 @@ class Faults {
 
         @RequestMapping("/error")
         ResponseEntity<ProblemDetail> error(HttpServletRequest request) {
+            if (LeastRate.isGivenUp(request)) {
+                return ResponseEntity.status(HttpStatus.REQUEST_TIMEOUT)
+                        .body(ProblemDetail.forStatusAndDetail(HttpStatus.REQUEST_TIMEOUT, LeastRate.WORDS));
+            }
             var told = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
             var status = told instanceof Integer code && HttpStatus.resolve(code) != null ? code : 404;
             return ResponseEntity.status(status)

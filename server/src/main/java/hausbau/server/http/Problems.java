@@ -224,6 +224,9 @@ class Problems extends ResponseEntityExceptionHandler {
         if (isDiskFull(e)) {
             return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, DISK_IS_FULL);
         }
+        if (LeastRate.TooSlow.isCauseOf(e)) {
+            return tooSlow();
+        }
         return bad(
                 List.of(
                         new Fault(
@@ -307,7 +310,14 @@ class Problems extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        if (LeastRate.TooSlow.isCauseOf(e)) {
+            return ResponseEntity.status(HttpStatus.REQUEST_TIMEOUT).body(tooSlow());
+        }
         return ResponseEntity.badRequest().body(bad(List.of(fault(e.getCause()))));
+    }
+
+    private static ProblemDetail tooSlow() {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.REQUEST_TIMEOUT, LeastRate.WORDS);
     }
 
     private static Fault fault(Throwable cause) {

@@ -47,10 +47,12 @@ public class Revisions {
 
     private final EntityManager rows;
     private final JdbcTemplate jdbc;
+    private final UnusedBytes unused;
 
-    Revisions(EntityManager rows, JdbcTemplate jdbc) {
+    Revisions(EntityManager rows, JdbcTemplate jdbc, UnusedBytes unused) {
         this.rows = rows;
         this.jdbc = jdbc;
+        this.unused = unused;
     }
 
     /**
@@ -202,6 +204,7 @@ public class Revisions {
         jdbc.update(
                 "delete from journal where site_id = ? and seq <= ?", site.getId(), site.journalTop() - KEPT_ENTRIES);
         jdbc.update("delete from walked where site_id = ? and made_at < now() - interval '7 days'", site.getId());
+        unused.forget(site.getId());
     }
 
     /** Which parts of a site have changed since a revision; empty if that is no longer known. */

@@ -37,23 +37,48 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Sets {
 
-    /** Standing pieces kept in all; a site of 100 000 takes some 30 MB. */
+    /** Standing pieces kept in all, past states counted by what they do not share; a site of 100 000 takes some 30 MB. */
     private static final long MOST_PIECES = 1_500_000;
     /** States of a site that a browser may still be on its way from. */
     private static final int PAST = 32;
+    /** Pieces that such states may have beyond those that they share with the state after them. */
+    private static final long MOST_PAST_PIECES = 200_000;
 
     /** What is kept of a site. */
     private static final class Kept {
 
         private SiteState state;
-        private final Deque<SiteState> past = new ArrayDeque<>();
+        private final Deque<Past> past = new ArrayDeque<>();
+        private long pastPieces;
         private @Nullable Survey survey;
         private long surveyed = -1;
 
         Kept(SiteState state) {
             this.state = state;
         }
+
+        /** Goes on to the state after this one, which stays within the bounds for past ones. */
+        void goOn(SiteState next) {
+            var own = next.set().follows(state.set())
+                    ? next.set().since().removed().stream()
+                            .mapToLong(Chunk::size)
+                            .sum()
+                    : state.set().size();
+            past.addLast(new Past(state, own));
+            pastPieces += own;
+            state = next;
+            while (past.size() > PAST || pastPieces > MOST_PAST_PIECES && past.size() > 1) {
+                pastPieces -= past.removeFirst().own();
+            }
+        }
+
+        long pieces() {
+            return state.set().size() + pastPieces;
+        }
     }
+
+    /** A state that is not the last one any more. @param own how many pieces it does not share with the one after it */
+    private record Past(SiteState state, long own) {}
 
     private final Stores stores;
     private final JdbcTemplate jdbc;
@@ -145,6 +170,7 @@ public class Sets {
                     : known.state.revision() == revision
                             ? Optional.of(known.state)
                             : known.past.stream()
+                                    .map(Past::state)
                                     .filter(s -> s.revision() == revision)
                                     .findFirst();
         }
@@ -258,11 +284,7 @@ public class Sets {
         synchronized (kept) {
             var known = kept.computeIfAbsent(state.siteId(), id -> new Kept(state));
             if (known.state.revision() < state.revision()) {
-                known.past.addLast(known.state);
-                if (known.past.size() > PAST) {
-                    known.past.removeFirst();
-                }
-                known.state = state;
+                known.goOn(state);
             } else if (known.state.revision() == state.revision() && known.state.kit() != state.kit()) {
                 known.state = state;
             }
@@ -272,11 +294,11 @@ public class Sets {
     }
 
     private void shrink(long keep) {
-        var pieces = kept.values().stream().mapToLong(k -> k.state.set().size()).sum();
+        var pieces = kept.values().stream().mapToLong(Kept::pieces).sum();
         for (var all = kept.entrySet().iterator(); pieces > MOST_PIECES && all.hasNext(); ) {
             var eldest = all.next();
             if (eldest.getKey() != keep) {
-                pieces -= eldest.getValue().state.set().size();
+                pieces -= eldest.getValue().pieces();
                 all.remove();
             }
         }
@@ -300,7 +322,7 @@ public class Sets {
         synchronized (kept) {
             var known = kept.get(state.siteId());
             if (known != null) {
-                known.past.forEach(states::addFirst);
+                known.past.forEach(p -> states.addFirst(p.state()));
             }
         }
         states.addFirst(state);
