@@ -7,6 +7,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * Fills spans from given kinds with the fewest pieces, longest first. Cost: kinds × steps of the longest span, once.
@@ -71,6 +72,38 @@ public final class Filling {
         }
         pieces.sort(Collections.reverseOrder());
         return Optional.of(pieces);
+    }
+
+    /** The piece lengths that fill the span and read the same from both ends, the longest outermost; empty if the kinds cannot. */
+    public Optional<List<Length>> fillMirrored(Length span) {
+        if (!span.isMultipleOf(step)) {
+            return Optional.empty();
+        }
+        var steps = (int) (span.um() / step.um());
+        var best = NEVER;
+        var middle = -1;
+        for (var of : IntStream.concat(IntStream.of(0), Arrays.stream(kinds)).toArray()) {
+            var rest = steps - of;
+            if (rest >= 0 && rest % 2 == 0 && fewest[rest / 2] < NEVER) {
+                var pieces = 2 * fewest[rest / 2] + (of == 0 ? 0 : 1);
+                if (pieces < best) {
+                    best = pieces;
+                    middle = of;
+                }
+            }
+        }
+        if (middle < 0) {
+            return Optional.empty();
+        }
+        var half = fill(step.times((steps - middle) / 2)).orElseThrow();
+        var all = new ArrayList<>(half);
+        if (middle > 0) {
+            all.add(step.times(middle));
+        }
+        for (var i = half.size() - 1; i >= 0; i--) {
+            all.add(half.get(i));
+        }
+        return Optional.of(all);
     }
 
     /** The nearest lengths below and above that these kinds come to; none that is not above 0. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.SortedSet;
+import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 
@@ -47,7 +48,7 @@ public final class KindFronts {
     }
 
     /** What a class asks for. @param spans how often each length is to be filled @param free lengths that are no kinds of it */
-    private record Asked(SortedMap<Integer, Long> spans, SortedSet<Integer> free) {}
+    private record Asked(SortedMap<Stretch, Long> spans, SortedSet<Integer> free) {}
 
     /** @param kinds how many each class gets, in the order in which they were given */
     public record Dealt(long placements, int[] kinds, boolean proven) {}
@@ -61,20 +62,31 @@ public final class KindFronts {
         this.allowed = allowed;
     }
 
-    /** The front of a class in which no length is free. */
+    /** The front of a class in which no length is free, and nothing is mirrored. @param spans how often each length is to be filled */
     public Front of(SortedMap<Integer, Long> spans, int most, BooleanSupplier stop) {
         return of(spans, Collections.emptySortedSet(), most, stop);
+    }
+
+    /** The same beside lengths that are free. */
+    public Front of(SortedMap<Integer, Long> spans, SortedSet<Integer> free, int most, BooleanSupplier stop) {
+        return ofStretches(stretches(spans), free, most, stop);
+    }
+
+    private static SortedMap<Stretch, Long> stretches(SortedMap<Integer, Long> spans) {
+        var stretches = new TreeMap<Stretch, Long>();
+        spans.forEach((steps, count) -> stretches.put(Stretch.of(steps), count));
+        return stretches;
     }
 
     /**
      * The front of a class, worked out as far as it is asked for.
      *
-     * @param spans how often each length, in steps, is to be filled; it is not changed any more
+     * @param spans how often each stretch is to be filled; it is not changed any more
      * @param free  lengths that are there anyway, in steps: they may be used and are no kinds of it
      * @param most  how many kinds are asked for
      * @param stop  asked now and then whether to give up; what is found then is not proven
      */
-    public Front of(SortedMap<Integer, Long> spans, SortedSet<Integer> free, int most, BooleanSupplier stop) {
+    public Front ofStretches(SortedMap<Stretch, Long> spans, SortedSet<Integer> free, int most, BooleanSupplier stop) {
         var best = known.computeIfAbsent(new Asked(spans, free), s -> new ArrayList<>());
         if (best.isEmpty()) {
             best.add(search(spans, free, stop).none());
@@ -83,7 +95,7 @@ public final class KindFronts {
             return new Front(List.copyOf(best.subList(0, most + 1)));
         }
         var search = search(spans, free, stop);
-        var floor = floor(spans, free);
+        var floor = floorOf(spans, free);
         for (var kinds = 1; kinds <= most; kinds++) {
             if (best.get(kinds - 1).placements() == floor) {
                 break;
@@ -102,9 +114,9 @@ public final class KindFronts {
         return new Front(List.copyOf(best.subList(0, Math.min(most + 1, best.size()))));
     }
 
-    private KindSearch search(SortedMap<Integer, Long> spans, SortedSet<Integer> free, BooleanSupplier stop) {
+    private KindSearch search(SortedMap<Stretch, Long> spans, SortedSet<Integer> free, BooleanSupplier stop) {
         return new KindSearch(
-                spans.keySet().stream().mapToInt(Integer::intValue).toArray(),
+                List.copyOf(spans.keySet()),
                 spans.values().stream().mapToLong(Long::longValue).toArray(),
                 free.isEmpty() ? allowed : allowed.without(free),
                 free.stream().mapToInt(Integer::intValue).toArray(),
@@ -113,13 +125,13 @@ public final class KindFronts {
 
     /** No kinds whatever need fewer pieces: every span from the greatest piece, the rest cut to measure. */
     public long floor(SortedMap<Integer, Long> spans) {
-        return floor(spans, Collections.emptySortedSet());
+        return floorOf(stretches(spans), Collections.emptySortedSet());
     }
 
     /** The same where these lengths are free. */
-    public long floor(SortedMap<Integer, Long> spans, SortedSet<Integer> free) {
+    public long floorOf(SortedMap<Stretch, Long> spans, SortedSet<Integer> free) {
         return spans.entrySet().stream()
-                .mapToLong(s -> s.getValue() * floor(s.getKey(), free))
+                .mapToLong(s -> s.getValue() * floor(s.getKey().steps(), free))
                 .sum();
     }
 
@@ -160,18 +172,40 @@ public final class KindFronts {
         return table[span] < Filling.NEVER;
     }
 
-    /** The longest span up to this that some pieces come to; 0 if there is none. */
-    public int below(int span) {
-        return IntStream.iterate(span, s -> s > 0, s -> s - 1)
-                .filter(this::canFill)
+    /** Whether some pieces come to a stretch. A mirrored one is a half twice, and perhaps one piece in the middle. */
+    public boolean canFill(Stretch stretch, SortedSet<Integer> free) {
+        if (!stretch.mirrored()) {
+            return canFill(stretch.steps(), free);
+        }
+        return IntStream.concat(
+                        IntStream.of(0),
+                        IntStream.concat(allowed.all(), free.stream().mapToInt(Integer::intValue)))
+                .map(middle -> stretch.steps() - middle)
+                .anyMatch(rest -> rest == 0 || rest > 0 && rest % 2 == 0 && canFill(rest / 2, free));
+    }
+
+    /** The longest stretch of its kind up to this that some pieces come to; 0 if there is none. */
+    public int below(Stretch stretch) {
+        return IntStream.iterate(stretch.steps(), s -> s > 0, s -> s - 1)
+                .filter(s -> canFill(new Stretch(s, stretch.mirrored()), Collections.emptySortedSet()))
                 .findFirst()
                 .orElse(0);
     }
 
+    /** The longest span up to this that some pieces come to; 0 if there is none. */
+    public int below(int span) {
+        return below(Stretch.of(span));
+    }
+
     /** The shortest span from this on that some pieces come to; 0 if there is none up to twice this and the greatest piece. */
     public int above(int span) {
-        return IntStream.rangeClosed(Math.max(1, span), 2 * span + allowed.greatest())
-                .filter(this::canFill)
+        return above(Stretch.of(span));
+    }
+
+    /** The shortest stretch of its kind likewise. */
+    public int above(Stretch stretch) {
+        return IntStream.rangeClosed(Math.max(1, stretch.steps()), 2 * stretch.steps() + allowed.greatest())
+                .filter(s -> canFill(new Stretch(s, stretch.mirrored()), Collections.emptySortedSet()))
                 .findFirst()
                 .orElse(0);
     }

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 
 /**
@@ -15,6 +16,8 @@ import java.util.stream.IntStream;
  * span L needs at least min over y of fewest(P ∪ {b}, y) + ⌈(L − y) / b⌉ pieces, as if the rest could be cut to
  * measure. That bound only grows as b falls, so the first b that reaches the best total known ends the loop. The last
  * kind is tried span by span, the spans that failed lately first. A local search supplies the first total to beat.
+ *
+ * <p>A stretch that reads the same from both ends needs at least as many pieces as one that need not, so the bounds hold for it too.
  *
  * <p>Precondition: every span is positive and can be filled by some multiset of allowed lengths. Cost: exponential in
  * k in the worst case; {@code stop} ends it early, and the answer is then not marked proven.
@@ -31,6 +34,7 @@ public final class KindSearch {
     private static final int LONGEST_EXACT = 1_000_000;
 
     private final int[] spans;
+    private final boolean[] mirrored;
     private final long[] weights;
     private final AllowedLengths allowed;
     private final int greatest;
@@ -45,14 +49,18 @@ public final class KindSearch {
     private int visits;
 
     /**
-     * @param spans   distinct lengths in steps
+     * @param stretches distinct
      * @param weights how often each occurs
      * @param allowed lengths of kinds that are looked for
      * @param free    lengths that may be used beside them and are not counted as kinds
      * @param stop    asked now and then whether to give up
      */
-    KindSearch(int[] spans, long[] weights, AllowedLengths allowed, int[] free, BooleanSupplier stop) {
-        this.spans = spans;
+    KindSearch(List<Stretch> stretches, long[] weights, AllowedLengths allowed, int[] free, BooleanSupplier stop) {
+        this.spans = stretches.stream().mapToInt(Stretch::steps).toArray();
+        this.mirrored = new boolean[spans.length];
+        for (var i = 0; i < spans.length; i++) {
+            mirrored[i] = stretches.get(i).mirrored();
+        }
         this.weights = weights;
         this.allowed = allowed;
         this.greatest = allowed.upTo(Arrays.stream(spans).max().orElse(0));
@@ -98,14 +106,7 @@ public final class KindSearch {
 
     /** What the free lengths alone come to. */
     Found none() {
-        var fewest = ofFree();
-        var total = 0L;
-        for (var i = 0; i < spans.length; i++) {
-            if (fewest[spans[i]] >= Filling.NEVER) {
-                return new Found(List.of(), NONE, true);
-            }
-            total += weights[i] * fewest[spans[i]];
-        }
+        var total = total(ofFree(), new int[0], 0);
         return new Found(List.of(), total, true);
     }
 
@@ -194,17 +195,51 @@ public final class KindSearch {
 
     /** Keeps the prefix itself if it already fills everything with fewer pieces. */
     private void take(int depth, int[] fewest) {
-        var total = 0L;
-        for (var i = 0; i < spans.length; i++) {
-            if (fewest[spans[i]] >= Filling.NEVER) {
-                return;
-            }
-            total += weights[i] * fewest[spans[i]];
-        }
+        var total = total(fewest, chosen, depth);
         if (total < bestTotal) {
             bestTotal = total;
             best = Arrays.copyOf(chosen, depth);
         }
+    }
+
+    /** @param fewest with the first so many lengths of a set and the free ones. @return {@link #NONE} if they do not fill all */
+    private long total(int[] fewest, int[] set, int count) {
+        var total = 0L;
+        for (var i = 0; i < spans.length; i++) {
+            var pieces = mirrored[i] ? mirrored(spans[i], set, count, 0, half -> fewest[half]) : fewest[spans[i]];
+            if (pieces >= Filling.NEVER) {
+                return NONE;
+            }
+            total += weights[i] * pieces;
+        }
+        return total;
+    }
+
+    /**
+     * The fewest pieces that read the same from both ends: a half twice, and perhaps one in the middle.
+     *
+     * @param count how many lengths of the set may stand in the middle, beside the free ones
+     * @param last  another one that may; 0 for none
+     * @param half  the fewest pieces for a number of steps
+     */
+    private int mirrored(int span, int[] set, int count, int last, IntUnaryOperator half) {
+        var pieces = around(span, 0, half);
+        for (var i = 0; i < count; i++) {
+            pieces = Math.min(pieces, around(span, set[i], half));
+        }
+        for (var middle : free) {
+            pieces = Math.min(pieces, around(span, middle, half));
+        }
+        return last == 0 ? pieces : Math.min(pieces, around(span, last, half));
+    }
+
+    private static int around(int span, int middle, IntUnaryOperator half) {
+        var rest = span - middle;
+        if (rest < 0 || rest % 2 != 0) {
+            return Filling.NEVER;
+        }
+        var pieces = half.applyAsInt(rest / 2);
+        return pieces >= Filling.NEVER ? Filling.NEVER : 2 * pieces + (middle == 0 ? 0 : 1);
     }
 
     private void tryLast(int depth, int top, int[] fewest, int[] bounds, long floor) {
@@ -213,7 +248,7 @@ public final class KindSearch {
                 stopped = true;
                 return;
             }
-            var total = totalWith(kind, fewest, bounds, floor);
+            var total = totalWith(kind, depth, fewest, bounds, floor);
             if (total < bestTotal) {
                 bestTotal = total;
                 chosen[depth] = kind;
@@ -223,12 +258,14 @@ public final class KindSearch {
     }
 
     /** The total with one kind more, or {@link #NONE} as soon as it cannot beat the best. */
-    private long totalWith(int kind, int[] fewest, int[] bounds, long floor) {
+    private long totalWith(int kind, int depth, int[] fewest, int[] bounds, long floor) {
         var total = floor;
         for (var at = 0; at < order.length; at++) {
             var i = order[at];
             var mayAdd = (bestTotal - total - 1) / weights[i];
-            var pieces = pieces(spans[i], kind, fewest, bounds[i] + mayAdd);
+            var pieces = mirrored[i]
+                    ? mirrored(spans[i], chosen, depth, kind, half -> pieces(half, kind, fewest, Filling.NEVER))
+                    : pieces(spans[i], kind, fewest, bounds[i] + mayAdd);
             if (pieces >= Filling.NEVER || pieces > bounds[i] + mayAdd) {
                 var earlier = at / 2;
                 order[at] = order[earlier];
@@ -308,7 +345,7 @@ public final class KindSearch {
                 better |= swap(set, slot, candidates);
             }
         }
-        var score = score(without(set, 0), set[0]);
+        var score = score(without(set, 0), set, 0, set[0]);
         if (score < bestTotal && score < UNFILLED) {
             bestTotal = score;
             best = Arrays.stream(set).distinct().toArray();
@@ -318,13 +355,13 @@ public final class KindSearch {
     /** Puts the candidate with the best score into the slot; true if that improved the set. */
     private boolean swap(int[] set, int slot, int[] candidates) {
         var fewest = without(set, slot);
-        var before = score(fewest, set[slot]);
+        var before = score(fewest, set, slot, set[slot]);
         var bestScore = before;
         for (var kind : candidates) {
             if (stop.getAsBoolean()) {
                 return false;
             }
-            var score = score(fewest, kind);
+            var score = score(fewest, set, slot, kind);
             if (score < bestScore) {
                 bestScore = score;
                 set[slot] = kind;
@@ -344,21 +381,39 @@ public final class KindSearch {
     }
 
     /** The total with one kind more; a span that stays unfilled counts as {@link #UNFILLED}. */
-    private long score(int[] fewest, int kind) {
+    private long score(int[] fewest, int[] set, int slot, int kind) {
+        var others = set.clone();
+        others[slot] = kind;
         if (Arrays.stream(spans).asLongStream().sum() / kind > 2L * longest()) {
             // Short kinds in long spans: one table for all spans is cheaper than trying every count in each.
             var with = fewest.clone();
             Filling.add(with, kind);
             return Arrays.stream(indices())
-                    .mapToLong(i -> with[spans[i]] >= Filling.NEVER ? UNFILLED : weights[i] * with[spans[i]])
+                    .mapToLong(i -> weighed(
+                            i,
+                            mirrored[i]
+                                    ? mirrored(spans[i], others, others.length, 0, half -> with[half])
+                                    : with[spans[i]]))
                     .sum();
         }
         var total = 0L;
         for (var i = 0; i < spans.length; i++) {
-            var pieces = pieces(spans[i], kind, fewest, Filling.NEVER);
-            total += pieces >= Filling.NEVER ? UNFILLED : weights[i] * pieces;
+            total += weighed(
+                    i,
+                    mirrored[i]
+                            ? mirrored(
+                                    spans[i],
+                                    others,
+                                    others.length,
+                                    0,
+                                    half -> pieces(half, kind, fewest, Filling.NEVER))
+                            : pieces(spans[i], kind, fewest, Filling.NEVER));
         }
         return total;
+    }
+
+    private long weighed(int i, int pieces) {
+        return pieces >= Filling.NEVER ? UNFILLED : weights[i] * pieces;
     }
 
     /** The fewest pieces for a span when one kind more may be used, up to {@code most} times. */

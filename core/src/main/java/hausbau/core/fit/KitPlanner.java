@@ -69,7 +69,7 @@ public final class KitPlanner {
         if (counts.isEmpty()) {
             return List.of(new KitPlan.Option(List.of(), 0, true));
         }
-        var spans = counts.keySet().stream().mapToInt(Integer::intValue).toArray();
+        var stretches = counts.keySet().stream().map(Stretch::of).toList();
         var weights = counts.values().stream().mapToLong(Long::longValue).toArray();
         // Nothing longer than the longest span is of use.
         var allowed = AllowedLengths.between(
@@ -79,8 +79,8 @@ public final class KitPlanner {
         var known = new KindSearch.Found(List.of(), KindSearch.NONE, true);
         for (var kinds = 1; kinds <= question.maxKinds(); kinds++) {
             var before = known.placements();
-            var search =
-                    new KindSearch(spans, weights, allowed, new int[0], patience.stopFor(kinds, question.maxKinds()));
+            var search = new KindSearch(
+                    stretches, weights, allowed, new int[0], patience.stopFor(kinds, question.maxKinds()));
             known = search.search(kinds, known);
             if (known.placements() < before) {
                 var lengths = known.kinds().stream()

@@ -2,6 +2,7 @@ package hausbau.core.standing;
 
 import hausbau.core.fit.KindFronts;
 import hausbau.core.fit.KitPlan;
+import hausbau.core.fit.Stretch;
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Post;
@@ -126,17 +127,20 @@ public final class KitOptions {
         var step = question.step();
         var free = memory.free();
         var found = new ArrayList<KitPlan.Unfillable>();
-        for (var run : question.runs()) {
-            for (var span : run.spans()) {
+        for (var whole : massing.runs()) {
+            var run = rules.openings().fit(whole, step);
+            for (var span : run.run().spans()) {
                 var steps = Math.toIntExact(span.length().um() / step.um());
-                if (span.length().isMultipleOf(step) && memory.fronts().canFill(steps, free)) {
+                var isMirrored = rules.openings().isMirrored(run, span);
+                var isOnStep = span.length().isMultipleOf(step);
+                if (isOnStep && memory.fronts().canFill(new Stretch(steps, isMirrored), free)) {
                     continue;
                 }
                 found.add(new KitPlan.Unfillable(
                         run.name(),
                         span,
-                        step.times(memory.fronts().below(steps)),
-                        step.times(memory.fronts().above(span.length().isMultipleOf(step) ? steps : steps + 1))));
+                        step.times(memory.fronts().below(new Stretch(steps, isMirrored))),
+                        step.times(memory.fronts().above(new Stretch(isOnStep ? steps : steps + 1, isMirrored)))));
             }
         }
         return found;
@@ -311,17 +315,17 @@ public final class KitOptions {
             return;
         }
         // Of each size of tier the stretches to be filled, by their lengths.
-        var bySize = new TreeMap<Tiers.Size, TreeMap<Integer, Long>>(Tiers.Size.ORDER);
+        var bySize = new TreeMap<Tiers.Size, TreeMap<Stretch, Long>>(Tiers.Size.ORDER);
         for (var c : crossed) {
             for (var need : c.cut().apply(at(candidate.set() & c.mask())).needs()) {
-                bySize.computeIfAbsent(need.size(), s -> new TreeMap<>()).merge(need.steps(), 1L, Long::sum);
+                bySize.computeIfAbsent(need.size(), s -> new TreeMap<>()).merge(need.stretch(), 1L, Long::sum);
             }
         }
         var sizes = List.copyOf(bySize.keySet());
         // What one size can have of the kinds, where the others get no more than they need.
         var mostLengths = (int) Math.min(rules.maxLengths(), (long) mostKinds - candidate.leastKinds() + 1);
         var classes = sizes.stream()
-                .map(s -> fronts.of(Objects.requireNonNull(bySize.get(s)), memory.free(s), mostLengths, stop))
+                .map(s -> fronts.ofStretches(Objects.requireNonNull(bySize.get(s)), memory.free(s), mostLengths, stop))
                 .toList();
         var least =
                 (int) classes.stream().filter(KindFronts.Front::isKindNeeded).count();
@@ -343,7 +347,7 @@ public final class KitOptions {
 
     private void keep(
             Candidate candidate,
-            Map<Tiers.Size, TreeMap<Integer, Long>> bySize,
+            Map<Tiers.Size, TreeMap<Stretch, Long>> bySize,
             List<Tiers.Size> sizes,
             List<KindFronts.Front> classes,
             int kinds,
@@ -366,7 +370,7 @@ public final class KitOptions {
         // What belongs to no tier, such as guards, is made of the lengths that fill the most.
         var usual = sizes.stream()
                 .max(Comparator.comparingLong(
-                        s -> fronts.floor(Objects.requireNonNull(bySize.get(s)), new TreeSet<>())))
+                        s -> fronts.floorOf(Objects.requireNonNull(bySize.get(s)), new TreeSet<>())))
                 .map(lengths::get)
                 .orElse(List.of(rules.maxPiece().floorTo(step)));
         var choice = new KitChoice(

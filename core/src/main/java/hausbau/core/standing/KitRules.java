@@ -1,6 +1,7 @@
 package hausbau.core.standing;
 
 import hausbau.core.fit.AllowedLengths;
+import hausbau.core.fit.Span;
 import hausbau.core.kit.Kind;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Fault;
@@ -83,9 +84,15 @@ public record KitRules(
     /**
      * @param beside least piece beside an opening: what is shorter goes to its panel
      * @param jamb   wall on either side of an opening that its panel takes in, as far as there is room
-     * @param alike  whether what stands on both sides of a wall's middle is laid alike, the longest pieces outermost
+     * @param alike  whether what stands on both sides of a wall's middle is laid alike, the longest pieces outermost: what lies about
+     *               the middle is then of pieces that read the same from both ends
      */
     public record Openings(Length beside, Length jamb, boolean alike) {
+
+        /** Whether a stretch of a run has to read the same from both ends: it lies about the run's middle. */
+        boolean isMirrored(WallRun run, Span span) {
+            return alike && span.at().plus(span.end()).equals(run.length());
+        }
 
         WallRun fit(WallRun run, Length step) {
             return run.withJambs(jamb, step).withoutSlivers(beside);

@@ -1,6 +1,7 @@
 package hausbau.core.standing;
 
 import hausbau.core.fit.KindFronts;
+import hausbau.core.fit.Stretch;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Recipe;
 import hausbau.core.massing.Massing;
@@ -26,8 +27,8 @@ import java.util.function.Supplier;
  */
 public final class PlanMemory {
 
-    /** A stretch that pieces of a size must fill. @param steps its length */
-    record Need(Tiers.Size size, int steps) {}
+    /** A stretch that pieces of a size must fill. */
+    record Need(Tiers.Size size, Stretch stretch) {}
 
     /**
      * What a wall or a post asks for, cut in one way.
@@ -168,10 +169,11 @@ public final class PlanMemory {
             var free = free(size);
             for (var span : tiers.between(run, layer).spans()) {
                 var steps = Math.toIntExact(span.length().um() / step.um());
-                if (!span.length().isMultipleOf(step) || !fronts.canFill(steps, free)) {
+                var stretch = new Stretch(steps, rules.openings().isMirrored(run, span));
+                if (!span.length().isMultipleOf(step) || !fronts.canFill(stretch, free)) {
                     return Cut.NOT_ALLOWED;
                 }
-                needs.add(new Need(size, steps));
+                needs.add(new Need(size, stretch));
                 floor += fronts.floor(steps, free);
                 if (free.isEmpty()) {
                     sizes.set(number(size));

@@ -40,6 +40,13 @@ public record RunLayout(WallRun run, List<Item> pieces, List<Tiers.Layer> panels
             return by(choice.lengths(size)).fill(span).or(() -> by(choice.all()).fill(span));
         }
 
+        /** From left to right. */
+        private Optional<List<Length>> laid(Tiers.Size size, WallRun run, Span span) {
+            var isMirrored = choice.rules().openings().isMirrored(run, span);
+            return (isMirrored ? by(choice.lengths(size)).fillMirrored(span.length()) : Optional.<List<Length>>empty())
+                    .or(() -> fill(size, span.length()).map(all -> ordered(choice, run, span, all)));
+        }
+
         private Filling by(List<Length> lengths) {
             return fillings.computeIfAbsent(lengths, l -> new Filling(choice.step(), l, longest));
         }
@@ -52,13 +59,13 @@ public record RunLayout(WallRun run, List<Item> pieces, List<Tiers.Layer> panels
         var unfilled = new ArrayList<Span>();
         for (var layer : tiers.layers(run)) {
             for (var span : tiers.between(run, layer).spans()) {
-                var fill = filler.fill(Tiers.Size.of(run, layer), span.length());
+                var fill = filler.laid(Tiers.Size.of(run, layer), run, span);
                 if (fill.isEmpty()) {
                     unfilled.add(span);
                     continue;
                 }
                 var at = span.at();
-                for (var length : ordered(filler.choice, run, span, fill.get())) {
+                for (var length : fill.get()) {
                     pieces.add(new Item(layer, at, length));
                     at = at.plus(length);
                 }

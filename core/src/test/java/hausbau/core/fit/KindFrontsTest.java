@@ -62,6 +62,65 @@ class KindFrontsTest {
         }
     }
 
+    /** Stretches of which some read the same from both ends, against every set tried, such a stretch put together from its ends inward. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void noSetOfLengthsFillsMirroredStretchesWithFewerPieces(long seed) {
+        var random = new Random(seed);
+        var least = 1 + random.nextInt(3);
+        var greatest = least + 3 + random.nextInt(6);
+        var only = random.nextBoolean() ? List.<Integer>of() : some(random, least, greatest, 4);
+        var free = new TreeSet<>(some(random, 1, greatest + 3, random.nextInt(3)));
+        var stretches = new TreeMap<Stretch, Long>();
+        random.ints(4, 4, 26).forEach(s -> stretches.merge(new Stretch(s, random.nextInt(3) > 0), 1L, Long::sum));
+        var lengths = BruteForce.range(least, greatest).stream()
+                .filter(l -> only.isEmpty() || only.contains(l))
+                .toList();
+        var fronts = new KindFronts(AllowedLengths.between(least, greatest).only(only));
+        var all = new ArrayList<>(lengths);
+        all.addAll(free);
+        for (var stretch : stretches.keySet()) {
+            assertThat(fronts.canFill(stretch, free))
+                    .as("seed %d, %s", seed, stretch)
+                    .isEqualTo(fewest(stretch, all) < BruteForce.NEVER);
+        }
+        var front = fronts.ofStretches(stretches, free, 3, NEVER_STOPPED);
+        for (var kinds = 0; kinds <= 3; kinds++) {
+            var best = KindFronts.NONE;
+            for (var mask = 0; mask < 1 << lengths.size(); mask++) {
+                if (Integer.bitCount(mask) <= kinds) {
+                    var bits = mask;
+                    var set = new ArrayList<>(free);
+                    IntStream.range(0, lengths.size())
+                            .filter(i -> (bits >> i & 1) == 1)
+                            .forEach(i -> set.add(lengths.get(i)));
+                    var total = stretches.entrySet().stream()
+                            .mapToLong(s -> s.getValue() * fewest(s.getKey(), set))
+                            .sum();
+                    best = total < BruteForce.NEVER ? Math.min(best, total) : best;
+                }
+            }
+            assertThat(front.placements(kinds))
+                    .as("seed %d, %d kinds", seed, kinds)
+                    .isEqualTo(best);
+            assertThat(front.isProven(kinds)).isTrue();
+        }
+    }
+
+    private static int fewest(Stretch stretch, List<Integer> kinds) {
+        return stretch.mirrored() ? fromBothEnds(stretch.steps(), kinds) : BruteForce.fewest(stretch.steps(), kinds);
+    }
+
+    private static int fromBothEnds(int rest, List<Integer> kinds) {
+        var best = rest == 0 ? 0 : kinds.contains(rest) ? 1 : BruteForce.NEVER;
+        for (var kind : kinds) {
+            if (2 * kind <= rest) {
+                best = Math.min(best, 2 + fromBothEnds(rest - 2 * kind, kinds));
+            }
+        }
+        return best;
+    }
+
     private static long fewest(TreeMap<Integer, Long> spans, List<Integer> lengths, TreeSet<Integer> free, int atMost) {
         var best = KindFronts.NONE;
         for (var mask = 0; mask < 1 << lengths.size(); mask++) {

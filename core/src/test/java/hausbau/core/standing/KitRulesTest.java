@@ -19,6 +19,8 @@ import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.survey.Survey;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -244,7 +246,62 @@ class KitRulesTest {
         assertThat(RunLayout.of(run, new RunLayout.Filler(choice, mm(4900))).pieces().stream()
                         .map(p -> p.length().um() / 1000)
                         .toList())
-                .containsExactly(1400L, 1400L, 700L, 1400L);
+                .containsExactly(1400L, 700L, 700L, 700L, 1400L);
+    }
+
+    /**
+     * A wall with nothing in it, or one opening in its middle, reads the same from both ends in every option, which counts what is laid;
+     * that takes no fewer pieces than laying it anyhow.
+     */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void wallsReadTheSameFromBothEnds(long seed) {
+        var random = new Random(seed);
+        var width = 2000 + 100 * random.nextInt(60);
+        var massing = massing(
+                List.of(
+                        room(1, 0, 0, width, 3000),
+                        room(2, 20_000, 0, 1500 + 100 * random.nextInt(40), 2600 + 100 * random.nextInt(8))),
+                door(7, Side.SOUTH, width / 2 - 400, 800));
+        var alike = options(massing, openings(new KitRules.Openings(mm(200), Length.ZERO, true)));
+        var anyhow = options(massing, openings(new KitRules.Openings(mm(200), Length.ZERO, false)));
+        assertThat(alike).isNotEmpty().allMatch(KitOptions.Option::proven);
+        for (var option : alike) {
+            var filler = new RunLayout.Filler(option.choice(), mm(20_000));
+            var laid = 0L;
+            for (var run : massing.runs()) {
+                var layout = RunLayout.of(run, filler);
+                assertThat(layout.unfilled()).as("seed %d", seed).isEmpty();
+                var tiers = layout.pieces().stream()
+                        .collect(Collectors.groupingBy(
+                                RunLayout.Item::layer,
+                                Collectors.mapping(RunLayout.Item::length, Collectors.toList())));
+                // A door that its panel does not lie evenly about parts its wall unevenly.
+                var isEven = layout.run().panels().stream()
+                        .allMatch(p -> p.at().plus(p.end()).equals(run.length()));
+                if (isEven) {
+                    assertThat(tiers.values())
+                            .as("seed %d, %s", seed, run.name())
+                            .allSatisfy(lengths -> {
+                                var back = new ArrayList<>(lengths);
+                                Collections.reverse(back);
+                                assertThat(lengths).isEqualTo(back);
+                            });
+                }
+                laid += layout.pieces().size() + layout.panels().size();
+            }
+            for (var post : massing.posts()) {
+                laid += option.choice().tiers().layers(post).size();
+            }
+            assertThat(option.placements()).as("seed %d", seed).isEqualTo(laid);
+            assertThat(anyhow.stream()
+                            .filter(o -> o.kinds() <= option.kinds())
+                            .mapToLong(KitOptions.Option::placements)
+                            .min()
+                            .orElseThrow())
+                    .as("seed %d", seed)
+                    .isLessThanOrEqualTo(option.placements());
+        }
     }
 
     /** What stands already costs nothing: kept, the kit that stands is the first option, with nothing to be made. */
