@@ -43,6 +43,7 @@ function open() {
     pixelsPerMetre: s.pixelsPerMetre,
     tilesByCentre: s.tilesByCentre,
     tilesTurned: s.tilesTurned,
+    tilesMirrored: s.tilesMirrored,
     skins: s.skins,
     guardDropMm: s.guardDropMm,
     corners: s.corners,

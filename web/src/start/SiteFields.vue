@@ -70,6 +70,10 @@ const set = (change: Partial<SiteBody>) => (body.value = { ...body.value, ...cha
       quarters <span class="soft">(so that neighbours differ)</span></label
     >
     <label class="row"
+      ><Switch size="small" :checked="body.tilesMirrored" aria-label="Tiles alike from the middle" @change="(on) => set({ tilesMirrored: !!on })" /> Tiles alike
+      from the middle <span class="soft">(cut alike at both ends)</span></label
+    >
+    <label class="row"
       ><Switch size="small" :checked="body.skins" aria-label="Walls between rooms as two skins" @change="(on) => set({ skins: !!on })" /> Walls between rooms as
       two skins <span class="soft">(else one piece through)</span></label
     >

@@ -466,6 +466,34 @@ class RoomsTest {
         assertThat(tiles(built)).isEqualTo(straight);
     }
 
+    /** A floor of 5 × 3.8 m in tiles of a metre: 0.9, 1, 1 and 0.9 m one way; from one end it was 1, 1, 1 and 0.8. */
+    @Test
+    void tilesAreLaidAlikeFromTheMiddle() {
+        var built = new BuiltRoom(port, "Alike tiles");
+        var room = built.caller.get(built.site + "/massing").json().get("rooms").get(0);
+        built.caller.call("PATCH", built.site + "/rooms/" + room.get("id").asLong(), "{\"depthMm\":3800}", null);
+        assertThat(built.caller
+                        .call("PATCH", built.site, "{\"name\":\"Alike tiles\",\"tilesMirrored\":true}", null)
+                        .status())
+                .isEqualTo(200);
+
+        assertThat(tileSizes(built)).containsExactlyInAnyOrder("1000x1000", "1000x900");
+        built.caller.post(built.site + "/undo", null);
+        assertThat(tileSizes(built)).contains("1000x800");
+    }
+
+    private static Set<String> tileSizes(BuiltRoom built) {
+        return built.caller
+                .get(built.site + "/pieces")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("role").asString().equals("FLOOR")
+                        && p.get("count").asInt() > 0)
+                .map(p -> p.get("sizeMm").get("x").asInt() + "x"
+                        + p.get("sizeMm").get("y").asInt())
+                .collect(Collectors.toSet());
+    }
+
     /** Of every floor tile its id and by how many quarters it is turned. */
     private static Map<String, Integer> tiles(BuiltRoom built) {
         return built.caller

@@ -36,8 +36,9 @@ public record SiteSettings(
     /**
      * @param byCentre whether tiles have their pivot at the centre instead of a corner
      * @param turned   whether they are turned by quarters, by where they lie, so that neighbours differ
+     * @param mirrored whether they are laid alike from both sides of a floor's middle
      */
-    public record Tiles(boolean byCentre, boolean turned) {}
+    public record Tiles(boolean byCentre, boolean turned, boolean mirrored) {}
 
     /**
      * @param bothSides whether a wall is dressed on each side by what lies there, instead of on its room's side alone
@@ -65,7 +66,7 @@ public record SiteSettings(
                 wall,
                 storey,
                 pixelsPerMetre,
-                new Tiles(tilesByCentre, false),
+                new Tiles(tilesByCentre, false, false),
                 skins,
                 guardDrop,
                 corners,

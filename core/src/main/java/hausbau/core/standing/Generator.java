@@ -5,6 +5,7 @@ import hausbau.core.massing.Guard;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.RoomWalls;
+import hausbau.core.massing.SiteSettings;
 import hausbau.core.massing.Solid;
 import hausbau.core.massing.Stair;
 import hausbau.core.massing.WallRun;
@@ -59,15 +60,13 @@ public sealed interface Generator {
      *
      * @param floor   the ground that the one takes
      * @param ceiling the ground that the other takes
-     * @param turned  whether tiles are turned by quarters, by where they lie, so that neighbours differ
      */
     record Tiles(
             Room room,
             Region floor,
             Region ceiling,
             Length slab,
-            boolean byCentre,
-            boolean turned,
+            SiteSettings.Tiles how,
             KitChoice choice,
             List<Departure> departures)
             implements Generator {

@@ -32,7 +32,7 @@ final class MouldingLaying {
     }
 
     private Tiling tiling(MouldingLine line) {
-        return new Tiling(of.step(), line.moulding().lengths());
+        return new Tiling(of.step(), line.moulding().lengths(), false);
     }
 
     Generator.Made run() {

@@ -61,6 +61,9 @@ public final class PlanMemory {
         }
     }
 
+    /** What sizes of tiles hang on. */
+    private record TilesAsked(List<Length> clear, boolean mirrored) {}
+
     private record Key(Object of, List<Long> joints) {}
 
     /** A post's recipe under a pattern. */
@@ -74,7 +77,7 @@ public final class PlanMemory {
     private final Map<Key, Cut> cuts = new HashMap<>();
     private final Map<Object, Integer> numbers = new HashMap<>();
     private final Map<Looking, Kind> postKinds = new HashMap<>();
-    private final Map<List<Length>, List<Length>> tiles = new HashMap<>();
+    private final Map<TilesAsked, List<Length>> tiles = new HashMap<>();
 
     /** @param kept kinds that are there already: they may be used, and are not counted */
     public PlanMemory(Length step, KitRules rules, Set<Kind> kept) {
@@ -121,7 +124,8 @@ public final class PlanMemory {
     /** The tile sizes that go with a massing's rooms. */
     List<Length> tiles(Massing massing) {
         return tiles.computeIfAbsent(
-                Tiling.clear(massing), clear -> Tiling.sizes(step, clear, rules.minPiece(), rules.maxPiece()));
+                new TilesAsked(Tiling.clear(massing), massing.settings().tiles().mirrored()),
+                asked -> Tiling.sizes(step, asked.clear(), asked.mirrored(), rules.minPiece(), rules.maxPiece()));
     }
 
     /** Lengths in steps that pieces of a size are there in already. */

@@ -69,7 +69,7 @@ public record Remark(long roomId, String field, String message) {
             return;
         }
         set.decisions().kit().filter(kit -> !kit.tiles().isEmpty()).ifPresent(kit -> {
-            var tiles = new Tiling(kit.step(), kit.tiles()).tiles(size);
+            var tiles = new Tiling(kit.step(), kit.tiles(), settings.tiles().mirrored()).tiles(size);
             var odd = tiles.get(tiles.size() - 1);
             if (!kit.tiles().contains(odd)) {
                 remarks.add(new Remark(

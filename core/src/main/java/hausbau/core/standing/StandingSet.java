@@ -137,8 +137,7 @@ public final class StandingSet {
                                 massing.floor(room),
                                 massing.ceiling(room),
                                 settings.wall(),
-                                settings.tiles().byCentre(),
-                                settings.tiles().turned(),
+                                settings.tiles(),
                                 choice,
                                 to.departures().getOrDefault(new Source.Tiles(room.id()), List.of())));
                 var guards = massing.guards(room);

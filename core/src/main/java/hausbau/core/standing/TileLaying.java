@@ -25,7 +25,7 @@ final class TileLaying {
 
     TileLaying(Generator.Tiles of) {
         this.of = of;
-        tiling = new Tiling(of.choice().step(), of.choice().tiles());
+        tiling = new Tiling(of.choice().step(), of.choice().tiles(), of.how().mirrored());
         var count = count(of.floor()) + count(of.ceiling());
         check(count);
         writing = new Writing(of.source(), of.room().id(), (int) count, of.departures());
@@ -51,13 +51,13 @@ final class TileLaying {
         lay(
                 of.floor(),
                 Role.FLOOR,
-                of.byCentre() ? Pivot.TOP_CENTRE : Pivot.TOP_CORNER,
+                of.how().byCentre() ? Pivot.TOP_CENTRE : Pivot.TOP_CORNER,
                 of.room().floor(),
                 Chunk.FLOOR);
         lay(
                 of.ceiling(),
                 Role.CEILING,
-                of.byCentre() ? Pivot.BASE_CENTRE : Pivot.BASE_CORNER,
+                of.how().byCentre() ? Pivot.BASE_CENTRE : Pivot.BASE_CORNER,
                 of.room().ceiling(),
                 Chunk.CEILING);
         return writing.made(of, List.of());
@@ -93,7 +93,7 @@ final class TileLaying {
 
     private Turn turn(Length column, Length row, long x, long y) {
         var lies = column.compareTo(row) < 0 ? 1 : 0;
-        if (!of.turned()) {
+        if (!of.how().turned()) {
             return Turn.of(lies);
         }
         var anchor = of.room().anchor();

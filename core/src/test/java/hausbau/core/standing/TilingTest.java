@@ -10,7 +10,9 @@ import hausbau.core.massing.SiteSettings;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import hausbau.core.place.Standing;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -20,7 +22,7 @@ class TilingTest {
 
     private static List<Length> sizes(long... clear) {
         return Tiling.sizes(
-                mm(300), Arrays.stream(clear).mapToObj(Length::ofMillimetres).toList(), mm(400), mm(4000));
+                mm(300), Arrays.stream(clear).mapToObj(Length::ofMillimetres).toList(), false, mm(400), mm(4000));
     }
 
     /** By hand: 6, 3.6 and 4.8 m are whole numbers of 1.2 m, and of nothing longer. */
@@ -33,13 +35,14 @@ class TilingTest {
     @Test
     void aStripNarrowerThanAnyTileTakesNoTilesFromTheOthers() {
         assertThat(sizes(300, 3600, 4800, 6000)).containsExactly(mm(1200));
-        assertThat(new Tiling(mm(300), sizes(300, 3600, 6000)).tiles(mm(300))).containsExactly(mm(300));
+        assertThat(new Tiling(mm(300), sizes(300, 3600, 6000), false).tiles(mm(300)))
+                .containsExactly(mm(300));
     }
 
     @Test
     void whereNoTwoSizesWillDoForAllTheNarrowestIsLeftOut() {
         var step = mm(100);
-        var found = Tiling.sizes(step, List.of(mm(500), mm(700), mm(1100), mm(7000)), mm(400), mm(4000));
+        var found = Tiling.sizes(step, List.of(mm(500), mm(700), mm(1100), mm(7000)), false, mm(400), mm(4000));
         // By hand: 0.5, 0.7 and 1.1 m are no sums of one another, so they need three sizes.
         // Without 0.5 m two are enough: 0.7 and 1.1 m.
         assertThat(found).containsExactlyInAnyOrder(mm(1100), mm(700));
@@ -48,6 +51,37 @@ class TilingTest {
     @Test
     void whereThereAreOnlySuchStripsThereIsNoTile() {
         assertThat(sizes(300)).isEmpty();
+    }
+
+    private static List<Length> mirrored(long size, long... sizes) {
+        return new Tiling(
+                        mm(100),
+                        Arrays.stream(sizes).mapToObj(Length::ofMillimetres).toList(),
+                        true)
+                .tiles(mm(size));
+    }
+
+    /** By hand: 3.8 m is 1, 0.9, 0.9, 1; of 1 m alone two whole ones with 0.9 at both ends; of 1 and 0.7 m it is 1, then 0.9 twice. */
+    @Test
+    void tilesAreLaidAlikeFromTheMiddle() {
+        assertThat(mirrored(3800, 1000, 900)).containsExactly(mm(1000), mm(900), mm(900), mm(1000));
+        assertThat(mirrored(3800, 1000)).containsExactly(mm(900), mm(1000), mm(1000), mm(900));
+        assertThat(mirrored(5000, 1000)).containsOnly(mm(1000)).hasSize(5);
+        assertThat(mirrored(2700, 1000, 700)).containsExactly(mm(1000), mm(700), mm(1000));
+        assertThat(mirrored(800, 1000)).containsExactly(mm(800));
+    }
+
+    /** By hand: 2.7 and 3.4 m read the same from both ends of 1 and 0.7 m (1, 0.7, 1 and 1, 0.7, 0.7, 1), and of no single tile from 0.5 m. */
+    @Test
+    void sizesAreChosenSoThatTheyCanBe() {
+        var found = Tiling.sizes(mm(100), List.of(mm(2700), mm(3400)), true, mm(400), mm(4000));
+        for (var size : List.of(mm(2700), mm(3400))) {
+            var tiles = new Tiling(mm(100), found, true).tiles(size);
+            assertThat(found).containsAll(tiles).hasSize(2);
+            var back = new ArrayList<>(tiles);
+            Collections.reverse(back);
+            assertThat(tiles).isEqualTo(back);
+        }
     }
 
     private static StandingSet built(SiteSettings.Tiles tiles) {
@@ -88,8 +122,8 @@ class TilingTest {
     @ParameterizedTest
     @ValueSource(booleans = {false, true})
     void turnedTilesLieWhereTheyLay(boolean byCentre) {
-        var straight = floor(built(new SiteSettings.Tiles(byCentre, false)));
-        var turned = floor(built(new SiteSettings.Tiles(byCentre, true)));
+        var straight = floor(built(new SiteSettings.Tiles(byCentre, false, false)));
+        var turned = floor(built(new SiteSettings.Tiles(byCentre, true, false)));
         assertThat(turned)
                 .extracting(Standing::box)
                 .containsExactlyElementsOf(straight.stream().map(Standing::box).toList());
@@ -100,7 +134,7 @@ class TilingTest {
         assertThat(turned)
                 .extracting(Standing::kind)
                 .containsExactlyElementsOf(straight.stream().map(Standing::kind).toList());
-        assertThat(turned).isEqualTo(floor(built(new SiteSettings.Tiles(byCentre, true))));
+        assertThat(turned).isEqualTo(floor(built(new SiteSettings.Tiles(byCentre, true, false))));
         var square = turned.stream()
                 .filter(s -> s.kind().size().x() == s.kind().size().y())
                 .toList();

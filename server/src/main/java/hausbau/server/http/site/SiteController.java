@@ -96,6 +96,7 @@ public class SiteController {
             @NotNull int pixelsPerMetre,
             @NotNull boolean tilesByCentre,
             @NotNull boolean tilesTurned,
+            @NotNull boolean tilesMirrored,
             @NotNull boolean skins,
             @NotNull Length guardDropMm,
             @NotNull Corners.Kind corners,
@@ -123,6 +124,7 @@ public class SiteController {
                     s.pixelsPerMetre(),
                     s.tiles().byCentre(),
                     s.tiles().turned(),
+                    s.tiles().mirrored(),
                     s.skins(),
                     s.guardDrop(),
                     s.corners().kind(),
@@ -150,6 +152,7 @@ public class SiteController {
             Integer pixelsPerMetre,
             Boolean tilesByCentre,
             Boolean tilesTurned,
+            Boolean tilesMirrored,
             Boolean skins,
             Length guardDropMm,
             Corners.Kind corners,
@@ -164,7 +167,8 @@ public class SiteController {
                     orElse(pixelsPerMetre, s.pixelsPerMetre()),
                     new SiteSettings.Tiles(
                             orElse(tilesByCentre, s.tiles().byCentre()),
-                            orElse(tilesTurned, s.tiles().turned())),
+                            orElse(tilesTurned, s.tiles().turned()),
+                            orElse(tilesMirrored, s.tiles().mirrored())),
                     orElse(skins, s.skins()),
                     orElse(guardDropMm, s.guardDrop()),
                     new Corners(

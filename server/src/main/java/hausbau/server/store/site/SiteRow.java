@@ -44,6 +44,7 @@ public class SiteRow implements Row {
     int pixelsPerMetre;
     boolean tilesByCentre;
     boolean tilesTurned;
+    boolean tilesMirrored;
     boolean skins;
     long guardDropUm;
 
@@ -126,7 +127,7 @@ public class SiteRow implements Row {
                 new Length(wallUm),
                 new Length(storeyUm),
                 pixelsPerMetre,
-                new SiteSettings.Tiles(tilesByCentre, tilesTurned),
+                new SiteSettings.Tiles(tilesByCentre, tilesTurned, tilesMirrored),
                 skins,
                 new Length(guardDropUm),
                 new Corners(corners, new Length(cornerLegUm)),
@@ -141,6 +142,7 @@ public class SiteRow implements Row {
         pixelsPerMetre = settings.pixelsPerMetre();
         tilesByCentre = settings.tiles().byCentre();
         tilesTurned = settings.tiles().turned();
+        tilesMirrored = settings.tiles().mirrored();
         skins = settings.skins();
         guardDropUm = settings.guardDrop().um();
         corners = settings.corners().kind();
