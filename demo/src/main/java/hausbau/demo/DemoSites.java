@@ -1,6 +1,7 @@
 package hausbau.demo;
 
 import hausbau.core.hand.Clinging;
+import hausbau.core.kit.Profile;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Corners;
 import hausbau.core.massing.Level;
@@ -23,6 +24,7 @@ import hausbau.server.store.set.RuleWords;
 import hausbau.server.work.kit.KitService;
 import hausbau.server.work.massing.LevelService;
 import hausbau.server.work.massing.MassingService;
+import hausbau.server.work.massing.MouldingService;
 import hausbau.server.work.massing.StairService;
 import hausbau.server.work.set.PlacementService;
 import hausbau.server.work.set.RepeatService;
@@ -49,6 +51,7 @@ public class DemoSites {
     private final DemoBoard board;
     private final DemoDressing dressing;
     private final DemoEstates estates;
+    private final MouldingService mouldings;
 
     DemoSites(
             SiteService sites,
@@ -61,7 +64,8 @@ public class DemoSites {
             RepeatService repeats,
             DemoBoard board,
             DemoDressing dressing,
-            DemoEstates estates) {
+            DemoEstates estates,
+            MouldingService mouldings) {
         this.sites = sites;
         this.massing = massing;
         this.levels = levels;
@@ -73,6 +77,7 @@ public class DemoSites {
         this.board = board;
         this.dressing = dressing;
         this.estates = estates;
+        this.mouldings = mouldings;
     }
 
     /** @return the ids of the sites, in a fixed order */
@@ -100,11 +105,19 @@ public class DemoSites {
         kit.build(id);
         furnish(id);
         addBaths(id);
+        addCornice(id, hall);
         kit.build(id);
         furnishBaths(id);
         board.fill(id);
         dressing.dress(id);
         return id;
+    }
+
+    /** Along the ticket hall's ceiling alone: the rule of the building is off, and the hall has its own in its place. */
+    private void addCornice(long id, long hall) {
+        var rule = mouldings.add(id, NOT_TOLD, Profile.Kind.CORNICE);
+        mouldings.addFor(id, rule, hall, NOT_TOLD);
+        mouldings.change(id, rule, NOT_TOLD, m -> m.switched(false));
     }
 
     /**

@@ -132,6 +132,11 @@ public record Moulding(long id, String name, Instead instead, boolean on, Make m
         return new Moulding(id, name, instead, on, make, line, others);
     }
 
+    /** The same built, or not. */
+    public Moulding switched(boolean isOn) {
+        return new Moulding(id, name, instead, isOn, make, line, lengths);
+    }
+
     /** What of some rules runs through a room: of each rule of the whole building itself, or what the room has in its place. */
     static List<Moulding> in(Room room, List<Moulding> all) {
         return all.stream()
