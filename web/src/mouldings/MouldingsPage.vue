@@ -59,17 +59,20 @@ const isOdd = (p: PieceView) =>
   !isCorner(p) && !mouldings.all.some((m) => (m.id === rule.value!.id || m.ruleId === rule.value!.id) && m.lengthsMm.includes(p.sizeMm.x))
 const isCorner = (p: PieceView) => /-(IN|OUT)(-|$)/.test(p.code)
 
-const HAS = [
-  { value: 'rule', label: 'as the building' },
-  { value: 'own', label: 'its own' },
-  { value: 'none', label: 'none' },
-] as const
+const HAS = computed(
+  () =>
+    [
+      { value: 'rule', label: rule.value?.on ? 'as the building' : 'as the building: none' },
+      { value: 'own', label: 'its own' },
+      { value: 'none', label: 'none' },
+    ] as const,
+)
 const own = (room: RoomView) => mouldings.own(rule.value!, room.id)
 const has = (room: RoomView) => {
   const one = own(room)
   return !one ? 'rule' : one.on ? 'own' : 'none'
 }
-async function give(room: RoomView, what: (typeof HAS)[number]['value']) {
+async function give(room: RoomView, what: 'rule' | 'own' | 'none') {
   const one = own(room)
   if (what === 'rule') return one && void (await mouldings.remove(one.id))
   const id = one?.id ?? (await mouldings.addFor(rule.value!, room.id))?.id

@@ -1,5 +1,6 @@
 import type { BoxMm, PieceView, PlacementView } from '../api/client'
 import { boxOf } from './extent'
+import { BITS, CHUNK, PLACE, POSE } from './layout'
 
 /** Some of the standing set as the server sends it: binary columns, read without copying. It never changes. */
 export interface Chunk {
@@ -24,27 +25,29 @@ export interface Chunk {
   code: Uint8Array
 }
 
-const MAGIC = 0x32424348
-const HEAD = 24
-const [MIRRORED, FREE, DEPARTED, LOST] = [4, 8, 16, 32]
-/** Ids of one block of what hands set down; see the server's description of chunks. */
-const HAND_BLOCK = 1024
-const REPEAT = 14
-const USE = 15
-const TWIN = 16
+const EDGES = 2 ** BITS.EDGE_BITS
+const HALF = 2 ** BITS.UP_BITS
+const LENGTHS = 2 ** BITS.LENGTH_BITS
 const SIDES = ['north', 'east', 'south', 'west']
 const CORNERS = ['north-west', 'north-east', 'south-east', 'south-west']
+
+const ORIGINS: Partial<Record<number, PlacementView['origin']>> = {
+  [PLACE.HAND]: 'hand',
+  [PLACE.REPEAT]: 'repeat',
+  [PLACE.USE]: 'assembly',
+  [PLACE.TWIN]: 'twin',
+}
 
 /** Bytes as JSON carries them. */
 export const fromBase64 = (text: string) => Uint8Array.from(atob(text), (c) => c.charCodeAt(0)).buffer
 
 export function readChunk(name: string, digest: string, bytes: ArrayBuffer): Chunk {
   const head = new DataView(bytes)
-  if (head.getUint32(0, true) !== MAGIC) throw new Error('This is no chunk of a set.')
+  if (head.getUint32(0, true) !== CHUNK.MAGIC) throw new Error('This is no chunk of a set.')
   const n = head.getUint32(4, true)
   const p = head.getUint32(8, true)
   const flags = head.getUint32(12, true)
-  let at = HEAD
+  let at = CHUNK.HEAD
   const doubles = (count: number) => {
     const column = new Float64Array(bytes, at, count)
     at += 8 * count
@@ -63,24 +66,45 @@ export function readChunk(name: string, digest: string, bytes: ArrayBuffer): Chu
 /** The id of what stands in a row: its place. */
 export function idOf(c: Chunk, row: number): string {
   const code = c.code[row]!
-  if (code === 0) return `hand.${c.a[row]}`
+  const [a, b] = [c.a[row]!, c.b[row]!]
   const owner = c.owner?.[row] || c.ownerId
-  if (code === 11) return `stairs.${owner}.${c.a[row]}`
-  if (code === 13) return `solid.${owner}`
-  if (code === TWIN) return `twin.${owner}.${originalOf(c.a[row]!, c.b[row]!)}`
-  if (code === USE) return `use.${owner}.${c.a[row]}`
-  if (code === REPEAT) return `repeat.${owner}.${c.a[row]}.${c.b[row]}`
   const room = `room.${owner}`
-  if (code === 12) return `${room}.guard.${c.a[row]}.${c.b[row]}`
-  if (code === 1) return `${room}.opening.${c.a[row]}`
-  if (code === 6) return `${room}.post.${CORNERS[c.a[row]!] ?? `edge${c.a[row]}`}${above(c.b[row]!)}`
-  if (code === 17) return edgePlace(room, c.a[row]!, c.b[row]!, '.up')
-  if (code === 18) return betweenTiers(room, c.a[row]!, c.b[row]!)
-  if (code === 19) return mouldingPlace(room, c.a[row]!, c.b[row]!)
-  if (code === 10) return `${room}.post.at.${c.a[row]}.${c.b[row]}`
-  if (code === 9) return edgePlace(room, c.a[row]!, c.b[row]!)
-  if (code >= 7) return `${room}.${code === 7 ? 'floor' : 'ceiling'}.${c.a[row]}.${c.b[row]}`
-  return `${room}.${SIDES[code - 2]}.${c.a[row]}.${c.b[row]}`
+  switch (code) {
+    case PLACE.HAND:
+      return `hand.${a}`
+    case PLACE.STAIRS:
+      return `stairs.${owner}.${a}`
+    case PLACE.SOLID:
+      return `solid.${owner}`
+    case PLACE.TWIN:
+      return `twin.${owner}.${originalOf(a, b)}`
+    case PLACE.USE:
+      return `use.${owner}.${a}`
+    case PLACE.REPEAT:
+      return `repeat.${owner}.${a}.${b}`
+    case PLACE.GUARD:
+      return `${room}.guard.${a}.${b}`
+    case PLACE.OPENING:
+      return `${room}.opening.${a}`
+    case PLACE.POST:
+      return `${room}.post.${CORNERS[a] ?? `edge${a}`}${above(b)}`
+    case PLACE.TIER:
+      return edgePlace(room, a, b, '.up')
+    case PLACE.BETWEEN_TIER:
+      return betweenTiers(room, a, b)
+    case PLACE.MOULDING:
+      return mouldingPlace(room, a, b)
+    case PLACE.BETWEEN:
+      return `${room}.post.at.${a}.${b}`
+    case PLACE.EDGE:
+      return edgePlace(room, a, b)
+    case PLACE.FLOOR:
+      return `${room}.floor.${a}.${b}`
+    case PLACE.CEILING:
+      return `${room}.ceiling.${a}.${b}`
+    default:
+      return `${room}.${SIDES[code - PLACE.RUN]}.${a}.${b}`
+  }
 }
 
 /** What a piece is the twin of: what a hand set down, or a part of an assembly's use or of a repeat. */
@@ -88,25 +112,25 @@ const originalOf = (id: number, part: number) => (part === 0 ? `hand.${id}` : pa
 
 const above = (up: number) => (up ? `.up.${up}` : '')
 
-/** A part of a post between walls: 16 bits of its foot above the post's lie below each coordinate. */
+/** A part of a post between walls: the bits of its foot above the post's lie below each coordinate. */
 function betweenTiers(room: string, a: number, b: number) {
-  const [x, y] = [Math.floor(a / 65536), Math.floor(b / 65536)]
-  return `${room}.post.at.${x}.${y}${above((a - x * 65536) * 65536 + (b - y * 65536))}`
+  const [x, y] = [Math.floor(a / HALF), Math.floor(b / HALF)]
+  return `${room}.post.at.${x}.${y}${above((a - x * HALF) * HALF + (b - y * HALF))}`
 }
 
-/** A place along a wall: the moulding above 10 bits of edge and one that says whether it is a corner piece. */
+/** A place along a wall: the moulding above the edge, and a bit that says whether it is a corner piece. */
 const mouldingPlace = (room: string, at: number, packed: number) =>
-  `${room}.moulding.${Math.floor(packed / 2048)}.${packed % 2 ? 'corner' : 'edge'}${Math.floor(packed / 2) % 1024}.${at}`
+  `${room}.moulding.${Math.floor(packed / 2 / EDGES)}.${packed % 2 ? 'corner' : 'edge'}${Math.floor(packed / 2) % EDGES}.${at}`
 
-/** A run's place that is no side of a rectangle, or on other tiers: edge and tier lie above 36 bits of length, or of its foot above the wall's. */
+/** A run's place that is no side of a rectangle, or on other tiers: edge and tier lie above the length, or above its foot above the wall's. */
 function edgePlace(room: string, at: number, packed: number, what = '') {
-  const above = Math.floor(packed / 2 ** 36)
-  const [edge, tier] = [above % 1024, Math.floor(above / 1024)]
-  return `${room}.${SIDES[edge] ?? `edge${edge}`}${['', '-above', '-below'][tier]}.${at}${what}.${packed % 2 ** 36}`
+  const above = Math.floor(packed / LENGTHS)
+  const [edge, tier] = [above % EDGES, Math.floor(above / EDGES)]
+  return `${room}.${SIDES[edge] ?? `edge${edge}`}${['', '-above', '-below'][tier]}.${at}${what}.${packed % LENGTHS}`
 }
 
 export const pieceIdOf = (c: Chunk, row: number) => c.palette[c.kind[row]!]!
-export const isMirrored = (c: Chunk, row: number) => (c.pose[row]! & MIRRORED) !== 0
+export const isMirrored = (c: Chunk, row: number) => (c.pose[row]! & POSE.MIRRORED) !== 0
 export const degreesOf = (c: Chunk, row: number) => (c.pose[row]! & 3) * 90 + (c.degrees?.[row] ?? 0)
 
 export function placementOf(c: Chunk, row: number): PlacementView {
@@ -116,12 +140,12 @@ export function placementOf(c: Chunk, row: number): PlacementView {
     pieceId: pieceIdOf(c, row),
     atMm: { x: c.x[row]! / 1000, y: c.y[row]! / 1000, z: c.z[row]! / 1000 },
     quarterTurns: pose & 3,
-    mirrored: (pose & MIRRORED) !== 0,
+    mirrored: (pose & POSE.MIRRORED) !== 0,
     freeDegrees: c.degrees?.[row] ?? 0,
-    free: (pose & FREE) !== 0,
-    origin: c.code[row] === 0 ? 'hand' : c.code[row] === REPEAT ? 'repeat' : c.code[row] === USE ? 'assembly' : c.code[row] === TWIN ? 'twin' : 'massing',
-    departed: (pose & DEPARTED) !== 0,
-    lost: (pose & LOST) !== 0,
+    free: (pose & POSE.FREE) !== 0,
+    origin: ORIGINS[c.code[row]!] ?? 'massing',
+    departed: (pose & POSE.DEPARTED) !== 0,
+    lost: (pose & POSE.LOST) !== 0,
     tiltDegrees: c.lean?.tilt[row] ?? 0,
     rollDegrees: c.lean?.roll[row] ?? 0,
     scale: c.lean?.scale[row] ?? 1,
@@ -143,7 +167,7 @@ function rowOf(c: Chunk, id: string): number | undefined {
 /** The generator that a place belongs to. */
 function sourceOf(id: string): string {
   const part = id.split('.')
-  if (part[0] === 'hand') return `hands.${Math.floor(Number(part[1]) / HAND_BLOCK)}`
+  if (part[0] === 'hand') return `hands.${Math.floor(Number(part[1]) / CHUNK.IDS)}`
   if (part[0] === 'stairs') return `stairs.${part[1]}`
   if (part[0] === 'twin') return `twins.${part[1]}`
   if (part[0] === 'use') return `uses.${part[1]}`

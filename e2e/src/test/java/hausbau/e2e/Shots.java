@@ -55,7 +55,6 @@ public final class Shots {
                     .click();
             picture(view.toLowerCase().replace(' ', '-'));
         }
-        estate();
         arcade();
     }
 
@@ -71,7 +70,7 @@ public final class Shots {
         picture("steps");
     }
 
-    /** A piece on the bench with its parts, and a pattern on pieces of several lengths. */
+    /** A piece on the bench with its parts, a pattern on pieces of several lengths, and what runs along the walls. */
     private void workshop() {
         desk.page
                 .getByText("Workshop", new Page.GetByTextOptions().setExact(true))
@@ -88,6 +87,11 @@ public final class Shots {
         desk.press("p");
         desk.page.waitForTimeout(1_500);
         picture("pattern");
+        desk.page
+                .getByText("Mouldings", new Page.GetByTextOptions().setExact(true))
+                .click();
+        desk.page.waitForTimeout(2_500);
+        picture("mouldings");
         desk.page
                 .getByText("Sheets", new Page.GetByTextOptions().setExact(true))
                 .click();
@@ -120,14 +124,6 @@ public final class Shots {
         desk.button("Leave it by itself", true).click();
         desk.handsOff();
         desk.press("Control+z", "Escape");
-    }
-
-    /** A field of houses with its streets, a hundred thousand pieces in all. */
-    private void estate() {
-        site("Stress Terrace");
-        desk.button("Houses").click();
-        desk.page.waitForTimeout(4_000);
-        picture("field");
     }
 
     /** From within the arcade. */
