@@ -18,13 +18,16 @@ import hausbau.core.place.HandPlacement;
 import hausbau.core.place.Hands;
 import hausbau.core.place.Stance;
 import hausbau.core.place.Standing;
+import hausbau.core.plane.Rect;
 import hausbau.core.standing.Decisions;
 import hausbau.core.standing.KitChoice;
 import hausbau.core.standing.StandingSet;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 
 /** Small rooms and sets for the tests; everything in millimetres. */
 public final class TestSets {
@@ -41,6 +44,27 @@ public final class TestSets {
     /** Unnamed sizes of 3 m height, its south-west corner at the place given. */
     public static Room room(long id, long x, long y, long width, long depth) {
         return new Room(id, "Room " + id, Vec.ofMillimetres(x, y, 0), mm(width), mm(depth), mm(3000));
+    }
+
+    /** Up to so many rooms on the step: apart, one wall apart, touching, overlapping, some of them no rectangles. */
+    public static List<Room> roomsAnyhow(Random random, int most) {
+        var rooms = new ArrayList<Room>();
+        for (var id = 1L; id <= 1 + random.nextInt(most); id++) {
+            var room = room(
+                    id,
+                    100 * random.nextInt(60),
+                    100 * random.nextInt(60),
+                    300 + 100 * random.nextInt(40),
+                    300 + 100 * random.nextInt(40));
+            var corner = room.corner();
+            var more = new Rect(
+                    corner.x(),
+                    corner.y(),
+                    corner.x() + 100_000L * (4 + random.nextInt(30)),
+                    corner.y() + 100_000L * (4 + random.nextInt(30)));
+            rooms.add(random.nextBoolean() ? room.over(room.outline().joined(more)) : room);
+        }
+        return rooms;
     }
 
     public static Opening door(long id, Side side, long at, long width) {

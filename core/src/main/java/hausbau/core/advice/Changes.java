@@ -45,7 +45,7 @@ final class Changes {
         levels.stream()
                 .filter(l -> l.id() != 0)
                 .forEach(l -> by.forEach(d -> changes.add(new Change.LevelFloor(l, d, unit))));
-        patterns(massing.rooms()).forEach(changes::add);
+        patterns(massing).forEach(changes::add);
         var sizes = new ArrayList<Change>();
         for (var opening : massing.openings()) {
             massing.room(opening.roomId()).ifPresent(room -> {
@@ -64,21 +64,32 @@ final class Changes {
         by.forEach(d -> changes.add(new Change.RoomSize(room, room.width(), plus(room.depth(), d))));
     }
 
-    /** All rooms of one pattern under that of others. */
-    private static Stream<Change> patterns(List<Room> rooms) {
-        var byLook = rooms.stream().collect(Collectors.groupingBy(Room::look, LinkedHashMap::new, Collectors.toList()));
+    /** All rooms of one pattern under that of others, or under that of walls where they look outside. */
+    private static Stream<Change> patterns(Massing massing) {
+        var byLook = massing.rooms().stream()
+                .collect(Collectors.groupingBy(Room::look, LinkedHashMap::new, Collectors.toList()));
         if (byLook.size() > MOST_PATTERNS) {
             return Stream.empty();
         }
-        return byLook.values().stream().flatMap(of -> byLook.values().stream()
+        var asOthers = byLook.values().stream().flatMap(of -> byLook.values().stream()
                 .filter(others -> others != of)
-                .map(others -> under(of, others.get(0))));
+                .map(others -> under(
+                        of,
+                        others.get(0).look(),
+                        "the pattern of “" + others.get(0).name() + "”")));
+        var facing = massing.settings().facing();
+        return !facing.bothSides() || byLook.containsKey(facing.outside())
+                ? asOthers
+                : Stream.concat(
+                        asOthers,
+                        byLook.values().stream().map(of -> under(of, facing.outside(), "the pattern of the outside")));
     }
 
-    private static Change under(List<Room> rooms, Room like) {
-        var as = like.look() == 0 ? "the site’s pattern" : "the pattern of “" + like.name() + "”";
+    /** @param of what the pattern is called by, unless it is the site's */
+    private static Change under(List<Room> rooms, long look, String of) {
+        var as = look == 0 ? "the site’s pattern" : of;
         var parts = rooms.stream()
-                .<Change.One>map(r -> new Change.RoomPattern(r, like.look(), as))
+                .<Change.One>map(r -> new Change.RoomPattern(r, look, as))
                 .toList();
         return parts.size() == 1 ? parts.get(0) : new Change.Together(parts);
     }

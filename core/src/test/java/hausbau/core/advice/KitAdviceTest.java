@@ -199,6 +199,29 @@ class KitAdviceTest {
                 .containsExactlyInAnyOrder("Room 2 under the site’s pattern", "Room 1 under the pattern of “Room 2”");
     }
 
+    /**
+     * By hand: two rooms side by side, dressed on both sides, have walls that look outside and one that does not: two kinds and a post.
+     * Under the outside's pattern all walls are of one kind.
+     */
+    @Test
+    void theOutsidesPatternIsTriedForRooms() {
+        var massing = new Massing(
+                SiteSettings.USUAL.with(new SiteSettings.Facing(true, 9)),
+                List.of(room(1, 0, 4000, 3000), room(2, 4200, 4000, 3000)),
+                List.of());
+        assertThat(options(massing).get(0).kinds()).isEqualTo(3);
+        var tried = Changes.of(massing, List.of(), 2).stream()
+                .filter(c -> c.describe(Unit.METRE).endsWith("under the pattern of the outside"))
+                .toList();
+        assertThat(tried).singleElement().satisfies(c -> {
+            assertThat(c.parts()).hasSize(2);
+            assertThat(options(massing.next(massing.settings(), c.in(massing.building())))
+                            .get(0)
+                            .kinds())
+                    .isEqualTo(2);
+        });
+    }
+
     /** By hand: a hall is 6.1 m high, the upper of two rooms beside it ends at 6 m: a step higher both end together. */
     @Test
     void aLevelAStepHigherIsAdvisedWithAllThatIsOnIt() {

@@ -4,6 +4,7 @@ import static hausbau.core.TestSets.door;
 import static hausbau.core.TestSets.massing;
 import static hausbau.core.TestSets.mm;
 import static hausbau.core.TestSets.room;
+import static hausbau.core.TestSets.roomsAnyhow;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.fail;
 import static org.assertj.core.api.Assertions.tuple;
@@ -39,27 +40,6 @@ class RoomWallsTest {
 
     private static Rect rect(long x0, long y0, long x1, long y1) {
         return new Rect(x0 * 1000, y0 * 1000, x1 * 1000, y1 * 1000);
-    }
-
-    /** Rooms on the step, apart, one wall apart, touching, overlapping, some of them no rectangles. */
-    private static List<Room> rooms(Random random) {
-        var rooms = new ArrayList<Room>();
-        for (var id = 1L; id <= 1 + random.nextInt(5); id++) {
-            var room = room(
-                    id,
-                    100 * random.nextInt(60),
-                    100 * random.nextInt(60),
-                    300 + 100 * random.nextInt(40),
-                    300 + 100 * random.nextInt(40));
-            var corner = room.corner();
-            var more = new Rect(
-                    corner.x(),
-                    corner.y(),
-                    corner.x() + 100_000L * (4 + random.nextInt(30)),
-                    corner.y() + 100_000L * (4 + random.nextInt(30)));
-            rooms.add(random.nextBoolean() ? room.over(room.outline().joined(more)) : room);
-        }
-        return rooms;
     }
 
     private static List<Box> bodies(Massing massing) {
@@ -122,7 +102,7 @@ class RoomWallsTest {
     @ParameterizedTest
     @MethodSource("seeds")
     void stretchesAndPostsPartitionTheMass(long seed) {
-        var rooms = rooms(new Random(seed));
+        var rooms = roomsAnyhow(new Random(seed), 5);
         partition(new Massing(settings(seed % 2 == 0), rooms, List.of()));
     }
 
@@ -130,7 +110,7 @@ class RoomWallsTest {
     @ParameterizedTest
     @MethodSource("seeds")
     void corneredOtherwiseTheyPartitionTheMassToo(long seed) {
-        var rooms = rooms(new Random(seed));
+        var rooms = roomsAnyhow(new Random(seed), 5);
         partition(new Massing(
                 settings(seed % 4 < 2).with(new Corners(seed % 2 == 0 ? Corners.Kind.LEG : Corners.Kind.LAP, mm(150))),
                 rooms,

@@ -4,6 +4,7 @@ import static hausbau.core.TestSets.door;
 import static hausbau.core.TestSets.massing;
 import static hausbau.core.TestSets.mm;
 import static hausbau.core.TestSets.room;
+import static hausbau.core.TestSets.roomsAnyhow;
 import static hausbau.core.TestSets.window;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -31,7 +32,6 @@ import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
 import hausbau.core.shape.Swatch;
 import java.math.BigInteger;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -241,23 +241,7 @@ class MouldingTest {
     @ParameterizedTest
     @MethodSource("seeds")
     void piecesLieAlongAllWallsOnceAndOnlyOnce(long seed) {
-        var random = new Random(seed);
-        var rooms = new ArrayList<Room>();
-        for (var id = 1L; id <= 1 + random.nextInt(4); id++) {
-            var room = room(
-                    id,
-                    100 * random.nextInt(60),
-                    100 * random.nextInt(60),
-                    300 + 100 * random.nextInt(40),
-                    300 + 100 * random.nextInt(40));
-            var c = room.corner();
-            var more = new Rect(
-                    c.x(),
-                    c.y(),
-                    c.x() + 100_000L * (4 + random.nextInt(30)),
-                    c.y() + 100_000L * (4 + random.nextInt(30)));
-            rooms.add(random.nextBoolean() ? room.over(room.outline().joined(more)) : room);
-        }
+        var rooms = roomsAnyhow(new Random(seed), 4);
         var voids = Region.union(rooms.stream().map(Room::region).toList());
         var around = Region.of(voids.extent().grown(1_000_000)).minus(voids);
         var ring = voids.shared(around.grown(WIDTH));

@@ -239,7 +239,7 @@ public final class Edit {
     private Massing massing() {
         var was = before.decisions().massing();
         return touches(Aggregate.Part.MASSING) || touches(Aggregate.SITE)
-                ? stores.massing().massing(site, was)
+                ? stores.massing().massing(site, was, !touches(Aggregate.MOULDING))
                 : was;
     }
 

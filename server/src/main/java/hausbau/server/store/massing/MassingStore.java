@@ -2,6 +2,7 @@ package hausbau.server.store.massing;
 
 import hausbau.core.massing.Building;
 import hausbau.core.massing.Massing;
+import hausbau.core.massing.Moulding;
 import hausbau.server.store.site.SiteRow;
 import jakarta.persistence.EntityManager;
 import java.util.List;
@@ -55,22 +56,31 @@ public class MassingStore {
                 .getResultList();
     }
 
-    private Building building(long siteId) {
+    private List<Moulding> readMouldings(long siteId) {
+        return mouldings(siteId).stream().map(MouldingRow::toMoulding).toList();
+    }
+
+    private Building building(long siteId, List<Moulding> mouldings) {
         return new Building(
                 rooms(siteId).stream().map(RoomRow::toRoom).toList(),
                 openings(siteId).stream().map(OpeningRow::toOpening).toList(),
                 stairs(siteId).stream().map(StairRow::toStair).toList(),
                 solids(siteId).stream().map(SolidRow::toSolid).toList(),
-                mouldings(siteId).stream().map(MouldingRow::toMoulding).toList());
+                mouldings);
     }
 
-    /** The massing as it is decided now; what of it is as in the one before is not worked out again. */
-    public Massing massing(SiteRow site, Massing before) {
-        return before.next(site.settings(), building(site.getId()));
+    /**
+     * The massing as it is decided now; what of it is as in the one before is not worked out again.
+     *
+     * @param areMouldingsAsBefore whether they need not be read
+     */
+    public Massing massing(SiteRow site, Massing before, boolean areMouldingsAsBefore) {
+        var mouldings = areMouldingsAsBefore ? before.mouldings() : readMouldings(site.getId());
+        return before.next(site.settings(), building(site.getId(), mouldings));
     }
 
     /** @throws hausbau.core.measure.Refused if what stands in the rows is no massing that can be built */
     public Massing massing(SiteRow site) {
-        return new Massing(site.settings(), building(site.getId()));
+        return new Massing(site.settings(), building(site.getId(), readMouldings(site.getId())));
     }
 }
