@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { get, send, type BriefView, type ItemView, type ListedView, type SheetView } from '../api/client'
+import { latest } from '../api/latest'
 import { tell, useSite } from '../site/site'
 
 /** What the site is planned from, as the server has it: the board with planes and marks, the piece list, the brief. */
@@ -18,13 +19,16 @@ export const useBoard = defineStore('board', () => {
   const pictures = computed(() => items.value.filter((i) => i.kind === 'PICTURE'))
   const base = computed(() => `/api/sites/${site.site?.id}`)
 
+  const askAll = latest()
+  const askList = latest()
+
   async function fetchAll() {
     if (!site.site) return
-    const [s, l, b] = await Promise.all([
-      get<SheetView>(`${base.value}/board`),
-      get<ListedView[]>(`${base.value}/piece-list`),
-      get<BriefView>(`${base.value}/brief`),
-    ])
+    const answers = await askAll(
+      Promise.all([get<SheetView>(`${base.value}/board`), get<ListedView[]>(`${base.value}/piece-list`), get<BriefView>(`${base.value}/brief`)]),
+    )
+    if (!answers) return
+    const [s, l, b] = answers
     sheet.value = s
     list.value = l
     brief.value = b
@@ -45,7 +49,7 @@ export const useBoard = defineStore('board', () => {
   watch(
     () => site.pieces,
     async () => {
-      if (site.site && sheet.value) list.value = await get<ListedView[]>(`${base.value}/piece-list`).catch(() => list.value)
+      if (site.site && sheet.value) list.value = (await askList(get<ListedView[]>(`${base.value}/piece-list`)).catch(() => undefined)) ?? list.value
     },
   )
 

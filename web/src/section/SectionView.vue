@@ -2,6 +2,7 @@
 import { useResizeObserver } from '@vueuse/core'
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { get, type SectionView } from '../api/client'
+import { latest } from '../api/latest'
 import { fitted, magnified, type Lie } from '../plan/sheet'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
@@ -16,14 +17,13 @@ const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
 let due = 0
 let pan: { x: number; y: number } | undefined
 let framed = ''
-let asked = 0
+const ask = latest()
 
 /** Cut anew after every edit; of several answers the last asked for is drawn. */
 async function fetchSection() {
   if (!table.section || !site.site) return
-  const mine = ++asked
-  const found = await get<SectionView>(`/api/sites/${site.site.id}/section?${query(table.section)}`)
-  if (mine !== asked) return
+  const found = await ask(get<SectionView>(`/api/sites/${site.site.id}/section?${query(table.section)}`))
+  if (!found) return
   section.value = found
   if (framed !== query(table.section)) frame()
 }

@@ -1,5 +1,6 @@
 import { shallowRef, watch } from 'vue'
 import { get, Refusal } from '../api/client'
+import { latest } from '../api/latest'
 import { tell, useSite } from './site'
 
 /** What a site has several of, fetched again whenever it may have changed; an edit of one is made in its turn, and is shown when it has been made. */
@@ -8,12 +9,11 @@ export function useListed<T>(path: string) {
   const all = shallowRef<T[]>([])
   const refusal = shallowRef<Refusal>()
 
-  let asked = 0
+  const ask = latest()
   async function fetchAll() {
-    const mine = ++asked
     if (!site.site) return
-    const answer = await get<T[]>(`/api/sites/${site.site.id}${path}`)
-    if (mine === asked) all.value = answer
+    const answer = await ask(get<T[]>(`/api/sites/${site.site.id}${path}`))
+    if (answer) all.value = answer
   }
   watch([() => site.site?.id, () => site.lists], () => void fetchAll().catch(tell), { immediate: true })
 

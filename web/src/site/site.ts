@@ -25,6 +25,7 @@ import {
   type TallyView,
   type VecMm,
 } from '../api/client'
+import { latest } from '../api/latest'
 import { format } from '../measure/format'
 import { useEdits } from './edits'
 import { openFeed } from './feed'
@@ -262,11 +263,13 @@ export const useSite = defineStore('site', () => {
     due = setTimeout(() => void reckon().catch(() => {}), RECKON_MS)
   }
 
+  const askAccount = latest()
+
   async function reckon() {
     const id = opened
     if (!site.value || id === undefined) return
-    const account = await get<AccountView>(`${base()}/account`)
-    if (opened !== id) return
+    const account = await askAccount(get<AccountView>(`${base()}/account`))
+    if (!account || opened !== id) return
     tally.value = account.tally
     survey.value = account.survey
     cards.value = account.cards

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import { get, type DensitiesView } from '../api/client'
+import { latest } from '../api/latest'
 import { tell, useSite } from '../site/site'
 import { useSeeing } from '../ticket/seeing'
 
@@ -9,12 +10,13 @@ export const useDensities = defineStore('densities', () => {
   const site = useSite()
   const seeing = useSeeing()
   const all = shallowRef<DensitiesView>()
+  const ask = latest()
   watch(
     () => seeing.instead === 'density' && site.site && [site.site.id, site.site.revision].join(),
     async (asked) => {
       if (!asked) return
       try {
-        all.value = await get<DensitiesView>(`/api/sites/${site.site!.id}/densities`)
+        all.value = (await ask(get<DensitiesView>(`/api/sites/${site.site!.id}/densities`))) ?? all.value
       } catch (e) {
         tell(e)
       }

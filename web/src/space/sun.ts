@@ -1,5 +1,6 @@
 import { computed, shallowRef, watch } from 'vue'
 import { get } from '../api/client'
+import { latest } from '../api/latest'
 import { tell } from '../site/site'
 import { useTable } from '../table/table'
 import type { Sun } from './Daylight'
@@ -8,15 +9,13 @@ import type { Sun } from './Daylight'
 export function useSun() {
   const table = useTable()
   const found = shallowRef<Sun>()
-  let asked = 0
+  const ask = latest()
   watch(
     () => [table.sun.hour, table.sun.north, table.sun.on],
     async () => {
       if (!table.sun.on) return
-      const mine = ++asked
       try {
-        const sun = await get<Sun>(`/api/sun?hour=${table.sun.hour}&north=${table.sun.north}`)
-        if (mine === asked) found.value = sun
+        found.value = (await ask(get<Sun>(`/api/sun?hour=${table.sun.hour}&north=${table.sun.north}`))) ?? found.value
       } catch (e) {
         tell(e)
       }

@@ -54,7 +54,8 @@ class BuildingTest {
         assertThat(desk.page.getByText("from 16 to 22 risers")).isVisible();
         assertThat(desk.field("Risers")).hasValue("19");
         desk.page.getByLabel("Shape of the stairs").selectOption("HALF_TURN");
-        assertThat(desk.page.getByLabel("Hand")).isVisible();
+        assertThat(desk.page.getByLabel("Hand", new Page.GetByLabelOptions().setExact(true)))
+                .isVisible();
         desk.until(
                 "massing => fetch(massing).then((answer) => answer.json()).then((m) => m.stairs[0].shape === 'HALF_TURN')",
                 desk.site() + "/massing");

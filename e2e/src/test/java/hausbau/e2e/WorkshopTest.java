@@ -6,9 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -119,17 +121,21 @@ class WorkshopTest {
         assertThat(parts(desk)).hasCount(5);
         var size = desk.get(desk.site() + "/pieces/" + desk.piece("PRP-BENCH") + "/bench")
                 .get("sizeMm");
+        var held = new ArrayList<Route>();
         desk.page.route(Pattern.compile(".*/pieces$"), route -> {
             if (route.request().method().equals("POST")) {
-                desk.page.waitForTimeout(1_500);
+                held.add(route);
+            } else {
+                route.resume();
             }
-            route.resume();
         });
         desk.field("Width").focus();
         desk.button("New piece").click();
         assertThat(desk.page.getByText("Making the piece")).isVisible();
         desk.page.keyboard().type("7");
         desk.press("Tab", "Enter");
+        desk.page.waitForCondition(() -> !held.isEmpty());
+        held.forEach(Route::resume);
         assertThat(parts(desk)).hasCount(1);
         assertThat(desk.field("Name")).hasValue("new piece");
         assertEquals(
