@@ -5,7 +5,7 @@ import BoardPage from '../board/BoardPage.vue'
 import BriefPage from './BriefPage.vue'
 import DividePage from '../divide/DividePage.vue'
 import ListPage from '../list/ListPage.vue'
-import StageViews from '../shell/StageViews.vue'
+import StageViews from '../parts/StageViews.vue'
 import TakeoffPage from '../takeoff/TakeoffPage.vue'
 
 /** The first stage: what the site is for, the pictures it is planned from, and the pieces it needs. */

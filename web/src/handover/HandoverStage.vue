@@ -2,7 +2,7 @@
 import { Button, Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { formatBytes, formatCount } from '../measure/format'
-import { query } from '../section/line'
+import { query } from '../table/line'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { useTaking } from './taking'

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { SiteOptionView, Unit } from '../api/client'
 import { formatBare } from '../measure/format'
 import { roleName } from '../list/roles'
-import { FIGURE_OUTLINE } from '../space/figure'
+import { FIGURE_OUTLINE } from '../parts/figure'
 import { fillOf } from './hatches'
 import { kindOf, type Kinds } from './kinds'
 

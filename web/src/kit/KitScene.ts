@@ -22,7 +22,7 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { newDrawing } from '../space/Drawing'
-import { figureMesh } from '../space/figure'
+import { figureMesh } from '../parts/figure'
 import { ink, paper } from '../styles/theme'
 import { hatchOf, LINE, PANEL, PITCH } from './hatches'
 import type { Block } from './laid'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import StageViews from '../shell/StageViews.vue'
+import StageViews from '../parts/StageViews.vue'
 import SheetsPage from '../sheets/SheetsPage.vue'
 import MouldingsPage from '../mouldings/MouldingsPage.vue'
 import WorkshopPage from '../workshop/WorkshopPage.vue'

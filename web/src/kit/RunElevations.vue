@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { FaceView, LaidRunView, LaidView, Unit } from '../api/client'
 import { formatBare } from '../measure/format'
-import { FIGURE_OUTLINE } from '../space/figure'
+import { FIGURE_OUTLINE } from '../parts/figure'
 import { fillOf } from './hatches'
 import { kindOf, type Kinds } from './kinds'
 import { isAbout, type Pointed } from './laid'

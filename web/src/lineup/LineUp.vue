@@ -4,7 +4,7 @@ import type { PieceView } from '../api/client'
 import Choice from '../parts/Choice.vue'
 import { usePlacing } from '../placing/placing'
 import { meshUrl, tell, useSite } from '../site/site'
-import { FIGURE_OUTLINE } from '../space/figure'
+import { FIGURE_OUTLINE } from '../parts/figure'
 import { portrait } from './portraits'
 
 /** Every piece of the kit to one scale on one ground line beside the figure; the palette to place from. */

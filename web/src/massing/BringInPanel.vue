@@ -7,7 +7,7 @@ import Choice from '../parts/Choice.vue'
 import NumberField from '../parts/NumberField.vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../site/attempt'
 import { useBringIn, widthOf } from './bringIn'
 import { useForeseen } from './foreseen'
 

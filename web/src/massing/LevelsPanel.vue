@@ -5,7 +5,7 @@ import LengthField from '../parts/LengthField.vue'
 import TextEntry from '../parts/TextEntry.vue'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../site/attempt'
 import { useForeseen } from './foreseen'
 
 const site = useSite()

@@ -5,7 +5,7 @@ import type { RoomView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../site/attempt'
 import { useForeseen } from './foreseen'
 
 const site = useSite()

@@ -5,8 +5,8 @@ import type { OpeningView, Refusal, RoomView } from '../api/client'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import { useSite } from '../site/site'
-import { useAttempt } from './attempt'
-import { edgesOf } from './edges'
+import { useAttempt } from '../site/attempt'
+import { edgesOf } from '../site/edges'
 import { useForeseen } from './foreseen'
 
 const props = defineProps<{ room: RoomView }>()

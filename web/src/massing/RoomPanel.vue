@@ -9,9 +9,9 @@ import TextEntry from '../parts/TextEntry.vue'
 import { useSite } from '../site/site'
 import DressFields from '../ticket/DressFields.vue'
 import { useTable } from '../table/table'
-import { usePatterns } from '../workshop/patterns'
-import { useAttempt } from './attempt'
-import { edgesOf } from './edges'
+import { usePatterns } from '../site/patterns'
+import { useAttempt } from '../site/attempt'
+import { edgesOf } from '../site/edges'
 import { useForeseen } from './foreseen'
 
 const props = defineProps<{ room: RoomView }>()

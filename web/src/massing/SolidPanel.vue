@@ -5,7 +5,7 @@ import type { MassView, VecMm } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import TextEntry from '../parts/TextEntry.vue'
 import { useTable } from '../table/table'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../site/attempt'
 import { useForeseen } from './foreseen'
 
 const props = defineProps<{ solid: MassView }>()

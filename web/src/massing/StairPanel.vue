@@ -7,7 +7,7 @@ import LengthField from '../parts/LengthField.vue'
 import NumberField from '../parts/NumberField.vue'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../site/attempt'
 import { useForeseen } from './foreseen'
 
 const props = defineProps<{ stair: StairView }>()

@@ -1,8 +1,8 @@
 import type { RoomView, MassView, StairView, VecMm } from '../api/client'
-import type { Deed } from '../plan/hand'
+import type { Deed } from './hand'
 import { tell, useSite } from '../site/site'
 import { useTable, type Drawing } from '../table/table'
-import { alongEdge, edgesOf, type Point } from './edges'
+import { alongEdge, edgesOf, type Point } from '../site/edges'
 import { useForeseen, type EditRequest } from './foreseen'
 
 /** Makes edits of what a hand did on the plan. */

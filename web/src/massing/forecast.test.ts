@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, shallowRef, type EffectScope } from 'vue'
-import type { Deed } from '../plan/hand'
+import type { Deed } from './hand'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { useForecast } from './forecast'

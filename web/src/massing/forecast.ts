@@ -1,6 +1,6 @@
 import { ref, watch } from 'vue'
 import { send } from '../api/client'
-import type { Deed } from '../plan/hand'
+import type { Deed } from './hand'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { useDeeds } from './deeds'

@@ -1,7 +1,6 @@
-import type { Unit } from '../api/client'
-
 /** Micrometres in each unit; for feet and inches, in a foot. Reading typed lengths is the server's; this only writes. */
-const MICROMETRES: Record<Unit, number> = { METRE: 1e6, CENTIMETRE: 1e4, MILLIMETRE: 1e3, FEET_AND_INCHES: 304_800, ENGINE_UNIT: 19_050 }
+const MICROMETRES = { METRE: 1e6, CENTIMETRE: 1e4, MILLIMETRE: 1e3, FEET_AND_INCHES: 304_800, ENGINE_UNIT: 19_050 }
+export type Unit = keyof typeof MICROMETRES
 export const SYMBOLS: Record<Unit, string> = { METRE: 'm', CENTIMETRE: 'cm', MILLIMETRE: 'mm', FEET_AND_INCHES: 'ft', ENGINE_UNIT: 'u' }
 export const UNIT_NAMES: Record<Unit, string> = {
   METRE: 'metres',

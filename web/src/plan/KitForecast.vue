@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useForecast } from '../massing/forecast'
 import { kitWords } from '../massing/foreseen'
-import type { Deed } from './hand'
+import type { Deed } from '../massing/hand'
 
 /** Beside the pointer: what becomes of the kit if the hand lets go here. */
 const props = defineProps<{ held: () => Deed | undefined; at: { x: number; y: number } }>()

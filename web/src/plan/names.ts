@@ -1,5 +1,5 @@
 import type { BoxMm, PlacementView, RoomView } from '../api/client'
-import { isIn, type Point } from '../massing/edges'
+import { isIn, type Point } from '../site/edges'
 import { format } from '../measure/format'
 import { boxOf } from '../site/extent'
 import { ink, mono, sans, sheet, softInk } from '../styles/theme'

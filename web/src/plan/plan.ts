@@ -13,10 +13,10 @@ import type {
   Unit,
   VecMm,
 } from '../api/client'
-import type { Edge, Point } from '../massing/edges'
-import type { Body } from './hand'
+import type { Edge, Point } from '../site/edges'
+import type { Body } from '../massing/hand'
 import type { LayingMarks } from './repeats'
-import type { SectionLine } from '../section/line'
+import type { SectionLine } from '../table/line'
 import type { Lie } from './sheet'
 
 /** What the plan is drawn from: plain data. */

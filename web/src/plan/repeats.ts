@@ -1,5 +1,5 @@
 import type { BoxMm } from '../api/client'
-import type { Point } from '../massing/edges'
+import type { Point } from '../site/edges'
 import { brick, sheet, verdigris } from '../styles/theme'
 import { rectangle } from './shapes'
 import { toPixel, type Lie } from './sheet'

@@ -1,4 +1,4 @@
-import { edgesOf, onEdge } from '../massing/edges'
+import { edgesOf, onEdge } from '../site/edges'
 import { brick, ink, paper, sheet, softInk, verdigris } from '../styles/theme'
 import type { Plan } from './plan'
 import { rectangle } from './shapes'

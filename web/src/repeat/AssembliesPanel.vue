@@ -2,7 +2,7 @@
 import { Button, Input } from 'ant-design-vue'
 import { ref } from 'vue'
 import { usePlacing } from '../placing/placing'
-import { useAttempt } from '../massing/attempt'
+import { useAttempt } from '../site/attempt'
 import { vTypedFirst } from '../parts/focus'
 import { useSite } from '../site/site'
 import { useAssembling } from './assembling'

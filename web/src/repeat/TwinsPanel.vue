@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
-import { useAttempt } from '../massing/attempt'
+import { useAttempt } from '../site/attempt'
 import LengthField from '../parts/LengthField.vue'
 import { canBeTwinned, useTwinning } from './twinning'
 import { useSite } from '../site/site'

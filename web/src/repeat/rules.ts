@@ -1,5 +1,5 @@
 import type { FollowingView, RoomView, RuleWords, VecMm } from '../api/client'
-import { edgeNear, isIn, outward, type Point } from '../massing/edges'
+import { edgeNear, isIn, outward, type Point } from '../site/edges'
 import { onStep, pointOnStep } from '../measure/length'
 
 export type What = NonNullable<RuleWords['what']>

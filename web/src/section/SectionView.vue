@@ -7,7 +7,7 @@ import { fitted, magnified, type Lie } from '../plan/sheet'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { drawSection } from './draw'
-import { beside, query } from './line'
+import { beside, query } from '../table/line'
 
 const site = useSite()
 const table = useTable()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useKeys } from '../placing/keys'
+import { useKeys } from './keys'
 import { useLaying } from '../repeat/laying'
 import { usePlacing } from '../placing/placing'
 import { useDeeds } from '../massing/deeds'
@@ -18,13 +18,13 @@ import { STAGES, type StageName } from './stages'
 const BoardPage = defineAsyncComponent(() => import('../board/BoardPage.vue'))
 const BriefStage = defineAsyncComponent(() => import('../brief/BriefStage.vue'))
 const PinnedPicture = defineAsyncComponent(() => import('../board/PinnedPicture.vue'))
-const BuildPanel = defineAsyncComponent(() => import('../placing/BuildPanel.vue'))
+const BuildPanel = defineAsyncComponent(() => import('../ticket/BuildPanel.vue'))
 const HandoverStage = defineAsyncComponent(() => import('../handover/HandoverStage.vue'))
 const KitStage = defineAsyncComponent(() => import('../kit/KitStage.vue'))
 const LineUp = defineAsyncComponent(() => import('../lineup/LineUp.vue'))
 const MassingPanel = defineAsyncComponent(() => import('../massing/MassingPanel.vue'))
 const SurveyPanel = defineAsyncComponent(() => import('../survey/SurveyPanel.vue'))
-const TableView = defineAsyncComponent(() => import('../table/TableView.vue'))
+const TableView = defineAsyncComponent(() => import('../views/TableView.vue'))
 
 const route = useRoute()
 const router = useRouter()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { reactive, watch } from 'vue'
-import { useAttempt } from '../massing/attempt'
+import { useAttempt } from '../site/attempt'
 import LengthField from '../parts/LengthField.vue'
 import NumberField from '../parts/NumberField.vue'
 import { useSite } from '../site/site'

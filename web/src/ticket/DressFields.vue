@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { useAttempt } from '../massing/attempt'
+import { useAttempt } from '../site/attempt'
 import Choice from '../parts/Choice.vue'
 import NumberField from '../parts/NumberField.vue'
 import { useColourways } from '../sheets/colourways'

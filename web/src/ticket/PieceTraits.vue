@@ -2,7 +2,7 @@
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { LookView, PieceView } from '../api/client'
-import { useAttempt } from '../massing/attempt'
+import { useAttempt } from '../site/attempt'
 import Choice from '../parts/Choice.vue'
 import NumberField from '../parts/NumberField.vue'
 import { useSite } from '../site/site'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
 import { ref } from 'vue'
-import { useAttempt } from '../massing/attempt'
+import { useAttempt } from '../site/attempt'
 import { useSite } from '../site/site'
 
 /** Selections under a name. */

@@ -4,7 +4,7 @@ import { useOf } from '../repeat/assembling'
 import { repeatOf } from '../repeat/laying'
 import { useSite } from '../site/site'
 import { boxOf } from '../site/extent'
-import { isSeen } from '../plan/level'
+import { isSeen } from '../site/level'
 import { pieceIdOf, idOf } from '../site/standing'
 import { useTable } from '../table/table'
 

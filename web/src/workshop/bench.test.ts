@@ -5,7 +5,7 @@ import type { BenchView, PartWords, SiteView } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
 import { useBench } from './bench'
-import { usePatterns } from './patterns'
+import { usePatterns } from '../site/patterns'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })

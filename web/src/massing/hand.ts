@@ -1,8 +1,8 @@
 import { ref, type Ref } from 'vue'
 import type { BoxMm, GapView, LevelView, MassingView, RoomView, MassView, StairView } from '../api/client'
-import { cornerNear, edgeNear, isIn, outward, type Edge, type Point } from '../massing/edges'
+import { cornerNear, edgeNear, isIn, outward, type Edge, type Point } from '../site/edges'
 import { onStep } from '../measure/length'
-import { onLevel, solidsOn, stairsOn } from './level'
+import { onLevel, solidsOn, stairsOn } from '../site/level'
 
 /** What a hand can take hold of in the massing. */
 export type Body = { room: RoomView } | { stair: StairView } | { solid: MassView }

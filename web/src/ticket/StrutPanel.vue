@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import LengthField from '../parts/LengthField.vue'
-import { useStrutting } from './strutting'
+import { useStrutting } from '../placing/strutting'
 
 /** The section of struts, and setting them between two picked points. */
 const strutting = useStrutting()

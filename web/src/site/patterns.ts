@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { PatternView, PatternWords } from '../api/client'
-import { useListed } from '../site/listed'
+import { useListed } from './listed'
 
 /** The patterns of the site: how its walls look at any size. */
 export const usePatterns = defineStore('patterns', () => {

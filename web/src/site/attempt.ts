@@ -1,6 +1,6 @@
 import { ref, type Ref } from 'vue'
 import { Refusal } from '../api/client'
-import { tell, useSite } from '../site/site'
+import { tell, useSite } from './site'
 
 /** Edits whose refusal is shown where they were asked for. */
 export function useAttempt() {

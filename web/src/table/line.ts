@@ -1,4 +1,4 @@
-import type { Point } from '../massing/edges'
+import type { Point } from '../site/edges'
 
 export interface SectionLine {
   from: Point

@@ -4,7 +4,7 @@ import { usePlacing } from '../placing/placing'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import { keepFlow } from '../massing/flow'
-import type { Deed } from '../plan/hand'
+import type { Deed } from '../massing/hand'
 import PlanView from '../plan/PlanView.vue'
 import { useSite } from '../site/site'
 import SectionView from '../section/SectionView.vue'
@@ -12,7 +12,7 @@ import DensityLegend from '../space/DensityLegend.vue'
 import SpaceView from '../space/SpaceView.vue'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
-import { useTable } from './table'
+import { useTable } from '../table/table'
 
 defineProps<{ massing: boolean }>()
 defineEmits<{ deed: [deed: Deed] }>()

@@ -5,8 +5,8 @@ import { useTable } from '../table/table'
 import { useSeeing } from '../ticket/seeing'
 import { useLaying } from '../repeat/laying'
 import { useTwinning } from '../repeat/twinning'
-import { usePlacing } from './placing'
-import { useStrutting } from './strutting'
+import { usePlacing } from '../placing/placing'
+import { useStrutting } from '../placing/strutting'
 
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
 
