@@ -67,7 +67,7 @@ img {
 .note p {
   padding: 8px 12px;
   white-space: pre-wrap;
-  font-size: 17px;
+  font-size: 1.0625rem;
   line-height: 1.35;
 }
 .frame {
@@ -78,7 +78,7 @@ img {
   position: absolute;
   left: 0;
   bottom: 100%;
-  font-size: 22px;
+  font-size: 1.375rem;
   font-weight: 600;
   white-space: nowrap;
 }
@@ -91,7 +91,7 @@ img {
   position: absolute;
   right: 4px;
   top: 4px;
-  font: 11px var(--mono);
+  font: var(--small) var(--mono);
   background: var(--paper);
   padding: 0 4px;
 }

@@ -40,7 +40,7 @@ li button {
   min-height: 26px;
   align-items: center;
   padding: 2px 4px !important;
-  font-size: 13px !important;
+  font-size: var(--small) !important;
   text-align: left;
 }
 li button:hover {

@@ -38,7 +38,7 @@ img {
 }
 figcaption {
   padding: 2px 8px;
-  font-size: 12px;
+  font-size: var(--small);
 }
 .name {
   overflow: hidden;

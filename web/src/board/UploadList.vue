@@ -39,7 +39,7 @@ defineEmits<{ cancel: []; dismiss: [] }>()
   justify-content: space-between;
   gap: 10px;
   width: 100%;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .upload.refused {
   display: grid;

@@ -122,7 +122,7 @@ tfoot td {
   position: absolute;
   right: 0;
   top: 6px;
-  font-size: 12px;
+  font-size: var(--small);
   color: var(--dark-ochre);
   background: var(--paper);
   padding-left: 6px;

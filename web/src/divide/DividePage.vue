@@ -224,12 +224,12 @@ rect.fresh {
   fill: rgba(47, 127, 121, 0.3);
 }
 text {
-  font: 12px var(--mono);
+  font: var(--small) var(--mono);
   fill: var(--ink);
   text-anchor: middle;
 }
 text.small {
   text-anchor: start;
-  font-size: 11px;
+  font-size: var(--small);
 }
 </style>

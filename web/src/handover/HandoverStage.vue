@@ -202,7 +202,7 @@ progress {
 }
 .file .soft {
   grid-column: 1 / -1;
-  font-size: 13px;
+  font-size: var(--small);
 }
 ul {
   list-style: none;
@@ -227,7 +227,7 @@ table {
 th {
   text-align: left;
   font-weight: 400;
-  font-size: 13px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 th,

@@ -67,7 +67,7 @@ svg {
 figcaption {
   display: flex;
   flex-direction: column;
-  font-size: 13px;
+  font-size: var(--small);
   line-height: 1.3;
 }
 .edge {

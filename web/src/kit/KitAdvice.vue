@@ -84,6 +84,6 @@ li {
   gap: 10px;
   padding: 4px 0;
   border-bottom: 1px solid var(--hairline);
-  font-size: 13px;
+  font-size: var(--small);
 }
 </style>

@@ -229,12 +229,12 @@ const saved = (i: number) => {
 table {
   border-collapse: collapse;
   width: 100%;
-  font-size: 13px;
+  font-size: var(--small);
 }
 th {
   text-align: left;
   font-weight: 400;
-  font-size: 12px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 td,

@@ -127,7 +127,7 @@ h3 {
   gap: 8px;
   align-items: center;
   width: 100%;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .heads {
   margin-top: 8px;
@@ -178,7 +178,7 @@ i {
 }
 .one {
   margin-top: 8px;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .one ul {
   margin: 8px 0 0;

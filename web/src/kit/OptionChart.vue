@@ -83,11 +83,11 @@ const isProven = computed(() => props.plan.options.every((o) => o.proven))
   stroke: var(--soft-ink);
 }
 .label {
-  font: 11px var(--sans);
+  font: var(--small) var(--sans);
   fill: var(--soft-ink);
 }
 .number {
-  font: 12px var(--mono);
+  font: var(--small) var(--mono);
   fill: var(--ink);
 }
 .point {

@@ -79,7 +79,7 @@ const floor = computed(() =>
 }
 .views button {
   font: inherit;
-  font-size: 14px;
+  font-size: 0.875rem;
   padding: 3px 12px;
   border: 1px solid var(--hairline);
   margin-left: -1px;
@@ -96,7 +96,7 @@ const floor = computed(() =>
   align-items: center;
   gap: 6px;
   white-space: nowrap;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .options {
   flex: 1;
@@ -114,6 +114,6 @@ const floor = computed(() =>
 }
 h3 {
   margin: 0 0 6px;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 </style>

@@ -103,6 +103,6 @@ const number = (v: unknown) => (typeof v === 'number' && Number.isInteger(v) ? v
 }
 summary {
   cursor: pointer;
-  font-size: 13px;
+  font-size: var(--small);
 }
 </style>

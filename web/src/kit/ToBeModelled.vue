@@ -65,7 +65,7 @@ dl {
   grid-template-columns: 84px 1fr;
   gap: 4px 8px;
   margin: 0;
-  font-size: 13px;
+  font-size: var(--small);
 }
 dd {
   margin: 0;

@@ -323,6 +323,6 @@ tr.chosen {
 }
 .file {
   color: #1d5c57;
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 </style>

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
+import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { MassView, StairView } from '../api/client'
 import { extentOf } from '../site/extent'
+import { formatBare } from '../measure/format'
 import { useSite } from '../site/site'
 import { useTable, type Drawing } from '../table/table'
 import { useAttempt } from '../site/attempt'
 import { useForeseen } from './foreseen'
+import TabRow from '../parts/TabRow.vue'
 import BringInPanel from './BringInPanel.vue'
 import FlowPanel from './FlowPanel.vue'
 import LevelsPanel from './LevelsPanel.vue'
@@ -23,7 +26,14 @@ const { make, did } = useForeseen()
 const { refusal, attempt } = useAttempt()
 /** Left about the building in a section. */
 const MARGIN_MM = 500
-const room = computed(() => table.room)
+const room = computed(() => table.selectedRoom)
+const list = useLocalStorage<(typeof LISTS)[number]['name']>('hausbau.massing-list', 'rooms')
+const LISTS = [
+  { name: 'rooms', title: 'Rooms' },
+  { name: 'levels', title: 'Levels' },
+  { name: 'flow', title: 'Flow' },
+  { name: 'drawing', title: 'From a drawing' },
+] as const
 const ground: { what: Drawing; label: string }[] = [
   { what: 'join', label: 'Add ground' },
   { what: 'cut', label: 'Cut ground' },
@@ -58,40 +68,76 @@ const draw = (what: Drawing) => (table.drawing = table.drawing === what ? '' : w
 <template>
   <div class="panel">
     <p v-if="did" class="soft" role="status">The last change: {{ did }}.</p>
-    <StairPanel v-if="table.stair" :stair="table.stair" />
-    <SolidPanel v-else-if="table.solid" :solid="table.solid" />
-    <template v-else-if="room">
-      <div v-if="table.rooms.length > 1" class="tabs" role="group" aria-label="Rooms of this level">
-        <button v-for="r in table.rooms" :key="r.id" type="button" class="plain tab" :aria-pressed="r.id === room.id" @click="table.choose({ room: r.id })">
-          {{ r.name }}
-        </button>
-      </div>
-      <RoomPanel :room="room" />
-      <div class="row" role="group" aria-label="Change its ground">
-        <Button v-for="d in ground" :key="d.what" size="small" :aria-pressed="table.drawing === d.what" @click="draw(d.what)">{{
-          table.drawing === d.what ? 'Drag on the plan …' : d.label
-        }}</Button>
-        <span class="soft">or drag a wall, or the room</span>
-      </div>
-      <OpeningsPanel :room="room" />
-      <RunsPanel :room="room" />
+    <template v-if="table.hasChosen && !table.isListing">
+      <button type="button" class="plain act back" title="What the massing has (Esc)" @click="table.isListing = true">‹ Lists</button>
+      <StairPanel v-if="table.stair" :stair="table.stair" />
+      <SolidPanel v-else-if="table.solid" :solid="table.solid" />
+      <template v-else-if="room">
+        <RoomPanel :room="room" />
+        <OpeningsPanel :room="room" />
+        <RunsPanel :room="room" />
+        <section aria-label="Ground, stairs, solids, section">
+          <h3>Add to it</h3>
+          <div class="row" role="group" aria-label="Change its ground">
+            <Button v-for="d in ground" :key="d.what" size="small" :aria-pressed="table.drawing === d.what" @click="draw(d.what)">{{
+              table.drawing === d.what ? 'Drag on the plan …' : d.label
+            }}</Button>
+            <span class="soft">or drag a wall, or the room</span>
+          </div>
+          <div class="row">
+            <Button size="small" @click="addStairs">Add stairs</Button>
+            <Button size="small" @click="addSolid">Add a solid</Button>
+            <Button size="small" @click="cutThrough">Cut a section</Button>
+          </div>
+          <div class="row">
+            <Button v-for="d in more" :key="d.what" size="small" :aria-pressed="table.drawing === d.what" @click="draw(d.what)">{{
+              table.drawing === d.what ? (d.what === 'stair' ? 'Drag the way up …' : 'Drag on the plan …') : d.label
+            }}</Button>
+          </div>
+          <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+        </section>
+      </template>
     </template>
-    <section v-if="room" aria-label="Stairs, solids, section">
-      <div class="row">
-        <Button size="small" @click="addStairs">Add stairs</Button>
-        <Button size="small" @click="addSolid">Add a solid</Button>
-        <Button size="small" @click="cutThrough">Cut a section</Button>
-      </div>
-      <div class="row">
-        <Button v-for="d in more" :key="d.what" size="small" :aria-pressed="table.drawing === d.what" @click="draw(d.what)">{{
-          table.drawing === d.what ? (d.what === 'stair' ? 'Drag the way up …' : 'Drag on the plan …') : d.label
-        }}</Button>
-      </div>
-      <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
-    </section>
-    <FlowPanel v-if="room" />
-    <LevelsPanel />
-    <NewRoomPanel />
-    <BringInPanel />
+    <template v-else>
+      <button v-if="table.hasChosen" type="button" class="plain act back" @click="table.isListing = false">
+        {{ (table.stair && 'Stairs') || table.solid?.name || room?.name }} ›
+      </button>
+      <TabRow v-if="table.rooms.length" v-model="list" :tabs="LISTS" label="What the massing has" />
+      <template v-if="list === 'rooms' || !table.rooms.length">
+        <ul v-if="table.rooms.length" class="plain" aria-label="Rooms of this level">
+          <li v-for="r in table.rooms" :key="r.id">
+            <button type="button" class="plain line" @click="table.choose({ room: r.id })">
+              <span>{{ r.name }}</span>
+              <span class="figures soft">{{ [r.widthMm, r.depthMm, r.heightMm].map((mm) => formatBare(mm, site.unit)).join(' × ') }}</span>
+            </button>
+          </li>
+        </ul>
+        <NewRoomPanel />
+        <BringInPanel v-if="!table.rooms.length" />
+      </template>
+      <LevelsPanel v-else-if="list === 'levels'" />
+      <FlowPanel v-else-if="list === 'flow'" />
+      <BringInPanel v-else />
+    </template>
   </div>
 </template>
+
+<style scoped>
+.back {
+  align-self: flex-start;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  width: 100%;
+  text-align: left;
+}
+.line:hover {
+  background: rgba(47, 127, 121, 0.1);
+}
+.back + :deep(section) {
+  border-top: 0;
+  padding-top: 0;
+}
+</style>

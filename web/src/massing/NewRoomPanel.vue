@@ -40,27 +40,28 @@ const addRoom = () =>
 
 <template>
   <section aria-label="New room" :class="{ bare: !room }">
-    <h3>{{ room ? 'Another room' : 'The first room' }}</h3>
+    <h3 v-if="!room">The first room</h3>
     <p v-if="!room" class="soft">Type the clear size between its walls, or draw it on the plan and correct it after.</p>
-    <label class="field"
-      ><span>Name</span
-      ><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :placeholder="nextName" :maxlength="200" @press-enter="addRoom"
-    /></label>
-    <div class="fields three">
-      <LengthField label="New width" :error="newRefusal?.about('widthMm')" :mm="fresh.widthMm" @change="(mm) => (fresh.widthMm = mm)" />
-      <LengthField label="New depth" :error="newRefusal?.about('depthMm')" :mm="fresh.depthMm" @change="(mm) => (fresh.depthMm = mm)" />
-      <LengthField
-        label="New height"
-        :error="newRefusal?.about('heightMm')"
-        :mm="fresh.heightMm ?? site.site?.storeyMm"
-        @change="(mm) => (fresh.heightMm = mm)" />
-    </div>
     <p v-if="newRefusal && !['widthMm', 'depthMm', 'heightMm'].some((f) => newRefusal!.about(f))" class="fault" role="alert">{{ newRefusal.message }}</p>
-    <div class="row">
+    <Button v-if="!room" size="small" :aria-pressed="table.drawing === 'room'" @click="table.drawing = table.drawing === 'room' ? '' : 'room'">
+      {{ table.drawing === 'room' ? 'Drag on the plan …' : 'Draw on the plan' }}
+    </Button>
+    <details class="fold" :open="!room">
+      <summary>{{ room ? 'Another room by its sizes' : 'By its sizes' }}</summary>
+      <label class="field"
+        ><span>Name</span
+        ><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :placeholder="nextName" :maxlength="200" @press-enter="addRoom"
+      /></label>
+      <div class="fields three">
+        <LengthField label="New width" :error="newRefusal?.about('widthMm')" :mm="fresh.widthMm" @change="(mm) => (fresh.widthMm = mm)" />
+        <LengthField label="New depth" :error="newRefusal?.about('depthMm')" :mm="fresh.depthMm" @change="(mm) => (fresh.depthMm = mm)" />
+        <LengthField
+          label="New height"
+          :error="newRefusal?.about('heightMm')"
+          :mm="fresh.heightMm ?? site.site?.storeyMm"
+          @change="(mm) => (fresh.heightMm = mm)" />
+      </div>
       <Button :type="room ? 'default' : 'primary'" size="small" @click="addRoom">Add room</Button>
-      <Button size="small" :aria-pressed="table.drawing === 'room'" @click="table.drawing = table.drawing === 'room' ? '' : 'room'">
-        {{ table.drawing === 'room' ? 'Drag on the plan …' : 'Draw on the plan' }}
-      </Button>
-    </div>
+    </details>
   </section>
 </template>

@@ -74,24 +74,6 @@ const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms
       <LengthField label="Corner Y" :mm="room.cornerMm.y" @change="(mm) => changeRoom({ cornerMm: { ...room.cornerMm, y: mm } })" />
       <div class="end"><Button size="small" danger @click="removeRoom">Remove room</Button></div>
     </div>
-    <label class="row"
-      ><Switch size="small" :checked="room.openToSky" aria-label="Open to the sky" @change="(on) => changeRoom({ openToSky: !!on })" /> Open to the sky</label
-    >
-    <label class="row"
-      ><Switch size="small" :checked="room.wholeWalls" aria-label="Walls in one piece" @change="(on) => changeRoom({ wholeWalls: !!on })" /> Walls in one piece
-      <span class="soft">(from floor to ceiling)</span></label
-    >
-    <label class="field"
-      ><span>Pattern</span><Choice label="Pattern of the room" :value="room.patternId" :options="looks" @change="(id) => void setLook(id)"
-    /></label>
-    <DressFields :room-id="room.id" />
-    <div class="row" role="group" aria-label="The whole room">
-      <Button size="small" @click="arrange('Copy the room', { copy: true, byMm: { x: room.widthMm + (site.site?.wallMm ?? 0), y: 0, z: 0 } })"
-        >Copy room</Button
-      >
-      <Button size="small" @click="arrange('Turn the room', { quarterTurns: 1 })">Turn room</Button>
-      <Button size="small" @click="arrange('Mirror the room', { mirror: true })">Mirror room</Button>
-    </div>
     <section v-if="edges.length > 4" aria-label="Walls">
       <h3>Walls</h3>
       <div class="four">
@@ -105,6 +87,27 @@ const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms
       </div>
     </section>
     <p v-if="refusal && !['widthMm', 'depthMm', 'heightMm', 'cornerMm'].some((f) => refusal!.about(f))" class="fault" role="alert">{{ refusal.message }}</p>
+    <div class="row" role="group" aria-label="The whole room">
+      <Button size="small" @click="arrange('Copy the room', { copy: true, byMm: { x: room.widthMm + (site.site?.wallMm ?? 0), y: 0, z: 0 } })"
+        >Copy room</Button
+      >
+      <Button size="small" @click="arrange('Turn the room', { quarterTurns: 1 })">Turn room</Button>
+      <Button size="small" @click="arrange('Mirror the room', { mirror: true })">Mirror room</Button>
+    </div>
+    <details class="fold" aria-label="Sky, walls and looks">
+      <summary>Sky, walls, looks</summary>
+      <label class="row"
+        ><Switch size="small" :checked="room.openToSky" aria-label="Open to the sky" @change="(on) => changeRoom({ openToSky: !!on })" /> Open to the sky</label
+      >
+      <label class="row"
+        ><Switch size="small" :checked="room.wholeWalls" aria-label="Walls in one piece" @change="(on) => changeRoom({ wholeWalls: !!on })" /> Walls in one
+        piece <span class="soft">(from floor to ceiling)</span></label
+      >
+      <label class="field"
+        ><span>Pattern</span><Choice label="Pattern of the room" :value="room.patternId" :options="looks" @change="(id) => void setLook(id)"
+      /></label>
+      <DressFields :room-id="room.id" />
+    </details>
     <p v-for="f in ['widthMm', 'depthMm'].filter(remark)" :key="f" class="remark" role="status">▲ {{ remark(f) }}</p>
   </section>
 </template>

@@ -6,6 +6,7 @@ import LengthField from '../parts/LengthField.vue'
 import { useAttempt } from '../site/attempt'
 import { useForeseen } from './foreseen'
 import { FIGURE_OUTLINE } from '../parts/figure'
+import { formatBare } from '../measure/format'
 import { useSite } from '../site/site'
 import { useTable } from '../table/table'
 
@@ -36,7 +37,7 @@ const ASIDE_MM = 700
         <button type="button" class="plain" :aria-pressed="r.id === table.chosenRun" @click="table.chosenRun = r.id === table.chosenRun ? undefined : r.id">
           {{ r.name.slice(room.name.length + 2) }}
         </button>
-        <span class="figures soft">{{ site.show(r.lengthMm) }} × {{ site.show(r.heightMm) }}</span>
+        <span class="figures soft">{{ formatBare(r.lengthMm, site.unit) }} × {{ formatBare(r.heightMm, site.unit) }}</span>
       </li>
     </ul>
     <div v-if="chosen" class="row thickness">
@@ -66,9 +67,6 @@ ul {
   list-style: none;
   margin: 0;
   padding: 0;
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 2px 14px;
 }
 li {
   display: flex;

@@ -205,7 +205,7 @@ const says = (m: MouldingView) => (m.pieces ? `${plural(m.pieces, 'piece')} of $
   min-height: 24px;
 }
 .list .name .soft {
-  font-size: 13px;
+  font-size: var(--small);
 }
 .up {
   width: 24px;

@@ -26,7 +26,7 @@ const hasNone = () => !props.options.some((o) => o.value === props.value)
 
 <style scoped>
 .choice {
-  font: 14px/1.3 var(--sans);
+  font: 0.875rem/1.3 var(--sans);
   color: var(--ink);
   height: 24px;
   width: 100%;

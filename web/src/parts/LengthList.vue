@@ -46,7 +46,7 @@ function add(mm: number) {
   gap: 2px;
 }
 .label {
-  font-size: 13px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .wrap {
@@ -54,7 +54,7 @@ function add(mm: number) {
   gap: 4px;
 }
 .length {
-  font-size: 13px;
+  font-size: var(--small);
   height: 24px;
   padding: 0 6px;
   border: 1px solid var(--hairline);

@@ -20,7 +20,7 @@ const kit = useForecast(props.held)
   display: flex;
   flex-direction: column;
   padding: 4px 8px;
-  font-size: 13px;
+  font-size: var(--small);
   white-space: nowrap;
   background: var(--sheet);
   border: 1px solid var(--verdigris);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { get, type PlacementView } from '../api/client'
+import { get, type BoxMm, type PlacementView } from '../api/client'
 import { isIn, isUpright } from '../site/edges'
 import { useBringIn, withOutlines } from '../massing/bringIn'
 import { useFlow } from '../massing/flow'
@@ -16,8 +16,10 @@ import { tell, useSite } from '../site/site'
 import { extentOfChunk, placementOf } from '../site/standing'
 import { straight } from '../table/line'
 import { useSeeing } from '../ticket/seeing'
+import { usePicking } from '../table/picking'
 import { useTable } from '../table/table'
 import { drawPlan } from './draw'
+import { isDrawn, layerOf } from './pieces'
 import ChainEntry from './ChainEntry.vue'
 import KitForecast from './KitForecast.vue'
 import type { Written } from './chains'
@@ -35,16 +37,20 @@ const laying = useLaying()
 const twinning = useTwinning()
 const seeing = useSeeing()
 const strutting = useStrutting()
+const picking = usePicking()
 const assembling = useAssembling()
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
-const props = defineProps<{ massing: boolean }>()
+/** @param small whether it lies in the corner of the other view: shown whole, without dimensions */
+const props = defineProps<{ massing: boolean; small: boolean }>()
 const emit = defineEmits<{ deed: [deed: Deed] }>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 let pan: { x: number; y: number } | undefined
-/** Until a hand moves the sheet, it is fitted anew whenever the window or the rooms change. */
+/** Until a hand moves the sheet, it is fitted anew when the window changes. */
 let touched = false
+/** Where the sheet lay while it was large. */
+let wasLarge: { lie: Lie; touched: boolean; width: number; height: number } | undefined
 let due = 0
 let written: Written[] = []
 /** The length of a chain that is being typed. */
@@ -58,7 +64,7 @@ const hand = useHand(
   () => ({
     massing: site.massing,
     level: table.level,
-    room: table.room,
+    room: table.selectedRoom,
     stair: table.stair,
     solid: table.solid,
     stepMm: site.site!.stepMm,
@@ -94,6 +100,7 @@ function draw() {
     lie: lie.value,
     width,
     height,
+    small: props.small,
     stepMm: site.site.stepMm,
     wallMm: site.site.wallMm,
     unit: site.unit,
@@ -121,7 +128,7 @@ function draw() {
     ghost: piece && placing.ghost ? { piece, stance: placing.ghost } : undefined,
     finding: site.finding,
     room: room.value && { ...room.value, cuts: table.drawing === 'cut' },
-    chosen: props.massing && !table.stair && !table.solid ? table.room : undefined,
+    chosen: props.massing && !table.stair && !table.solid ? table.selectedRoom : undefined,
     edge: props.massing ? edge.value : undefined,
     corner: props.massing ? corner.value : undefined,
     opening: props.massing && opening.value ? { box: opening.value.gap.box, by: opening.value.by } : undefined,
@@ -142,6 +149,7 @@ const marks = () => ({
     ...(laying.freeing.length && laying.tool === 'free' ? [groundBetween(laying.freeing[0]!, laying.freeing[1]!)] : []),
   ],
 })
+const SMALL_MARGIN_PX = 22
 /** Tiles narrower than this are no more than grey. */
 const LEAST_TILE_PX = 3
 
@@ -161,25 +169,30 @@ function inSight(width: number, height: number): PlacementView[] {
       const piece = site.pieceById.get(p.pieceId)
       const [low, high] = piece ? heights(p, piece) : [p.atMm.z, p.atMm.z]
       if (seeing.look?.(p.id) === 'gone') continue
+      if (piece && isOverhead(piece.role, low)) continue
       if (!piece || isSeen(site.massing, table.level, low, high)) seen.push(p)
     }
   }
   return seen
 }
+/** A floor above the cut is one that is stood under. */
+const isOverhead = (role: string, low: number) => role === 'FLOOR' && !!table.level && low >= table.level.floorMm + site.massing.cutMm
 const drawSoon = () => (due ||= requestAnimationFrame(draw))
 
-function frame(of: 'all' | 'selection') {
+function frame(of: 'all' | 'selection' | BoxMm) {
   const box =
-    of === 'selection'
-      ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected))
-      : (withOutlines(extentOf(site), props.massing ? (drawn.value?.read.outlines ?? []) : []) ?? {
-          min: { x: 0, y: 0, z: 0 },
-          max: { x: 8000, y: 6000, z: 0 },
-        })
+    typeof of === 'object'
+      ? of
+      : of === 'selection'
+        ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected))
+        : (withOutlines(extentOf(site), props.massing ? (drawn.value?.read.outlines ?? []) : []) ?? {
+            min: { x: 0, y: 0, z: 0 },
+            max: { x: 8000, y: 6000, z: 0 },
+          })
   const { width, height } = size()
   if (!box || width === 0) return
-  const whole = fitted(box, width, height)
-  lie.value = of === 'selection' && whole.scale > 0.15 ? fitted(box, width, height, Math.min(width, height) * 0.36) : whole
+  const whole = fitted(box, width, height, props.small ? SMALL_MARGIN_PX : undefined)
+  lie.value = of !== 'all' && whole.scale > 0.15 ? fitted(box, width, height, Math.min(width, height) * 0.36) : whole
 }
 
 watch(
@@ -213,7 +226,7 @@ watch(
     hand.typed.value,
     edge.value,
     opening.value,
-    table.room,
+    table.selectedRoom,
     table.chosenStair,
     table.chosenRun,
     table.chosenSolid,
@@ -224,22 +237,27 @@ watch(
   drawSoon,
 )
 watch(() => [site.site?.revision, site.survey], drawSoon)
+/** What comes first is framed where it lies out of the window; nothing else moves the sheet unasked. */
 watch(
-  () => site.massing,
-  () => !touched && !placing.holds && frame('all'),
+  [() => site.site?.id, () => !!extentOf(site)],
+  ([id], [before]) => {
+    if (id !== before) touched = false
+    if (id !== before || !isWholeInWindow()) frame('all')
+  },
+  { flush: 'post' },
 )
-watch(
-  () => site.site && site.pieces.length > 0,
-  (there) => there && !touched && frame('all'),
-)
-watch(
-  () => site.site?.id,
-  () => (touched = false),
-)
+function isWholeInWindow() {
+  const all = extentOf(site)
+  if (!all || !canvas.value) return true
+  const { width, height } = size()
+  const [x0, y1] = toPixel(lie.value, all.min.x, all.min.y)
+  const [x1, y0] = toPixel(lie.value, all.max.x, all.max.y)
+  return x0 >= 0 && y0 >= 0 && x1 <= width && y1 <= height
+}
 watch(
   () => table.asked.count,
   () => {
-    touched = table.asked.at === 'selection'
+    touched = table.asked.at !== 'all'
     frame(table.asked.at)
   },
 )
@@ -287,8 +305,17 @@ const onKeyUp = (e: KeyboardEvent) => e.key === ' ' && (spaceHeld = false)
 
 useEventListener(window, 'keydown', onKeyDown, { capture: true })
 useEventListener(window, 'keyup', onKeyUp)
+let measured = { width: 0, height: 0, small: false }
+/** Moved by a hand, the sheet keeps its middle in the middle; small it is shown whole, and large again it lies as it lay. */
 useResizeObserver(holder, () => {
-  if (!touched) frame('all')
+  const now = { ...size(), small: props.small }
+  if (now.width === 0) return
+  if (now.small && !measured.small) wasLarge = { lie: lie.value, touched, ...measured }
+  const from = !now.small && measured.small ? wasLarge : { lie: lie.value, touched, ...measured }
+  if (!now.small && from) touched = from.touched
+  if (now.small || !touched || !from?.width) frame('all')
+  else lie.value = { ...from.lie, x: from.lie.x + (now.width - from.width) / 2, y: from.lie.y + (now.height - from.height) / 2 }
+  measured = now
   drawSoon()
 })
 onMounted(() => {
@@ -324,6 +351,7 @@ const KIND = { '': '', room: 'ground', join: 'ground', cut: 'ground', solid: 'gr
 
 function down(e: PointerEvent) {
   canvas.value!.setPointerCapture(e.pointerId)
+  picking.hovered = undefined
   const [px, py] = place(e)
   if (e.button === 1 || e.button === 2 || (e.button === 0 && spaceHeld)) {
     pan = { x: px, y: py }
@@ -363,7 +391,14 @@ function move(e: PointerEvent) {
     placing.point(pointed(e))
   } else if (props.massing && e.buttons === 0) {
     hand.point(at(px, py), !!table.drawing)
-  }
+  } else if (e.buttons === 0) hover(e)
+}
+
+/** Says what a click would take; nothing where a tool is in the hand. */
+function hover(e: PointerEvent) {
+  const isFree = !table.drawing && !strutting.active && !twinning.active && !laying.tool
+  const id = isFree ? under(...toSiteMm(lie.value, ...place(e)))[0] : undefined
+  picking.hovered = id === undefined ? undefined : { x: e.clientX, y: e.clientY, id }
 }
 
 function up(e: PointerEvent) {
@@ -414,11 +449,8 @@ function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
     const [x, y] = toSiteMm(lie.value, b.x1, b.y1)
     const found = props.massing ? hand.bodyAt({ x, y }) : undefined
     if (found) table.choose('room' in found ? { room: found.room.id } : 'stair' in found ? { stair: found.stair.id } : { solid: found.solid.id })
-    inTurn(() => {
-      const id = props.massing ? undefined : under(x, y)
-      if (e.shiftKey && id !== undefined) site.toggle(id)
-      else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
-    })
+    else if (props.massing) table.chooseNothing()
+    inTurn(() => picking.click(e.clientX, e.clientY, props.massing ? [] : under(x, y), e.shiftKey))
   }
 }
 
@@ -428,15 +460,15 @@ const shown = () => {
   return inSight(width, height).filter((p) => site.pieceById.get(p.pieceId)?.role !== 'CEILING' && seeing.look?.(p.id) !== 'ghost')
 }
 
-/** The topmost placement at a point. */
-function under(x: number, y: number): string | undefined {
-  let best: { id: string; top: number } | undefined
+/** The placements at a point, what is seen first: what stands before walls, walls before floors, and of each the topmost first. */
+function under(x: number, y: number): string[] {
+  const found: { id: string; layer: number; top: number }[] = []
   for (const p of shown().filter((s) => table.takes(s.id))) {
     const piece = site.pieceById.get(p.pieceId)!
-    const top = heights(p, piece)[1]
-    if ((!best || top >= best.top) && inside(footprint(p, piece, piece.boxMm), x, y)) best = { id: p.id, top }
+    if (!isDrawn(piece, p) || !inside(footprint(p, piece, piece.boxMm), x, y)) continue
+    found.push({ id: p.id, layer: layerOf(piece.role), top: heights(p, piece)[1] })
   }
-  return best?.id
+  return found.sort((a, b) => b.layer - a.layer || b.top - a.top).map((f) => f.id)
 }
 
 function inside(corners: { x: number; y: number }[], x: number, y: number): boolean {
@@ -485,6 +517,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
       :data-figure="[table.figureMm.x, table.figureMm.y, table.figureMm.z].join(' ')"
       @pointerdown="down"
       @pointermove="move"
+      @pointerleave="picking.hovered = undefined"
       @pointerup="up"
       @dblclick="write"
       @wheel.prevent="wheel"

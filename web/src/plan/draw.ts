@@ -1,20 +1,17 @@
 import type { PieceView, PlacementView } from '../api/client'
-import { boxOf, footprint } from '../site/extent'
+import { boxOf, footprint, heights } from '../site/extent'
 import { hairline, ink, paper, plum, sheet, verdigris } from '../styles/theme'
 import { drawChains, type Written } from './chains'
 import { drawChosen, drawComing, drawFigure, drawFinding, drawFlow, drawHeldBody, drawNewRoom, drawRun, drawScale, drawSectionLine } from './marks'
-import { drawRoomNames } from './names'
-import { drawGhost, drawSeam, drawSelected, drawStanding } from './pieces'
+import { Labels } from './labels'
+import { drawRoomNames, placeRoomNames } from './names'
+import { drawGhost, drawSeam, drawSelected, drawStanding, isDrawn, layerOf } from './pieces'
 import type { Plan } from './plan'
 import { drawLaying } from './repeats'
 import { outline, path, rectangle } from './shapes'
 import { gridPitch, toPixel } from './sheet'
 import { drawAbove, drawGuards, drawSolids, drawStairs, drawWay } from './stairs'
 import { drawHeldOpening, drawSwings, drawWalls } from './walls'
-
-const WALLS = new Set(['WALL', 'DOOR', 'WINDOW', 'PASSAGE', 'POST'])
-/** Drawn from the massing, not piece by piece. */
-const OF_MASSING = new Set(['CEILING', 'STAIR', 'GUARD', 'SOLID'])
 
 const GHOST = 0.18
 /** What is drawn thinner or smaller than this is no more than grey. */
@@ -38,6 +35,18 @@ function drawTiny(c: CanvasRenderingContext2D, p: Plan, tiny: PlacementView[]) {
   }
 }
 
+/** So many are kept clear of dimensions; where more stand, they are no more than a texture. */
+const MOST_KEPT_CLEAR = 2000
+
+function keepClear(p: Plan, stands: PlacementView[], labels: Labels) {
+  for (const one of stands.slice(0, MOST_KEPT_CLEAR)) {
+    const box = boxOf(one, p.pieceById.get(one.pieceId)!)
+    const [x0, y1] = toPixel(p.lie, box.min.x, box.min.y)
+    const [x1, y0] = toPixel(p.lie, box.max.x, box.max.y)
+    labels.occupy((x0 + x1) / 2, (y0 + y1) / 2, x1 - x0, y1 - y0)
+  }
+}
+
 function faintly(c: CanvasRenderingContext2D, p: Plan, one: PlacementView, drawIt: typeof drawStanding) {
   c.globalAlpha = p.isGhost(one.id) ? GHOST : 1
   drawIt(c, p, one)
@@ -53,33 +62,36 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan): Written[] {
   c.fillStyle = paper
   c.fillRect(0, 0, p.width, p.height)
   drawGrid(c, p)
-  const groups = { floor: [] as PlacementView[], stands: [] as PlacementView[], walls: [] as PlacementView[] }
+  const [floors, walls, stands]: PlacementView[][] = [[], [], []]
   const tiny: PlacementView[] = []
   for (const placement of p.placements) {
     const piece = p.pieceById.get(placement.pieceId)
-    const role = piece?.role
-    if (piece && isTiny(p, piece)) {
-      if (role !== 'FLOOR' && role !== 'CEILING') tiny.push(placement)
-    } else if (role === 'FLOOR') groups.floor.push(placement)
-    else if (role && WALLS.has(role)) groups.walls.push(placement)
-    else if (role && (!OF_MASSING.has(role) || placement.departed)) groups.stands.push(placement)
+    if (!piece || !isDrawn(piece, placement)) continue
+    const layer = layerOf(piece.role)
+    if (!isTiny(p, piece)) [floors, walls, stands][layer]!.push(placement)
+    else if (layer > 0) tiny.push(placement)
   }
-  drawFloors(c, p, groups.floor)
+  const topOf = new Map(stands!.map((s) => [s.id, heights(s, p.pieceById.get(s.pieceId)!)[1]]))
+  stands!.sort((a, b) => topOf.get(a.id)! - topOf.get(b.id)!)
+  const labels = new Labels()
+  const names = p.small ? [] : placeRoomNames(c, p, stands!, labels)
+  drawFloors(c, p, floors!)
   drawBelow(c, p)
   if (p.flow) drawFlow(c, p, p.flow)
-  drawStairs(c, p)
+  drawStairs(c, p, labels)
   drawGuards(c, p)
   drawWalls(c, p)
   drawSolids(c, p)
   drawTiny(c, p, tiny)
-  groups.walls.forEach((w) => faintly(c, p, w, drawSeam))
-  groups.stands.forEach((s) => faintly(c, p, s, drawStanding))
+  walls!.forEach((w) => faintly(c, p, w, drawSeam))
+  stands!.forEach((s) => faintly(c, p, s, drawStanding))
   drawAbove(c, p)
   drawFigure(c, p)
   if (p.section) drawSectionLine(c, p, p.section)
-  const written = drawChains(c, p)
-  drawRoomNames(c, p, groups.stands)
-  for (const list of [groups.floor, groups.walls, groups.stands]) list.filter((x) => p.selection.has(x.id)).forEach((x) => drawSelected(c, p, x))
+  keepClear(p, stands!, labels)
+  const written = p.small ? [] : drawChains(c, p, labels)
+  drawRoomNames(c, names)
+  for (const list of [floors!, walls!, stands!]) list.filter((x) => p.selection.has(x.id)).forEach((x) => drawSelected(c, p, x))
   drawSwings(c, p)
   if (p.opening) drawHeldOpening(c, p, p.opening)
   if (p.chosen) drawChosen(c, p, p.chosen)
@@ -91,7 +103,7 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan): Written[] {
   if (p.room) drawNewRoom(c, p)
   if (p.laying) drawLaying(c, p.lie, p.laying)
   if (p.line) drawWay(c, p.lie, p.line, verdigris)
-  drawScale(c, p)
+  if (!p.small) drawScale(c, p)
   return written
 }
 

@@ -1,6 +1,6 @@
 import type { BoxMm, FlowView, RoomView } from '../api/client'
 import { format } from '../measure/format'
-import { brick, ink, mono, plum, sheet, verdigris } from '../styles/theme'
+import { brick, ink, mono, plum, sheet, SMALL, verdigris } from '../styles/theme'
 import { text } from './lettering'
 import type { SectionLine } from '../table/line'
 import type { Plan } from './plan'
@@ -103,7 +103,7 @@ export function drawScale(c: CanvasRenderingContext2D, p: Plan) {
   c.strokeStyle = ink
   c.lineWidth = 1
   c.strokeRect(x + 0.5, y - 4.5, w, 4)
-  c.font = `11px ${mono}`
+  c.font = `${SMALL}px ${mono}`
   c.textAlign = 'left'
   c.textBaseline = 'alphabetic'
   c.fillText(format(length, p.unit), x, y - 9)

@@ -2,17 +2,27 @@ import type { BoxMm, PlacementView, RoomView } from '../api/client'
 import { isIn, type Point } from '../site/edges'
 import { format } from '../measure/format'
 import { boxOf } from '../site/extent'
-import { ink, mono, sans, sheet, softInk } from '../styles/theme'
+import { ink, mono, sans, sheet, SMALL, softInk } from '../styles/theme'
+import type { Labels } from './labels'
 import { text } from './lettering'
 import type { Plan } from './plan'
 import { toPixel } from './sheet'
 
 /** What is written on stairs reaches so far beyond them. */
-const STAIR_WORDS_PX = 32
+const STAIR_WORDS_PX = 60
 const withWords = (b: BoxMm, by: number): BoxMm => ({ min: { ...b.min, x: b.min.x - by }, max: { ...b.max, x: b.max.x + by } })
 
+/** A room's name, and with room for it its area and height below. */
+export interface RoomName {
+  name: string
+  size?: string
+  x: number
+  y: number
+}
+
 /** Names and heights, in the first place of each room where nothing stands. */
-export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementView[]) {
+export function placeRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: PlacementView[], labels: Labels): RoomName[] {
+  const placed: RoomName[] = []
   const taken = [
     ...stands.slice(0, 2000).map((s) => boxOf(s, p.pieceById.get(s.pieceId)!)),
     ...p.massing.solids.map((s) => s.boxMm),
@@ -24,7 +34,7 @@ export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: Plac
     const size = `${r.areaM2.toFixed(1)} m² · ${format(r.heightMm, p.unit)} high`
     c.font = `600 14px ${sans}`
     const name = c.measureText(r.name).width
-    const whole = { x: (Math.max(130, name) / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
+    const whole = { x: (Math.max(160, name) / 2 + 6) / p.lie.scale, y: 20 / p.lie.scale }
     const alone = { x: (name / 2 + 4) / p.lie.scale, y: 10 / p.lie.scale }
     const others = p.massing.rooms.filter((o) => o !== r)
     const placesFor = (half: { x: number; y: number }) => {
@@ -43,8 +53,16 @@ export function drawRoomNames(c: CanvasRenderingContext2D, p: Plan, stands: Plac
     if (!free) continue
     const half = found || (free === wholes[0] && !alones.some(isFree(alone))) ? whole : alone
     const [x, y] = toPixel(p.lie, free.x, free.y)
-    text(c, r.name, x, half === whole ? y - 9 : y, `600 14px ${sans}`, ink, sheet)
-    if (half === whole) text(c, size, x, y + 9, `11.5px ${mono}`, softInk, sheet)
+    labels.occupy(x, y, 2 * half.x * p.lie.scale, 2 * half.y * p.lie.scale)
+    placed.push({ name: r.name, size: half === whole ? size : undefined, x, y })
+  }
+  return placed
+}
+
+export function drawRoomNames(c: CanvasRenderingContext2D, names: RoomName[]) {
+  for (const { name, size, x, y } of names) {
+    text(c, name, x, size ? y - 9 : y, `600 14px ${sans}`, ink, sheet)
+    if (size) text(c, size, x, y + 9, `${SMALL}px ${mono}`, softInk, sheet)
   }
 }
 

@@ -6,6 +6,16 @@ import type { Plan } from './plan'
 import { path } from './shapes'
 import { toPixel } from './sheet'
 
+const WALLS = new Set(['WALL', 'DOOR', 'WINDOW', 'PASSAGE', 'POST'])
+/** Drawn from the massing, not piece by piece. */
+const OF_MASSING = new Set(['STAIR', 'GUARD', 'SOLID'])
+
+/** What of the plan is drawn over what: 0 floors, 1 walls, 2 what stands. */
+export const layerOf = (role: PieceView['role']) => (role === 'FLOOR' ? 0 : WALLS.has(role) ? 1 : 2)
+
+/** Whether the plan draws a placement by itself. */
+export const isDrawn = (piece: PieceView, p: PlacementView) => piece.role !== 'CEILING' && (!OF_MASSING.has(piece.role) || !!p.departed)
+
 /** The joints between wall pieces, in the cut. */
 export function drawSeam(c: CanvasRenderingContext2D, p: Plan, w: PlacementView) {
   const piece = p.pieceById.get(w.pieceId)!

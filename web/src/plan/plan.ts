@@ -24,6 +24,8 @@ export interface Plan {
   lie: Lie
   width: number
   height: number
+  /** Whether it is drawn so small that nothing is written on it. */
+  small: boolean
   stepMm: number
   wallMm: number
   unit: Unit

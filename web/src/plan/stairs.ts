@@ -1,12 +1,13 @@
 import type { StairView, VecMm } from '../api/client'
-import { ink, mono, paper, plum, sheet, softInk } from '../styles/theme'
+import { ink, mono, paper, plum, sheet, SMALL, softInk } from '../styles/theme'
+import type { Labels } from './labels'
 import { text } from './lettering'
 import type { Plan } from './plan'
 import { rectangle } from './shapes'
 import { toPixel, type Lie } from './sheet'
 
 /** Stairs that begin here go up to the cut and on dashed; of those that come from below all can be seen through their well. */
-export function drawStairs(c: CanvasRenderingContext2D, p: Plan) {
+export function drawStairs(c: CanvasRenderingContext2D, p: Plan, labels: Labels) {
   for (const s of p.stairs) {
     const begins = Math.abs(s.footMm.z - p.floorMm) < 1
     for (const t of s.treadsMm) {
@@ -22,7 +23,7 @@ export function drawStairs(c: CanvasRenderingContext2D, p: Plan) {
     c.setLineDash([])
     drawWay(c, p.lie, s.wayMm)
     const words = s.shape === 'RAMP' ? 'ramp' : `${s.risers} × ${Math.round(s.riserMm)} / ${Math.round(s.goingMm)}`
-    label(c, p.lie, s, words)
+    if (!p.small) label(c, p.lie, s, words, labels)
     if (s.id === p.chosenStair) drawChosenStair(c, p, s)
   }
 }
@@ -48,17 +49,21 @@ export function drawWay(c: CanvasRenderingContext2D, lie: Lie, way: VecMm[], sty
   c.stroke()
 }
 
-function label(c: CanvasRenderingContext2D, lie: Lie, s: StairView, words: string) {
+function label(c: CanvasRenderingContext2D, lie: Lie, s: StairView, words: string, labels: Labels) {
   const first = s.treadsMm[Math.floor(s.treadsMm.length / 3)]!
   const [x, y] = toPixel(lie, (first.min.x + first.max.x) / 2, (first.min.y + first.max.y) / 2)
-  c.font = `11px ${mono}`
+  c.font = `${SMALL}px ${mono}`
   const half = c.measureText(words).width / 2 + 3
+  const upright = s.quarterTurns % 2 === 1
+  const ends = s.treadsMm.flatMap((t) => (upright ? [t.min.y, t.max.y] : [t.min.x, t.max.x]))
+  if (2 * half > (Math.max(...ends) - Math.min(...ends)) * lie.scale) return
+  if (!labels.take(x, y, upright ? 16 : 2 * half, upright ? 2 * half : 16)) return
   c.save()
   c.translate(x, y)
-  if (s.quarterTurns % 2) c.rotate(-Math.PI / 2)
+  if (upright) c.rotate(-Math.PI / 2)
   c.fillStyle = paper
   c.fillRect(-half, -7, 2 * half, 14)
-  text(c, words, 0, 0, `11px ${mono}`, ink)
+  text(c, words, 0, 0, `${SMALL}px ${mono}`, ink)
   c.restore()
 }
 

@@ -7,7 +7,8 @@ import { vTypedFirst } from '../parts/focus'
 import { useSite } from '../site/site'
 import { useAssembling } from './assembling'
 
-/** Assemblies: saved from what is selected, listed, taken into the hand, opened. */
+/** Assemblies: saved from what is selected and opened, or listed and taken into the hand. */
+defineProps<{ lists: boolean }>()
 const site = useSite()
 const placing = usePlacing()
 const assembling = useAssembling()
@@ -24,9 +25,9 @@ const isHeld = (id: number) => placing.held?.kind === 'assembly' && placing.held
 </script>
 
 <template>
-  <section v-if="assembling.open || assembling.canSave || site.assemblies.assemblies.length" aria-label="Assemblies">
+  <section v-if="!lists && (assembling.open || assembling.canSave || assembling.use)" aria-label="Assembly">
     <div class="row spread">
-      <h3>Assemblies</h3>
+      <h3>Assembly</h3>
       <Button v-if="assembling.canSave && !assembling.open" size="small" @click="attempt(() => assembling.save())">Save as an assembly</Button>
     </div>
     <div v-if="assembling.open" class="open" role="status">
@@ -45,6 +46,10 @@ const isHeld = (id: number) => placing.held?.kind === 'assembly' && placing.held
         <Button size="small" @click="attempt(() => assembling.dissolve(assembling.use!.id))">Dissolve this use</Button>
       </div>
     </div>
+    <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+  </section>
+  <section v-else-if="lists" aria-label="Assemblies">
+    <p v-if="!site.assemblies.assemblies.length" class="soft">No assemblies yet. Select what belongs together, and save it as one.</p>
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
     <ul class="plain">
       <li v-for="a in site.assemblies.assemblies" :key="a.id" class="row spread">

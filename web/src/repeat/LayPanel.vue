@@ -6,7 +6,8 @@ import { useTable } from '../table/table'
 import { repeatOf, useLaying } from './laying'
 import { ASKS, LABELS, type What } from './rules'
 
-/** Begins a repeat of what is in the hand or selected, and lists those that there are. */
+/** Begins a repeat of what is in the hand or selected, or lists those that there are. */
+defineProps<{ lists: boolean }>()
 const site = useSite()
 const laying = useLaying()
 const table = useTable()
@@ -21,8 +22,8 @@ const selected = computed(() => {
 </script>
 
 <template>
-  <section v-if="laying.what || laying.canBegin || site.repeats.length" aria-label="Repeats">
-    <h3>Repeats</h3>
+  <section v-if="!lists && (laying.what || laying.canBegin || selected)" aria-label="Repeat">
+    <h3>Repeat it</h3>
     <p v-if="selected" class="row spread">
       <span>One of “{{ selected.name }}”</span>
       <Button size="small" @click="laying.choose(selected.id)">Change “{{ selected.name }}”</Button>
@@ -51,7 +52,10 @@ const selected = computed(() => {
       >
       <template v-else>{{ ASKS[laying.what] }}</template>
     </p>
-    <ul class="plain" v-if="site.repeats.length">
+  </section>
+  <section v-else-if="lists" aria-label="Repeats">
+    <p v-if="!site.repeats.length" class="soft">Nothing is repeated yet. Take or select a piece, and choose how it repeats.</p>
+    <ul class="plain">
       <li v-for="r in site.repeats" :key="r.id">
         <button type="button" class="plain" :aria-pressed="laying.chosen?.id === r.id" @click="laying.choose(laying.chosen?.id === r.id ? undefined : r.id)">
           <span>{{ r.name }}</span>

@@ -6,7 +6,8 @@ import LengthField from '../parts/LengthField.vue'
 import { canBeTwinned, useTwinning } from './twinning'
 import { useSite } from '../site/site'
 
-/** Twins across the middle of a room: made of what is selected, listed, let go. */
+/** Twins across the middle of a room: made of what is selected, or listed and let go. */
+defineProps<{ lists: boolean }>()
 const site = useSite()
 const { refusal, attempt } = useAttempt()
 const twinning = useTwinning()
@@ -22,21 +23,25 @@ const dissolve = (id: number) =>
 </script>
 
 <template>
-  <section v-if="canMake || site.twins.length" aria-label="Twins">
-    <h3>Twins</h3>
-    <div v-if="canMake" class="row">
+  <section v-if="!lists && canMake" aria-label="Twin">
+    <h3>Twin</h3>
+    <div class="row">
       <span class="soft">Across its room’s middle,</span>
       <Button size="small" @click="make(true)">left for right</Button>
       <Button size="small" @click="make(false)">near for far</Button>
     </div>
-    <div v-if="canMake" class="fields">
+    <div class="fields">
       <LengthField label="Or across the line X =" :mm="undefined" :on-change="(mm) => make(true, mm)" />
       <LengthField label="Or across the line Y =" :mm="undefined" :on-change="(mm) => make(false, mm)" />
     </div>
-    <div v-if="canMake" class="row">
+    <div class="row">
       <Button size="small" :aria-pressed="twinning.active" @click="twinning.active = !twinning.active">Pick two points of the line</Button>
       <span v-if="twinning.active" class="soft" role="status">{{ twinning.from ? 'Click the second, along the line.' : 'Click the first on the plan.' }}</span>
     </div>
+    <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+  </section>
+  <section v-else-if="lists && site.twins.length" aria-label="Twins">
+    <h3>Twins</h3>
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
     <ul class="plain">
       <li v-for="t in site.twins" :key="t.id" class="row spread">

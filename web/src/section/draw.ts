@@ -2,7 +2,7 @@ import type { LevelView, SectionView, Unit } from '../api/client'
 import { format, formatBare } from '../measure/format'
 import { text } from '../plan/lettering'
 import { toPixel, type Lie } from '../plan/sheet'
-import { ink, mono, paper, sans, sheet, softInk, verdigris } from '../styles/theme'
+import { ink, mono, paper, sans, sheet, SMALL, softInk, verdigris } from '../styles/theme'
 
 /** What a section is drawn from: plain data. */
 export interface SectionDrawing {
@@ -74,7 +74,7 @@ function drawNames(c: CanvasRenderingContext2D, d: SectionDrawing) {
     const w = Math.max(c.measureText(r.name).width, 70)
     if (w + 8 > (r.box.x1 - r.box.x0) * d.lie.scale || (r.box.y1 - r.box.y0) * d.lie.scale < 40) continue
     text(c, r.name, x, y - 8, `600 13px ${sans}`, ink, sheet)
-    text(c, `${format(r.heightMm, d.unit)} high`, x, y + 9, `11.5px ${mono}`, softInk, sheet)
+    text(c, `${format(r.heightMm, d.unit)} high`, x, y + 9, `${SMALL}px ${mono}`, softInk, sheet)
   }
 }
 
@@ -94,10 +94,10 @@ function drawLevels(c: CanvasRenderingContext2D, d: SectionDrawing) {
     c.lineTo(x + 26, y - 7)
     c.stroke()
     c.textAlign = 'left'
-    c.font = `12px ${sans}`
+    c.font = `${SMALL}px ${sans}`
     c.fillStyle = ink
     c.fillText(l.name, x + 30, y - 12)
-    c.font = `11.5px ${mono}`
+    c.font = `${SMALL}px ${mono}`
     c.fillText(format(l.floorMm, d.unit), x + 30, y + 9)
   }
 }
@@ -139,7 +139,7 @@ function chain(c: CanvasRenderingContext2D, ticks: number[], at: (t: number) => 
     c.lineTo(x + 3, y - 3)
   }
   c.stroke()
-  c.font = `11px ${mono}`
+  c.font = `${SMALL}px ${mono}`
   for (let i = 0; i + 1 < ticks.length; i++) {
     const size = Math.abs(ticks[i + 1]! - ticks[i]!)
     const w = c.measureText(words(i)).width
@@ -150,7 +150,7 @@ function chain(c: CanvasRenderingContext2D, ticks: number[], at: (t: number) => 
     if (upright) c.rotate(-Math.PI / 2)
     c.fillStyle = paper
     c.fillRect(-w / 2 - 2, -7, w + 4, 14)
-    text(c, words(i), 0, 0, `11px ${mono}`, ink)
+    text(c, words(i), 0, 0, `${SMALL}px ${mono}`, ink)
     c.restore()
   }
 }

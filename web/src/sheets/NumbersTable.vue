@@ -57,7 +57,7 @@ th {
   font-weight: 400;
   text-align: left;
   color: var(--soft-ink);
-  font-size: 13px;
+  font-size: var(--small);
 }
 td,
 th {

@@ -75,7 +75,7 @@ async function save() {
       label="Level"
       :value="table.level?.id"
       :options="[...site.massing.levels].reverse().map((l) => ({ value: l.id, label: l.name }))"
-      @change="(level) => (table.chosenLevel = level)" />
+      @change="table.goToLevel" />
     <button type="button" class="plain snap" :aria-pressed="placing.snaps" @click="placing.snaps = !placing.snaps">
       <span class="dot" :class="{ on: placing.snaps }" />{{ placing.snaps ? 'snapping' : 'free' }}
     </button>
@@ -142,7 +142,7 @@ async function save() {
   display: flex;
   align-items: center;
   gap: 16px;
-  height: 46px;
+  height: 40px;
   padding: 0 14px;
   background: var(--sheet);
   border-bottom: 1px solid var(--ink);
@@ -150,7 +150,7 @@ async function save() {
 }
 .home {
   font-weight: 600;
-  font-size: 16px;
+  font-size: 1rem;
   color: var(--ink);
 }
 .site {
@@ -161,7 +161,7 @@ async function save() {
 }
 .site .soft {
   font-weight: 400;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .dot {
   display: inline-block;
@@ -184,7 +184,7 @@ async function save() {
   text-overflow: ellipsis;
   min-width: 26px;
   color: var(--verdigris);
-  font-size: 13px;
+  font-size: var(--small);
 }
 .undo button:disabled {
   color: #8b8778;
@@ -203,12 +203,12 @@ async function save() {
   line-height: 1.15;
 }
 dt {
-  font-size: 13px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 dd {
   margin: 0;
-  font: 13px var(--mono);
+  font: var(--small) var(--mono);
 }
 .help {
   border: 1px solid var(--hairline) !important;

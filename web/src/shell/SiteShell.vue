@@ -7,6 +7,7 @@ import { usePlacing } from '../placing/placing'
 import { useDeeds } from '../massing/deeds'
 import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
+import { useArrangement } from '../table/arrangement'
 import { useTable } from '../table/table'
 import { useStageClock } from './clock'
 import HeaderBar from './HeaderBar.vue'
@@ -34,6 +35,7 @@ const placing = usePlacing()
 const laying = useLaying()
 const table = useTable()
 const deeds = useDeeds()
+const views = useArrangement()
 const keys = ref(false)
 
 const id = computed(() => Number(route.params.id))
@@ -43,8 +45,16 @@ const stage = computed<StageName>(() => {
   return told ?? (site.placements.size ? 'build' : 'massing')
 })
 
+watch(stage, (now) => (views.stage = now), { immediate: true, flush: 'sync' })
+/** What is selected anew is told from its top. */
+const side = ref<HTMLElement>()
+watch(
+  () => site.selections,
+  () => side.value?.scrollTo(0, 0),
+)
+
 /** Whether the stage is worked at the Table. */
-const hasTable = computed(() => !['brief', 'kit', 'handover'].includes(stage.value))
+const hasTable = computed(() => views.isAtTable)
 /** Where a piece can be taken. */
 const hasLineUp = computed(() => stage.value === 'build')
 /** Both are made when they are first needed, and stay. */
@@ -62,6 +72,7 @@ watch(
   (name) => (document.title = name ? `${name} – Hausbau` : 'Hausbau'),
 )
 watch(stage, (now) => {
+  table.walking = false
   if (now !== 'survey') site.finding = undefined
   if (now !== 'build') {
     placing.putBack()
@@ -84,7 +95,7 @@ useKeys((key) => {
 
 <template>
   <div class="shell">
-    <HeaderBar v-if="!alone" @keys="keys = true" />
+    <HeaderBar v-if="!alone && !table.walking" @keys="keys = true" />
     <div v-if="edits.away" class="away" role="alert">
       The server does not answer.
       {{ edits.count ? `${edits.count} ${edits.count === 1 ? 'edit is' : 'edits are'} kept and will be sent when it is back.` : 'Trying again …' }}
@@ -96,21 +107,32 @@ useKeys((key) => {
     <p v-else-if="!site.site" class="missing soft" role="status">Unrolling the drawings …</p>
     <div v-else-if="alone" class="body"><BoardPage /></div>
     <div v-else class="body">
-      <SpineNav :stage="stage" />
+      <SpineNav v-if="!table.walking" :stage="stage" />
       <main class="middle">
         <BriefStage v-if="stage === 'brief'" />
         <KitStage v-else-if="stage === 'kit'" />
         <HandoverStage v-else-if="stage === 'handover'" />
         <div v-if="tableIsMade" v-show="hasTable" class="work">
           <TableView :massing="stage === 'massing'" @deed="deeds.finish" />
-          <aside class="side" aria-label="Details">
+          <button
+            v-if="!table.walking"
+            type="button"
+            class="fold"
+            :class="{ folded: views.ticketFolded }"
+            :aria-expanded="!views.ticketFolded"
+            aria-label="Ticket"
+            :title="views.ticketFolded ? 'Open the Ticket (T)' : 'Fold the Ticket away (T)'"
+            @click="views.ticketFolded = !views.ticketFolded">
+            {{ views.ticketFolded ? '‹' : '›' }}
+          </button>
+          <aside v-show="!views.ticketFolded && !table.walking" ref="side" class="side" aria-label="Ticket">
             <MassingPanel v-if="stage === 'massing'" />
             <BuildPanel v-else-if="stage === 'build'" />
             <SurveyPanel v-else-if="stage === 'survey'" />
           </aside>
         </div>
-        <PinnedPicture v-if="stage !== 'brief'" />
-        <LineUp v-if="lineUpIsMade" v-show="hasLineUp" />
+        <PinnedPicture v-if="stage !== 'brief' && !table.walking" />
+        <LineUp v-if="lineUpIsMade" v-show="hasLineUp && !table.walking" />
       </main>
     </div>
     <KeysSheet v-model:open="keys" />
@@ -119,6 +141,7 @@ useKeys((key) => {
 
 <style scoped>
 .shell {
+  --ticket: clamp(296px, 23vw, 460px);
   height: 100%;
   display: flex;
   flex-direction: column;
@@ -135,12 +158,30 @@ useKeys((key) => {
   flex-direction: column;
 }
 .work {
+  position: relative;
   flex: 1;
   min-height: 0;
   display: flex;
 }
+.fold {
+  position: absolute;
+  right: var(--ticket);
+  top: 50%;
+  z-index: 4;
+  width: 14px;
+  height: 44px;
+  padding: 0;
+  border: 1px solid var(--hairline);
+  border-right: 0;
+  background: var(--sheet);
+  color: var(--soft-ink);
+  cursor: pointer;
+}
+.fold.folded {
+  right: 0;
+}
 .side {
-  width: clamp(322px, 24vw, 460px);
+  width: var(--ticket);
   overflow-y: auto;
   border-left: 1px solid var(--hairline);
   background: var(--paper);

@@ -25,18 +25,19 @@ const faults = computed(() => site.survey.faults)
 
 <style scoped>
 .spine {
-  width: 84px;
+  width: 66px;
+  flex: none;
   border-right: 1px solid var(--hairline);
   display: flex;
   flex-direction: column;
-  padding-top: 8px;
+  padding-top: 4px;
 }
 a {
   position: relative;
   color: var(--ink);
-  padding: 9px 6px 9px 12px;
-  font-size: 13.5px;
-  border-left: 3px solid transparent;
+  padding: 7px 2px 7px 6px;
+  font-size: var(--small);
+  border-left: 2px solid transparent;
   display: grid;
 }
 a:hover {
@@ -48,14 +49,14 @@ a.here {
   background: var(--sheet);
 }
 .key {
-  font: 13px var(--mono);
+  font: var(--small) var(--mono);
   color: var(--soft-ink);
 }
 .count {
   position: absolute;
-  right: 8px;
-  top: 9px;
-  font: 13px var(--mono);
+  right: 4px;
+  top: 7px;
+  font: var(--small) var(--mono);
   color: var(--brick);
 }
 </style>

@@ -1,6 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import type { Ref } from 'vue'
 import { tell, useSite } from '../site/site'
+import { useArrangement } from '../table/arrangement'
 import { useTable } from '../table/table'
 import { useSeeing } from '../ticket/seeing'
 import { useLaying } from '../repeat/laying'
@@ -16,6 +17,7 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
   const placing = usePlacing()
   const laying = useLaying()
   const table = useTable()
+  const views = useArrangement()
   const strutting = useStrutting()
   const seeing = useSeeing()
   const twinning = useTwinning()
@@ -78,7 +80,10 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
       else if (laying.what) laying.stop()
       else if (laying.chosen) laying.choose(undefined)
       else if (table.drawing) table.drawing = ''
-      else site.select([])
+      else {
+        site.select([])
+        table.chooseNothing()
+      }
     })
 
   function plain(e: KeyboardEvent): boolean {
@@ -120,6 +125,16 @@ export function useKeys(openStage: (key: string) => boolean, sheet: Ref<boolean>
         break
       case 'l':
         table.look('selection')
+        break
+      case 'w':
+        if (!views.isAtTable) return false
+        table.walking = true
+        break
+      case 'x':
+        views.enlarge(views.large === 'plan' ? 'space' : 'plan')
+        break
+      case 't':
+        views.ticketFolded = !views.ticketFolded
         break
       case '?':
         sheet.value = !sheet.value

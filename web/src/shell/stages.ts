@@ -33,5 +33,8 @@ export const KEYS: { keys: string[]; does: string }[] = [
   { keys: ['middle drag', 'Space + drag'], does: 'pan' },
   { keys: ['wheel'], does: 'go toward the pointer' },
   { keys: ['P'], does: 'pieces in paper, or in their finishes' },
+  { keys: ['X'], does: 'swap the large view and the small one' },
+  { keys: ['T'], does: 'fold the Ticket away, or open it' },
+  { keys: ['W'], does: 'walk from where the Figure stands, in the whole window; Esc ends' },
   { keys: ['?'], does: 'this sheet' },
 ]

@@ -41,7 +41,7 @@ const number = (v: number) => v.toLocaleString('en', { maximumFractionDigits: 0 
   padding: 7px 10px;
   display: grid;
   gap: 4px;
-  font-size: 13px;
+  font-size: var(--small);
 }
 p,
 ul {

@@ -449,6 +449,17 @@ export class SpaceScene {
     return ground ? { atMm: millimetres(ground) } : {}
   }
 
+  /** All placements under a pixel of the canvas, the nearest first, at most so many. */
+  under(x: number, y: number, takes: (id: string) => boolean, most: number): string[] {
+    const found = new Set<string>()
+    while (found.size < most) {
+      const { id } = this.pick(x, y, (other) => takes(other) && !found.has(other))
+      if (id === undefined) break
+      found.add(id)
+    }
+    return [...found]
+  }
+
   /** The point at a height under a pixel of the canvas. */
   onPlane(x: number, y: number, zMm: number): VecMm | undefined {
     const at = this.ray(x, y).ray.intersectPlane(new Plane(UP, -zMm / 1000), new Vector3())

@@ -14,6 +14,7 @@ import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
+import { usePicking } from '../table/picking'
 import { useTable } from '../table/table'
 import type { BoxMm, VecMm } from '../api/client'
 import { EYES } from './Walker'
@@ -30,6 +31,9 @@ const colourways = useColourways()
 const strutting = useStrutting()
 const laying = useLaying()
 const assembling = useAssembling()
+const picking = usePicking()
+/** So many that lie behind one another are offered. */
+const MOST_BENEATH = 8
 const holder = ref<HTMLElement>()
 const band = ref<{ x0: number; y0: number; x1: number; y1: number }>()
 const drawn = ref({ calls: 0, triangles: 0, instances: 0, view: '', look: 'paper', coats: '', worn: 0 })
@@ -208,8 +212,9 @@ watch(() => [placing.ghost, placing.held], showGhost)
 watch(
   () => table.asked.count,
   () => {
-    const box = table.asked.at === 'selection' ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected)) : extentOf(site)
-    if (box) scene?.look(box, table.asked.at === 'selection')
+    const { at } = table.asked
+    const box = typeof at === 'object' ? at : at === 'selection' ? (site.finding?.placeMm ?? extentOfPlacements(site, site.selected)) : extentOf(site)
+    if (box) scene?.look(box, at !== 'all')
   },
 )
 watch(
@@ -244,6 +249,7 @@ const floorAt = (at: VecMm) => {
 let head: { x: number; y: number } | undefined
 
 function down(e: PointerEvent) {
+  leave()
   if (walk.walking.value) {
     const [x, y] = place(e)
     head = { x, y }
@@ -288,8 +294,22 @@ function move(e: PointerEvent) {
   else if (placing.held && e.buttons === 0) {
     const at = scene!.pick(x, y).atMm
     if (at) placing.point(at)
-  }
+  } else if (e.buttons === 0 && !laying.what && !laying.tool && !strutting.active) hover(e, x, y)
 }
+
+/** Says what a click would take, once a frame. */
+function hover(e: PointerEvent, x: number, y: number) {
+  cancelAnimationFrame(hovering)
+  hovering = requestAnimationFrame(() => {
+    const id = scene?.pick(x, y, table.takes).id
+    picking.hovered = id === undefined ? undefined : { x: e.clientX, y: e.clientY, id }
+  })
+}
+function leave() {
+  cancelAnimationFrame(hovering)
+  picking.hovered = undefined
+}
+let hovering = 0
 
 /**
  * After the keys that were pressed before it: what a click or a box picks is what stands once they are done, though no frame
@@ -323,11 +343,7 @@ function up(e: PointerEvent) {
       return atMm && strutting.point(atMm)
     })
   } else {
-    inTurn(() => {
-      const { id } = scene!.pick(b.x1, b.y1, table.takes)
-      if (id !== undefined && e.shiftKey) site.toggle(id)
-      else if (!e.shiftKey) site.select(id === undefined ? [] : [id])
-    })
+    inTurn(() => picking.click(e.clientX, e.clientY, scene!.under(b.x1, b.y1, table.takes, MOST_BENEATH), e.shiftKey))
   }
 }
 </script>
@@ -350,6 +366,7 @@ function up(e: PointerEvent) {
     :data-sun="sun ? [sun.x, sun.y, sun.z].map((v) => v.toFixed(4)).join(' ') : ''"
     @pointerdown="down"
     @pointermove="move"
+    @pointerleave="leave"
     @pointerup="up"
     @contextmenu.prevent>
     <div

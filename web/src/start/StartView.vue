@@ -133,7 +133,7 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
   padding: 56px 24px;
 }
 h1 {
-  font-size: 34px;
+  font-size: 2.125rem;
   font-weight: 600;
   letter-spacing: -0.01em;
   border-bottom: 2px solid var(--ink);
@@ -188,11 +188,11 @@ li + li {
   color: var(--verdigris);
 }
 .name {
-  font-size: 16px;
+  font-size: 1rem;
   font-weight: 600;
 }
 .when {
-  font-size: 13px;
+  font-size: var(--small);
 }
 .note {
   background: var(--sheet);

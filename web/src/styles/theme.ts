@@ -15,6 +15,11 @@ export const softInk = '#5A6570'
 export const sans = "'Source Sans 3', 'Segoe UI', sans-serif"
 export const mono = "'IBM Plex Mono', monospace"
 
+/** Pixels of an em of the page's root: 16, unless the browser's user has set another. */
+const ROOT_PX = (typeof document === 'undefined' ? undefined : parseFloat(getComputedStyle(document.documentElement).fontSize)) || 16
+/** Pixels of the smallest text that is to be read, in drawings too. */
+export const SMALL = (13 / 16) * ROOT_PX
+
 export const theme: ThemeConfig = {
   token: {
     colorPrimary: verdigris,
@@ -34,9 +39,9 @@ export const theme: ThemeConfig = {
     borderRadius: 1,
     borderRadiusLG: 2,
     borderRadiusSM: 1,
-    controlHeight: 28,
+    controlHeight: (28 / 16) * ROOT_PX,
     fontFamily: sans,
-    fontSize: 14,
+    fontSize: (14 / 16) * ROOT_PX,
     boxShadow: '0 1px 0 rgba(34,48,60,.08)',
     boxShadowSecondary: '0 2px 10px rgba(34,48,60,.16)',
     wireframe: true,

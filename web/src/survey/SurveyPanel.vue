@@ -117,7 +117,7 @@ li button.plain {
   text-align: left;
   width: 100%;
   min-height: 24px;
-  font-size: 13px !important;
+  font-size: var(--small) !important;
 }
 ol {
   margin-top: 6px;

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { BoxMm, VecMm } from '../api/client'
 import { useSite } from '../site/site'
+import { keepForSite } from './kept'
 
 /** Between a thing and the figure that is stood beside it, to the figure's middle. */
 const BESIDE_MM = 400
@@ -14,8 +15,6 @@ export const useTable = defineStore('table', () => {
   const site = useSite()
   const cutaway = ref(true)
   const cutMm = ref(2000)
-  /** Plan's share of the width, 0 to 1. */
-  const share = ref(0.5)
   const drawing = ref<Drawing>('')
   const chosenRoom = ref<number>()
   const chosenRun = ref<string>()
@@ -24,11 +23,14 @@ export const useTable = defineStore('table', () => {
   const chosenSolid = ref<number>()
   const stair = computed(() => site.massing.stairs.find((s) => s.id === chosenStair.value))
   const solid = computed(() => site.massing.solids.find((s) => s.id === chosenSolid.value))
+  /** Whether the massing's lists are looked at though something is chosen. */
+  const isListing = ref(false)
   /** Chooses one thing of the massing, and nothing else. */
   function choose(what: { room?: number; stair?: number; solid?: number }) {
     if (what.room !== undefined) chosenRoom.value = what.room
     chosenStair.value = what.stair
     chosenSolid.value = what.solid
+    isListing.value = false
   }
   /** Which levels Space shows: all, that which is worked on, or all up to it. */
   const shownLevels = ref<'all' | 'one' | 'below'>('all')
@@ -47,9 +49,22 @@ export const useTable = defineStore('table', () => {
   }
   const chosenLevel = ref(0)
   const level = computed(() => site.massing.levels.find((l) => l.id === chosenLevel.value) ?? site.massing.levels.find((l) => l.id === 0))
+  function goToLevel(id: number) {
+    chosenLevel.value = id
+    isListing.value = false
+  }
   /** The rooms of the level that is worked on. */
   const rooms = computed(() => site.massing.rooms.filter((r) => r.levelId === level.value?.id))
   const room = computed(() => rooms.value.find((r) => r.id === chosenRoom.value) ?? rooms.value[0])
+  /** The room that is worked on by itself: the chosen one, or the only one of its level. */
+  const selectedRoom = computed(() => rooms.value.find((r) => r.id === chosenRoom.value) ?? (rooms.value.length === 1 ? rooms.value[0] : undefined))
+  /** Chooses nothing of the massing. */
+  function chooseNothing() {
+    chosenRoom.value = undefined
+    choose({})
+    isListing.value = true
+  }
+  const hasChosen = computed(() => !!(stair.value ?? solid.value ?? selectedRoom.value))
   /** What a click or a box selects: everything, all but floors and ceilings, or what is of one role. */
   const picks = ref('')
   function takes(id: string): boolean {
@@ -59,7 +74,7 @@ export const useTable = defineStore('table', () => {
   /** What the plan shows now; the plan tells. */
   const inPlan = shallowRef<() => string[]>(() => [])
   /** Raised to ask both drawings to look at something. */
-  const asked = ref<{ at: 'all' | 'selection'; count: number }>({ at: 'all', count: 0 })
+  const asked = shallowRef<{ at: 'all' | 'selection' | BoxMm; count: number }>({ at: 'all', count: 0 })
   const stood = shallowRef<{ siteId: number; atMm: VecMm }>()
 
   /** Where the figure stands: where a hand stood it, else a little inside the first room. */
@@ -77,9 +92,11 @@ export const useTable = defineStore('table', () => {
     standFigure({ x: box.max.x + BESIDE_MM, y: (box.min.y + box.max.y) / 2, z: box.min.z })
   }
 
-  function look(at: 'all' | 'selection') {
+  function look(at: 'all' | 'selection' | BoxMm) {
     asked.value = { at, count: asked.value.count + 1 }
   }
+
+  keepForSite('table', () => site.site?.id, { cutaway, cutMm, shownLevels, ceilings, sun, picks })
 
   return {
     inPlan,
@@ -87,7 +104,6 @@ export const useTable = defineStore('table', () => {
     takes,
     cutaway,
     cutMm,
-    share,
     drawing,
     shownLevels,
     ceilings,
@@ -105,9 +121,14 @@ export const useTable = defineStore('table', () => {
     chosenSolid,
     solid,
     chosenRoom,
+    selectedRoom,
+    chooseNothing,
+    hasChosen,
     room,
     rooms,
     chosenLevel,
+    goToLevel,
+    isListing,
     level,
     asked,
     figureMm,

@@ -103,6 +103,6 @@ article {
   color: var(--dark-ochre);
 }
 article .figures {
-  font-size: 12px;
+  font-size: var(--small);
 }
 </style>

@@ -300,7 +300,7 @@ svg {
   stroke-width: 2.5;
 }
 text {
-  font: 600 13px var(--sans);
+  font: 600 var(--small) var(--sans);
   fill: var(--ink);
   paint-order: stroke;
   stroke: var(--sheet);
@@ -313,7 +313,7 @@ text {
   stroke-width: 1.8;
 }
 .reading text {
-  font: 12.5px var(--mono);
+  font: var(--small) var(--mono);
 }
 .picks circle {
   fill: var(--sheet);

@@ -239,7 +239,7 @@ const sizeOf = (m: MarkView) =>
   flex-wrap: wrap;
 }
 .tool {
-  font: 12.5px var(--sans);
+  font: var(--small) var(--sans);
   color: var(--ink);
   background: var(--sheet);
   border: 1px solid var(--hairline);
@@ -259,7 +259,7 @@ ul {
 }
 li {
   min-height: 26px;
-  font-size: 13px;
+  font-size: var(--small);
 }
 li.chosen > button {
   font-weight: 600;

@@ -87,7 +87,7 @@ const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : 
   gap: 6px;
 }
 .found {
-  font-size: 13px;
+  font-size: var(--small);
 }
 .found p {
   margin: 0 0 4px;

@@ -52,6 +52,8 @@ const mirrored = computed(() => shared((p) => p.mirrored))
 const tilt = computed(() => shared((p) => p.tiltDegrees))
 const roll = computed(() => shared((p) => p.rollDegrees))
 const scale = computed(() => shared((p) => p.scale))
+/** What does not stand upright at its own size shows so at once. */
+const isLeaning = computed(() => tilt.value !== 0 || roll.value !== 0 || scale.value !== 1)
 const size = computed(() => (scale.value === undefined ? undefined : Math.round(scale.value * 1000) / 10))
 /** Typed values that lie out of range are told beside them. */
 const { refusal, attempt } = useAttempt()
@@ -185,11 +187,11 @@ const originOf = computed(() => {
           @change="(on) => (one ? set({ mirrored: !!on }) : run(() => site.arrange('Mirror', { mirror: true })))" />
       </label>
     </div>
-    <div class="fields three">
-      <NumberField label="Tilt, °" fraction :value="tilt" :error="refusal?.about('tiltDegrees')" @change="(v) => lean({ tiltDegrees: v })" />
-      <NumberField label="Roll, °" fraction :value="roll" :error="refusal?.about('rollDegrees')" @change="(v) => lean({ rollDegrees: v })" />
-      <NumberField label="Size, %" fraction :value="size" :error="refusal?.about('scale')" @change="(v) => lean({ scale: v / 100 })" />
-    </div>
+    <label v-if="others.length" class="field"
+      ><span>Swap for</span>
+      <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
+    </label>
+    <DressFields :ids="ids" />
     <div class="deeds">
       <Button size="small" title="Plumb (J)" @click="run(site.plumb)">Plumb</Button>
       <Button size="small" title="Pick up (Y)" @click="placing.pickUp()">Pick up</Button>
@@ -212,12 +214,15 @@ const originOf = computed(() => {
       <Button size="small" title="Drawn faintly, and no hand takes it" @click="seeing.ghost(ids)">Ghost</Button>
       <Button size="small" @click="seeing.hide(ids)">Hide</Button>
     </div>
-    <label v-if="others.length" class="field"
-      ><span>Swap for</span>
-      <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
-    </label>
+    <details class="fold" :open="isLeaning">
+      <summary>Lean and size</summary>
+      <div class="fields three">
+        <NumberField label="Tilt, °" fraction :value="tilt" :error="refusal?.about('tiltDegrees')" @change="(v) => lean({ tiltDegrees: v })" />
+        <NumberField label="Roll, °" fraction :value="roll" :error="refusal?.about('rollDegrees')" @change="(v) => lean({ rollDegrees: v })" />
+        <NumberField label="Size, %" fraction :value="size" :error="refusal?.about('scale')" @change="(v) => lean({ scale: v / 100 })" />
+      </div>
+    </details>
     <PieceSize v-if="only?.role === 'WALL' && shared((p) => p.origin) === 'massing'" :piece="only" />
-    <DressFields :ids="ids" />
     <PieceTraits v-if="only" :key="only.id" :piece="only" />
     <DisorderFields :ids="ids" />
     <Button v-if="one?.departed" size="small" @click="run(() => site.letGo(props.ids))">Let go of the change by hand</Button>
@@ -240,7 +245,7 @@ const originOf = computed(() => {
   list-style: none;
   margin: 0;
   padding: 0;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .caution {
   color: var(--dark-ochre);

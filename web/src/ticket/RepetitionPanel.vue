@@ -47,7 +47,7 @@ function select() {
 <style scoped>
 li {
   min-height: 22px;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .key {
   width: 12px;

@@ -4,7 +4,8 @@ import { ref } from 'vue'
 import { useAttempt } from '../site/attempt'
 import { useSite } from '../site/site'
 
-/** Selections under a name. */
+/** Selections under a name: what is selected is kept, or those that there are are listed. */
+defineProps<{ lists: boolean }>()
 const site = useSite()
 const { refusal, attempt } = useAttempt()
 const name = ref('')
@@ -19,12 +20,15 @@ const forget = (id: number) => attempt(() => site.make('Forget a selection', 'DE
 </script>
 
 <template>
-  <section v-if="site.selection.size || site.namedSelections.length" aria-label="Selections">
-    <h3>Selections</h3>
-    <div v-if="site.selection.size" class="row">
+  <section v-if="!lists && site.selection.size" aria-label="Selection">
+    <div class="row">
       <Input v-model:value="name" size="small" placeholder="Keep it as …" aria-label="Name of the selection" :maxlength="200" @press-enter="keep" />
       <Button size="small" :disabled="!name.trim()" @click="keep">Keep</Button>
     </div>
+    <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
+  </section>
+  <section v-else-if="lists" aria-label="Selections">
+    <p v-if="!site.namedSelections.length" class="soft">No selections are kept yet. Select something, and keep it under a name.</p>
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
     <ul class="plain">
       <li v-for="s in site.namedSelections" :key="s.id" class="row spread">

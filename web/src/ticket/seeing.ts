@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useAssembling } from '../repeat/assembling'
 import { useSite } from '../site/site'
+import { keepForSite } from '../table/kept'
 
 /** How a placement is drawn: whole, as a ghost that no hand takes, or not at all. */
 export type Look = 'whole' | 'ghost' | 'gone'
@@ -32,12 +33,9 @@ export const useSeeing = defineStore('seeing', () => {
 
   watch(
     () => site.site?.id,
-    () => {
-      showAll()
-      boxes.value = undefined
-      repetition.value = false
-    },
+    () => showAll(),
   )
+  keepForSite('seeing', () => site.site?.id, { boxes, boxesBeyondMm, finished, instead, repetition })
   /** While an assembly is open, all but what hands set down for it is dimmed. */
   const open = computed<Ids | undefined>(() => (assembling.open ? new Set([...assembling.open.placementIds, ...site.selection]) : undefined))
 

@@ -276,7 +276,7 @@ section p {
   padding: 1px 0;
 }
 .text {
-  font: 14px/1.3 var(--sans);
+  font: 0.875rem/1.3 var(--sans);
   height: 24px;
   width: 100%;
   padding: 0 7px;

@@ -90,7 +90,7 @@ figure {
 figcaption {
   display: grid;
   gap: 2px;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .wide {
   text-align: center;

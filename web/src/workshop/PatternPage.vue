@@ -254,7 +254,7 @@ table {
 }
 th {
   font-weight: 400;
-  font-size: 13px;
+  font-size: var(--small);
   color: var(--soft-ink);
   text-align: left;
 }

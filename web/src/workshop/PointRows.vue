@@ -38,7 +38,7 @@ const emit = defineEmits<{ set: [row: number, key: K, mm: number]; add: []; remo
 }
 th {
   font-weight: 400;
-  font-size: 13px;
+  font-size: var(--small);
   color: var(--soft-ink);
   text-align: left;
 }

@@ -128,7 +128,7 @@ const setPoints = (edit: (all: { x: number; y: number; radius?: number }[]) => v
 .kind.word {
   width: auto;
   padding: 0 8px;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .kind.on {
   border-color: var(--verdigris);

@@ -292,7 +292,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
   padding: 0 12px 6px;
 }
 input[type='search'] {
-  font: 14px/1.3 var(--sans);
+  font: 0.875rem/1.3 var(--sans);
   height: 26px;
   width: 100%;
   padding: 0 7px;

@@ -109,6 +109,15 @@ final class Application implements AutoCloseable {
      *
      * @param drawn whether Space is drawn in all its pixels; else nothing is, and only counts and picking are right
      */
+    /** Plan and Space side by side from the start, so that a test can use both; how they stand at first is a test of its own. */
+    private static final String BOTH_VIEWS =
+            """
+            try {
+              const both = large => ({ large, other: 'beside', share: 0.5 })
+              localStorage['hausbau.table'] ??= JSON.stringify({ massing: both('plan'), build: both('space'), survey: both('space') })
+            } catch { /* not a page of ours */ }
+            """;
+
     Page page(boolean drawn) {
         browser.contexts().forEach(context -> context.pages().forEach(Page::close));
         return contexts.computeIfAbsent(drawn, this::context).newPage();
@@ -118,6 +127,7 @@ final class Application implements AutoCloseable {
         var context = browser.newContext(new Browser.NewContextOptions()
                 .setViewportSize(1280, 800)
                 .setReducedMotion(drawn ? ReducedMotion.NO_PREFERENCE : ReducedMotion.REDUCE));
+        context.addInitScript(BOTH_VIEWS);
         if (!drawn) {
             context.addInitScript(
                     "try { localStorage.setItem('hausbau.draw', 'count') } catch { /* not a page of ours */ }");

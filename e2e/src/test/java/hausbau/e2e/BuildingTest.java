@@ -30,7 +30,7 @@ class BuildingTest {
         desk.button("Draw on the plan").click();
         desk.dragPlan(0, 0, 9_000, 6_000);
         assertThat(desk.field("Clear width")).hasValue("9 m");
-        desk.button("Copy level up").click();
+        desk.list("Levels").button("Copy level up").click();
         assertThat(desk.field("Level name")).hasValue("Level 1");
         return desk;
     }
@@ -89,9 +89,9 @@ class BuildingTest {
         var section = desk.page.getByTestId("section");
         assertThat(section).hasAttribute("data-heights", "0 3000 3200 6200");
         assertThat(section).hasAttribute("aria-label", "The section, through Room 1, Room 2");
-        desk.type("Height", "3.4 m");
+        desk.chosen().type("Height", "3.4 m");
         assertThat(section).hasAttribute("data-heights", "0 3000 3200 6600");
-        desk.button("Show the plan").click();
+        desk.button("Plan", true).click();
         assertThat(section).isHidden();
         desk.stage("Handover");
         var file = desk.page
@@ -132,7 +132,7 @@ class BuildingTest {
     void theSunMovesWithTheHourAndLevelsComeAndGo() {
         var desk = storeys("Lit building");
         var space = desk.page.getByTestId("space");
-        desk.button("Sun").click();
+        desk.group("Light").button("Sun").click();
         desk.page.waitForFunction("() => document.querySelector('[data-testid=space]').dataset.sun !== ''");
         var morning = space.getAttribute("data-sun").split(" ");
         assertThat(Double.parseDouble(morning[0]))
@@ -141,7 +141,7 @@ class BuildingTest {
         desk.page.getByLabel("Hour of the day").fill("16");
         desk.page.waitForFunction(
                 "() => Number(document.querySelector('[data-testid=space]').dataset.sun.split(' ')[0]) < 0");
-        desk.page.getByLabel("Levels that Space shows").selectOption("one");
+        desk.group("See").page.getByLabel("Levels that Space shows").selectOption("one");
         desk.button("Ceilings").click();
         assertThat(desk.button("Ceilings")).hasAttribute("aria-pressed", "false");
     }
@@ -175,7 +175,7 @@ class BuildingTest {
     void theFlowTellsWhatIsReached() {
         var desk = storeys("Reached building");
         level(desk, "Ground");
-        desk.button("From the Figure").click();
+        desk.list("Flow").button("From the Figure").click();
         assertThat(desk.page.getByTestId("reached")).hasCount(1);
         assertThat(desk.page.getByTestId("unreached")).containsText("Room 2");
         desk.button("Draw stairs").click();
@@ -318,7 +318,7 @@ class BuildingTest {
         desk.button("Move down").click();
         assertThat(desk.page.getByText("The ground level stays")).isVisible();
         level(desk, "Ground");
-        desk.type("Level name", "Street");
+        desk.list("Levels").type("Level name", "Street");
         assertThat(desk.page.getByText("Change level “Street”")).isVisible();
     }
 

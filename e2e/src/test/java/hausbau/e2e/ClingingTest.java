@@ -92,11 +92,9 @@ class ClingingTest {
                             + ",\"y\":2000,\"z\":0},\"snap\":false}");
         }
         var longest = desk.page.getByText("Longest row: ");
-        desk.button("Repetition", true).click();
+        desk.group("See").button("Repetition", true).click();
         assertThat(longest).isVisible();
-        desk.page.getByLabel("Find placements").fill("LAMP");
-        desk.page
-                .locator("section[aria-label='Set list'] li button")
+        desk.standing("LAMP")
                 .filter(new Locator.FilterOptions().setHasText("PRP-LAMP"))
                 .first()
                 .click();
@@ -149,13 +147,13 @@ class ClingingTest {
         desk.until(
                 "bare => Number(document.querySelector('[data-testid=space]').dataset.triangles) > bare + 500", bare);
         var whole = triangles(desk);
-        desk.type("Heavy pieces as boxes beyond (0 for never)", "1");
+        desk.group("See").type("Boxes farther than (0: never)", "1");
         desk.until(
                 "before => Number(document.querySelector('[data-testid=space]').dataset.triangles) < before - 500",
                 whole);
         desk.clickSpace(1_000, 2_000, 1_000);
         assertThat(desk.page.getByText("set down by hand")).isVisible();
-        desk.type("Heavy pieces as boxes beyond (0 for never)", "100");
+        desk.group("See").type("Boxes farther than (0: never)", "100");
         desk.until(
                 "before => Number(document.querySelector('[data-testid=space]').dataset.triangles) === before", whole);
     }
@@ -191,7 +189,10 @@ class ClingingTest {
                 desk.site() + "/placements",
                 "{\"pieceId\":" + desk.piece("PRP-BENCH") + ",\"atMm\":{\"x\":2000,\"y\":2000,\"z\":0}}");
         desk.placements(desk.placements());
-        desk.page.getByLabel("What a hand selects").selectOption(new SelectOption().setLabel("floors only"));
+        desk.group("Pick")
+                .page
+                .getByLabel("What a click selects")
+                .selectOption(new SelectOption().setLabel("floors only"));
         desk.clickPlan(2_000, 2_000);
         assertThat(desk.page
                         .getByRole(com.microsoft.playwright.options.AriaRole.HEADING)
@@ -199,7 +200,10 @@ class ClingingTest {
                 .isVisible();
         desk.handsOff();
         desk.press("Escape");
-        desk.page.getByLabel("What a hand selects").selectOption(new SelectOption().setLabel("props only"));
+        desk.group("Pick")
+                .page
+                .getByLabel("What a click selects")
+                .selectOption(new SelectOption().setLabel("props only"));
         desk.clickSpace(2_000, 1_900, 450);
         assertThat(desk.page.getByText("set down by hand")).isVisible();
     }

@@ -69,9 +69,61 @@ final class Desk {
         stage("Kit");
         button("Work out the kit").click();
         button("Build from").click();
-        assertThat(page.getByText("Set list")).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.TAB, new Page.GetByRoleOptions().setName("All").setExact(true)))
+                .isVisible();
         waitFor("[data-testid=space][data-instances]:not([data-instances='0'])");
         return this;
+    }
+
+    /** Opens a group of the line over the views: See, Light or Pick. */
+    Desk group(String name) {
+        var opener = page.locator("[data-group='" + name + "'] > button");
+        if (!"true".equals(opener.getAttribute("aria-expanded"))) {
+            opener.click();
+        }
+        return this;
+    }
+
+    /** One of the site's lists, whatever is selected. */
+    Desk list(String title) {
+        var tab = page.getByRole(
+                AriaRole.TAB, new Page.GetByRoleOptions().setName(title).setExact(true));
+        var back = page.locator("button:visible").getByText("‹ Lists");
+        tab.or(back).first().waitFor();
+        if (back.isVisible()) {
+            back.click();
+        }
+        tab.click();
+        return this;
+    }
+
+    /** Closes the groups of the line, so that nothing lies over the views. */
+    void closeGroups() {
+        page.locator("[data-group] > button[aria-expanded=true]").all().forEach(Locator::click);
+    }
+
+    /** Back from the lists to what is chosen. */
+    Desk chosen() {
+        var back = page.locator("aside .back:visible");
+        back.waitFor();
+        if (!back.textContent().contains("Lists")) {
+            back.click();
+        }
+        return this;
+    }
+
+    /** What folds away under a heading. */
+    Desk unfold(String heading) {
+        page.locator("details:not([open]) > summary:visible").getByText(heading).click();
+        return this;
+    }
+
+    /** What stands, row by row, by its code or name. */
+    Locator standing(String word) {
+        list("All");
+        page.getByLabel("Find placements").fill(word);
+        return page.locator("section[aria-label='What stands'] li button");
     }
 
     /** The same room in no time, from pieces of a metre, through the API. */

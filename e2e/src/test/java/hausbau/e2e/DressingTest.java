@@ -124,6 +124,7 @@ class DressingTest {
     @Test
     void aBenchIsTippedOver() {
         var desk = SharedApplication.desk().hall("Tipped").setDown("PRP-BENCH", 2_000, 2_000);
+        desk.unfold("Lean and size");
         for (var t : new String[][] {{"Tilt, °", "90"}, {"Size, %", "50"}, {"Roll, °", "12,5"}}) {
             desk.field(t[0]).fill(t[1]);
             desk.press("Enter");
@@ -166,8 +167,7 @@ class DressingTest {
         }
         desk.placements(before + 6);
         var first = desk.byHand();
-        desk.page.getByLabel("Find placements").fill("BENCH");
-        desk.page.locator("section[aria-label='Set list'] li button").first().click();
+        desk.standing("BENCH").first().click();
         desk.page.getByLabel("Select instead").selectOption(new SelectOption().setLabel("all of this piece"));
         assertThat(desk.page.getByText("6 placements", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
@@ -240,7 +240,7 @@ class DressingTest {
     @Test
     void aStrutIsSetBetweenTwoPickedPoints() {
         var desk = SharedApplication.desk().hall("Strut").setDown("PRP-BENCH", 2_500, 2_500);
-        desk.page.locator("summary").getByText("Struts").click();
+        desk.list("Repeats").unfold("Struts");
         desk.button("Between two points", true).click();
         desk.clickSpace(4_200, 3_200, 0);
         assertThat(desk.page.getByText("Click where it ends.")).isVisible();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -55,7 +56,9 @@ class FirstRoomTest {
         assertThat(one).hasAttribute("aria-pressed", "true");
         assertThat(desk.page.locator("svg[aria-label*='north: wall']")).isVisible();
         desk.button("Build from 4 kinds").click();
-        assertThat(desk.page.getByText("Set list")).isVisible();
+        assertThat(desk.page.getByRole(
+                        AriaRole.TAB, new Page.GetByRoleOptions().setName("All").setExact(true)))
+                .isVisible();
         var lengths = new ArrayList<Integer>();
         desk.get(desk.site() + "/pieces").forEach(p -> {
             if (p.get("role").asString().equals("WALL")) {

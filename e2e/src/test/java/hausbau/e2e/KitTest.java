@@ -236,8 +236,6 @@ class KitTest {
     @Test
     void aPieceOfWallGetsAnotherSizeEverywhere() {
         var desk = SharedApplication.desk().hall("Resized hall");
-        var wall = desk.page.locator("[aria-label='Set list']");
-        assertThat(wall).isVisible();
         desk.clickPlan(2_500, 4_100);
         var size = desk.page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Size of the piece"));
         assertThat(size).isVisible();

@@ -45,7 +45,7 @@ class MassingTest {
         assertThat(desk.page.getByText("Cut from “Room 1”")).isVisible();
         assertThat(desk.field("north 2")).hasValue("3 m");
         // A second room that shares both walls of the notch: two.
-        desk.button("Draw on the plan").click();
+        desk.button("Draw a room").click();
         desk.dragPlan(5_200, 3_200, 8_000, 6_000);
         assertThat(desk.field("Room name")).hasValue("Room 2");
         // A door between them: one, since the room that was drawn is chosen.
@@ -63,7 +63,7 @@ class MassingTest {
                                 && gap.get("max").get("y").asInt() == 3_200)
                 .isTrue();
         // A storey copied from the first: one, on the level's own panel.
-        desk.button("Copy level up").click();
+        desk.list("Levels").button("Copy level up").click();
         assertThat(desk.field("Level name")).hasValue("Level 1");
         assertThat(desk.get(desk.site() + "/massing").get("rooms").valueStream().map(r -> r.get("cornerMm")
                         .get("z")
@@ -257,8 +257,12 @@ class MassingTest {
     @Test
     void aSecondRoomStandsClearOfTheFirst() {
         var desk = SharedApplication.desk().hall("Double hall").stage("Massing");
-        desk.button("Add room").click();
-        assertThat(desk.page.getByText("Another room")).isVisible();
+        desk.list("Rooms")
+                .unfold("Another room by its sizes")
+                .button("Add room")
+                .click();
+        assertThat(desk.field("Room name")).hasValue("Room 2");
+        desk.list("Rooms");
         assertThat(desk.page.getByLabel("Rooms of this level").getByRole(AriaRole.BUTTON))
                 .hasCount(2);
         var rooms = desk.get(desk.site() + "/massing").get("rooms");

@@ -154,7 +154,7 @@ class PlacingTest {
         desk.press("Delete");
         desk.placements(before + 1);
         desk.press("k");
-        assertThat(desk.button("Cutaway")).hasAttribute("aria-pressed", "false");
+        assertThat(desk.group("See").button("Cutaway")).hasAttribute("aria-pressed", "false");
         desk.press("?");
         assertThat(desk.page.getByRole(AriaRole.DIALOG)).containsText("quarter turn");
         desk.press("Escape");
@@ -188,9 +188,7 @@ class PlacingTest {
     @Test
     void withSnappingOffAThingStandsAndTurnsFreely() {
         var desk = hall("Free hall");
-        desk.page
-                .getByLabel("Snap", new Page.GetByLabelOptions().setExact(true))
-                .click();
+        desk.button("snapping").click();
         desk.setDown("PRP-BENCH", 2_533, 2_017);
         assertThat(desk.page.getByText("set down by hand, free")).isVisible();
         // To the pixel, and off the step.
@@ -206,13 +204,15 @@ class PlacingTest {
     @Test
     void theListDoesWhatTheDrawingsDo() {
         var desk = hall("Listed hall");
-        desk.page.getByLabel("Find placements").fill("post");
-        var posts = desk.page.locator("section[aria-label='Set list'] li button");
+        var posts = desk.standing("post");
         assertThat(posts).hasCount(4);
         posts.nth(0).click();
+        assertThat(desk.page.getByText("from the massing")).isVisible();
+        desk.list("All");
         posts.nth(2).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
-        assertThat(desk.page.getByText("3 × POS-200")).isVisible();
+        assertThat(desk.button("3 selected")).isVisible();
         posts.nth(1).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+        desk.button("2 selected").click();
         assertThat(desk.page.getByText("2 × POS-200")).isVisible();
         desk.handsOff();
         desk.press("Delete");
@@ -228,8 +228,7 @@ class PlacingTest {
         assertThat(ids).hasSize(2);
         desk.stage("Build").button("Put back").click();
         assertThat(desk.page.getByText("left out by hand")).not().isVisible();
-        desk.page.getByLabel("Find placements").fill("post");
-        assertThat(posts).hasCount(4);
+        assertThat(desk.standing("post")).hasCount(4);
     }
 
     @Test
@@ -300,8 +299,7 @@ class PlacingTest {
     @Test
     void aDerivedPieceIsMovedSwappedAndLetGoAndSaysWhenItsPlaceIsGone() {
         var desk = hall("Departed hall");
-        desk.page.getByLabel("Find placements").fill("WAL");
-        desk.page.locator("section[aria-label='Set list'] li button").first().click();
+        desk.standing("WAL").first().click();
         desk.type("Z", "0.3 m");
         assertThat(desk.page.getByText("from the massing, changed by hand")).isVisible();
         desk.stage("Kit");

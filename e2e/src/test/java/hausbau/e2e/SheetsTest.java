@@ -129,19 +129,21 @@ class SheetsTest {
         withRedPlaster(desk);
         var before = reddish(desk);
         var worn = coats(desk);
-        desk.field("Colourway").selectOption("colourway");
+        desk.group("Light").field("Colourway").selectOption("colourway");
         desk.until(OTHER, worn);
+        desk.closeGroups();
         assertThat(reddish(desk)).isGreaterThan(before + 2_000);
         desk.press("Control+z");
         desk.until(SAME, worn);
         assertThat(reddish(desk)).isEqualTo(before);
-        assertThat(desk.field("Colourway").locator("option:checked")).hasText("as it comes");
+        assertThat(desk.group("Light").field("Colourway").locator("option:checked"))
+                .hasText("as it comes");
         // Squares in place of finishes, and back.
-        desk.button("Checker", true).click();
+        desk.group("See").button("Checker", true).click();
         desk.until(
                 "() => { const c = document.querySelector('[data-testid=space]').dataset.coats; return c.includes('plaster checker') && !c.includes('-') }",
                 null);
-        desk.button("Checker", true).click();
+        desk.group("See").button("Checker", true).click();
         desk.until(SAME, worn);
         assertThat(reddish(desk)).isEqualTo(before);
     }
@@ -156,13 +158,14 @@ class SheetsTest {
         desk.stage("Massing");
         desk.clickPlan(2500, 2000);
         assertThat(desk.field("Clear width")).hasValue("5 m");
-        desk.field("Colourway by hand").selectOption("colourway");
+        desk.unfold("Sky, walls, looks").field("Colourway by hand").selectOption("colourway");
         desk.until(
                 "() => fetch(location.pathname.replace(/(sites.\\d+).*/, '$1').replace(/^/, '/api') + '/dresses').then(r => r.json()).then(d => d.length === 1 && d[0].colourwayId > 0)",
                 null);
         FirstRoomTest.passesAxe(desk, "room dressed");
         desk.stage("Build");
         desk.until(OTHER, worn);
+        desk.closeGroups();
         assertThat(reddish(desk)).isGreaterThan(before + 2_000);
         // All that is in it: two fields before the server has answered one.
         desk.clickPlan(2500, -100);
@@ -255,7 +258,7 @@ class SheetsTest {
                         ? meshes
                         : r.url().contains(".png") ? sheets : new ArrayList<String>())
                 .add(r.url()));
-        desk.field("Colourway").selectOption("colourway");
+        desk.group("Light").field("Colourway").selectOption("colourway");
         desk.until(OTHER, worn);
         settledCoats(desk);
         assertThat(meshes).isEmpty();
@@ -428,7 +431,7 @@ class SheetsTest {
         var desk = SharedApplication.drawnDesk().hall("Densities");
         desk.press("p");
         desk.until(DRESSED, null);
-        desk.button("Density").click();
+        desk.group("See").button("Density").click();
         var legend = desk.page.getByLabel("Densities", new Page.GetByLabelOptions().setExact(true));
         assertThat(legend).containsText("All that stands lies as the site");
         desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('density')", null);
@@ -439,7 +442,7 @@ class SheetsTest {
                 .as("nothing is blurred")
                 .isLessThan(asTheSite / 50);
         FirstRoomTest.passesAxe(desk, "densities");
-        desk.button("Checker").click();
+        desk.group("See").button("Checker").click();
         desk.until("() => document.querySelector('[data-testid=space]').dataset.coats.includes('checker')", null);
         assertThat(legend).hasCount(0);
     }
@@ -472,7 +475,7 @@ class SheetsTest {
         FirstRoomTest.passesAxe(desk, "sizes of sheets");
         desk.stage("Build");
         desk.press("p");
-        desk.button("Density").click();
+        desk.group("See").button("Density").click();
         desk.until(
                 "() => document.querySelector('[data-testid=space]').dataset.coats.includes('plaster density 2048')",
                 null);

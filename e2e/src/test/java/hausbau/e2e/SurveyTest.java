@@ -60,8 +60,7 @@ class SurveyTest {
     @Test
     void aWallTakenAwayIsAGapThatItsFixCloses() {
         var desk = hall("Gap hall");
-        desk.page.getByLabel("Find placements").fill("WAL");
-        desk.page.locator("section[aria-label='Set list'] li button").first().click();
+        desk.standing("WAL").first().click();
         desk.handsOff();
         desk.press("Delete");
         desk.stage("Survey");

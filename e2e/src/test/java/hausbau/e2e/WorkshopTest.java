@@ -389,7 +389,10 @@ class WorkshopTest {
                 .getByRole(AriaRole.BUTTON)
                 .first()
                 .click();
-        desk.page.getByLabel("Pattern of the room").selectOption("a new one for this room …");
+        desk.unfold("Sky, walls, looks")
+                .page
+                .getByLabel("Pattern of the room")
+                .selectOption("a new one for this room …");
         desk.button("+ trim").click();
         desk.page.getByLabel("Profile of trim 1").selectOption("skirting");
         assertThat(desk.page.getByLabel("Name of trim 1")).hasValue("skirting");
@@ -423,7 +426,7 @@ class WorkshopTest {
         desk.stage("Build");
         var space = desk.page.getByTestId("space");
         assertThat(space).hasAttribute("data-look", "finished");
-        assertThat(desk.button("Finished", true)).hasAttribute("aria-pressed", "true");
+        assertThat(desk.group("Light").button("Finished", true)).hasAttribute("aria-pressed", "true");
         desk.press("p");
         assertThat(space).hasAttribute("data-look", "paper");
         desk.stage("Kit");
