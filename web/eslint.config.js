@@ -7,7 +7,24 @@ import ts from 'typescript-eslint'
  */
 const LAYERS = [
   ...['styles', 'measure', 'api', 'site', 'parts', 'start', 'board', 'table', 'placing', 'repeat', 'sheets', 'ticket', 'massing'],
-  ...['divide', 'list', 'takeoff', 'brief', 'handover', 'space', 'lineup', 'workshop', 'mouldings', 'kit', 'survey', 'plan', 'section', 'views', 'shell'],
+  ...[
+    'divide',
+    'list',
+    'takeoff',
+    'brief',
+    'handover',
+    'space',
+    'lineup',
+    'workshop',
+    'mouldings',
+    'kit',
+    'survey',
+    'plan',
+    'section',
+    'views',
+    'commands',
+    'shell',
+  ],
 ]
 
 const layers = LAYERS.map((folder, i) => ({

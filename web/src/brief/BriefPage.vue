@@ -95,7 +95,7 @@ const share = (s: { spent: number; allowed: number }) => Math.min(1, s.allowed ?
       @planned="(stage, amount) => save({ plannedMinutes: [{ stage, amount }] })"
       @corrected="(stage, amount) => save({ spentSeconds: [{ stage, amount }] })" />
   </div>
-  <p v-else class="page soft" role="status">Unrolling the brief …</p>
+  <p v-else class="page soft" role="status">Loading the brief …</p>
 </template>
 
 <style scoped>

@@ -110,8 +110,8 @@ const against = computed(() => {
         </div>
       </template>
     </section>
-    <section aria-label="What speaks against it">
-      <h2>What speaks against it</h2>
+    <section aria-label="Open findings">
+      <h2>Open findings</h2>
       <p v-if="!against.length" class="clean">Nothing: the survey is clean and the budget is kept.</p>
       <ul v-else>
         <li v-for="a in against.slice(0, 40)" :key="a.key">

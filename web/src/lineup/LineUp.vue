@@ -2,7 +2,6 @@
 import { useWindowSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { PieceView } from '../api/client'
-import Choice from '../parts/Choice.vue'
 import { usePlacing } from '../placing/placing'
 import { meshUrl, tell, useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../parts/figure'
@@ -14,18 +13,14 @@ const site = useSite()
 const placing = usePlacing()
 const views = useArrangement()
 const wanted = ref('')
-const role = ref('')
 const roles = computed(() => [...new Set(site.pieces.map((p) => p.role))])
 const shown = computed(() => {
   const word = wanted.value.trim().toLowerCase()
-  return site.pieces.filter(
-    (p) => (!role.value || p.role === role.value) && (!word || p.code.toLowerCase().includes(word) || p.name.toLowerCase().includes(word)),
-  )
+  return site.pieces.filter((p) => !word || [p.code, p.name, p.role].some((text) => text.toLowerCase().includes(word)))
 })
 /** Assemblies seen from their front, what is farthest drawn first. */
 const assemblies = computed(() => {
   const word = wanted.value.trim().toLowerCase()
-  if (role.value) return []
   return site.assemblies.assemblies
     .filter((a) => !word || a.name.toLowerCase().includes(word))
     .map((a) => ({
@@ -112,12 +107,7 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
     </button>
     <template v-if="!views.lineUpFolded">
       <div v-if="site.pieces.length > 8" class="find">
-        <input v-model="wanted" type="search" aria-label="Find a piece" placeholder="Find a piece" />
-        <Choice
-          :value="role"
-          :options="[{ value: '', label: 'every role' }, ...roles.map((r) => ({ value: r as string, label: r.toLowerCase() }))]"
-          label="Role"
-          @change="(r) => (role = r)" />
+        <input v-model="wanted" type="search" aria-label="Find a piece" placeholder="Find a piece" title="By code, name or role" />
       </div>
       <div class="item figure" title="Figure, 1.8 m">
         <svg :width="400 * pxPerMm" :height="FIGURE_MM * pxPerMm" viewBox="-200 -1800 400 1800" aria-hidden="true">
@@ -190,7 +180,7 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
 .lineup {
   position: relative;
   display: flex;
-  height: clamp(86px, 10.5vh, 150px);
+  height: clamp(84px, 10.5vh, 150px);
   border-top: 1px solid var(--hairline);
   background: var(--sheet);
 }

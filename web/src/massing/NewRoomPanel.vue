@@ -48,20 +48,32 @@ const addRoom = () =>
     </Button>
     <details class="fold" :open="!room">
       <summary>{{ room ? 'Another room by its sizes' : 'By its sizes' }}</summary>
-      <label class="field"
-        ><span>Name</span
-        ><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :placeholder="nextName" :maxlength="200" @press-enter="addRoom"
-      /></label>
-      <div class="fields three">
-        <LengthField label="New width" :error="newRefusal?.about('widthMm')" :mm="fresh.widthMm" @change="(mm) => (fresh.widthMm = mm)" />
-        <LengthField label="New depth" :error="newRefusal?.about('depthMm')" :mm="fresh.depthMm" @change="(mm) => (fresh.depthMm = mm)" />
-        <LengthField
-          label="New height"
-          :error="newRefusal?.about('heightMm')"
-          :mm="fresh.heightMm ?? site.site?.storeyMm"
-          @change="(mm) => (fresh.heightMm = mm)" />
-      </div>
-      <Button :type="room ? 'default' : 'primary'" size="small" @click="addRoom">Add room</Button>
+      <form class="sizes" @submit.prevent="addRoom">
+        <label class="field"
+          ><span>Name</span><Input v-model:value="fresh.name" size="small" aria-label="New room's name" :placeholder="nextName" :maxlength="200"
+        /></label>
+        <div class="fields three">
+          <LengthField label="New width" :error="newRefusal?.about('widthMm')" :mm="fresh.widthMm" @change="(mm) => (fresh.widthMm = mm)" />
+          <LengthField label="New depth" :error="newRefusal?.about('depthMm')" :mm="fresh.depthMm" @change="(mm) => (fresh.depthMm = mm)" />
+          <LengthField
+            label="New height"
+            :error="newRefusal?.about('heightMm')"
+            :mm="fresh.heightMm ?? site.site?.storeyMm"
+            @change="(mm) => (fresh.heightMm = mm)" />
+        </div>
+        <Button html-type="submit" :type="room ? 'default' : 'primary'" size="small">Add room</Button>
+      </form>
     </details>
   </section>
 </template>
+
+<style scoped>
+.sizes {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+.sizes > :deep(*:not(button)) {
+  justify-self: stretch;
+}
+</style>

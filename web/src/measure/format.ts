@@ -7,7 +7,7 @@ export const UNIT_NAMES: Record<Unit, string> = {
   CENTIMETRE: 'centimetres',
   MILLIMETRE: 'millimetres',
   FEET_AND_INCHES: 'feet and inches',
-  ENGINE_UNIT: 'old engine units (1/16 ft)',
+  ENGINE_UNIT: 'sixteenths of a foot',
 }
 const INCH = 25_400
 

@@ -16,6 +16,7 @@ import { tell, useSite } from '../site/site'
 import { extentOfChunk, placementOf } from '../site/standing'
 import { straight } from '../table/line'
 import { useSeeing } from '../ticket/seeing'
+import { useMenuGesture } from '../table/menuGesture'
 import { usePicking } from '../table/picking'
 import { useTable } from '../table/table'
 import { drawPlan } from './draw'
@@ -349,7 +350,10 @@ const at = (px: number, py: number) => {
 }
 const KIND = { '': '', room: 'ground', join: 'ground', cut: 'ground', solid: 'ground', stair: 'line', section: 'line' } as const
 
+const menu = useMenuGesture((e) => ({ id: props.massing ? undefined : under(...toSiteMm(lie.value, ...place(e)))[0], atMm: pointed(e) }))
+
 function down(e: PointerEvent) {
+  menu.down(e)
   canvas.value!.setPointerCapture(e.pointerId)
   picking.hovered = undefined
   const [px, py] = place(e)
@@ -371,6 +375,7 @@ function down(e: PointerEvent) {
 }
 
 function move(e: PointerEvent) {
+  menu.move(e)
   const [px, py] = place(e)
   if (pan) {
     touched = true
@@ -402,6 +407,7 @@ function hover(e: PointerEvent) {
 }
 
 function up(e: PointerEvent) {
+  menu.up(e)
   const wasPan = pan
   const wasFigure = figureHeld
   pan = undefined
@@ -449,7 +455,7 @@ function finishBand(e: PointerEvent, b: NonNullable<typeof band.value>) {
     const [x, y] = toSiteMm(lie.value, b.x1, b.y1)
     const found = props.massing ? hand.bodyAt({ x, y }) : undefined
     if (found) table.choose('room' in found ? { room: found.room.id } : 'stair' in found ? { stair: found.stair.id } : { solid: found.solid.id })
-    else if (props.massing) table.chooseNothing()
+    else if (props.massing && !writtenAt(b.x1, b.y1)) table.chooseNothing()
     inTurn(() => picking.click(e.clientX, e.clientY, props.massing ? [] : under(x, y), e.shiftKey))
   }
 }
@@ -479,12 +485,15 @@ function inside(corners: { x: number; y: number }[], x: number, y: number): bool
   return sides.every((s) => s >= 0) || sides.every((s) => s <= 0)
 }
 
+/** The length that is written at a pixel and can be typed. */
+const writtenAt = (x: number, y: number) => written.find((w) => Math.hypot(w.x - x, w.y - y) <= WORD_REACH_PX && asked(w, 0, site.massing.openings))
+
 /** A double click on a written length lets it be typed. */
 function write(e: MouseEvent) {
   if (!props.massing || table.drawing) return
   const r = canvas.value!.getBoundingClientRect()
   const [x, y] = [e.clientX - r.left, e.clientY - r.top]
-  typing.value = written.find((w) => Math.hypot(w.x - x, w.y - y) <= WORD_REACH_PX && asked(w, 0, site.massing.openings))
+  typing.value = writtenAt(x, y)
 }
 
 function wheel(e: WheelEvent) {

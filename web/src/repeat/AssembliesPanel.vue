@@ -40,6 +40,13 @@ const isHeld = (id: number) => placing.held?.kind === 'assembly' && placing.held
     <div v-else-if="assembling.use" class="open">
       <p>One of “{{ assembling.nameOf(assembling.use.assemblyId) }}”</p>
       <div class="row">
+        <Button
+          size="small"
+          title="Another use of it, into the hand"
+          :aria-label="`Take ${assembling.nameOf(assembling.use.assemblyId)}`"
+          @click="placing.takeAssembly(assembling.use!.assemblyId)"
+          >Take</Button
+        >
         <Button size="small" @click="assembling.selectUse(assembling.use!.id)">Select all of it</Button>
         <Button size="small" @click="attempt(() => assembling.openUse(assembling.use!.id))">Open</Button>
         <Button size="small" title="It no longer follows the others" @click="attempt(() => assembling.makeOwn(assembling.use!.id))">Make its own</Button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Modal, Tooltip } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { Refusal, type SiteBody } from '../api/client'
 import { formatBytes, formatCount } from '../measure/format'
 import { useEdits } from '../site/edits'
@@ -8,14 +8,14 @@ import { tell, useSite } from '../site/site'
 import { usePlacing } from '../placing/placing'
 import Choice from '../parts/Choice.vue'
 import { useTable } from '../table/table'
+import { useCommands } from '../commands/commands'
 import SiteFields from '../start/SiteFields.vue'
 
-defineEmits<{ keys: [] }>()
 const site = useSite()
 const edits = useEdits()
 const placing = usePlacing()
 const table = useTable()
-const settingUp = ref(false)
+const commands = useCommands()
 const body = ref<SiteBody>({ name: '' })
 const refusal = ref<Refusal>()
 
@@ -50,13 +50,16 @@ function open() {
     cornerLegMm: s.cornerLegMm,
   }
   refusal.value = undefined
-  settingUp.value = true
 }
+watch(
+  () => commands.settingUp,
+  (now) => now && open(),
+)
 
 async function save() {
   try {
     await site.inTurn(() => site.make('Change the site’s settings', 'PATCH', '', body.value))
-    settingUp.value = false
+    commands.settingUp = false
   } catch (e) {
     if (e instanceof Refusal) refusal.value = e
     else tell(e)
@@ -67,7 +70,9 @@ async function save() {
 <template>
   <header v-if="site.site" class="bar">
     <RouterLink to="/" class="home" title="All sites" aria-label="All sites">Hausbau</RouterLink>
-    <button type="button" class="plain site" title="Site set-up" @click="open">{{ site.site.name }} <span class="soft">set up</span></button>
+    <button type="button" class="plain site" title="Site settings" @click="commands.settingUp = true">
+      {{ site.site.name }} <span class="soft">settings</span>
+    </button>
     <span class="figures soft step">step {{ site.show(site.site.stepMm) }}</span>
     <Choice
       v-if="site.massing.levels.length > 1"
@@ -126,8 +131,13 @@ async function save() {
         <dd>{{ formatBytes(site.tally.instancedBytes) }}</dd>
       </div>
     </dl>
-    <button type="button" class="plain help" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">?</button>
-    <Modal v-model:open="settingUp" destroy-on-close title="Site set-up" ok-text="Save" @ok="save"
+    <button type="button" class="plain help" title="Find and do (F)" aria-label="Find and do" @click="commands.finding = true">
+      <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
+        <path d="M9.2 9.2 13 13M6 10.5a4.5 4.5 0 1 0 0-9 4.5 4.5 0 0 0 0 9z" fill="none" stroke="currentColor" stroke-width="1.5" />
+      </svg>
+    </button>
+    <button type="button" class="plain help" aria-label="Keys" title="Keys (?)" @click="commands.keysSheet = true">?</button>
+    <Modal v-model:open="commands.settingUp" destroy-on-close title="Site settings" ok-text="Save" @ok="save"
       ><SiteFields v-model="body" :refusal="refusal" @submit="save"
     /></Modal>
   </header>
@@ -212,7 +222,10 @@ dd {
 }
 .help {
   border: 1px solid var(--hairline) !important;
-  width: 22px;
-  height: 22px;
+  width: 24px;
+  height: 24px;
+  flex: none;
+  display: grid;
+  place-items: center;
 }
 </style>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { useKeys } from './keys'
+import { useRoute } from 'vue-router'
 import { useLaying } from '../repeat/laying'
 import { usePlacing } from '../placing/placing'
 import { useDeeds } from '../massing/deeds'
@@ -10,8 +9,13 @@ import { tell, useSite } from '../site/site'
 import { useArrangement } from '../table/arrangement'
 import { useTable } from '../table/table'
 import { useStageClock } from './clock'
+import FindLine from '../commands/FindLine.vue'
+import PointerMenu from '../commands/PointerMenu.vue'
+import { useCommands } from '../commands/commands'
+import { useKeys } from './keys'
 import HeaderBar from './HeaderBar.vue'
 import KeysSheet from './KeysSheet.vue'
+import StageIntroduction from './StageIntroduction.vue'
 import SpineNav from './SpineNav.vue'
 import { STAGES, type StageName } from './stages'
 
@@ -28,7 +32,6 @@ const SurveyPanel = defineAsyncComponent(() => import('../survey/SurveyPanel.vue
 const TableView = defineAsyncComponent(() => import('../views/TableView.vue'))
 
 const route = useRoute()
-const router = useRouter()
 const site = useSite()
 const edits = useEdits()
 const placing = usePlacing()
@@ -36,7 +39,7 @@ const laying = useLaying()
 const table = useTable()
 const deeds = useDeeds()
 const views = useArrangement()
-const keys = ref(false)
+const commands = useCommands()
 
 const id = computed(() => Number(route.params.id))
 /** A site opens on its set if it has one, else where its first room is typed. */
@@ -86,16 +89,12 @@ onBeforeUnmount(() => {
   document.title = 'Hausbau'
 })
 
-useKeys((key) => {
-  const wanted = STAGES.find((s) => s.key === key)
-  if (wanted) void router.push(`/sites/${id.value}/${wanted.name}`)
-  return !!wanted
-}, keys)
+useKeys()
 </script>
 
 <template>
   <div class="shell">
-    <HeaderBar v-if="!alone && !table.walking" @keys="keys = true" />
+    <HeaderBar v-if="!alone && !table.walking" />
     <div v-if="edits.away" class="away" role="alert">
       The server does not answer.
       {{ edits.count ? `${edits.count} ${edits.count === 1 ? 'edit is' : 'edits are'} kept and will be sent when it is back.` : 'Trying again …' }}
@@ -104,11 +103,12 @@ useKeys((key) => {
       <h2>This site is not here.</h2>
       <p class="soft">It may have been deleted. <RouterLink to="/">All sites</RouterLink></p>
     </main>
-    <p v-else-if="!site.site" class="missing soft" role="status">Unrolling the drawings …</p>
+    <p v-else-if="!site.site" class="missing soft" role="status">Loading the site …</p>
     <div v-else-if="alone" class="body"><BoardPage /></div>
     <div v-else class="body">
       <SpineNav v-if="!table.walking" :stage="stage" />
       <main class="middle">
+        <StageIntroduction v-if="!table.walking" :stage="stage" />
         <BriefStage v-if="stage === 'brief'" />
         <KitStage v-else-if="stage === 'kit'" />
         <HandoverStage v-else-if="stage === 'handover'" />
@@ -135,7 +135,11 @@ useKeys((key) => {
         <LineUp v-if="lineUpIsMade" v-show="hasLineUp && !table.walking" />
       </main>
     </div>
-    <KeysSheet v-model:open="keys" />
+    <KeysSheet v-model:open="commands.keysSheet" />
+    <template v-if="site.site && !alone">
+      <FindLine />
+      <PointerMenu :massing="stage === 'massing'" />
+    </template>
   </div>
 </template>
 

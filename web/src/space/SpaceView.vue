@@ -14,6 +14,7 @@ import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
+import { useMenuGesture } from '../table/menuGesture'
 import { usePicking } from '../table/picking'
 import { useTable } from '../table/table'
 import type { BoxMm, VecMm } from '../api/client'
@@ -248,7 +249,10 @@ const floorAt = (at: VecMm) => {
 
 let head: { x: number; y: number } | undefined
 
+const menu = useMenuGesture((e) => scene?.pick(...place(e), table.takes) ?? {})
+
 function down(e: PointerEvent) {
+  if (!table.walking) menu.down(e)
   leave()
   if (walk.walking.value) {
     const [x, y] = place(e)
@@ -280,6 +284,7 @@ function down(e: PointerEvent) {
 }
 
 function move(e: PointerEvent) {
+  menu.move(e)
   const [x, y] = place(e)
   if (head) {
     walk.turn(x - head.x, y - head.y)
@@ -324,6 +329,7 @@ const inTurn = (work: () => unknown) =>
     .catch(tell)
 
 function up(e: PointerEvent) {
+  menu.up(e)
   head = undefined
   if (walk.walking.value) return
   if (laying.endTool() || laying.drop()) return

@@ -17,6 +17,7 @@ const naming = ref<{ kind: 'rename' | 'copy'; site: SiteSummary; name: string }>
 const deleting = ref<SiteSummary>()
 const usual = (): SiteBody => ({ name: '', unit: 'METRE', stepMm: 100, wallMm: 200, storeyMm: 3000, pixelsPerMetre: 256, tilesByCentre: false })
 const body = ref(usual())
+let asking = false
 
 async function load() {
   try {
@@ -35,13 +36,19 @@ function startMaking() {
   making.value = true
 }
 
+/** Once, however often Enter is pressed. */
 async function make() {
+  if (!making.value || asking) return
+  asking = true
   try {
     const site = await useSite().inTurn(() => send<SiteView>('POST', '/api/sites', body.value))
+    making.value = false
     void router.push(`/sites/${site.id}/massing`)
   } catch (e) {
     if (e instanceof Refusal) refusal.value = e
     else tell(e)
+  } finally {
+    asking = false
   }
 }
 
@@ -74,15 +81,15 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
   <main class="start">
     <header>
       <h1>Hausbau</h1>
-      <p class="soft">Type the rooms; get the smallest kit that builds them, and the set built from it.</p>
+      <p class="soft">Draw the rooms; get the smallest kit that builds them, and the set built from it.</p>
     </header>
     <div class="row spread head">
       <h2>Sites</h2>
       <Button type="primary" @click="startMaking">New site</Button>
     </div>
     <p v-if="away" class="note" role="status">The server does not answer. Trying again …</p>
-    <p v-else-if="!sites" class="note" role="status">Opening the drawer …</p>
-    <p v-else-if="sites.length === 0" class="note">There is no site yet. Make one and type its first room.</p>
+    <p v-else-if="!sites" class="note" role="status">Loading the sites …</p>
+    <p v-else-if="sites.length === 0" class="note">There is no site yet. Make one, and draw its first room.</p>
     <ul v-else aria-label="Sites">
       <li v-for="s in sites" :key="s.id">
         <RouterLink :to="`/sites/${s.id}`" class="open">

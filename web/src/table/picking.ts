@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowRef, watch } from 'vue'
+import type { VecMm } from '../api/client'
 import { useSite } from '../site/site'
 
 /** A click so near to the one before, pixels, is at the same place. */
@@ -21,6 +22,9 @@ export const usePicking = defineStore('picking', () => {
   const last = shallowRef<Click>()
   /** What a click would take, and where the pointer is. */
   const hovered = shallowRef<{ x: number; y: number; id: string }>()
+
+  /** Where the menu is open, pixels of the window, and the place of the site under it. */
+  const menu = shallowRef<{ x: number; y: number; atMm?: VecMm }>()
 
   /** @param ids what lies under the pointer, what is seen first; @param adds whether it is added to the selection, or taken from it */
   function click(x: number, y: number, ids: string[], adds: boolean) {
@@ -53,5 +57,5 @@ export const usePicking = defineStore('picking', () => {
   })
   const forget = () => (last.value = undefined)
 
-  return { last, hovered, click, choose, forget }
+  return { last, hovered, menu, click, choose, forget }
 })

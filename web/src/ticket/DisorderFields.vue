@@ -45,7 +45,7 @@ const kept: Partial<typeof USUAL> = {}
     <p v-else-if="about('ids')" class="fault" role="alert">{{ about('ids') }}</p>
     <div class="row">
       <Button size="small" @click="disturb">Disturb</Button>
-      <Button size="small" title="With the next seed, from the same order" @click="reseed">Otherwise</Button>
+      <Button size="small" title="With the next seed, from the same order" @click="reseed">Another seed</Button>
       <Button size="small" title="Everything goes back to where it stood first" @click="order">Put in order</Button>
     </div>
   </details>

@@ -66,7 +66,9 @@ const eventValue = (e: Event) => (e.target as HTMLInputElement).value
       ><span>Tint</span>
       <span class="row tight"
         ><input type="color" :value="dress.tint || '#ffffff'" aria-label="Tint by hand" @change="(e) => tell({ tint: eventValue(e) })" />
-        <button v-if="isTold" type="button" class="plain" title="As it comes again" aria-label="As it comes again" @click="tell(UNTOLD)">✕</button></span
+        <button v-if="isTold" type="button" class="plain" title="Back to the default finish" aria-label="Back to the default finish" @click="tell(UNTOLD)">
+          ✕
+        </button></span
       >
     </label>
     <p v-if="refusal && !refusal.about('wear')" class="fault" role="alert">{{ refusal.message }}</p>

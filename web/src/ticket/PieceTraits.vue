@@ -69,7 +69,7 @@ const TINTS = ['#d8c7a6', '#b9c4b0', '#a9bcc4', '#c9a995', '#b3a6b8', '#cfc08a']
       <Button size="small" title="Another tint, or another piece of the same size, given out among them" @click="add">{{
         looks.length ? 'Another look' : 'Let them differ'
       }}</Button>
-      <Button v-if="looks.length" size="small" title="Given out anew, with the next seed" @click="change({ seed: piece.trait.seed + 1 })">Otherwise</Button>
+      <Button v-if="looks.length" size="small" title="Given out anew, with the next seed" @click="change({ seed: piece.trait.seed + 1 })">Another seed</Button>
     </div>
   </details>
 </template>

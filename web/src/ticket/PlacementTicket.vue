@@ -211,7 +211,7 @@ const originOf = computed(() => {
     </div>
     <div class="deeds" role="group" aria-label="Seen">
       <Button size="small" title="Everything else is hidden" @click="seeing.showAlone(ids)">Show alone</Button>
-      <Button size="small" title="Drawn faintly, and no hand takes it" @click="seeing.ghost(ids)">Ghost</Button>
+      <Button size="small" title="Drawn faintly, and not selectable" @click="seeing.ghost(ids)">Ghost</Button>
       <Button size="small" @click="seeing.hide(ids)">Hide</Button>
     </div>
     <details class="fold" :open="isLeaning">

@@ -22,7 +22,6 @@ const several = computed(() => site.massing.levels.length > 1)
 const ceilingsMatter = computed(() => !table.cutaway || several.value)
 const state = computed(() =>
   [
-    seeing.isVeiled ? seeing.words : '',
     table.cutaway ? `cut at ${site.show(table.cutMm)}` : 'whole',
     several.value && table.shownLevels !== 'all' ? LEVELS.find((l) => l.value === table.shownLevels)!.label : '',
     seeing.repetition ? 'repetition' : '',

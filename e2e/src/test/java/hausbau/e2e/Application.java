@@ -109,25 +109,33 @@ final class Application implements AutoCloseable {
      *
      * @param drawn whether Space is drawn in all its pixels; else nothing is, and only counts and picking are right
      */
-    /** Plan and Space side by side from the start, so that a test can use both; how they stand at first is a test of its own. */
-    private static final String BOTH_VIEWS =
+    /** Every test begins as in a browser of its own, with Plan and Space side by side so that it can use both; how they stand at first is a test of its own. */
+    private static final String FRESH =
             """
             try {
-              const both = large => ({ large, other: 'beside', share: 0.5 })
-              localStorage['hausbau.table'] ??= JSON.stringify({ massing: both('plan'), build: both('space'), survey: both('space') })
+              if (!sessionStorage.fresh) {
+                const draw = localStorage['hausbau.draw']
+                localStorage.clear()
+                if (draw) localStorage['hausbau.draw'] = draw
+                const both = large => ({ large, other: 'beside', share: 0.5 })
+                localStorage['hausbau.table'] = JSON.stringify({ massing: both('plan'), build: both('space'), survey: both('space') })
+                localStorage['hausbau.introduced'] = JSON.stringify(['brief', 'massing', 'kit', 'build', 'survey', 'handover'])
+                sessionStorage.fresh = 'no longer'
+              }
             } catch { /* not a page of ours */ }
             """;
 
     Page page(boolean drawn) {
         browser.contexts().forEach(context -> context.pages().forEach(Page::close));
-        return contexts.computeIfAbsent(drawn, this::context).newPage();
+        var page = contexts.computeIfAbsent(drawn, this::context).newPage();
+        page.addInitScript(FRESH);
+        return page;
     }
 
     private BrowserContext context(boolean drawn) {
         var context = browser.newContext(new Browser.NewContextOptions()
                 .setViewportSize(1280, 800)
                 .setReducedMotion(drawn ? ReducedMotion.NO_PREFERENCE : ReducedMotion.REDUCE));
-        context.addInitScript(BOTH_VIEWS);
         if (!drawn) {
             context.addInitScript(
                     "try { localStorage.setItem('hausbau.draw', 'count') } catch { /* not a page of ours */ }");

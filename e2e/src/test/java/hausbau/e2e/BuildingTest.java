@@ -178,9 +178,10 @@ class BuildingTest {
         desk.list("Flow").button("From the Figure").click();
         assertThat(desk.page.getByTestId("reached")).hasCount(1);
         assertThat(desk.page.getByTestId("unreached")).containsText("Room 2");
-        desk.button("Draw stairs").click();
+        desk.chosen().button("Draw stairs").click();
         desk.dragPlan(1_000, 4_600, 5_000, 4_600);
         assertThat(desk.field("Risers")).hasValue("19");
+        desk.list("Flow");
         assertThat(desk.page.getByText("Every room is reached.")).isVisible();
         assertThat(desk.page.getByTestId("reached")).hasCount(2);
     }
@@ -366,6 +367,8 @@ class BuildingTest {
         desk.button("Add a solid").focus();
         desk.press("Enter");
         assertThat(desk.field("Solid's name")).hasValue("Solid 1");
+        desk.button("Back to the room").focus();
+        desk.press("Enter");
         desk.button("Cut a section").focus();
         desk.press("Enter");
         // Room 1 below, Room 2 above it: both are cut.

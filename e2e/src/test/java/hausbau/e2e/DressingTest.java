@@ -175,7 +175,7 @@ class DressingTest {
         desk.field("Turned, °").fill("40");
         desk.press("Enter");
         desk.button("Disturb", true).click();
-        desk.button("Otherwise", true).click();
+        desk.button("Another seed", true).click();
         assertThat(desk.field("Seed")).hasValue("2");
         desk.until(
                 "([site, n]) => fetch(site + '/placements').then(r => r.json()).then(p => p.filter(q => q.origin === 'hand' && q.freeDegrees !== 0).length >= n)",
@@ -199,8 +199,8 @@ class DressingTest {
                 .setDown("PRP-LAMP", 4_000, 1_000);
         desk.page.getByLabel("Name of the selection").fill("The lamp");
         desk.press("Enter");
-        assertThat(desk.button("The lamp", true)).isVisible();
-        desk.button("Hide", true).click();
+        assertThat(desk.list("Selections").button("The lamp", true)).isVisible();
+        desk.chosen().button("Hide", true).click();
         assertThat(desk.page.getByText("1 hidden")).isVisible();
         desk.clickPlan(4_000, 1_000);
         assertThat(desk.page
@@ -217,7 +217,7 @@ class DressingTest {
                         .first())
                 .isVisible();
         desk.press("Escape");
-        desk.button("The lamp", true).click();
+        desk.list("Selections").button("The lamp", true).click();
         desk.button("Show alone", true).click();
         assertThat(desk.page.getByText("1 shown alone")).isVisible();
         desk.press("Escape");
@@ -232,7 +232,7 @@ class DressingTest {
         desk.clickSpace(2_000, 2_000, 440);
         assertThat(desk.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("PRP-BENCH")))
                 .hasCount(0);
-        desk.button("Forget The lamp", true).click();
+        desk.list("Selections").button("Forget The lamp", true).click();
         assertThat(desk.button("The lamp", true)).hasCount(0);
     }
 
@@ -296,7 +296,7 @@ class DressingTest {
         desk.clickPlan(1_000, 1_000);
         desk.button("Save for every use", true).click();
         strewn(desk, 2);
-        desk.button("Remove Assembly 1", true).click();
+        desk.list("Assemblies").button("Remove Assembly 1", true).click();
         assertThat(desk.page
                         .getByText("is used")
                         .or(desk.page.getByText("repeats “Assembly 1”"))

@@ -180,7 +180,7 @@ class MassingTest {
     void changingTheUnitChangesNoLength() {
         var desk = SharedApplication.desk().hall("Unit hall");
         var before = desk.get(desk.site() + "/placements");
-        desk.page.getByTitle("Site set-up").click();
+        desk.page.getByTitle("Site settings").click();
         desk.field("Unit").selectOption("FEET_AND_INCHES");
         desk.button("Save").click();
         desk.stage("Massing");
@@ -231,13 +231,13 @@ class MassingTest {
         assertThat(desk.button("As the site’s")).isHidden();
         assertThat(depths(desk)).containsOnly(200);
 
-        desk.page.getByTitle("Site set-up").click();
+        desk.page.getByTitle("Site settings").click();
         desk.field("Where two walls meet").selectOption("LEG");
         desk.type("Leg of a corner piece", "0.5 m");
         desk.button("Save").click();
         // 5 m and 4 m less a leg at both ends.
-        assertThat(runs.getByText("4 m × 3 m").first()).isVisible();
-        assertThat(runs.getByText("3 m × 3 m").first()).isVisible();
+        assertThat(runs.getByText("4 × 3").first()).isVisible();
+        assertThat(runs.getByText("3 × 3").first()).isVisible();
         assertThat(desk.get(desk.site() + "/pieces")
                         .valueStream()
                         .filter(p -> p.get("code").asString().equals("POS-700x700")))

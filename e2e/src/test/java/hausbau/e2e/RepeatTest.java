@@ -201,8 +201,8 @@ class RepeatTest {
             desk.clickPlan(at[0], at[1]);
         }
         desk.placements(before + 15);
-        assertThat(desk.page.getByText("3 × 6")).isVisible();
         desk.press("Escape");
+        assertThat(desk.list("Assemblies").page.getByText("3 × 6")).isVisible();
 
         desk.clickPlan(2_000, 2_000);
         desk.button("Open", true).click();
@@ -212,7 +212,7 @@ class RepeatTest {
         desk.dragPlan(500, 1_500, 3_600, 3_200);
         desk.button("Save for every use", true).click();
         desk.placements(before + 15 - 6);
-        assertThat(desk.page.getByText("2 × 6")).isVisible();
+        assertThat(desk.list("Assemblies").page.getByText("2 × 6")).isVisible();
 
         // Moved as one: no piece of it departs.
         desk.clickPlan(6_000, 6_000);
@@ -268,7 +268,7 @@ class RepeatTest {
         desk.clickPlan(1_000, 1_000);
         desk.press("ArrowRight");
         twins(desk, "3900 1000,3500 1400");
-        desk.button("Dissolve Twin 1", true).click();
+        desk.list("Repeats").button("Dissolve Twin 1", true).click();
         assertThat(desk.page.getByText("2 placements", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
     }

@@ -18,8 +18,8 @@ final class TableTest {
     /** A hall as a newcomer finds it: no arrangement of the Table is kept yet. */
     private static Desk asAtFirst(String name) {
         var desk = SharedApplication.desk();
-        desk.page.addInitScript("if (!sessionStorage.arranged) { localStorage['hausbau.table'] = '{}';"
-                + " localStorage['hausbau.ticket-folded'] = 'false'; sessionStorage.arranged = true }");
+        desk.page.addInitScript(
+                "if (!sessionStorage.arranged) { localStorage['hausbau.table'] = '{}'; sessionStorage.arranged = 'no' }");
         return desk.hall(name);
     }
 

@@ -1,104 +1,112 @@
 package hausbau.core.exchange;
 
-import hausbau.core.massing.Massing;
-import hausbau.core.massing.Moulding;
-import hausbau.core.massing.Opening;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Whereabouts;
-import hausbau.core.measure.Length;
 import hausbau.core.place.Place;
+import hausbau.core.place.Source;
 import hausbau.core.place.Standing;
+import hausbau.core.standing.Assembly;
+import hausbau.core.standing.Decisions;
+import hausbau.core.standing.Repeat;
+import hausbau.core.standing.Twin;
+import hausbau.core.standing.Use;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
- * What the nodes of a scene are called: under their level and their room, by what they are and where they stand, such as
- * {@code north wall at 2 m, WAL-2000}.
+ * What the nodes of a scene are called, each by a name of its own: the level, in it the room, in that the repeat, twin or
+ * use of an assembly, in that the piece, such as {@code WAL-2000 7}. A name that is taken gets the least number that tells
+ * it apart, in the order in which the names are asked for.
  */
 public final class NodeNames {
 
-    private final Massing massing;
+    /** Holds what stands in no room of a level, and the level of what stands on none. */
+    private static final String OUTSIDE = "Outside";
+
     private final Whereabouts whereabouts;
     private final Map<Long, Room> rooms;
-    private final Map<Long, Opening> openings;
-    private final Map<Long, String> mouldings;
-    /** How often a name was given within its room: what stands twice in one place is told apart. */
-    private final Map<List<String>, Integer> given = new HashMap<>();
+    private final Map<Long, String> levels;
+    private final Map<Long, Repeat> repeats;
+    private final Map<Long, Twin> twins;
+    private final Map<Long, String> uses;
+    /** Names that are taken, and the last number that a name was given with. */
+    private final Set<String> taken = new HashSet<>();
 
-    public NodeNames(Massing massing) {
-        this.massing = massing;
-        this.whereabouts = massing.whereabouts();
-        this.rooms = massing.rooms().stream().collect(Collectors.toMap(Room::id, Function.identity()));
-        this.openings = massing.openings().stream().collect(Collectors.toMap(Opening::id, Function.identity()));
-        this.mouldings = massing.mouldings().stream().collect(Collectors.toMap(Moulding::id, Moulding::name));
+    private final Map<String, Integer> numbers = new HashMap<>();
+    private final Map<Object, String> groups = new HashMap<>();
+    /** A repeat that goes through several rooms has one node, where its first piece stands. */
+    private final Map<Source, List<String>> homes = new HashMap<>();
+
+    /** @param levels the names of the levels, by their ids */
+    public NodeNames(Decisions decisions, Map<Long, String> levels) {
+        this.levels = Map.copyOf(levels);
+        var massing = decisions.massing();
+        whereabouts = massing.whereabouts();
+        rooms = massing.rooms().stream().collect(Collectors.toMap(Room::id, Function.identity()));
+        repeats = decisions.repeats().stream().collect(Collectors.toMap(Repeat::id, Function.identity()));
+        twins = decisions.twins().stream().collect(Collectors.toMap(Twin::id, Function.identity()));
+        var names = decisions.assemblies().all().stream().collect(Collectors.toMap(Assembly::id, Assembly::name));
+        uses = decisions.assemblies().uses().stream()
+                .collect(Collectors.toMap(Use::id, use -> names.getOrDefault(use.assembly(), "Assembly")));
     }
 
-    /** Level and room of a piece, the level first. */
+    /** The nodes that a piece stands under, the level first. */
     public List<String> path(Standing s) {
-        var room = room(s);
-        var floor = room.map(r -> r.corner().z())
-                .orElseGet(() -> whereabouts.floorUnder(s.stance().at()));
-        return List.of("floor at " + format(floor), room.map(Room::name).orElse("in no room"));
+        var source = s.place().source();
+        var group = groupOf(s.place());
+        return group.isEmpty()
+                ? roomPath(s)
+                : homes.computeIfAbsent(source, of -> {
+                    var path = new ArrayList<>(roomPath(s));
+                    path.add(unique(of, group.get()));
+                    return List.copyOf(path);
+                });
     }
 
-    private Optional<Room> room(Standing s) {
-        return whereabouts.roomOf(s.place().room(), s.box());
+    /** Of its piece, with a number where another is called so. */
+    public String name(String code) {
+        return free(code);
     }
 
-    /** What it is and where it stands in its room. */
-    public String name(Standing s, String code) {
-        var name = place(s) + ", " + code;
-        var times = given.merge(List.of(String.valueOf(path(s)), name), 1, Integer::sum);
-        return times == 1 ? name : name + ", again " + times;
+    private List<String> roomPath(Standing s) {
+        var room = whereabouts.roomOf(s.place().room(), s.box());
+        var level = room.map(Room::level).orElse(0L);
+        var of = unique("level " + level, levels.getOrDefault(level, OUTSIDE));
+        return List.of(
+                of,
+                room.map(r -> unique(r, rooms.getOrDefault(r.id(), r).name()))
+                        .orElseGet(() -> unique("outside " + level, OUTSIDE)));
     }
 
-    private String place(Standing s) {
-        var room = rooms.get(s.place().room());
-        if (s.place() instanceof Place.InRun p && room != null) {
-            return room.outline().edge(p.edge()).map(e -> e.side().label()).orElse("former") + " wall at "
-                    + format(p.at());
+    private Optional<String> groupOf(Place place) {
+        if (place instanceof Place.InRepeat in) {
+            return Optional.ofNullable(repeats.get(in.repeat())).map(Repeat::name);
         }
-        if (s.place() instanceof Place.InTier p && room != null) {
-            return room.outline().edge(p.edge()).map(e -> e.side().label()).orElse("former") + " wall at "
-                    + format(p.at()) + ", up " + format(p.up());
+        if (place instanceof Place.InUse in) {
+            return Optional.ofNullable(uses.get(in.use()));
         }
-        if (s.place() instanceof Place.Tile p && room != null) {
-            return p.layer().label() + " at " + format(p.x()) + " " + format(p.y());
-        }
-        if (s.place() instanceof Place.AtCorner p) {
-            return (p.edge() < 4 ? Place.Corner.values()[p.edge()].label() : "inner") + " corner"
-                    + (p.up() == 0 ? "" : ", up " + format(p.up()));
-        }
-        if (s.place() instanceof Place.OfOpening p && openings.containsKey(p.opening())) {
-            var opening = openings.get(p.opening());
-            return massing.room(opening.roomId())
-                            .flatMap(r -> r.outline().edge(opening.edge()))
-                            .map(e -> e.side().label())
-                            .orElse("former")
-                    + " wall, " + opening.kind().label() + " at "
-                    + massing.settings().unit().format(opening.at());
-        }
-        if (s.place() instanceof Place.OfStairs p) {
-            return "stairs, part " + (p.part() + 1);
-        }
-        if (s.place() instanceof Place.AtDrop p && room != null) {
-            return "guard at " + format(p.x()) + " " + format(p.y());
-        }
-        if (s.place() instanceof Place.OfMoulding p && room != null) {
-            return mouldings.getOrDefault(p.rule(), "moulding")
-                    + (p.corner() ? " corner " : " wall ")
-                    + (p.edge() + 1)
-                    + (p.corner() ? "" : " at " + format(p.at()));
-        }
-        var at = s.stance().at();
-        return "at " + format(at.x()) + " " + format(at.y()) + " " + format(at.z());
+        return place instanceof Place.InTwin in
+                ? Optional.ofNullable(twins.get(in.twin())).map(Twin::name)
+                : Optional.empty();
     }
 
-    private String format(long um) {
-        return massing.settings().unit().format(new Length(um));
+    /** The name of one group, the same whenever it is asked for. */
+    private String unique(Object group, String name) {
+        return groups.computeIfAbsent(group, of -> free(name));
+    }
+
+    private String free(String name) {
+        var free = name;
+        while (!taken.add(free)) {
+            free = name + " " + numbers.merge(name, 2, (last, second) -> last + 1);
+        }
+        return free;
     }
 }

@@ -5,6 +5,8 @@ import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
 import hausbau.core.exchange.Schedules;
+import hausbau.core.massing.Level;
+import hausbau.core.massing.SiteSettings;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
 import hausbau.core.variety.Looks;
@@ -74,7 +76,7 @@ public class HandoverService {
     }
 
     /**
-     * The whole set in its finishes: nodes stand under their level and their room, and are named by where they stand.
+     * The whole set in its finishes: nodes stand under their level, their room and their repeat, twin or use of an assembly.
      *
      * @param token under which it can be asked how far it is, and called off; may be empty
      */
@@ -94,6 +96,7 @@ public class HandoverService {
                 .collect(Collectors.toSet());
         var read = read(
                 siteId,
+                state.decisions().massing().settings(),
                 materials,
                 given.all().stream().map(Looks.Guise::colourway).toList());
         var finishes = colourways.make(read.wanted(), job::reachOrStop);
@@ -102,7 +105,7 @@ public class HandoverService {
                 KitService.finish(state),
                 read.names(),
                 finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
-        var names = new NodeNames(state.decisions().massing());
+        var names = new NodeNames(state.decisions(), read.levels());
         for (var chunk : state.set().chunks()) {
             job.reachOrStop(1);
             for (var row = 0; row < chunk.size(); row++) {
@@ -111,7 +114,7 @@ public class HandoverService {
                 var piece = state.piece(state.id(look == null ? standing.kind() : look.kind()));
                 scene.add(
                         names.path(standing),
-                        names.name(standing, piece.code()),
+                        names.name(piece.code()),
                         piece,
                         look == null ? GltfScene.Look.PLAIN : look(look, finishes),
                         standing.stance());
@@ -121,11 +124,12 @@ public class HandoverService {
     }
 
     /** What is read for it, in one transaction. */
-    private record Read(String name, MaterialNames names, ColourwayService.Wanted wanted) {}
+    private record Read(String name, Map<Long, String> levels, MaterialNames names, ColourwayService.Wanted wanted) {}
 
-    private Read read(long siteId, Set<Swatch> materials, List<Long> others) {
+    private Read read(long siteId, SiteSettings settings, Set<Swatch> materials, List<Long> others) {
         return Objects.requireNonNull(reading.execute(status -> new Read(
                 stores.sites().site(siteId).name(),
+                levels.all(siteId, settings).stream().collect(Collectors.toMap(Level::id, Level::name)),
                 stores.kits().materialNames(siteId),
                 colourways.wanted(siteId, materials, others))));
     }
@@ -164,7 +168,10 @@ public class HandoverService {
                 .map(part -> part.swatch().material())
                 .collect(Collectors.toSet());
         var read = read(
-                siteId, materials, given.stream().map(Looks.Guise::colourway).toList());
+                siteId,
+                state.decisions().massing().settings(),
+                materials,
+                given.stream().map(Looks.Guise::colourway).toList());
         var names = read.names();
         var share = wanted.sheets() ? 0.5 : 1;
         for (var i = 0; i < all.size(); i++) {
