@@ -5,6 +5,7 @@ import { get, type BoxMm, type PlacementView } from '../api/client'
 import { isIn, isUpright } from '../site/edges'
 import { useBringIn, withOutlines } from '../massing/bringIn'
 import { useFlow } from '../massing/flow'
+import { useCarrying } from '../placing/carrying'
 import { usePlacing } from '../placing/placing'
 import { useStrutting } from '../placing/strutting'
 import { useAssembling } from '../repeat/assembling'
@@ -39,6 +40,7 @@ const twinning = useTwinning()
 const seeing = useSeeing()
 const strutting = useStrutting()
 const picking = usePicking()
+const carrying = useCarrying()
 const assembling = useAssembling()
 const holder = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
@@ -369,6 +371,8 @@ function down(e: PointerEvent) {
     return
   } else if (!table.drawing && !placing.holds && !edge.value && !corner.value && !opening.value && nearFigure(...toSiteMm(lie.value, px, py))) {
     figureHeld = true
+  } else if (!props.massing && !table.drawing && carrying.press(e, under(...toSiteMm(lie.value, px, py))[0], at(px, py))) {
+    return
   } else if (!((props.massing || table.drawing) && !placing.holds && hand.take(at(px, py), KIND[table.drawing]))) {
     band.value = { x0: px, y0: py, x1: px, y1: py }
   }
@@ -384,6 +388,8 @@ function move(e: PointerEvent) {
   } else if (figureHeld) {
     const [x, y] = toSiteMm(lie.value, px, py)
     table.standFigure({ x, y, z: floorZ(x, y) })
+  } else if (carrying.drag(e, pointed(e))) {
+    return
   } else if (laying.goOnWithTool(at(px, py)) || laying.drag(at(px, py))) {
     return
   } else if (laying.what) {
@@ -412,6 +418,7 @@ function up(e: PointerEvent) {
   const wasFigure = figureHeld
   pan = undefined
   figureHeld = false
+  if (carrying.letGo(pointed(e))) return
   if (!wasPan && (laying.endTool() || laying.drop())) return
   if (!wasPan && !wasFigure && laying.what && e.button === 0) return laying.release()
   if (!wasPan && !wasFigure && !hand.letGo() && e.button === 0) {

@@ -2,6 +2,7 @@
 import { Color } from 'three'
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useCarrying } from '../placing/carrying'
 import { usePlacing } from '../placing/placing'
 import { useStrutting } from '../placing/strutting'
 import { isIn } from '../site/edges'
@@ -33,6 +34,7 @@ const strutting = useStrutting()
 const laying = useLaying()
 const assembling = useAssembling()
 const picking = usePicking()
+const carrying = useCarrying()
 /** So many that lie behind one another are offered. */
 const MOST_BENEATH = 8
 const holder = ref<HTMLElement>()
@@ -280,6 +282,7 @@ function down(e: PointerEvent) {
     return
   }
   band.value = { x0: x, y0: y, x1: x, y1: y }
+  if (!strutting.active) carrying.press(e, scene!.pick(x, y, table.takes).id)
   holder.value!.setPointerCapture(e.pointerId)
 }
 
@@ -289,6 +292,8 @@ function move(e: PointerEvent) {
   if (head) {
     walk.turn(x - head.x, y - head.y)
     head = { x, y }
+  } else if (carrying.drag(e, landing(x, y))) {
+    return
   } else if (laying.stroke.length || laying.freeing.length) {
     const on = scene!.pick(x, y).atMm
     if (on) laying.goOnWithTool(on)
@@ -315,6 +320,8 @@ function leave() {
   picking.hovered = undefined
 }
 let hovering = 0
+/** The surface under a pixel that what is carried would come to lie on: not its own. */
+const landing = (x: number, y: number) => scene?.pick(x, y, (id) => !site.selection.has(id)).atMm
 
 /**
  * After the keys that were pressed before it: what a click or a box picks is what stands once they are done, though no frame
@@ -332,6 +339,10 @@ function up(e: PointerEvent) {
   menu.up(e)
   head = undefined
   if (walk.walking.value) return
+  if (carrying.letGo(landing(...place(e)))) {
+    band.value = undefined
+    return
+  }
   if (laying.endTool() || laying.drop()) return
   if (laying.what && e.button === 0) return laying.release()
   const b = band.value

@@ -4,10 +4,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.MouseButton;
 import com.microsoft.playwright.options.RequestOptions;
 import java.util.Arrays;
 import java.util.List;
@@ -246,6 +248,11 @@ final class Desk {
     void clickPlan(double x, double y) {
         var at = planPixel(x, y);
         page.mouse().click(at[0], at[1]);
+    }
+
+    void rightClickPlan(double x, double y) {
+        var at = planPixel(x, y);
+        page.mouse().click(at[0], at[1], new Mouse.ClickOptions().setButton(MouseButton.RIGHT));
     }
 
     void doubleClickPlan(double x, double y) {

@@ -2,7 +2,6 @@ package hausbau.e2e;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
 
@@ -25,6 +24,8 @@ public final class Shots {
     }
 
     private void take() {
+        desk.page.addInitScript(
+                "if (!sessionStorage.arranged) { localStorage['hausbau.table'] = '{}'; sessionStorage.arranged = 'once' }");
         desk.page.navigate(desk.application.url("/"));
         desk.waitForWord("Ottersteg Baths");
         picture("start");
@@ -102,6 +103,7 @@ public final class Shots {
 
     /** A scatter that is brushed, and an assembly that is open; all of it is taken back. */
     private void dressing() {
+        enlarge("Plan");
         desk.page.getByLabel("Take PRP-BASKET").click();
         desk.button("Scatter", true).click();
         desk.dragPlan(800, 800, 11_200, 7_200);
@@ -124,15 +126,17 @@ public final class Shots {
         desk.button("Leave it by itself", true).click();
         desk.handsOff();
         desk.press("Control+z", "Escape");
+        enlarge("Space");
     }
 
     /** From within the arcade. */
     private void arcade() {
         site("Sperling Arcade");
-        desk.button("Cutaway", true).click();
+        enlarge("Plan");
         desk.dragPlan(desk.figure()[0], desk.figure()[1], 2_300, 4_500);
-        widen(0);
-        desk.button("Sun", true).click();
+        enlarge("Space");
+        desk.group("Light").button("Sun", true).click();
+        desk.closeGroups();
         desk.button("Walk", true).click();
         desk.page.waitForTimeout(4_000);
         picture("arcade");
@@ -150,39 +154,28 @@ public final class Shots {
     private void building() {
         desk.button("Section", true).click();
         desk.dragPlan(8_600, -1_500, 8_600, 27_000);
-        widen(0.95);
+        desk.page.waitForTimeout(1_500);
         picture("section");
-        desk.button("Show the plan", true).click();
-        widen(0);
-        desk.button("Cutaway", true).click();
-        desk.button("Ceilings", true).click();
-        desk.button("Sun", true).click();
-        desk.page.waitForTimeout(4_000);
-        desk.button("Ceilings", true).click();
-        widen(0.4);
-        desk.page.waitForTimeout(2_000);
+        enlarge("Plan");
         desk.dragPlan(desk.figure()[0], desk.figure()[1], 16_000, 16_400);
-        widen(0);
+        desk.group("Light").button("Sun", true).click();
+        desk.button("Finished", true).click();
+        desk.closeGroups();
         desk.button("Walk", true).click();
-        desk.press("p");
         desk.waitFor("[data-testid=space][data-coats*=tile]");
         desk.page.waitForTimeout(6_000);
         picture("walk");
         desk.press("Escape");
-        desk.button("Sun", true).click();
-        desk.button("Cutaway", true).click();
-        desk.press("p");
-        widen(0.5);
+        desk.group("Light").button("Sun", true).click();
+        desk.button("Paper", true).click();
+        desk.closeGroups();
     }
 
-    /** Gives the plan this share of the Table. */
-    private void widen(double share) {
-        var table = desk.page.locator(".table").first().boundingBox();
-        var divider = desk.page.getByRole(AriaRole.SEPARATOR).boundingBox();
-        desk.page.mouse().move(divider.x + divider.width / 2, divider.y + 300);
-        desk.page.mouse().down();
-        desk.page.mouse().move(table.x + table.width * share, table.y + 300);
-        desk.page.mouse().up();
+    private void enlarge(String view) {
+        desk.page
+                .getByLabel("The large view")
+                .getByText(view, new Locator.GetByTextOptions().setExact(true))
+                .click();
         desk.page.waitForTimeout(1_500);
     }
 

@@ -96,6 +96,9 @@ public record Finding(
         /** Moves an edge of a room outward, or inward. */
         record MoveEdge(String label, long room, int edge, long outward) implements Fix {}
 
+        /** Lets go of what hands changed at places, so that what is derived stands there again. */
+        record LetGo(String label, List<Place> places) implements Fix {}
+
         /** Sets down a piece at each stance. */
         record Add(String label, List<Addition> additions) implements Fix {}
 

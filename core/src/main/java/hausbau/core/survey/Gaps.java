@@ -10,6 +10,9 @@ import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
+import hausbau.core.place.Departure;
+import hausbau.core.place.Place;
+import hausbau.core.place.Source;
 import hausbau.core.place.Stance;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -21,7 +24,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.LongPredicate;
+import java.util.function.ToLongFunction;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Stretches of a room's walls that no wall, door, window or post closes: each run's strip of wall, and each corner. The
@@ -139,7 +145,7 @@ final class Gaps {
                 new Finding.Card(Finding.Check.GAP, "Open corners", room),
                 List.of(),
                 post.box(),
-                postFix(post));
+                putBack(leftOut(post)).or(() -> postFix(post)));
     }
 
     private Finding gapInRun(WallRun run, long from, long to) {
@@ -165,7 +171,50 @@ final class Gaps {
                         Finding.Check.GAP, "Gaps in walls", room.map(Room::name).orElse("")),
                 List.of(),
                 run.box(from, 0, 0, to, run.depth().um(), run.height().um()),
-                wallFix(run, from, length));
+                putBack(leftOut(run, from, to)).or(() -> wallFix(run, from, length)));
+    }
+
+    /** What hands left out within a stretch of a run, told by where their left ends would stand. */
+    private List<Place> leftOut(WallRun run, long from, long to) {
+        var anchor = site.massing().room(run.room()).map(Room::anchor).orElse(Vec.ZERO);
+        var eastWest = run.side().runsEastWest();
+        ToLongFunction<Length> along = length -> {
+            var at = run.at(length).minus(anchor);
+            return eastWest ? at.x() : at.y();
+        };
+        var left = along.applyAsLong(new Length(from));
+        var right = along.applyAsLong(new Length(to));
+        LongPredicate within = at -> at != right && Math.min(left, right) <= at && at <= Math.max(left, right);
+        return leftOut(run.room())
+                .filter(place -> place instanceof Place.InTier in
+                                && in.edge() == run.edge()
+                                && in.tier() == run.tier()
+                                && within.test(in.at())
+                        || place instanceof Place.InRun one
+                                && one.edge() == run.edge()
+                                && one.tier() == run.tier()
+                                && within.test(one.at()))
+                .toList();
+    }
+
+    private List<Place> leftOut(Post post) {
+        return leftOut(post.room())
+                .filter(place -> place instanceof Place.AtCorner at && at.edge() == post.edge())
+                .toList();
+    }
+
+    private Stream<Place> leftOut(long room) {
+        return site.set().decisions().departures().getOrDefault(new Source.Shell(room), List.of()).stream()
+                .filter(Departure.LeftOut.class::isInstance)
+                .map(Departure::place);
+    }
+
+    /** A piece that a hand left out is put back; filled with another, it would stand there twice as soon as it is. */
+    private static Optional<Finding.Fix> putBack(List<Place> places) {
+        return places.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Finding.Fix.LetGo(
+                        places.size() == 1 ? "Put the piece back" : "Put " + places.size() + " pieces back", places));
     }
 
     /** Where the kit itself cannot fill it: the lengths that would do. */

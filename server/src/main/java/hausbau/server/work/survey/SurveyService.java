@@ -135,6 +135,8 @@ public class SurveyService {
                     var room = r.toRoom();
                     r.set(room.over(room.outline().moved(move.edge(), move.outward())));
                 });
+            } else if (fix instanceof Finding.Fix.LetGo back && done.addAll(back.places())) {
+                edit.letGo(back.places());
             } else if (fix instanceof Finding.Fix.Add add) {
                 add.additions().forEach(a -> placements.setDown(edit, a.kind(), a.stance(), false));
             }
