@@ -101,6 +101,9 @@ class FirstRoomTest {
         caller.post(site + "/survey/fixes", "{\"key\":\"" + finding.get("key").asString() + "\"}");
         assertThat(caller.get(site + "/survey").json().get("findings").isEmpty())
                 .isTrue();
+        // It is the piece itself that is back: nothing is left out, to be put back over another.
+        assertThat(caller.get(site + "/departures").json().isEmpty()).isTrue();
+        assertThat(caller.get(site + "/placements").json().size()).isEqualTo(42);
     }
 
     @Test

@@ -331,6 +331,35 @@ class SetTest {
         assertThat(standing().get(north(1)).get("atMm").get("y").asInt()).isEqualTo(3300);
     }
 
+    /** Two lamps of 0.32 m that share 0.12 m: the second is moved by the least number of steps of 0.1 m, and a step back brings it back. */
+    @Test
+    void whatOverlapsIsMovedClearByWholeSteps() {
+        var lamp = piece("PRP-LAMP");
+        for (var x : List.of(2000, 2200)) {
+            made(caller.post(
+                    site + "/placements",
+                    "{\"pieceId\":" + lamp + ",\"atMm\":{\"x\":" + x + ",\"y\":1500,\"z\":0},\"snap\":false}"));
+        }
+        var found = caller.get(site + "/survey").json().get("findings");
+        assertThat(found.size()).isEqualTo(1);
+        assertThat(found.get(0).get("fix").asString()).isEqualTo("Move PRP-LAMP clear of it");
+        done(caller.post(
+                site + "/survey/fixes", "{\"key\":\"" + found.get(0).get("key").asString() + "\"}"));
+        assertThat(lampsAt(lamp)).containsExactlyInAnyOrder(2000, 2400);
+        assertThat(caller.get(site + "/survey").json().get("findings").size()).isZero();
+        done(caller.post(site + "/undo", ""));
+        assertThat(lampsAt(lamp)).containsExactlyInAnyOrder(2000, 2200);
+    }
+
+    private List<Integer> lampsAt(long lamp) {
+        return caller.get(site + "/placements")
+                .json()
+                .valueStream()
+                .filter(p -> p.get("pieceId").asLong() == lamp)
+                .map(p -> p.get("atMm").get("x").asInt())
+                .toList();
+    }
+
     @Test
     void findingsAlikeAreMendedTogetherAndAcceptedUntilTheyChange() {
         var lamp = piece("PRP-LAMP");

@@ -91,6 +91,9 @@ public record Finding(
 
         record Move(String label, Place place, Vec by) implements Fix {}
 
+        /** Moves it out of another one, to the nearest free place beside it: see {@link WayOut}. */
+        record MoveClear(String label, Place place, Place from) implements Fix {}
+
         record Remove(String label, Place place) implements Fix {}
 
         /** Moves an edge of a room outward, or inward. */

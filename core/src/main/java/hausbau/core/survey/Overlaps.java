@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** Pairs of pieces whose solids share volume. Cost for a set: O(n log n) and the pairs whose boxes touch. */
@@ -139,23 +140,26 @@ final class Overlaps {
         return null;
     }
 
-    /** Of two alike the second goes; one that a hand set down is moved out sideways if that takes less than a step. */
+    /** Of two alike the second goes; what a hand set down is moved clear, and a copy is left out of its repeat. */
     private Optional<Finding.Fix> fix(Standing a, Standing b, boolean same) {
         var movable = b.isByHand() ? b : a;
         var other = movable == b ? a : b;
         if (!movable.isByHand()) {
-            return Optional.empty();
+            return Stream.of(b, a)
+                    .filter(s -> s.place() instanceof Place.InRepeat)
+                    .findFirst()
+                    .map(s -> new Finding.Fix.Remove("Leave " + site.code(s.kind()) + " out of its repeat", s.place()));
         }
         if (same) {
             return Optional.of(new Finding.Fix.Remove("Take the second one away", movable.place()));
         }
         var by = wayOut(movable.box(), other.box());
-        if (Math.abs(by.x()) + Math.abs(by.y())
-                > site.massing().settings().step().um()) {
-            return Optional.empty();
-        }
+        var label = "Move " + site.code(movable.kind()) + " clear of it";
         return Optional.of(
-                new Finding.Fix.Move("Move " + site.code(movable.kind()) + " clear of it", movable.place(), by));
+                Math.abs(by.x()) + Math.abs(by.y())
+                                <= site.massing().settings().step().um()
+                        ? new Finding.Fix.Move(label, movable.place(), by)
+                        : new Finding.Fix.MoveClear(label, movable.place(), other.place()));
     }
 
     private static Vec wayOut(Box box, Box from) {

@@ -100,6 +100,53 @@ class SurveyTest {
                 });
     }
 
+    /** Four blocks anyhow on the step, in a room of 5 × 4 m: whatever is offered leads out of everything, by whole steps, and no shorter way along an axis does. */
+    @RepeatedTest(60)
+    void whatIsMovedClearOverlapsNothingAnyMore(RepetitionInfo repetition) {
+        var random = new Random(repetition.getCurrentRepetition());
+        var block = block(800, 500, 600);
+        var blocks = new HandPlacement[4];
+        for (var i = 0; i < blocks.length; i++) {
+            blocks[i] = byHand(901 + i, block, 100L * (5 + random.nextInt(15)), 100L * (5 + random.nextInt(12)), 0);
+        }
+        var set = with(BUILT, blocks);
+        for (var finding : survey(set)) {
+            if (finding.check() != Finding.Check.OVERLAP || finding.fix().isEmpty()) {
+                continue;
+            }
+            if (!(finding.fix().get() instanceof Finding.Fix.MoveClear move)) {
+                continue;
+            }
+            var moved = standing(set, move.place());
+            var out =
+                    new WayOut(set).of(moved, standing(set, move.from()).box()).orElseThrow();
+            var others = set.all().stream()
+                    .filter(s -> !s.place().equals(move.place()))
+                    .toList();
+            var by = Math.abs(out.x()) + Math.abs(out.y());
+            assertThat(by % 100_000).isZero();
+            assertThat(others).noneMatch(o -> o.box().overlaps(moved.box().movedBy(out)));
+            for (var shorter = 100_000L; shorter < by; shorter += 100_000) {
+                for (var way : new Vec[] {
+                    new Vec(shorter, 0, 0), new Vec(-shorter, 0, 0), new Vec(0, shorter, 0), new Vec(0, -shorter, 0)
+                }) {
+                    var box = moved.box().movedBy(way);
+                    var isClear = others.stream().noneMatch(o -> o.box().overlaps(box));
+                    assertThat(isClear)
+                            .as("%s clear of %s by %s", move.place(), move.from(), way)
+                            .isFalse();
+                }
+            }
+        }
+    }
+
+    private static Standing standing(StandingSet set, Place place) {
+        return set.all().stream()
+                .filter(s -> s.place().equals(place))
+                .findFirst()
+                .orElseThrow();
+    }
+
     @Test
     void aLampMayStandInADoorwayButNotInItsWall() {
         // The clear doorway runs from X 1.1 to 2.0 m in a wall from Y 4.0 to 4.2 m.

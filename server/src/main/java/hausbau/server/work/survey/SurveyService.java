@@ -1,8 +1,11 @@
 package hausbau.server.work.survey;
 
 import hausbau.core.measure.Refused;
+import hausbau.core.measure.Vec;
 import hausbau.core.place.Departure;
+import hausbau.core.place.Standing;
 import hausbau.core.survey.Finding;
+import hausbau.core.survey.WayOut;
 import hausbau.server.journal.Edit;
 import hausbau.server.journal.Journal;
 import hausbau.server.journal.Seen;
@@ -119,14 +122,23 @@ public class SurveyService {
         });
     }
 
+    private static void move(Edit edit, Standing one, Vec by, List<Departure> departures) {
+        PlacementService.restand(edit, one, one.kind(), one.stance().movedBy(by).withinReach(), one.free(), departures);
+    }
+
     private void carryOut(Edit edit, List<Finding.Fix> fixes) {
         var departures = new ArrayList<Departure>();
         var done = new HashSet<Object>();
         for (var fix : fixes) {
             if (fix instanceof Finding.Fix.Move move && done.add(move.place())) {
-                var one = PlacementService.standing(edit.before(), move.place());
-                PlacementService.restand(
-                        edit, one, one.kind(), one.stance().movedBy(move.by()).withinReach(), one.free(), departures);
+                move(edit, PlacementService.standing(edit.before(), move.place()), move.by(), departures);
+            } else if (fix instanceof Finding.Fix.MoveClear clear && done.add(clear.place())) {
+                var one = PlacementService.standing(edit.before(), clear.place());
+                var other = PlacementService.standing(edit.before(), clear.from());
+                var by = new WayOut(edit.before().set())
+                        .of(one, other.box())
+                        .orElseThrow(() -> new Refused("key", "There is no free place near it. Move it by hand."));
+                move(edit, one, by, departures);
             } else if (fix instanceof Finding.Fix.Remove remove && done.add(remove.place())) {
                 PlacementService.remove(edit, List.of(PlacementService.standing(edit.before(), remove.place())));
             } else if (fix instanceof Finding.Fix.MoveEdge move && done.add(move.room() + "." + move.edge())) {
