@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SitePlanView } from '../api/client'
+import { vOneStop } from '../parts/oneStop'
 
 /** The options as kinds against placements: down and to the left is better, so every step to the right must earn itself. */
 const props = defineProps<{ plan: SitePlanView; chosen: number }>()
@@ -30,7 +31,7 @@ const isProven = computed(() => props.plan.options.every((o) => o.proven))
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${W} ${H}`" class="chart" role="group" aria-label="Options: kinds against placements">
+  <svg v-one-stop :viewBox="`0 0 ${W} ${H}`" class="chart" role="group" aria-label="Options: kinds against placements">
     <line :x1="LEFT" :y1="BASE" :x2="W - 8" :y2="BASE" class="axis" />
     <line :x1="LEFT" y1="8" :x2="LEFT" :y2="BASE" class="axis" />
     <g v-for="t in ticks" :key="t">

@@ -19,6 +19,7 @@ import RoomPanel from './RoomPanel.vue'
 import RunsPanel from './RunsPanel.vue'
 import SolidPanel from './SolidPanel.vue'
 import StairPanel from './StairPanel.vue'
+import { vOneStop } from '../parts/oneStop'
 
 const table = useTable()
 const site = useSite()
@@ -104,7 +105,7 @@ const draw = (what: Drawing) => (table.drawing = table.drawing === what ? '' : w
       </button>
       <TabRow v-if="table.rooms.length" v-model="list" :tabs="LISTS" label="What the massing has" />
       <template v-if="list === 'rooms' || !table.rooms.length">
-        <ul v-if="table.rooms.length" class="plain" aria-label="Rooms of this level">
+        <ul v-if="table.rooms.length" v-one-stop class="plain" aria-label="Rooms of this level">
           <li v-for="r in table.rooms" :key="r.id">
             <button type="button" class="plain line" @click="table.choose({ room: r.id })">
               <span>{{ r.name }}</span>

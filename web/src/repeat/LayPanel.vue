@@ -5,6 +5,7 @@ import { useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { repeatOf, useLaying } from './laying'
 import { ASKS, LABELS, type What } from './rules'
+import { vOneStop } from '../parts/oneStop'
 
 /** Begins a repeat of what is in the hand or selected, or lists those that there are. */
 defineProps<{ lists: boolean }>()
@@ -55,7 +56,7 @@ const selected = computed(() => {
   </section>
   <section v-else-if="lists" aria-label="Repeats">
     <p v-if="!site.repeats.length" class="soft">Nothing is repeated yet. Take or select a piece, and choose how it repeats.</p>
-    <ul class="plain">
+    <ul v-one-stop class="plain">
       <li v-for="r in site.repeats" :key="r.id">
         <button type="button" class="plain" :aria-pressed="laying.chosen?.id === r.id" @click="laying.choose(laying.chosen?.id === r.id ? undefined : r.id)">
           <span>{{ r.name }}</span>

@@ -7,6 +7,7 @@ import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
 import { usePlacing } from '../placing/placing'
 import Choice from '../parts/Choice.vue'
+import { useArrangement } from '../table/arrangement'
 import { useTable } from '../table/table'
 import { useCommands } from '../commands/commands'
 import SiteFields from '../start/SiteFields.vue'
@@ -16,6 +17,7 @@ const edits = useEdits()
 const placing = usePlacing()
 const table = useTable()
 const commands = useCommands()
+const views = useArrangement()
 const body = ref<SiteBody>({ name: '' })
 const refusal = ref<Refusal>()
 
@@ -75,13 +77,13 @@ async function save() {
     </button>
     <span class="figures soft step">step {{ site.show(site.site.stepMm) }}</span>
     <Choice
-      v-if="site.massing.levels.length > 1"
+      v-if="views.isAtTable && site.massing.levels.length > 1"
       class="level"
       label="Level"
       :value="table.level?.id"
       :options="[...site.massing.levels].reverse().map((l) => ({ value: l.id, label: l.name }))"
       @change="table.goToLevel" />
-    <button type="button" class="plain snap" :aria-pressed="placing.snaps" @click="placing.snaps = !placing.snaps">
+    <button v-if="views.stage === 'build'" type="button" class="plain snap" :aria-pressed="placing.snaps" @click="placing.snaps = !placing.snaps">
       <span class="dot" :class="{ on: placing.snaps }" />{{ placing.snaps ? 'snapping' : 'free' }}
     </button>
     <span class="undo">

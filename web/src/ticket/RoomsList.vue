@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { get, type RoomView } from '../api/client'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
+import { vOneStop } from '../parts/oneStop'
 
 /** The rooms, level by level: one is gone to, and all that stands in it selected. */
 const site = useSite()
@@ -21,7 +22,7 @@ const selectAll = (room: RoomView) =>
 </script>
 
 <template>
-  <section class="bare" aria-label="Rooms">
+  <section v-one-stop class="bare" aria-label="Rooms">
     <p v-if="!site.massing.rooms.length" class="soft">There is no room yet. Draw one under Massing.</p>
     <template v-for="{ level, rooms } in levels" :key="level.id">
       <h3 v-if="levels.length > 1">{{ level.name }}</h3>

@@ -3,6 +3,7 @@ import { Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useSite } from '../site/site'
 import { placementOf, pieceIdOf } from '../site/standing'
+import { vOneStop } from '../parts/oneStop'
 
 /** All that stands, page by page. */
 const emit = defineEmits<{ chosen: [goesOn: boolean] }>()
@@ -75,7 +76,7 @@ function choose(id: string, e: MouseEvent) {
   <div class="standing">
     <section class="bare" aria-label="What stands">
       <Input v-model:value="wanted" size="small" :placeholder="`Find among ${total} by code or name`" aria-label="Find placements" allow-clear />
-      <ul>
+      <ul v-one-stop>
         <li v-for="{ p, piece } in shown" :key="p.id">
           <button
             type="button"

@@ -14,6 +14,12 @@ const colourways = useColourways()
 const clock = computed(() => `${Math.floor(table.sun.hour)}:${String(Math.round((table.sun.hour % 1) * 60)).padStart(2, '0')}`)
 const state = computed(() => [seeing.finished ? 'finished' : 'paper', table.sun.on ? `sun at ${clock.value}` : ''].filter(Boolean).join(', '))
 const shine = (change: Partial<typeof table.sun>) => (table.sun = { ...table.sun, ...change })
+/** The set as it will be seen: finished, in the sun, at eye height, in the whole window. */
+function walkInTheSun() {
+  seeing.finished = true
+  shine({ on: true })
+  table.walking = true
+}
 const valueOf = (e: Event) => Number((e.target as HTMLInputElement).value)
 </script>
 
@@ -63,6 +69,7 @@ const valueOf = (e: Event) => Number((e.target as HTMLInputElement).value)
           @input="(e) => shine({ north: valueOf(e) })" /><span class="figures">{{ table.sun.north }}°</span></label
       >
     </template>
+    <button type="button" class="tool" title="Finished, in the sun, at eye height" @click="walkInTheSun">Walk in the sun</button>
   </LineGroup>
 </template>
 

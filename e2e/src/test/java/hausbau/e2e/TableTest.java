@@ -68,6 +68,16 @@ final class TableTest {
         assertThat(share(desk, "space")).isBetween(0.6, 0.8);
     }
 
+    /** Two actions, by what is seen: the group of light, and what it offers. */
+    @Test
+    void theHallIsSeenFinishedInTheSunAtEyeHeight() {
+        var desk = asAtFirst("Sunny walk");
+        desk.group("Light");
+        desk.button("Walk in the sun").click();
+        desk.waitFor("[data-testid=space][data-walking=true][data-look=finished][data-sun]:not([data-sun=''])");
+        assertThat(box(desk, "space").height).isEqualTo(800);
+    }
+
     /** What is set over the views is kept for the site, and another site begins as usual. */
     @Test
     void whatIsSeenStandsAgainAfterAReload() {
