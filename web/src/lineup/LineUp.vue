@@ -279,7 +279,7 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
 }
 .beside {
   fill: #2f7f79;
-  opacity: 0.45;
+  opacity: 0.3;
 }
 .times {
   align-self: flex-end;
@@ -307,6 +307,7 @@ const bare = (p: PieceView) => [p.sizeMm.x, p.sizeMm.y, p.sizeMm.z].map((v) => s
 }
 .figure {
   min-width: 50px;
+  border-right: 1px solid var(--hairline);
   cursor: default;
   color: var(--verdigris);
 }

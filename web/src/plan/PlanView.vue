@@ -17,6 +17,7 @@ import { tell, useSite } from '../site/site'
 import { extentOfChunk, placementOf } from '../site/standing'
 import { straight } from '../table/line'
 import { useSeeing } from '../ticket/seeing'
+import { useArrangement } from '../table/arrangement'
 import { useMenuGesture } from '../table/menuGesture'
 import { usePicking } from '../table/picking'
 import { useTable } from '../table/table'
@@ -28,7 +29,7 @@ import type { Written } from './chains'
 import { useHand, type Deed } from '../massing/hand'
 import { above, below, guardsOn, isSeen, onLevel, solidsOn, stairsOn } from '../site/level'
 import { asked } from './typed'
-import { fitted, magnified, toPixel, toSiteMm, type Lie } from './sheet'
+import { fitted, fittedBeside, magnified, toPixel, toSiteMm, type Lie } from './sheet'
 
 const site = useSite()
 const flow = useFlow()
@@ -40,6 +41,7 @@ const twinning = useTwinning()
 const seeing = useSeeing()
 const strutting = useStrutting()
 const picking = usePicking()
+const views = useArrangement()
 const carrying = useCarrying()
 const assembling = useAssembling()
 const holder = ref<HTMLElement>()
@@ -194,7 +196,7 @@ function frame(of: 'all' | 'selection' | BoxMm) {
           })
   const { width, height } = size()
   if (!box || width === 0) return
-  const whole = fitted(box, width, height, props.small ? SMALL_MARGIN_PX : undefined)
+  const whole = fittedBeside(box, width, height, views.coveredOf('plan', width, height), props.small ? SMALL_MARGIN_PX : undefined)
   lie.value = of !== 'all' && whole.scale > 0.15 ? fitted(box, width, height, Math.min(width, height) * 0.36) : whole
 }
 

@@ -20,6 +20,19 @@ export function fitted(box: BoxMm, width: number, height: number, margin = 76): 
   return { scale, x: width / 2 - ((box.min.x + box.max.x) / 2) * scale, y: height / 2 + ((box.min.y + box.max.y) / 2) * scale }
 }
 
+/** The least of its scale that a drawing gives up so that the small view covers none of it. */
+const LEAST_BESIDE = 0.8
+
+/** The same where the lower right corner is covered: beside that, if it is hardly smaller there. */
+export function fittedBeside(box: BoxMm, width: number, height: number, covered: { width: number; height: number } | undefined, margin = 76): Lie {
+  const whole = fitted(box, width, height, margin)
+  if (!covered) return whole
+  const [right, bottom] = toPixel(whole, box.max.x, box.min.y)
+  if (right + margin / 2 < width - covered.width || bottom + margin / 2 < height - covered.height) return whole
+  const beside = fitted(box, width - covered.width, height, margin)
+  return beside.scale >= LEAST_BESIDE * whole.scale ? beside : whole
+}
+
 /** Magnifies about a pixel, between 1 : 100 000 and 4 pixels a millimetre. */
 export function magnified(lie: Lie, factor: number, px: number, py: number): Lie {
   const scale = Math.min(4, Math.max(1e-5, lie.scale * factor))

@@ -3,14 +3,16 @@ import { useResizeObserver } from '@vueuse/core'
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { get, type SectionView } from '../api/client'
 import { latest } from '../api/latest'
-import { fitted, magnified, type Lie } from '../plan/sheet'
+import { fittedBeside, magnified, type Lie } from '../plan/sheet'
 import { tell, useSite } from '../site/site'
+import { useArrangement } from '../table/arrangement'
 import { useTable } from '../table/table'
 import { drawSection } from './draw'
 import { beside, query } from '../table/line'
 
 const site = useSite()
 const table = useTable()
+const views = useArrangement()
 const canvas = ref<HTMLCanvasElement>()
 const section = shallowRef<SectionView>()
 const lie = ref<Lie>({ scale: 0.05, x: 80, y: 400 })
@@ -39,7 +41,8 @@ function frame() {
   if (!s || !parent?.clientWidth || !table.section) return
   framed = query(table.section)
   const e = s.extent
-  lie.value = fitted({ min: { x: e.x0, y: e.y0, z: 0 }, max: { x: e.x1, y: e.y1, z: 0 } }, parent.clientWidth, parent.clientHeight, 96)
+  const { clientWidth: width, clientHeight: height } = parent
+  lie.value = fittedBeside({ min: { x: e.x0, y: e.y0, z: 0 }, max: { x: e.x1, y: e.y1, z: 0 } }, width, height, views.coveredOf('plan', width, height), 96)
 }
 
 function draw() {

@@ -30,6 +30,12 @@ const usual = (stage: string, width: number): Arrangement => ({
   share: 0.5,
 })
 
+/** How much of the Table a small view takes in its corner, with what parts it from the edge, pixels. */
+export const cornerOf = (width: number, height: number) => ({
+  width: Math.min(420, Math.max(230, width * 0.27)),
+  height: Math.min(300, Math.max(160, height * 0.3)),
+})
+
 /** Which view is the large one, stage by stage, and what is folded away; kept in this browser. */
 export const useArrangement = defineStore('arrangement', () => {
   const table = useTable()
@@ -45,6 +51,8 @@ export const useArrangement = defineStore('arrangement', () => {
   const large = computed<View>(() => (table.walking ? 'space' : now.value.large))
   const other = computed<Other>(() => (table.walking ? 'away' : now.value.other))
   const share = computed(() => now.value.share)
+  /** What the small view covers of a large one of this size. */
+  const coveredOf = (view: View, width: number, height: number) => (other.value === 'corner' && large.value === view ? cornerOf(width, height) : undefined)
   const isShown = (view: View) => view === large.value || other.value !== 'away'
 
   const change = (how: Partial<Arrangement>) => (kept.value = { ...kept.value, [stage.value]: { ...now.value, ...how } })
@@ -61,5 +69,5 @@ export const useArrangement = defineStore('arrangement', () => {
     if (!isShown(view)) enlarge(view)
   }
 
-  return { stage, isAtTable, large, other, share, ticketFolded, lineUpFolded, isShown, enlarge, put, part, show }
+  return { stage, isAtTable, coveredOf, large, other, share, ticketFolded, lineUpFolded, isShown, enlarge, put, part, show }
 })

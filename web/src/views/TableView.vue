@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { usePlacing } from '../placing/placing'
 import { keepFlow } from '../massing/flow'
@@ -8,7 +9,7 @@ import { useSite } from '../site/site'
 import SectionView from '../section/SectionView.vue'
 import DensityLegend from '../space/DensityLegend.vue'
 import SpaceView from '../space/SpaceView.vue'
-import { useArrangement, type View } from '../table/arrangement'
+import { cornerOf, useArrangement, type View } from '../table/arrangement'
 import { useTable } from '../table/table'
 import { useSeeing } from '../ticket/seeing'
 import PickedHere from './PickedHere.vue'
@@ -38,11 +39,13 @@ function nudge(e: KeyboardEvent) {
   views.part(views.share + by)
 }
 
+const { width, height } = useElementSize(whole)
+const corner = computed(() => cornerOf(width.value, height.value))
 /** Where a view stands: over all of the Table, in its corner, or in its part of it. */
 function stance(view: View) {
   if (views.other === 'beside')
     return view === 'plan' ? { left: '0', right: `${(1 - views.share) * 100}%` } : { left: `calc(${views.share * 100}% + 7px)`, right: '0' }
-  return {}
+  return isSmall(view) ? { width: `${corner.value.width}px`, height: `${corner.value.height}px` } : {}
 }
 const isSmall = (view: View) => views.other === 'corner' && views.large !== view
 const smallName = computed(() => (views.large === 'plan' ? 'Space' : table.drawn === 'section' ? 'Section' : 'Plan'))
@@ -89,6 +92,7 @@ const holds = computed(() =>
       v-if="views.other === 'corner'"
       type="button"
       class="enlarge"
+      :style="{ bottom: `${corner.height - 13}px` }"
       :title="`Make ${smallName} the large view (X)`"
       :aria-label="`Make ${smallName} the large view`"
       @click="views.enlarge(views.large === 'plan' ? 'space' : 'plan')">
@@ -127,14 +131,10 @@ const holds = computed(() =>
   overflow: hidden;
 }
 .view.small {
-  --small-width: clamp(230px, 27%, 420px);
-  --small-height: clamp(160px, 30%, 300px);
   left: auto;
   right: 10px;
   top: auto;
   bottom: 10px;
-  width: var(--small-width);
-  height: var(--small-height);
   z-index: 2;
   background: var(--paper);
   border: 1px solid var(--ink);
@@ -142,7 +142,6 @@ const holds = computed(() =>
 .enlarge {
   position: absolute;
   right: 11px;
-  bottom: calc(clamp(160px, 30%, 300px) - 13px);
   z-index: 3;
   border: 0;
   border-left: 1px solid var(--hairline);
