@@ -4,7 +4,7 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { Refusal, send, type DivisionView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
-import { formatBare } from '../measure/format'
+import { counted, formatBare } from '../measure/format'
 import { useBoard } from '../board/board'
 
 /** The sum on the back of the envelope: lengths into pieces, exactly, the best way first. */
@@ -123,9 +123,7 @@ const drawn = (side: DivisionView['sides'][number]) => {
       <ol>
         <li v-for="(a, n) in answers" :key="n">
           <div class="row spread">
-            <b>{{ SORTS[a.sort] }}</b><span class="figures soft"
-              >{{ a.pieces }} {{ a.pieces === 1 ? 'piece' : 'pieces' }} · {{ a.kinds }} {{ a.kinds === 1 ? 'kind' : 'kinds' }}</span
-            >
+            <b>{{ SORTS[a.sort] }}</b><span class="figures soft">{{ counted(a.pieces, 'piece') }} · {{ counted(a.kinds, 'kind') }}</span>
           </div>
           <p>{{ a.why }}</p>
           <svg

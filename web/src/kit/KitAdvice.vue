@@ -6,6 +6,7 @@ import { useAsked } from '../api/asked'
 import { tell, useSite } from '../site/site'
 import type { Pointed } from './laid'
 import type { Rules } from './rules'
+import { counted } from '../measure/format'
 
 /** What would make the kit smaller: looked for when asked, taken with one click, taken back with one step. */
 const props = defineProps<{ rules: Rules }>()
@@ -35,9 +36,9 @@ const point = (a?: AdviceView) => emit('point', a && { rooms: a.changes.flatMap(
 watch(advice, () => point())
 const saves = (a: AdviceView) =>
   [
-    a.kindsSaved && `${a.kindsSaved} ${a.kindsSaved === 1 ? 'kind' : 'kinds'} fewer`,
-    a.placementsSaved > 0 && `${a.placementsSaved} pieces fewer`,
-    a.placementsSaved < 0 && `${-a.placementsSaved} pieces more`,
+    a.kindsSaved && `${counted(a.kindsSaved, 'kind')} fewer`,
+    a.placementsSaved > 0 && `${counted(a.placementsSaved, 'piece')} fewer`,
+    a.placementsSaved < 0 && `${counted(-a.placementsSaved, 'piece')} more`,
   ]
     .filter(Boolean)
     .join(', ')

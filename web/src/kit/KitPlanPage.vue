@@ -13,6 +13,7 @@ import RulesForm from './RulesForm.vue'
 import ToBeModelled from './ToBeModelled.vue'
 import type { Pointed } from './laid'
 import { usualRules, type Rules } from './rules'
+import { counted } from '../measure/format'
 
 const site = useSite()
 const router = useRouter()
@@ -159,7 +160,7 @@ const saved = (i: number) => {
             </tbody>
           </table>
         </div>
-        <Button type="primary" :disabled="option!.id === standing" @click="build">Build from {{ option!.kinds }} kinds</Button>
+        <Button type="primary" :disabled="option!.id === standing" @click="build">Build from {{ counted(option!.kinds, 'kind') }}</Button>
         <ToBeModelled :option="option!" />
       </template>
       <KitAdvice v-if="plan?.options.length" :rules="rules" @point="(at) => (pointed = at)" />

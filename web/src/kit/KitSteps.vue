@@ -7,6 +7,7 @@ import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
 import type { Pointed } from './laid'
 import type { Rules } from './rules'
+import { counted } from '../measure/format'
 
 /** What other steps would come to: kinds to the right against edges that have to move to the left, and the list of what moves. */
 const props = defineProps<{ rules: Rules }>()
@@ -40,17 +41,16 @@ watch(one, (t) => emit('point', t && { rooms: t.moved.flatMap((m) => m.roomId ||
 const mostKinds = computed(() => Math.max(1, ...(trials.value ?? []).map((t) => t.kit?.kinds ?? 0)))
 const mostEdges = computed(() => Math.max(1, ...(trials.value ?? []).map((t) => t.edges)))
 const isNow = (t: StepTrialView) => t.stepMm === site.site!.stepMm
-const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
 const told = (t: StepTrialView) =>
   `Step of ${site.show(t.stepMm)}: ` +
-  (t.kit ? `${count(t.kit.kinds, 'kind', 'kinds')}, ${count(t.kit.placements, 'piece', 'pieces')}, ` : `${t.refusal} `) +
-  `${count(t.edges, 'edge moves', 'edges move')}`
+  (t.kit ? `${counted(t.kit.kinds, 'kind', 'kinds')}, ${counted(t.kit.placements, 'piece', 'pieces')}, ` : `${t.refusal} `) +
+  `${counted(t.edges, 'edge moves', 'edges move')}`
 const does = ({ does, faults }: NonNullable<StepTrialView['kit']>) =>
   [
     `${does.placed} placed`,
     `${does.removed} taken away`,
     does.lost && `${does.lost} of your changes left without a place`,
-    faults > 0 && `${count(faults, 'fault', 'faults')} more in the survey`,
+    faults > 0 && `${counted(faults, 'fault', 'faults')} more in the survey`,
   ]
     .filter(Boolean)
     .join(', ')
@@ -100,7 +100,7 @@ const take = (t: StepTrialView) =>
         </template>
         <template v-else>
           <p>
-            <b>{{ count(one.edges, 'edge moves', 'edges move') }}</b>, the farthest by {{ site.show(one.mostMm) }}. Built from this kit: {{ does(one.kit) }}.
+            <b>{{ counted(one.edges, 'edge moves', 'edges move') }}</b>, the farthest by {{ site.show(one.mostMm) }}. Built from this kit: {{ does(one.kit) }}.
             What was placed by hand stays where it is.
           </p>
           <Button size="small" type="primary" @click="take(one)">Take a step of {{ site.show(one.stepMm) }}</Button>

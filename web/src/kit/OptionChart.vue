@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { SitePlanView } from '../api/client'
 import { vOneStop } from '../parts/oneStop'
+import { counted } from '../measure/format'
 
 /** The options as kinds against placements: down and to the left is better, so every step to the right must earn itself. */
 const props = defineProps<{ plan: SitePlanView; chosen: number }>()
@@ -49,7 +50,7 @@ const isProven = computed(() => props.plan.options.every((o) => o.proven))
       role="button"
       tabindex="0"
       :aria-pressed="p.i === chosen"
-      :aria-label="`${p.o.kinds} kinds, ${p.o.placements} pieces, ${p.o.proven ? 'proven' : 'not proven'}`"
+      :aria-label="`${counted(p.o.kinds, 'kind')}, ${counted(p.o.placements, 'piece')}, ${p.o.proven ? 'proven' : 'not proven'}`"
       @click="$emit('choose', p.i)"
       @keydown.enter="$emit('choose', p.i)"
       @keydown.space.prevent="$emit('choose', p.i)">

@@ -10,6 +10,7 @@ import KindsLineUp from './KindsLineUp.vue'
 import KitSpace from './KitSpace.vue'
 import RunElevations from './RunElevations.vue'
 import RunsPlan from './RunsPlan.vue'
+import { counted } from '../measure/format'
 
 /** An option before it is chosen, alone or beside another: in elevation, from above, in the round, and as what would be modelled. */
 const props = defineProps<{ plan: SitePlanView; chosen: number; pointed?: Pointed }>()
@@ -25,7 +26,9 @@ const view = ref<(typeof VIEWS)[number]['name']>('elevations')
 const other = ref<string>()
 const others = computed(() => [
   { value: '', label: 'no other' },
-  ...props.plan.options.flatMap((o, i) => (i === props.chosen ? [] : [{ value: o.id, label: `${o.kinds} kinds, ${o.placements} pieces` }])),
+  ...props.plan.options.flatMap((o, i) =>
+    i === props.chosen ? [] : [{ value: o.id, label: `${counted(o.kinds, 'kind')}, ${counted(o.placements, 'piece')}` }],
+  ),
 ])
 const shown = computed(() => {
   const beside = props.plan.options.findIndex((o) => o.id === other.value)
@@ -57,8 +60,12 @@ const floor = computed(() =>
     /></label>
   </div>
   <div class="options" :class="{ two: shown.length > 1 }">
-    <section v-for="i in shown" :key="i" class="option" :aria-label="`${plan.options[i]!.kinds} kinds, ${plan.options[i]!.placements} pieces`">
-      <h3 v-if="shown.length > 1" class="figures">{{ plan.options[i]!.kinds }} kinds, {{ plan.options[i]!.placements }} pieces</h3>
+    <section
+      v-for="i in shown"
+      :key="i"
+      class="option"
+      :aria-label="`${counted(plan.options[i]!.kinds, 'kind')}, ${counted(plan.options[i]!.placements, 'piece')}`">
+      <h3 v-if="shown.length > 1" class="figures">{{ counted(plan.options[i]!.kinds, 'kind') }}, {{ counted(plan.options[i]!.placements, 'piece') }}</h3>
       <RunElevations v-if="view === 'elevations'" :runs="plan.layouts[i]!" :kinds="kinds[i]!" :faces="plan.faces" :unit="site.unit" :pointed="pointed" />
       <RunsPlan v-else-if="view === 'plan'" :plan="plan" :option="i" :kinds="kinds[i]!" :floor-mm="floor" :unit="site.unit" :pointed="pointed" />
       <KitSpace v-else-if="view === 'space'" :plan="plan" :option="i" :kinds="kinds[i]!" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { FaceView, LaidRunView, LaidView, Unit } from '../api/client'
-import { formatBare } from '../measure/format'
+import { counted, formatBare } from '../measure/format'
 import { FIGURE_OUTLINE } from '../parts/figure'
 import { fillOf } from './hatches'
 import { kindOf, type Kinds } from './kinds'
@@ -40,7 +40,7 @@ const label = (i: LaidView) => {
     <li v-for="(r, n) in runs" :key="r.name" :class="{ pointed: isAbout(pointed, faces[n]!) }">
       <div class="row spread">
         <span>{{ r.name }}</span><span class="figures soft"
-          >{{ formatBare(lengthOf(r), unit) }} × {{ formatBare(faces[n]!.heightMm, unit) }} · {{ r.pieces.length }} pieces</span
+          >{{ formatBare(lengthOf(r), unit) }} × {{ formatBare(faces[n]!.heightMm, unit) }} · {{ counted(r.pieces.length, 'piece') }}</span
         >
       </div>
       <svg

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SitePlanView, Unit } from '../api/client'
-import { formatBare } from '../measure/format'
+import { counted, formatBare } from '../measure/format'
 import { fillOf } from './hatches'
 import { kindOf, type Kinds } from './kinds'
 import { blockOf, isAbout, type Pointed } from './laid'
@@ -39,7 +39,7 @@ const label = (i: (typeof pieces.value)[0]) => {
       class="plan"
       :viewBox="`${extent.x - margin} ${-extent.y - extent.height - margin} ${extent.width + 2 * margin} ${extent.height + 2 * margin}`"
       role="img"
-      :aria-label="`${pieces.length} pieces from above`">
+      :aria-label="`${counted(pieces.length, 'piece')} from above`">
       <rect v-for="p in posts" :key="`${p.min.x} ${p.min.y}`" :x="p.min.x" :y="-p.max.y" :width="p.max.x - p.min.x" :height="p.max.y - p.min.y" class="post" />
       <g v-for="p in pieces" :key="p.key">
         <rect

@@ -5,6 +5,7 @@ import { roleName } from '../list/roles'
 import { onStep } from '../measure/length'
 import { useSite } from '../site/site'
 import { reuse } from './kinds'
+import { counted } from '../measure/format'
 
 /** What would be modelled, by role, and what choosing it would do to what stands. */
 const props = defineProps<{ option: SiteOptionView }>()
@@ -29,7 +30,7 @@ const does = computed(() => {
   <section aria-label="To be modelled" class="model">
     <h3>To be modelled</h3>
     <p class="soft">
-      {{ option.made }} kinds<template v-if="option.made < option.kinds"> beside {{ option.kinds - option.made }} that stand</template>, each used
+      {{ counted(option.made, 'kind') }}<template v-if="option.made < option.kinds"> beside {{ option.kinds - option.made }} that stand</template>, each used
       {{ reuse(option).toFixed(1) }} times<template v-if="once">
         · <span class="caution">▲ {{ once }} {{ once === 1 ? 'stands' : 'stand' }} once</span></template
       >

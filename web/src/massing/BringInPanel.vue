@@ -10,6 +10,7 @@ import { useTable } from '../table/table'
 import { useAttempt } from '../site/attempt'
 import { useBringIn, widthOf } from './bringIn'
 import { useForeseen } from './foreseen'
+import { counted } from '../measure/format'
 
 const site = useSite()
 const table = useTable()
@@ -54,7 +55,7 @@ const setDown = () =>
     <input ref="picker" class="unseen" type="file" accept=".svg,image/svg+xml" tabindex="-1" aria-label="An SVG file with outlines" @change="picked" />
     <template v-if="drawn">
       <p>
-        <b>{{ drawn.file }}</b>: {{ drawn.read.outlines.length }} {{ drawn.read.outlines.length === 1 ? 'outline' : 'outlines' }},
+        <b>{{ drawn.file }}</b>: {{ counted(drawn.read.outlines.length, 'outline') }},
         <span class="figures">{{ site.show(widthOf(drawn.read.outlines)) }}</span> wide.
       </p>
       <div class="fields">
@@ -66,7 +67,7 @@ const setDown = () =>
       </div>
       <div class="row">
         <Button type="primary" size="small" :disabled="!drawn.read.outlines.length" @click="setDown">
-          Make {{ drawn.read.outlines.length }} {{ drawn.read.outlines.length === 1 ? 'room' : 'rooms' }}
+          Make {{ counted(drawn.read.outlines.length, 'room') }}
         </Button>
         <Button size="small" @click="putAway">Put away</Button>
       </div>

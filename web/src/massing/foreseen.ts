@@ -2,6 +2,7 @@ import { Modal } from 'ant-design-vue'
 import { ref } from 'vue'
 import { NoAnswer, send } from '../api/client'
 import { useSite } from '../site/site'
+import { counted } from '../measure/format'
 
 /** What an edit of the massing does to what stands, in pieces. */
 interface Effect {
@@ -31,7 +32,7 @@ export interface EditRequest {
   body?: unknown
 }
 
-const count = (n: number, what: string) => `${n} ${n === 1 ? 'piece' : 'pieces'} ${what}`
+const count = (n: number, what: string) => `${counted(n, 'piece')} ${what}`
 
 /** In words; empty where nothing that stands is touched. */
 export function wordsOf(e: Effect): string {

@@ -51,7 +51,7 @@ const massing = {
 function hands(chosen: { room?: RoomView; stair?: StairView } = { room }) {
   const deeds: Deed[] = []
   const hand = useHand(
-    () => ({ massing, level: massing.levels[0], stepMm: 100, scale: 0.1, ...chosen }),
+    () => ({ massing, level: massing.levels[0], stepMm: 100, wallMm: 200, scale: 0.1, ...chosen }),
     (d) => deeds.push(d),
   )
   return { hand, deeds }
@@ -143,5 +143,32 @@ describe('a hand on the plan', () => {
     expect(deeds).toEqual([{ what: 'corner', edge: 1, by: { x: 1000, y: 400 } }])
     hand.point({ x: 4970, y: 3960 }, true)
     expect(hand.corner.value).toBeUndefined()
+  })
+})
+
+describe('ground beside a room', () => {
+  /** With a step of 1 m and a pointer that misses by 40 mm, 4 pixels. */
+  function drawn(from: [number, number], to: [number, number]) {
+    const deeds: Deed[] = []
+    const hand = useHand(
+      () => ({ massing, level: massing.levels[0], stepMm: 1000, wallMm: 200, scale: 0.1 }),
+      (d) => deeds.push(d),
+    )
+    hand.take({ x: from[0], y: from[1] }, 'ground')
+    hand.drag({ x: to[0], y: to[1] })
+    hand.letGo()
+    return deeds[0]
+  }
+
+  it('begins on the other side of its wall, and ends in line with its other one', () => {
+    expect(drawn([5240, 40], [9100, 3970])).toEqual({ what: 'ground', from: { x: 5200, y: 0 }, to: { x: 9000, y: 4000 } })
+  })
+
+  it('above it, beyond its north wall', () => {
+    expect(drawn([-30, 4240], [4960, 7400])).toEqual({ what: 'ground', from: { x: 0, y: 4200 }, to: { x: 5000, y: 7000 } })
+  })
+
+  it('lies on the step where no wall is near', () => {
+    expect(drawn([6400, 900], [8600, 2600])).toEqual({ what: 'ground', from: { x: 6000, y: 1000 }, to: { x: 9000, y: 3000 } })
   })
 })

@@ -1,6 +1,6 @@
 import { ref, type Ref } from 'vue'
 import type { BoxMm, GapView, LevelView, MassingView, RoomView, MassView, StairView } from '../api/client'
-import { cornerNear, edgeNear, isIn, outward, type Edge, type Point } from '../site/edges'
+import { cornerNear, edgeNear, edgesOf, isIn, isUpright, outward, type Edge, type Point } from '../site/edges'
 import { onStep } from '../measure/length'
 import { onLevel, solidsOn, stairsOn } from '../site/level'
 
@@ -18,6 +18,8 @@ export type Deed =
 
 /** How near to an edge a hand must be to take it. */
 const EDGE_REACH_PX = 7
+/** How near to a wall ground must be drawn to be drawn against it. */
+const FACE_REACH_PX = 6
 
 interface Ground {
   massing: MassingView
@@ -26,6 +28,7 @@ interface Ground {
   stair?: StairView
   solid?: MassView
   stepMm: number
+  wallMm: number
   scale: number
 }
 
@@ -45,11 +48,30 @@ export function useHand(ground: () => Ground, done: (deed: Deed) => void) {
 
   const stepped = (v: number) => onStep(v, ground().stepMm)
 
+  /** A corner of ground: on a wall face of the level's rooms, or where a room begins on the other side of that wall, if one is near; else on the step. */
+  function corneredAt(at: Point): Point {
+    const { massing, level, wallMm, scale } = ground()
+    const edges = massing.rooms.filter((r) => !level || r.levelId === level.id).flatMap(edgesOf)
+    const nearest = (v: number, upright: boolean) => {
+      const faces = edges
+        .filter((e) => isUpright(e) === upright)
+        .flatMap((e) => {
+          const face = upright ? e.from.x : e.from.y
+          return [face, face + (e.side === 'EAST' || e.side === 'NORTH' ? wallMm : -wallMm)]
+        })
+        .filter((face) => Math.abs(face - v) * scale <= FACE_REACH_PX)
+      return faces.length ? faces.reduce((a, b) => (Math.abs(b - v) < Math.abs(a - v) ? b : a)) : stepped(v)
+    }
+    return { x: nearest(at.x, true), y: nearest(at.y, false) }
+  }
+
   /** @returns whether something is held now */
   function take(at: Point, drawing: '' | 'ground' | 'line'): boolean {
     typed.value = ''
-    if (drawing === 'ground') room.value = { x0: stepped(at.x), y0: stepped(at.y), x1: stepped(at.x), y1: stepped(at.y) }
-    else if (drawing === 'line') line.value = { from: at, to: at }
+    if (drawing === 'ground') {
+      const { x, y } = corneredAt(at)
+      room.value = { x0: x, y0: y, x1: x, y1: y }
+    } else if (drawing === 'line') line.value = { from: at, to: at }
     else if (corner.value) corner.value = { ...corner.value, start: at }
     else if (opening.value) opening.value = { ...opening.value, start: at }
     else if (edge.value) edge.value = { ...edge.value, held: true }
@@ -71,8 +93,10 @@ export function useHand(ground: () => Ground, done: (deed: Deed) => void) {
 
   /** @returns whether something is held */
   function drag(at: Point): boolean {
-    if (room.value) room.value = { ...room.value, x1: stepped(at.x), y1: stepped(at.y) }
-    else if (line.value) line.value = { ...line.value, to: at }
+    if (room.value) {
+      const { x, y } = corneredAt(at)
+      room.value = { ...room.value, x1: x, y1: y }
+    } else if (line.value) line.value = { ...line.value, to: at }
     else if (corner.value?.start) {
       const { edge: of, start } = corner.value
       corner.value = { edge: of, start, by: { x: stepped(at.x - start.x), y: stepped(at.y - start.y) } }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Unit } from '../api/client'
-import { format, formatBare, formatCount } from './format'
+import { counted, format, formatBare, formatCount } from './format'
 
 // The foot is exactly 304.8 mm (international yard and pound agreement, 1959); the old engine unit is 1/16 of it.
 const CASES: [number, Unit, string][] = [
@@ -24,3 +24,9 @@ describe('lengths', () => {
 })
 
 it('counts are set in groups of three', () => expect(formatCount(1234567)).toBe('1\u2009234\u2009567'))
+
+it('counts one thing in the singular, and none or several in the plural', () => {
+  expect([0, 1, 2].map((n) => counted(n, 'piece'))).toEqual(['0 pieces', '1 piece', '2 pieces'])
+  expect(counted(2, 'stretch', 'stretches')).toBe('2 stretches')
+  expect(counted(12345, 'triangle')).toBe('12\u2009345 triangles')
+})

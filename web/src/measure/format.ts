@@ -53,3 +53,6 @@ export function formatBytes(bytes: number): string {
 
 /** Groups of three, thin-spaced. */
 export const formatCount = (n: number) => n.toString().replace(/\B(?=(\d{3})+$)/g, '\u2009')
+
+/** A number with its word in the singular or the plural: `counted(1, 'piece')` is *1 piece*. @param many the plural, where it is not the word with an s */
+export const counted = (n: number, one: string, many = `${one}s`) => `${formatCount(n)} ${n === 1 ? one : many}`

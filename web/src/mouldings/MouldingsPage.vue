@@ -10,6 +10,7 @@ import BenchView from '../workshop/BenchView.vue'
 import { PROFILES } from '../workshop/words'
 import MouldingFields from './MouldingFields.vue'
 import { useMouldings } from './mouldings'
+import { counted } from '../measure/format'
 
 /** What runs along the walls of rooms: rules of the building, each tuned or left out room by room, and the pieces that they come to. */
 const site = useSite()
@@ -81,8 +82,7 @@ async function give(room: RoomView, what: 'rule' | 'own' | 'none') {
   open.value = what === 'own' ? room.id : undefined
 }
 const opened = computed<MouldingView | undefined>(() => (rule.value && open.value ? mouldings.own(rule.value, open.value) : undefined))
-const plural = (n: number, one: string) => `${n.toLocaleString('en')} ${n === 1 ? one : `${one}s`}`
-const says = (m: MouldingView) => (m.pieces ? `${plural(m.pieces, 'piece')} of ${plural(m.pieceIds.length, 'kind')}` : m.on ? 'no piece yet' : 'off')
+const says = (m: MouldingView) => (m.pieces ? `${counted(m.pieces, 'piece')} of ${counted(m.pieceIds.length, 'kind')}` : m.on ? 'no piece yet' : 'off')
 </script>
 
 <template>
@@ -109,7 +109,7 @@ const says = (m: MouldingView) => (m.pieces ? `${plural(m.pieces, 'piece')} of $
     </div>
     <template v-else>
       <div class="middle">
-        <BenchView v-if="shown.length" :pieces="shown" :label="`${rule.name}, ${plural(shown.length, 'kind')}`" :of="String(rule.id)" />
+        <BenchView v-if="shown.length" :pieces="shown" :label="`${rule.name}, ${counted(shown.length, 'kind')}`" :of="String(rule.id)" />
         <p v-else class="soft none">
           {{ !site.site!.kit ? 'Choose a kit first: mouldings stand with the walls.' : rule.on ? 'No wall has room for it.' : 'It is switched off.' }}
         </p>

@@ -73,6 +73,7 @@ const hand = useHand(
     stair: table.stair,
     solid: table.solid,
     stepMm: site.site!.stepMm,
+    wallMm: site.site!.wallMm,
     scale: lie.value.scale,
   }),
   (deed) => emit('deed', deed),

@@ -6,6 +6,7 @@ import { useTable } from '../table/table'
 import { repeatOf, useLaying } from './laying'
 import { ASKS, LABELS, type What } from './rules'
 import { vOneStop } from '../parts/oneStop'
+import { counted } from '../measure/format'
 
 /** Begins a repeat of what is in the hand or selected, or lists those that there are. */
 defineProps<{ lists: boolean }>()
@@ -47,10 +48,7 @@ const selected = computed(() => {
       <template v-if="laying.fault"
         ><span class="fault">{{ laying.fault }}</span></template
       >
-      <template v-else-if="laying.preview"
-        >{{ laying.preview.count }} {{ laying.preview.count === 1 ? 'piece' : 'pieces' }},
-        {{ laying.preview.triangles.toLocaleString('en').replaceAll(',', ' ') }} triangles more.</template
-      >
+      <template v-else-if="laying.preview">{{ counted(laying.preview.count, 'piece') }}, {{ counted(laying.preview.triangles, 'triangle') }} more.</template>
       <template v-else>{{ ASKS[laying.what] }}</template>
     </p>
   </section>

@@ -5,6 +5,7 @@ import type { RuleWords } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import NumberField from '../parts/NumberField.vue'
 import { useLaying } from './laying'
+import { counted } from '../measure/format'
 
 /** What only a scatter has: how dense, how loose, what it lands on, and the brush. */
 defineProps<{ rule: RuleWords; about: (field: string) => string | undefined }>()
@@ -70,7 +71,7 @@ onBeforeUnmount(() => (laying.tool = ''))
     <LengthField label="Brush’s radius" :mm="laying.brush.radiusMm" @change="(mm) => mm > 0 && (laying.brush.radiusMm = mm)" />
     <NumberField label="Its strength, %" :value="laying.brush.strength" @change="(v) => (laying.brush.strength = Math.max(1, Math.min(100, v)))" />
   </div>
-  <p v-if="laying.stroke.length && laying.preview" class="soft" role="status">{{ laying.preview.count }} pieces so far.</p>
+  <p v-if="laying.stroke.length && laying.preview" class="soft" role="status">{{ counted(laying.preview.count, 'piece') }} so far.</p>
   <LengthField
     v-if="rule.pathMm?.length"
     label="Thinner toward paths over"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useSite } from '../site/site'
 import { STAGES, type StageName } from './stages'
+import { counted } from '../measure/format'
 
 /** The stages, in the order of the work. */
 defineProps<{ stage: StageName }>()
@@ -18,7 +19,7 @@ const faults = computed(() => site.survey.faults)
       :class="{ here: s.name === stage }"
       :aria-current="s.name === stage ? 'page' : undefined">
       <span class="key">{{ s.key }}</span>{{ s.title }}
-      <span v-if="s.name === 'survey' && faults" class="count" :aria-label="`${faults} ${faults === 1 ? 'fault' : 'faults'}`">{{ faults }}</span>
+      <span v-if="s.name === 'survey' && faults" class="count" :aria-label="counted(faults, 'fault')">{{ faults }}</span>
     </RouterLink>
   </nav>
 </template>

@@ -3,7 +3,7 @@ import { Button, Input, Modal } from 'ant-design-vue'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { get, Refusal, send, type SiteBody, type SiteSummary, type SiteView } from '../api/client'
-import { formatCount, UNIT_NAMES } from '../measure/format'
+import { UNIT_NAMES, counted, formatCount } from '../measure/format'
 import { tell, useSite } from '../site/site'
 import SiteFields from './SiteFields.vue'
 import { vTypedFirst } from '../parts/focus'
@@ -95,9 +95,7 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
         <RouterLink :to="`/sites/${s.id}`" class="open">
           <img :src="`/api/sites/${s.id}/plan.svg?revision=${s.revision}`" alt="" width="168" height="112" />
           <span class="name">{{ s.name }}</span>
-          <span class="figures soft">
-            {{ s.rooms }} {{ s.rooms === 1 ? 'room' : 'rooms' }} · {{ formatCount(s.placements) }} placements · {{ UNIT_NAMES[s.unit] }}
-          </span>
+          <span class="figures soft"> {{ counted(s.rooms, 'room') }} · {{ counted(s.placements, 'placement') }} · {{ UNIT_NAMES[s.unit] }} </span>
           <span class="soft when">changed {{ when(s.changedAt) }}</span>
         </RouterLink>
         <span class="row">

@@ -3,13 +3,13 @@ import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { CardView, FindingView } from '../api/client'
 import { tell, useSite } from '../site/site'
+import { counted } from '../measure/format'
 
 const site = useSite()
 const opened = ref(new Set<string>())
 const accepting = ref<{ key: string; reason: string }>()
 const open = computed(() => site.cards.filter((c) => !c.accepted))
 const accepted = computed(() => site.cards.filter((c) => c.accepted))
-const count = (n: number, word: string) => `${n} ${n === 1 ? word : `${word}s`}`
 
 function toggle(c: CardView) {
   const key = keyOf(c)
@@ -41,7 +41,7 @@ const deed = (c: CardView) => (c.count === 1 ? c.findings[0]!.fix! : `Mend all $
   <div class="panel">
     <div class="row spread">
       <h2>Survey</h2>
-      <span class="figures soft">{{ count(site.survey.faults, 'fault') }} · {{ count(site.survey.cautions, 'caution') }}</span>
+      <span class="figures soft">{{ counted(site.survey.faults, 'fault') }} · {{ counted(site.survey.cautions, 'caution') }}</span>
     </div>
     <p v-if="!open.length" class="clean">Nothing {{ accepted.length ? 'else ' : '' }}found: no overlap, no gap, nothing off the grid, floating or outside.</p>
     <ul v-for="(list, i) in [open, accepted]" :key="i" :aria-label="i ? 'Accepted findings' : 'Findings'">

@@ -2,6 +2,7 @@
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { tell, useSite } from '../site/site'
+import { counted } from '../measure/format'
 
 /** What hands left out, and what they changed that has lost its place: shown while there is any. */
 const site = useSite()
@@ -12,11 +13,11 @@ const run = (work: () => Promise<unknown>) => void site.inTurn(work).catch(tell)
 
 <template>
   <div v-if="leftOut.length" class="row spread left-out">
-    <span>{{ leftOut.length }} {{ leftOut.length === 1 ? 'piece' : 'pieces' }} of the massing left out by hand</span>
+    <span>{{ counted(leftOut.length, 'piece') }} of the massing left out by hand</span>
     <Button size="small" @click="run(() => site.letGo(leftOut.map((d) => d.id)))">Put back</Button>
   </div>
   <section v-if="lost.length" class="lost" aria-label="Changes by hand without a place">
-    <h3 class="caution">▲ {{ lost.length }} {{ lost.length === 1 ? 'change' : 'changes' }} by hand without a place</h3>
+    <h3 class="caution">▲ {{ counted(lost.length, 'change') }} by hand without a place</h3>
     <p class="soft">The rooms or the kit have changed under them. What was moved still stands where it was left.</p>
     <ul>
       <li v-for="d in lost" :key="d.id" class="row spread">

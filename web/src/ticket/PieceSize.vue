@@ -4,6 +4,7 @@ import { ref, shallowRef, watch } from 'vue'
 import { NoAnswer, Refusal, send, type PieceView, type ResizedView } from '../api/client'
 import LengthField from '../parts/LengthField.vue'
 import { tell, useSite } from '../site/site'
+import { counted } from '../measure/format'
 
 /** The size of a piece of wall that the kit chose: typed here, worked out wherever it stands, and shown before it is taken. */
 const props = defineProps<{ piece: PieceView }>()
@@ -35,7 +36,6 @@ async function size(some: { lengthMm?: number; heightMm?: number }) {
   }
 }
 const take = () => void site.inTurn(() => site.make('Build from the kit', 'PUT', '/kit', { option: found.value!.option })).catch(tell)
-const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
 </script>
 
 <template>
@@ -56,7 +56,7 @@ const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : 
     <div v-if="found" class="found" role="status">
       <p v-if="!found.unfit.length">It fits every stretch.</p>
       <template v-else>
-        <p>{{ count(found.unfit.length, 'stretch', 'stretches') }} it no longer fits:</p>
+        <p>{{ counted(found.unfit.length, 'stretch', 'stretches') }} it no longer fits:</p>
         <ul tabindex="0" aria-label="Stretches it no longer fits">
           <li v-for="u in found.unfit" :key="`${u.run} ${u.atMm} ${u.heightMm}`">
             {{ u.run }}: <span class="figures">{{ site.show(u.lengthMm) }}</span> from <span class="figures">{{ site.show(u.atMm) }}</span>
@@ -68,9 +68,8 @@ const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : 
         </p>
       </template>
       <p class="soft">
-        {{ found.kindsNow }} → {{ found.kinds }} kinds, {{ found.placementsNow }} → {{ found.placements }} pieces<template v-if="found.does.lost"
-          >, {{ found.does.lost }} of your changes left without a place</template
-        >.
+        {{ found.kindsNow }} → {{ counted(found.kinds, 'kind') }}, {{ found.placementsNow }} → {{ counted(found.placements, 'piece')
+        }}<template v-if="found.does.lost">, {{ found.does.lost }} of your changes left without a place</template>.
       </p>
       <span class="row">
         <Button size="small" type="primary" @click="take">Change it everywhere</Button>

@@ -7,6 +7,7 @@ import { useBench } from './bench'
 import PointEditor from './PointEditor.vue'
 import SvgShapes from './SvgShapes.vue'
 import { PROFILES } from './words'
+import { counted } from '../measure/format'
 
 /** The cross-section of a pushed part: one of the library with typed sizes, or a drawn one. */
 const props = defineProps<{ words: PartWords }>()
@@ -99,7 +100,7 @@ const setPoints = (edit: (all: { x: number; y: number; radius?: number }[]) => v
       @insert="(i, at) => setPoints((all) => all.splice(i, 0, at))"
       @remove="(i) => setPoints((all) => all.splice(i, 1))" />
     <p v-if="words.profile.holes?.length" class="row">
-      <span class="soft">{{ words.profile.holes.length }} {{ words.profile.holes.length === 1 ? 'hole' : 'holes' }}</span>
+      <span class="soft">{{ counted(words.profile.holes.length, 'hole') }}</span>
       <button type="button" class="plain" @click="set({ holes: [] })">✕ fill them</button>
     </p>
   </template>

@@ -254,6 +254,20 @@ class MassingTest {
                 .toList();
     }
 
+    /** Two actions, and a hand that misses the wall by 40 mm: the new room begins on the wall's other side and is as deep as the first. */
+    @Test
+    void aRoomIsDrawnAgainstAWall() {
+        var desk = SharedApplication.desk().hall("Walled off").stage("Massing");
+        assertThat(desk.field("Clear width")).hasValue("5 m");
+        desk.button("Draw a room").click();
+        desk.dragPlan(5_240, 40, 8_000, 3_960);
+        assertThat(desk.field("Room name")).hasValue("Room 2");
+        var drawn = desk.get(desk.site() + "/massing").get("rooms").get(1);
+        assertThat(drawn.get("cornerMm").get("x").asInt()).isEqualTo(5_200);
+        assertThat(drawn.get("cornerMm").get("y").asInt()).isZero();
+        assertThat(drawn.get("depthMm").asInt()).isEqualTo(4_000);
+    }
+
     @Test
     void aSecondRoomStandsClearOfTheFirst() {
         var desk = SharedApplication.desk().hall("Double hall").stage("Massing");
