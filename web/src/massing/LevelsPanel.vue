@@ -26,7 +26,9 @@ const removeLevel = () => attempt(() => make('Remove the level', 'DELETE', `/lev
       <h3>Levels</h3>
       <span class="row"
         ><Button size="small" @click="addLevel">Add level</Button
-        ><Button size="small" :disabled="!table.rooms.length" @click="copyLevel">Copy level up</Button></span
+        ><Button size="small" title="A copy stands by itself: it does not follow the level it was made from" :disabled="!table.rooms.length" @click="copyLevel"
+          >Copy level up</Button
+        ></span
       >
     </div>
     <div class="tabs">

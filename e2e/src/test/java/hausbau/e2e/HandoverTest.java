@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -124,7 +125,7 @@ class HandoverTest {
     private static List<List<Integer>> boxes(JsonNode read, String code) {
         return read.get("nodes")
                 .valueStream()
-                .filter(n -> n.get("name").asString().endsWith(code))
+                .filter(n -> n.get("name").asString().matches(Pattern.quote(code) + "(_\\d+)?"))
                 .map(n -> List.of(
                         n.get("min").get(0).asInt(),
                         n.get("min").get(1).asInt(),

@@ -22,7 +22,7 @@ import java.util.stream.Collectors;
 
 /**
  * What the nodes of a scene are called, each by a name of its own: the level, in it the room, in that the repeat, twin or
- * use of an assembly, in that the piece, such as {@code WAL-2000 7}. A name that is taken gets the least number that tells
+ * use of an assembly, in that the piece, such as {@code WAL-2000_7}. A name that is taken gets the least number that tells
  * it apart, in the order in which the names are asked for.
  */
 public final class NodeNames {
@@ -72,7 +72,7 @@ public final class NodeNames {
 
     /** Of its piece, with a number where another is called so. */
     public String name(String code) {
-        return free(code);
+        return free(code, "_");
     }
 
     private List<String> roomPath(Standing s) {
@@ -99,13 +99,13 @@ public final class NodeNames {
 
     /** The name of one group, the same whenever it is asked for. */
     private String unique(Object group, String name) {
-        return groups.computeIfAbsent(group, of -> free(name));
+        return groups.computeIfAbsent(group, of -> free(name, " "));
     }
 
-    private String free(String name) {
+    private String free(String name, String before) {
         var free = name;
         while (!taken.add(free)) {
-            free = name + " " + numbers.merge(name, 2, (last, second) -> last + 1);
+            free = name + before + numbers.merge(name, 2, (last, second) -> last + 1);
         }
         return free;
     }

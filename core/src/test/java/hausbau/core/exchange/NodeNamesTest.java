@@ -62,9 +62,9 @@ class NodeNamesTest {
         var set = StandingSet.of(decisions);
         var all = all(set, new NodeNames(decisions, Map.of(0L, "Ground", 1L, "Loft")));
         var names = all.stream().map(path -> path.substring(path.lastIndexOf('/') + 1));
-        assertThat(names).doesNotHaveDuplicates().allMatch(name -> name.matches("[A-Z]{3}-[\\w-]+( \\d+)?"));
+        assertThat(names).doesNotHaveDuplicates().allMatch(name -> name.matches("[A-Z]{3}-[\\w-]+(_\\d+)?"));
         assertThat(all)
-                .contains("Ground/Room 1/PRP-BENCH", "Ground/Room 1/PRP-BENCH 2", "Loft/Loft 2/PRP-BENCH 3")
+                .contains("Ground/Room 1/PRP-BENCH", "Ground/Room 1/PRP-BENCH_2", "Loft/Loft 2/PRP-BENCH_3")
                 .allMatch(path -> path.startsWith("Ground/Room 1/") || path.startsWith("Loft/Loft 2/"));
     }
 
@@ -93,10 +93,10 @@ class NodeNamesTest {
         assertThat(all)
                 .contains(
                         "Ground/Room 1/Lamps/PRP-LAMP",
-                        "Ground/Room 1/Lamps/PRP-LAMP 2",
-                        "Ground/Room 1/Lamps/PRP-LAMP 3",
+                        "Ground/Room 1/Lamps/PRP-LAMP_2",
+                        "Ground/Room 1/Lamps/PRP-LAMP_3",
                         "Ground/Room 1/Pair/PRP-BENCH",
-                        "Ground/Room 2/Pair 2/PRP-BENCH 3");
+                        "Ground/Room 2/Pair 2/PRP-BENCH_3");
     }
 
     private static Assembly.Part part(int number, long xMm) {
