@@ -82,11 +82,16 @@ const all = computed<Found[]>(() => [
       site.select(c.findings[0]?.placementIds ?? [])
     },
   })),
-  ...sites.value
+])
+/** Other sites come after all of this one. */
+const elsewhere = computed<Found[]>(() =>
+  sites.value
     .filter((s) => s.id !== site.site?.id)
     .map((s) => ({ name: s.name, words: 'site open', kind: 'site', key: '', run: () => router.push(`/sites/${s.id}`) })),
-])
-const found = computed(() => matching(all.value, query.value, MOST))
+)
+const found = computed(() =>
+  [...matching(all.value, query.value, MOST), ...(query.value.trim() ? matching(elsewhere.value, query.value, MOST) : [])].slice(0, MOST),
+)
 watch(query, () => (at.value = 0))
 
 watch(

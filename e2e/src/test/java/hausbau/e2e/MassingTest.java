@@ -261,7 +261,7 @@ class MassingTest {
         assertThat(desk.field("Clear width")).hasValue("5 m");
         desk.button("Draw a room").click();
         desk.dragPlan(5_240, 40, 8_000, 3_960);
-        assertThat(desk.field("Room name")).hasValue("Room 2");
+        assertThat(desk.field("Room name")).hasValue("Room 1");
         var drawn = desk.get(desk.site() + "/massing").get("rooms").get(1);
         assertThat(drawn.get("cornerMm").get("x").asInt()).isEqualTo(5_200);
         assertThat(drawn.get("cornerMm").get("y").asInt()).isZero();

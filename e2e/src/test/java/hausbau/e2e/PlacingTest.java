@@ -156,7 +156,7 @@ class PlacingTest {
         desk.press("k");
         assertThat(desk.group("See").button("Cutaway")).hasAttribute("aria-pressed", "false");
         desk.press("?");
-        assertThat(desk.page.getByRole(AriaRole.DIALOG)).containsText("quarter turn");
+        assertThat(desk.page.getByRole(AriaRole.DIALOG)).containsText("Quarter turn left");
         desk.press("Escape");
     }
 
