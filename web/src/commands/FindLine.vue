@@ -34,15 +34,9 @@ interface Found {
 }
 
 const go = (to: string) => router.push(`/sites/${site.site!.id}/${to}`)
-const roomBox = (r: (typeof site.massing.rooms)[number]) => ({
-  min: r.cornerMm,
-  max: { x: r.cornerMm.x + r.widthMm, y: r.cornerMm.y + r.depthMm, z: r.cornerMm.z + r.heightMm },
-})
 async function goToRoom(r: (typeof site.massing.rooms)[number]) {
   await go('massing')
-  table.goToLevel(r.levelId)
-  table.choose({ room: r.id })
-  table.look(roomBox(r))
+  table.goToRoom(r)
 }
 async function atBuild(work: () => unknown) {
   await go('build')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onClickOutside } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
+import { isIn } from '../site/edges'
 import { tell, useSite } from '../site/site'
 import { usePicking } from '../table/picking'
 import { useTable } from '../table/table'
@@ -26,11 +27,16 @@ const OF_PLACE: readonly string[] = [
   'Find and do',
 ]
 
+/** The room under the pointer, of the level that is worked on; the smallest where rooms lie in one another. */
+const room = computed(() => {
+  const at = picking.menu?.atMm
+  return at && table.rooms.filter((r) => isIn(r, at)).sort((a, b) => a.areaM2 - b.areaM2)[0]
+})
 const items = computed<Pick<Command, 'name' | 'run' | 'key' | 'ctrl' | 'shift'>[]>(() => {
   const all = commands.all.filter((c) => c.can())
   const here = picking.menu?.atMm
   const figure = here ? [{ name: 'Stand the Figure here', run: () => table.standFigure(here) }] : []
-  if (props.massing) return [...all.filter((c) => c.group === 'Massing'), ...figure]
+  if (props.massing) return [...all.filter((c) => c.group === 'Massing' && (c.of !== 'room' || room.value)), ...figure]
   if (!site.selection.size) return [...all.filter((c) => OF_PLACE.includes(c.name)), ...figure]
   return [
     ...all.filter((c) => OF_SELECTION.includes(c.group) && c.name !== 'Set a copy down'),
@@ -45,6 +51,7 @@ watch(
   () => picking.menu,
   async (at) => {
     if (!at) return
+    if (props.massing && room.value) table.choose({ room: room.value.id })
     await nextTick()
     const { offsetWidth: w, offsetHeight: h } = menu.value!
     place.value = { left: `${Math.max(4, Math.min(at.x, window.innerWidth - w - 4))}px`, top: `${Math.max(4, Math.min(at.y, window.innerHeight - h - 4))}px` }

@@ -26,12 +26,14 @@ export interface Command {
   key?: string
   ctrl?: boolean
   shift?: boolean
+  /** What it is done to, where that is not the selection. */
+  of?: 'room'
   /** Whether it can be done now. */
   can: () => boolean
   run: () => unknown
 }
 
-/** A further stage of a page is a page of it. */
+/** The pages of those stages that have several. */
 const PAGES = [
   { at: 'brief/intent', name: 'Intent', words: 'budget mood words' },
   { at: 'brief/board', name: 'Board', words: 'pictures references' },
@@ -234,22 +236,51 @@ export const useCommands = defineStore('commands', () => {
     { name: 'Snapping', group: 'Place and repeat', words: 'grid free', can: always, run: () => (placing.snaps = !placing.snaps) },
 
     { name: 'Draw a room', group: 'Massing', words: 'add new', can: always, run: () => draw('room') },
-    { name: 'Add ground to the room', group: 'Massing', words: 'extend', can: hasRoom, run: () => draw('join') },
-    { name: 'Cut ground from the room', group: 'Massing', words: 'notch', can: hasRoom, run: () => draw('cut') },
-    { name: 'Draw stairs', group: 'Massing', words: 'ramp add', can: hasRoom, run: () => draw('stair') },
-    { name: 'Draw a solid', group: 'Massing', words: 'block mass add', can: hasRoom, run: () => draw('solid') },
-    { name: 'Add a door', group: 'Massing', words: 'opening', can: hasRoom, run: roomEdit('Add an opening', 'POST', '/openings/usual', { kind: 'DOOR' }) },
-    { name: 'Add a window', group: 'Massing', words: 'opening', can: hasRoom, run: roomEdit('Add an opening', 'POST', '/openings/usual', { kind: 'WINDOW' }) },
+    { name: 'Add ground to the room', group: 'Massing', words: 'extend', of: 'room', can: hasRoom, run: () => draw('join') },
+    { name: 'Cut ground from the room', group: 'Massing', words: 'notch', of: 'room', can: hasRoom, run: () => draw('cut') },
+    { name: 'Draw stairs', group: 'Massing', words: 'ramp add', of: 'room', can: hasRoom, run: () => draw('stair') },
+    { name: 'Draw a solid', group: 'Massing', words: 'block mass add', of: 'room', can: hasRoom, run: () => draw('solid') },
+    {
+      name: 'Add a door',
+      group: 'Massing',
+      words: 'opening',
+      of: 'room',
+      can: hasRoom,
+      run: roomEdit('Add an opening', 'POST', '/openings/usual', { kind: 'DOOR' }),
+    },
+    {
+      name: 'Add a window',
+      group: 'Massing',
+      words: 'opening',
+      of: 'room',
+      can: hasRoom,
+      run: roomEdit('Add an opening', 'POST', '/openings/usual', { kind: 'WINDOW' }),
+    },
     {
       name: 'Add a passage',
       group: 'Massing',
       words: 'opening',
+      of: 'room',
       can: hasRoom,
       run: roomEdit('Add an opening', 'POST', '/openings/usual', { kind: 'PASSAGE' }),
     },
-    { name: 'Turn the room', group: 'Massing', words: 'rotate', can: hasRoom, run: roomEdit('Turn the room', 'POST', '/arrange', { quarterTurns: 1 }) },
-    { name: 'Mirror the room', group: 'Massing', words: 'flip', can: hasRoom, run: roomEdit('Mirror the room', 'POST', '/arrange', { mirror: true }) },
-    { name: 'Remove the room', group: 'Massing', words: 'delete', can: hasRoom, run: roomEdit('Remove the room', 'DELETE', '') },
+    {
+      name: 'Turn the room',
+      group: 'Massing',
+      words: 'rotate',
+      of: 'room',
+      can: hasRoom,
+      run: roomEdit('Turn the room', 'POST', '/arrange', { quarterTurns: 1 }),
+    },
+    {
+      name: 'Mirror the room',
+      group: 'Massing',
+      words: 'flip',
+      of: 'room',
+      can: hasRoom,
+      run: roomEdit('Mirror the room', 'POST', '/arrange', { mirror: true }),
+    },
+    { name: 'Remove the room', group: 'Massing', words: 'delete', of: 'room', can: hasRoom, run: roomEdit('Remove the room', 'DELETE', '') },
     { name: 'Add a level', group: 'Massing', words: 'storey floor', can: always, run: () => inTurn(() => site.make('Add a level', 'POST', '/levels', {})) },
     {
       name: 'Copy the level up',

@@ -76,7 +76,7 @@ const removeRoom = () => attempt(() => make('Remove the room', 'DELETE', `/rooms
     </div>
     <section v-if="edges.length > 4" aria-label="Walls">
       <h3>Walls</h3>
-      <p class="soft">Typed, the right end moves, seen from inside.</p>
+      <p class="soft">A typed length moves the wall’s right end, seen from inside.</p>
       <div class="four">
         <LengthField
           v-for="e in edges"

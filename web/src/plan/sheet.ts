@@ -20,7 +20,7 @@ export function fitted(box: BoxMm, width: number, height: number, margin = 76): 
   return { scale, x: width / 2 - ((box.min.x + box.max.x) / 2) * scale, y: height / 2 + ((box.min.y + box.max.y) / 2) * scale }
 }
 
-/** The least of its scale that a drawing gives up so that the small view covers none of it. */
+/** A drawing is moved aside only where it keeps at least this share of its scale. */
 const LEAST_BESIDE = 0.8
 
 /** The same where the lower right corner is covered: beside that, if it is hardly smaller there. */

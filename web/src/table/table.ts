@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { BoxMm, VecMm } from '../api/client'
+import type { BoxMm, RoomView, VecMm } from '../api/client'
 import { useSite } from '../site/site'
 import { keepForSite } from './kept'
 
@@ -84,6 +84,13 @@ export const useTable = defineStore('table', () => {
     return room ? { x: room.cornerMm.x + 1500, y: room.cornerMm.y + 1500, z: room.cornerMm.z } : { x: 1500, y: 1500, z: 0 }
   })
 
+  function goToRoom(room: RoomView) {
+    goToLevel(room.levelId)
+    choose({ room: room.id })
+    const { x, y, z } = room.cornerMm
+    look({ min: room.cornerMm, max: { x: x + room.widthMm, y: y + room.depthMm, z: z + room.heightMm } })
+  }
+
   function standFigure(atMm: VecMm) {
     if (site.site) stood.value = { siteId: site.site.id, atMm }
   }
@@ -128,6 +135,7 @@ export const useTable = defineStore('table', () => {
     rooms,
     chosenLevel,
     goToLevel,
+    goToRoom,
     isListing,
     level,
     asked,

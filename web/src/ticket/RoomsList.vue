@@ -11,12 +11,6 @@ const table = useTable()
 
 const levels = computed(() => [...site.massing.levels].reverse().map((level) => ({ level, rooms: site.massing.rooms.filter((r) => r.levelId === level.id) })))
 
-function go(room: RoomView) {
-  table.chosenLevel = room.levelId
-  table.choose({ room: room.id })
-  const { x, y, z } = room.cornerMm
-  table.look({ min: room.cornerMm, max: { x: x + room.widthMm, y: y + room.depthMm, z: z + room.heightMm } })
-}
 const selectAll = (room: RoomView) =>
   void site.selecting(async () => site.select(await get<string[]>(`/api/sites/${site.site!.id}/rooms/${room.id}/placements`))).catch(tell)
 </script>
@@ -28,7 +22,7 @@ const selectAll = (room: RoomView) =>
       <h3 v-if="levels.length > 1">{{ level.name }}</h3>
       <ul class="plain">
         <li v-for="r in rooms" :key="r.id" class="row spread">
-          <button type="button" class="plain name" title="Go there" @click="go(r)">{{ r.name }}</button>
+          <button type="button" class="plain name" title="Go there" @click="table.goToRoom(r)">{{ r.name }}</button>
           <span class="figures soft">{{ r.areaM2.toFixed(1) }} m²</span>
           <button type="button" class="plain act" :aria-label="`Select all in ${r.name}`" @click="selectAll(r)">select</button>
         </li>

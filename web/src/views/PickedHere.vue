@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
 import { useSite } from '../site/site'
 import { usePicking } from '../table/picking'
@@ -12,6 +13,14 @@ const hovered = computed(() => {
   const h = picking.hovered
   return h && !site.selection.has(h.id) ? h : undefined
 })
+/** The list goes when the pointer has gone so far from the click, pixels, or the view is moved. */
+const AWAY_PX = 260
+useEventListener(window, 'pointermove', (e: PointerEvent) => {
+  const at = picking.last
+  if (at && Math.hypot(e.clientX - at.x, e.clientY - at.y) > AWAY_PX) picking.forget()
+})
+useEventListener(window, 'wheel', picking.forget, { passive: true })
+
 /** Beside the pointer, within the window. */
 const beside = (at: { x: number; y: number }, width: number) => ({
   left: `${Math.min(at.x + 14, window.innerWidth - width)}px`,

@@ -24,7 +24,7 @@ final class CommandsTest {
     }
 
     @Test
-    void afewLettersFindAndDo() {
+    void aFewLettersFindAndDo() {
         var desk = SharedApplication.desk().hall("Found and done");
         desk.press("f");
         assertThat(line(desk)).isFocused();
@@ -86,6 +86,26 @@ final class CommandsTest {
         desk.rightClickPlan(-700, -700);
         menu.getByText("Stand the Figure here").click();
         assertThat(desk.figure()[0]).isCloseTo(-700, within(40.0));
+    }
+
+    /** With one room chosen, a right click in another goes for that one, and beside both for neither. */
+    @Test
+    void theMenuIsAboutTheRoomUnderThePointer() {
+        var desk = SharedApplication.desk().hall("Two rooms pointed at").stage("Massing");
+        desk.button("Draw a room").click();
+        desk.dragPlan(5_200, 0, 7_000, 4_000);
+        assertThat(desk.field("Room name")).hasValue("Room 1");
+        var menu = desk.page.getByRole(AriaRole.MENU);
+        desk.rightClickPlan(-600, -600);
+        assertThat(menu.getByText("Draw a room")).isVisible();
+        assertThat(menu.getByText("Remove the room")).isHidden();
+        desk.press("Escape");
+        desk.rightClickPlan(2_500, 2_000);
+        assertThat(desk.field("Room name")).hasValue("Room");
+        menu.getByText("Remove the room").click();
+        desk.until(
+                "site => fetch(site + '/massing').then(r => r.json()).then(m => m.rooms.length === 1 && m.rooms[0].name === 'Room 1')",
+                desk.site());
     }
 
     @Test
