@@ -27,10 +27,10 @@ const OF_PLACE: readonly string[] = [
   'Find and do',
 ]
 
-/** The room under the pointer, of the level that is worked on; the smallest where rooms lie in one another. */
+/** The room under the pointer, of the level that is worked on, the smallest where rooms lie in one another; by the keyboard the chosen one. */
 const room = computed(() => {
   const at = picking.menu?.atMm
-  return at && table.rooms.filter((r) => isIn(r, at)).sort((a, b) => a.areaM2 - b.areaM2)[0]
+  return at ? table.rooms.filter((r) => isIn(r, at)).sort((a, b) => a.areaM2 - b.areaM2)[0] : table.selectedRoom
 })
 const items = computed<Pick<Command, 'name' | 'run' | 'key' | 'ctrl' | 'shift'>[]>(() => {
   const all = commands.all.filter((c) => c.can())

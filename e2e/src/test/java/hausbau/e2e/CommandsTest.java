@@ -100,6 +100,7 @@ final class CommandsTest {
         assertThat(menu.getByText("Draw a room")).isVisible();
         assertThat(menu.getByText("Remove the room")).isHidden();
         desk.press("Escape");
+        assertThat(menu).isHidden();
         desk.rightClickPlan(2_500, 2_000);
         assertThat(desk.field("Room name")).hasValue("Room");
         menu.getByText("Remove the room").click();
