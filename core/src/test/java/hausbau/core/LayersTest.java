@@ -60,8 +60,12 @@ class LayersTest {
             .definedBy("..core.takeoff..")
             .layer("daylight")
             .definedBy("..core.daylight..")
+            .layer("shot")
+            .definedBy("..core.shot..")
             .layer("exchange")
             .definedBy("..core.exchange..")
+            .whereLayer("shot")
+            .mayNotBeAccessedByAnyLayer()
             .whereLayer("exchange")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("daylight")
@@ -79,18 +83,19 @@ class LayersTest {
             .whereLayer("hand")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("standing")
-            .mayOnlyBeAccessedByLayers("advice", "hand", "budget", "survey", "variety", "exchange")
+            .mayOnlyBeAccessedByLayers("advice", "hand", "budget", "survey", "variety", "shot", "exchange")
             .whereLayer("arrange")
             .mayOnlyBeAccessedByLayers("standing", "hand")
             .whereLayer("dress")
             .mayOnlyBeAccessedByLayers("standing", "hand", "survey", "variety")
             .whereLayer("place")
             .mayOnlyBeAccessedByLayers(
-                    "dress", "arrange", "standing", "hand", "survey", "variety", "takeoff", "exchange")
+                    "dress", "arrange", "standing", "hand", "survey", "variety", "takeoff", "shot", "exchange")
             .whereLayer("repeat")
             .mayOnlyBeAccessedByLayers("standing", "hand", "survey")
             .whereLayer("massing")
-            .mayOnlyBeAccessedByLayers("advice", "place", "dress", "arrange", "standing", "hand", "survey", "exchange")
+            .mayOnlyBeAccessedByLayers(
+                    "advice", "place", "dress", "arrange", "standing", "hand", "survey", "shot", "exchange")
             .whereLayer("fit")
             .mayOnlyBeAccessedByLayers("advice", "massing", "standing", "survey")
             .whereLayer("reduce")
@@ -109,6 +114,7 @@ class LayersTest {
                     "survey",
                     "variety",
                     "takeoff",
+                    "shot",
                     "exchange")
             .whereLayer("plane")
             .mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "standing", "hand", "survey", "exchange")
@@ -118,7 +124,17 @@ class LayersTest {
             .mayOnlyBeAccessedByLayers("kit")
             .whereLayer("shape")
             .mayOnlyBeAccessedByLayers(
-                    "cut", "finish", "reduce", "kit", "bring", "massing", "budget", "standing", "takeoff", "exchange");
+                    "cut",
+                    "finish",
+                    "reduce",
+                    "kit",
+                    "bring",
+                    "massing",
+                    "budget",
+                    "standing",
+                    "takeoff",
+                    "shot",
+                    "exchange");
 
     @ArchTest
     static final ArchRule packagesHaveNoCycles =

@@ -251,7 +251,7 @@ class DemoDressing {
                         List.of(),
                         RuleWords.of(trail),
                         Optional.of(new RepeatService.Following(stair, Repeat.Hold.STAIR, 0, mm(900)))));
-        repeats.change(site, made.id(), NOT_TOLD, new RepeatService.Change("Handrail", null, null, null));
+        repeats.change(site, made.id(), NOT_TOLD, RepeatService.Change.named("Handrail"));
     }
 
     /** A bench with a basket and a bucket beside it, five times along the east wall, looking at the water. */
@@ -291,7 +291,7 @@ class DemoDressing {
                         List.of(),
                         RuleWords.of(rule),
                         Optional.of(new RepeatService.Following(host, hold, 0, null))));
-        repeats.change(site, made.id(), NOT_TOLD, new RepeatService.Change(name, null, null, null));
+        repeats.change(site, made.id(), NOT_TOLD, RepeatService.Change.named(name));
     }
 
     long piece(long site, String code) {

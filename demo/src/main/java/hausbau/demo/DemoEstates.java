@@ -78,7 +78,7 @@ class DemoEstates {
     private long site(String name) {
         var settings =
                 new SiteSettings(Unit.METRE, mm(100), mm(200), mm(3_200), 256, false, false, mm(1500), Corners.POSTS);
-        return sites.create(name, usual -> settings).site().getId();
+        return sites.create(name, usual -> settings, false).site().getId();
     }
 
     private long room(long site, String name, long level, long x, long y, long z, long width, long depth, long height) {
@@ -294,7 +294,7 @@ class DemoEstates {
     }
 
     private void name(long id, String name, Repeat made) {
-        repeats.change(id, made.id(), NOT_TOLD, new RepeatService.Change(name, null, null, null));
+        repeats.change(id, made.id(), NOT_TOLD, RepeatService.Change.named(name));
     }
 
     private static Length mm(long millimetres) {

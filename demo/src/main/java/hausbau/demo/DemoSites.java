@@ -88,7 +88,7 @@ public class DemoSites {
     private long makeBaths() {
         var settings =
                 new SiteSettings(Unit.METRE, mm(100), mm(200), mm(4400), 256, false, false, mm(1500), Corners.POSTS);
-        var id = sites.create(BATHS, usual -> settings).site().getId();
+        var id = sites.create(BATHS, usual -> settings, false).site().getId();
         var hall = massing.addRoom(
                         id,
                         NOT_TOLD,

@@ -2,6 +2,7 @@ package hausbau.core.arrange;
 
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Side;
+import hausbau.core.measure.Axis;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
@@ -17,20 +18,6 @@ import java.util.stream.IntStream;
 public final class Lining {
 
     private Lining() {}
-
-    public enum Axis {
-        X,
-        Y,
-        Z;
-
-        private long of(Vec v) {
-            return this == X ? v.x() : this == Y ? v.y() : v.z();
-        }
-
-        private Vec by(long um) {
-            return new Vec(this == X ? um : 0, this == Y ? um : 0, this == Z ? um : 0);
-        }
-    }
 
     /** The lesser side, the middle or the greater side along an axis. */
     public enum To {

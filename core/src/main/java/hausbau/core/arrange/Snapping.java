@@ -1,6 +1,7 @@
 package hausbau.core.arrange;
 
 import hausbau.core.kit.Kind;
+import hausbau.core.measure.Axis;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
@@ -10,7 +11,6 @@ import hausbau.core.place.Standing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Sets a piece down: on the step, against the edges of pieces beside it, onto the surface beneath it.
@@ -39,8 +39,6 @@ public final class Snapping {
     }
 
     public record Snapped(Stance stance, List<Hold> holds) {}
-
-    private record Shift(long by, Place place) {}
 
     private final Length step;
     private final long floor;
@@ -72,8 +70,8 @@ public final class Snapping {
     /** Along X and Y alone. */
     public Snapped snapFlat(Kind kind, Stance wanted) {
         var holds = new ArrayList<Hold>();
-        var stance = wanted.movedBy(new Vec(along(kind, wanted, 'X', holds), 0, 0));
-        return new Snapped(stance.movedBy(new Vec(0, along(kind, stance, 'Y', holds), 0)), holds);
+        var stance = wanted.movedBy(new Vec(along(kind, wanted, Axis.X, holds), 0, 0));
+        return new Snapped(stance.movedBy(new Vec(0, along(kind, stance, Axis.Y, holds), 0)), holds);
     }
 
     /** Lets a placement drop straight down onto what is under it, or onto the floor. Nothing under it: it stays. */
@@ -81,43 +79,19 @@ public final class Snapping {
         return from.movedBy(new Vec(0, 0, Math.min(0, down(kind, from, 0, new ArrayList<>()))));
     }
 
-    private long along(Kind kind, Stance stance, char axis, List<Hold> holds) {
-        var edge = nearestEdge(stance.box(kind), axis);
-        if (edge != null) {
-            holds.add(new Hold(axis, To.EDGE, Optional.of(edge.place())));
-            return edge.by();
+    private long along(Kind kind, Stance stance, Axis axis, List<Hold> holds) {
+        var edge = Meeting.nearest(stance.box(kind), axis, around, step.um() / 2);
+        if (edge.isPresent()) {
+            holds.add(new Hold(name(axis), To.EDGE, Optional.of(edge.get().with())));
+            return edge.get().by();
         }
-        holds.add(new Hold(axis, To.GRID));
-        var pivot = new Length(along(stance.at(), axis));
+        holds.add(new Hold(name(axis), To.GRID));
+        var pivot = new Length(axis.of(stance.at()));
         return pivot.roundTo(step).minus(pivot).um();
     }
 
-    private @Nullable Shift nearestEdge(Box box, char axis) {
-        var across = axis == 'X' ? 'Y' : 'X';
-        @Nullable Shift best = null;
-        for (var other : around) {
-            var o = other.box();
-            var beside = along(box.min(), across) <= along(o.max(), across)
-                    && along(o.min(), across) <= along(box.max(), across)
-                    && box.min().z() < o.max().z()
-                    && o.min().z() < box.max().z();
-            if (!beside) {
-                continue;
-            }
-            for (var theirs : new long[] {along(o.min(), axis), along(o.max(), axis)}) {
-                for (var ours : new long[] {along(box.min(), axis), along(box.max(), axis)}) {
-                    var by = theirs - ours;
-                    if (Math.abs(by) <= step.um() / 2 && (best == null || Math.abs(by) < Math.abs(best.by()))) {
-                        best = new Shift(by, other.place());
-                    }
-                }
-            }
-        }
-        return best;
-    }
-
-    private static long along(Vec v, char axis) {
-        return axis == 'X' ? v.x() : v.y();
+    private static char name(Axis axis) {
+        return axis.name().charAt(0);
     }
 
     /** How far up (or, below 0, down) to the highest surface not more than {@code slack} above the base. */

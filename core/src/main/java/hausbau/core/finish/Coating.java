@@ -125,11 +125,16 @@ public final class Coating {
             }
             case TILES, BOARDS -> laid(s, u, v, vary);
             case STONE -> {
-                var vein = Math.abs(noise.clouds(u, v, 5, 5, 5) - 0.5) * 2;
-                s.blend = 0.55 * (1 - Noise.step(0.02, 0.22, vein))
-                        + 0.4 * Noise.step(0.62, 0.72, other.clouds(u, v, 48, 48, 2));
-                s.light = 1 + vary * 2 * (other.clouds(u, v, 4, 4, 5) - 0.5);
-                s.h = noise.clouds(u, v, 24, 24, 4);
+                // Beds that lie nearly level, grains of a few millimetres, here and there a vein or a pit.
+                var bed = noise.clouds(u, v, 4, 14, 5);
+                var grain = other.smooth(u, v, 320, 320);
+                var vein = Math.abs(noise.clouds(u + 0.37, v + 0.11, 3, 3, 6) - 0.5) * 2;
+                var isVein = (1 - Noise.step(0.0, 0.035, vein)) * Noise.step(0.5, 0.62, other.clouds(u, v, 2, 2, 3));
+                var pit = Noise.step(0.9, 0.96, other.smooth(u, v, 110, 110));
+                s.blend = 0.3 * isVein + 0.45 * pit + 0.22 * Noise.step(0.6, 0.9, grain) + 0.25 * (bed - 0.35);
+                s.light = 1
+                        + vary * (1.1 * (bed - 0.5) + 0.5 * (other.clouds(u, v, 3, 3, 4) - 0.5) + 0.35 * (grain - 0.5));
+                s.h = (0.55 + 0.25 * bed + 0.2 * grain) * (1 - pit);
             }
             case TERRAZZO -> chips(s, u, v, vary);
             case METAL -> {

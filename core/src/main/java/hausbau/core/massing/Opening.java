@@ -1,10 +1,16 @@
 package hausbau.core.massing;
 
 import hausbau.core.measure.Length;
+import hausbau.core.measure.Refused;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
+import java.util.function.LongSupplier;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * A door, a window or a passage in a room's wall; it goes through the whole wall, whatever lies behind.
@@ -18,6 +24,8 @@ import java.util.Locale;
  */
 public record Opening(
         long id, long roomId, Kind kind, int edge, Length at, Length width, Length height, Length sill, Hold hold) {
+
+    private static final int MOST_ALIKE = 50;
 
     /** An end of its wall, seen from inside, or its middle. */
     public enum Hold {
@@ -118,6 +126,46 @@ public record Opening(
             taken += o.width().um();
         }
         return spread;
+    }
+
+    /** Whether it is of the same kind, size and sill in the same wall. */
+    public boolean isAlike(Opening other) {
+        return roomId == other.roomId
+                && edge == other.edge
+                && kind == other.kind
+                && width.equals(other.width)
+                && height.equals(other.height)
+                && sill.equals(other.sill);
+    }
+
+    /** How many of these are alike, itself included where it is among them. */
+    public int countAlike(Collection<Opening> openings) {
+        return Math.toIntExact(openings.stream().filter(this::isAlike).count());
+    }
+
+    /**
+     * So many alike in its wall, and all openings of that wall spread evenly.
+     *
+     * @param onWall all openings of the wall, this one among them
+     * @param count  1 to 50, this one included
+     * @param ids    for those that are new
+     */
+    public List<Opening> times(Outline.Edge wall, List<Opening> onWall, int count, LongSupplier ids, Length step) {
+        if (count < 1 || count > MOST_ALIKE) {
+            throw new Refused("count", "1 to " + MOST_ALIKE + " openings alike stand in a wall.");
+        }
+        var others = onWall.stream().filter(o -> !isAlike(o));
+        var kept = Stream.concat(Stream.of(this), onWall.stream().filter(o -> isAlike(o) && o.id != id))
+                .limit(count)
+                .toList();
+        var fresh = IntStream.range(kept.size(), count)
+                .mapToObj(i -> new Opening(ids.getAsLong(), roomId, kind, edge, at, width, height, sill, hold));
+        return spread(
+                wall,
+                Stream.of(others, kept.stream(), fresh)
+                        .flatMap(Function.identity())
+                        .toList(),
+                step);
     }
 
     public Length end() {

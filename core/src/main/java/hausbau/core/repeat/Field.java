@@ -8,6 +8,7 @@ import hausbau.core.measure.Vec;
 import hausbau.core.plane.Rect;
 import hausbau.core.plane.Region;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Over an area, in columns along X and rows along Y from its least corner. When the area grows there are more of them: pitch and
@@ -52,25 +53,88 @@ public record Field(
         }
     }
 
+    /** How many columns and rows of a body there are; what is staggered has one fewer in every second row. */
+    public record Grid(int columns, int rows) {
+
+        private static final int MOST = 2_000;
+
+        public Grid {
+            if (columns < 1 || columns > MOST) {
+                throw new Refused("across", "A field is from 1 to " + MOST + " columns across.");
+            }
+            if (rows < 1 || rows > MOST) {
+                throw new Refused("deep", "A field is from 1 to " + MOST + " rows deep.");
+            }
+        }
+    }
+
+    /** How many columns and rows fit; none where not even one does. */
+    public Optional<Grid> grid(Box body) {
+        var e = area.extent();
+        var across = count(e.width(), pitchX(body), columns, aisleX, body.size().x());
+        var deep = count(e.depth(), pitchY(body), rows, aisleY, body.size().y());
+        return across < 1 || deep < 1 || across > Grid.MOST || deep > Grid.MOST
+                ? Optional.empty()
+                : Optional.of(new Grid(across, deep));
+    }
+
+    /**
+     * The same over as much ground as so many columns and rows take; its least corner stays.
+     *
+     * @throws Refused where its ground is not a rectangle
+     */
+    public Field with(Grid grid, Box body) {
+        if (area.rects().size() != 1) {
+            throw new Refused("across", "This field fills ground that is no rectangle: it has as many as that holds.");
+        }
+        var e = area.extent();
+        var width = start(grid.columns() - 1, pitchX(body), columns, aisleX)
+                + body.size().x();
+        var depth =
+                start(grid.rows() - 1, pitchY(body), rows, aisleY) + body.size().y();
+        return over(Region.of(new Rect(e.x0(), e.y0(), e.x0() + width, e.y0() + depth)));
+    }
+
+    private long pitchX(Box body) {
+        return pitchX.isPositive() ? pitchX.um() : body.size().x();
+    }
+
+    private long pitchY(Box body) {
+        return pitchY.isPositive() ? pitchY.um() : body.size().y();
+    }
+
+    /** How far the column, or row, of a number begins from the first. */
+    private static long start(int i, long pitch, int every, Length aisle) {
+        return i * pitch + (every > 0 ? i / every * aisle.um() : 0);
+    }
+
+    private static int count(long room, long pitch, int every, Length aisle, long size) {
+        var n = 0;
+        while (n <= Grid.MOST && start(n, pitch, every, aisle) + size <= room) {
+            n++;
+        }
+        return n;
+    }
+
     @Override
     public void lay(List<Box> bodies, Spots spots) {
         var body = bodies.get(0);
         var e = area.extent();
-        var px = pitchX.isPositive() ? pitchX.um() : body.size().x();
-        var py = pitchY.isPositive() ? pitchY.um() : body.size().y();
+        var px = pitchX(body);
+        var py = pitchY(body);
         if ((e.width() / px) * (double) (e.depth() / py) > 4_000_000) {
             throw new Refused(
                     "pitchXMm", "That would be millions of copies. Make the pitch wider or the area smaller.");
         }
         var plain = area.rects().size() == 1;
         for (var j = 0; ; j++) {
-            var y = e.y0() + j * py + (rows > 0 ? j / rows * aisleY.um() : 0);
+            var y = e.y0() + start(j, py, rows, aisleY);
             if (y + body.size().y() > e.y1()) {
                 return;
             }
             var shift = staggered && j % 2 == 1 ? px / 2 : 0;
             for (var i = 0; ; i++) {
-                var x = e.x0() + shift + i * px + (columns > 0 ? i / columns * aisleX.um() : 0);
+                var x = e.x0() + shift + start(i, px, columns, aisleX);
                 if (x + body.size().x() > e.x1()) {
                     break;
                 }

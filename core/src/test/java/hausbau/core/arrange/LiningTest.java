@@ -9,6 +9,7 @@ import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
+import hausbau.core.measure.Axis;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
@@ -41,7 +42,7 @@ class LiningTest {
         "Z,HIGH,1000,2000,-1550",
         "Z,LOW,1000,2000,0"
     })
-    void sidesAndMiddlesAreBroughtTogether(Lining.Axis axis, Lining.To to, long x, long y, long z) {
+    void sidesAndMiddlesAreBroughtTogether(Axis axis, Lining.To to, long x, long y, long z) {
         var bench = stands(BENCH, 5000, 3000, 0);
         var lined = Lining.align(List.of(stands(LAMP, 1000, 2000, 0)), bench.box(), axis, to);
         assertThat(lined).singleElement().satisfies(s -> assertThat(s.at()).isEqualTo(Vec.ofMillimetres(x, y, z)));
@@ -52,7 +53,7 @@ class LiningTest {
     void betweenThemIsAsMuchEverywhere() {
         var all = List.of(
                 stands(LAMP, 10_000, 0, 0), stands(BENCH, 2000, 0, 0), stands(LAMP, 0, 0, 0), stands(LAMP, 4000, 0, 0));
-        var spread = Lining.spread(all, Lining.Axis.X);
+        var spread = Lining.spread(all, Axis.X);
         assertThat(spread.get(0)).isEqualTo(all.get(0).stance());
         assertThat(spread.get(2)).isEqualTo(all.get(2).stance());
         var bench = spread.get(1).box(BENCH);
@@ -60,8 +61,7 @@ class LiningTest {
         assertThat(bench.min().x() - 160_000).isEqualTo(7_760_000 / 3);
         assertThat(lamp.min().x() - bench.max().x()).isBetween(7_760_000 / 3L, 7_760_000 / 3L + 1);
         assertThat(9_840_000 - lamp.max().x()).isBetween(7_760_000 / 3L, 7_760_000 / 3L + 1);
-        assertThatThrownBy(() -> Lining.spread(all.subList(0, 2), Lining.Axis.X))
-                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> Lining.spread(all.subList(0, 2), Axis.X)).isInstanceOf(Refused.class);
     }
 
     /** By hand: a bench is 450 mm deep, so its middle stands 225 mm off the face that its back looks to. */
@@ -100,14 +100,10 @@ class LiningTest {
     void besideAndUnderTheCeiling() {
         var with = stands(BENCH, 2000, 2000, 0).box();
         var one = List.of(stands(BENCH, 500, 300, 0));
-        assertThat(Lining.beside(one, with, Lining.Axis.X, false).get(0).at())
-                .isEqualTo(Vec.ofMillimetres(400, 300, 0));
-        assertThat(Lining.beside(one, with, Lining.Axis.X, true).get(0).at())
-                .isEqualTo(Vec.ofMillimetres(3600, 300, 0));
-        assertThat(Lining.beside(one, with, Lining.Axis.Y, true).get(0).at())
-                .isEqualTo(Vec.ofMillimetres(500, 2450, 0));
-        assertThat(Lining.beside(one, with, Lining.Axis.Z, true).get(0).at())
-                .isEqualTo(Vec.ofMillimetres(500, 300, 450));
+        assertThat(Lining.beside(one, with, Axis.X, false).get(0).at()).isEqualTo(Vec.ofMillimetres(400, 300, 0));
+        assertThat(Lining.beside(one, with, Axis.X, true).get(0).at()).isEqualTo(Vec.ofMillimetres(3600, 300, 0));
+        assertThat(Lining.beside(one, with, Axis.Y, true).get(0).at()).isEqualTo(Vec.ofMillimetres(500, 2450, 0));
+        assertThat(Lining.beside(one, with, Axis.Z, true).get(0).at()).isEqualTo(Vec.ofMillimetres(500, 300, 450));
         var room = room(1, 0, 0, 5000, 4000);
         var under = Lining.underCeilings(one, massing(List.of(room))).get(0);
         assertThat(under.box(BENCH).max().z()).isEqualTo(room.height().um());

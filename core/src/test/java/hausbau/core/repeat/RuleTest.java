@@ -19,6 +19,7 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.commons.math3.distribution.ChiSquaredDistribution;
@@ -238,6 +239,44 @@ class RuleTest {
         assertThat(spots(field(l, false, 0, 0))).hasSize(60);
         assertThat(spots(field(Region.of(new Rect(0, 0, 6_000_000, 2_000_000)), true, 0, 0)))
                 .hasSize(10 + 9 + 10 + 9 + 10);
+    }
+
+    /** TRADE.md's store: ten columns of three in a block, ten rows; as many as are asked for stand, counted one by one. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
+    void aFieldIsAskedForByItsColumnsAndRows(long seed) {
+        var random = new Random(seed);
+        var field = field(
+                Region.of(new Rect(700_000, -300_000, 9_000_000, 5_000_000)),
+                false,
+                random.nextInt(0, 5),
+                random.nextInt(0, 5));
+        var grid = new Field.Grid(random.nextInt(1, 40), random.nextInt(1, 40));
+        var asked = field.with(grid, BODY);
+        var spots = spots(asked);
+        assertThat(spots).as("seed %d", seed).hasSize(grid.columns() * grid.rows());
+        assertThat(spots.stream().map(Spot::x).distinct()).hasSize(grid.columns());
+        assertThat(asked.grid(BODY)).contains(grid);
+        assertThat(asked.area().extent().x0()).as("its least corner stays").isEqualTo(700_000);
+        // A micrometre less, and one column and one row fewer fit.
+        var e = asked.area().extent();
+        var less = asked.over(Region.of(new Rect(e.x0(), e.y0(), e.x1() - 1, e.y1() - 1)));
+        assertThat(spots(less)).hasSize((grid.columns() - 1) * (grid.rows() - 1));
+    }
+
+    @Test
+    void aFieldOnOddGroundHasNoNumberOfItsOwn() {
+        var l = Region.of(new Rect(0, 0, 6_000_000, 2_000_000))
+                .plus(Region.of(new Rect(0, 2_000_000, 1_200_000, 4_000_000)));
+        assertThatThrownBy(() -> field(l, false, 0, 0).with(new Field.Grid(3, 3), BODY))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("no rectangle");
+        assertThatThrownBy(() -> new Field.Grid(0, 3))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("across");
+        assertThatThrownBy(() -> new Field.Grid(3, 2_001))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("deep");
     }
 
     /** A place keeps what it drew when the field grows. */
