@@ -51,6 +51,25 @@ class KitTest {
         return answer.json().get("id").asLong();
     }
 
+    @Test
+    void aSiteBeginsWithPlainPropsWhereItIsAskedFor() {
+        var site = caller.post("/api/sites?props=true", "{\"name\":\"With props\"}");
+        assertThat(site.status()).isEqualTo(201);
+        assertThat(site.json().get("undo").asString())
+                .as("they are what it begins with, not a step")
+                .isEmpty();
+        var pieces = "/api/sites/" + site.json().get("id").asLong() + "/pieces";
+        assertThat(caller.get(pieces).json().valueStream().map(p -> p.get("code")
+                        .asString()))
+                .containsExactlyInAnyOrder(
+                        "PRP-CRATE", "PRP-TABLE", "PRP-CHAIR", "PRP-SHELF", "PRP-BARREL", "PRP-SIGN", "PRP-TABLE-LAMP");
+        var without = caller.post("/api/sites", "{\"name\":\"Without\"}")
+                .json()
+                .get("id")
+                .asLong();
+        assertThat(caller.get("/api/sites/" + without + "/pieces").json()).isEmpty();
+    }
+
     private Set<Long> derivedPieces(String site) {
         return caller.get(site + "/placements")
                 .json()

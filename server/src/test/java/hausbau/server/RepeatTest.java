@@ -57,6 +57,26 @@ class RepeatTest {
         bench = piece(site, "PRP-BENCH");
     }
 
+    @Test
+    void aFieldIsAskedForByItsColumnsAndRows() {
+        var field = made(
+                "/repeats",
+                "{\"pieceIds\":[" + lamp
+                        + "],\"rule\":{\"what\":\"FIELD\",\"areaMm\":[{\"x0\":0,\"y0\":0,\"x1\":4000,\"y1\":3000}],\"columns\":4,\"aisleXMm\":900}}");
+        var path = site + "/repeats/" + field.get("id").asLong();
+        var asked =
+                caller.call("PATCH", path, "{\"across\":12,\"deep\":10}", null).json();
+        assertThat(asked.get("count").asInt()).isEqualTo(120);
+        assertThat(asked.get("grid").get("across").asInt()).isEqualTo(12);
+        var wider = caller.call("PATCH", path, "{\"across\":13}", null).json();
+        assertThat(wider.get("count").asInt()).as("the rows stay").isEqualTo(130);
+        var none = caller.call("PATCH", path, "{\"deep\":0}", null);
+        assertThat(none.status()).isEqualTo(400);
+        assertThat(none.text()).contains("deep", "from 1 to 2000");
+        assertThat(caller.get(site + "/repeats").json().get(0).get("count").asInt())
+                .isEqualTo(130);
+    }
+
     private long piece(String of, String code) {
         return caller.get(of + "/pieces")
                 .json()

@@ -94,10 +94,10 @@ class Problems extends ResponseEntityExceptionHandler {
      *
      * @param kit what would become of the kit; null where that was not asked, or there is none
      */
-    record TrialView(long placed, long removed, long lost, @Nullable KitView kit) {}
+    record TrialView(long placed, long removed, long lost, @Nullable KitTrialView kit) {}
 
     /** Kinds and placements as they are and as they would be; the fewest kinds null where they are not known. */
-    record KitView(
+    record KitTrialView(
             int kindsBefore,
             int kinds,
             long placementsBefore,
@@ -105,8 +105,8 @@ class Problems extends ResponseEntityExceptionHandler {
             @Nullable Integer fewestBefore,
             @Nullable Integer fewest) {
 
-        static KitView of(KitForecast.Change c) {
-            return new KitView(
+        static KitTrialView of(KitForecast.Change c) {
+            return new KitTrialView(
                     c.before().kinds(),
                     c.after().kinds(),
                     c.before().placements(),
@@ -124,7 +124,7 @@ class Problems extends ResponseEntityExceptionHandler {
     ResponseEntity<TrialView> trial(Trial trial, WebRequest request) {
         var d = trial.difference();
         var kit = "kit".equals(request.getParameter("trial"))
-                ? forecasts.of(trial).map(KitView::of).orElse(null)
+                ? forecasts.of(trial).map(KitTrialView::of).orElse(null)
                 : null;
         return ResponseEntity.ok(new TrialView(d.placed(), d.removed(), d.lost(), kit));
     }

@@ -208,7 +208,7 @@ public class BoardController {
     /** @param does what the change does, as the undo button will name it */
     record ItemsChange(@NotNull String does, @NotNull List<@NotNull @Valid ItemChange> items) {}
 
-    record OrderBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean front) {}
+    record BoardOrderBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean front) {}
 
     record GroupBody(@NotNull List<@NotNull Long> ids, @NotNull Boolean together) {}
 
@@ -322,7 +322,7 @@ public class BoardController {
 
     @PostMapping("/board/order")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void order(@PathVariable long siteId, Seen seen, @Valid @RequestBody OrderBody body) {
+    void order(@PathVariable long siteId, Seen seen, @Valid @RequestBody BoardOrderBody body) {
         board.order(siteId, seen, body.ids(), body.front());
     }
 

@@ -173,7 +173,7 @@ class DeliveryController {
         }
     }
 
-    record TakenBody(@NotNull int number, Long pieceId, @Size(max = 80) String name, Role role) {}
+    record DeliveredBody(@NotNull int number, Long pieceId, @Size(max = 80) String name, Role role) {}
 
     /** @param swatches of materials, where they are not those that were guessed; @param pictures whether those of the file are taken onto sheets of their own */
     record BringBody(
@@ -181,7 +181,7 @@ class DeliveryController {
             @NotNull @Size(max = 1000) Map<String, @NotNull Swatch> swatches,
             @NotNull boolean laidOut,
             Boolean pictures,
-            @NotNull @Size(min = 1, max = 300) List<@NotNull @Valid TakenBody> things) {}
+            @NotNull @Size(min = 1, max = 300) List<@NotNull @Valid DeliveredBody> things) {}
 
     @PostMapping(path = "/sites/{siteId}/deliveries", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @Operation(

@@ -35,7 +35,7 @@ class DivisionController {
             @NotNull Length maxPieceMm,
             Unit unit) {}
 
-    record ChangeView(@NotNull String side, String fixed, @NotNull Length byMm) {}
+    record DivisionChangeView(@NotNull String side, String fixed, @NotNull Length byMm) {}
 
     record FilledView(
             @NotNull String name,
@@ -47,7 +47,7 @@ class DivisionController {
     record DivisionView(
             @NotNull Division.Sort sort,
             Length newPieceMm,
-            @NotNull List<ChangeView> changes,
+            @NotNull List<DivisionChangeView> changes,
             @NotNull List<FilledView> sides,
             @NotNull int pieces,
             @NotNull int kinds,
@@ -79,7 +79,7 @@ class DivisionController {
                 d.sort(),
                 d.newPiece().isPositive() ? d.newPiece() : null,
                 d.changes().stream()
-                        .map(c -> new ChangeView(c.side(), c.fixed().isEmpty() ? null : c.fixed(), c.by()))
+                        .map(c -> new DivisionChangeView(c.side(), c.fixed().isEmpty() ? null : c.fixed(), c.by()))
                         .toList(),
                 d.filled().stream()
                         .map(f -> new FilledView(

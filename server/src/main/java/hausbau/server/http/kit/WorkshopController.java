@@ -6,6 +6,7 @@ import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Profile;
 import hausbau.core.kit.Role;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.place.Place.Origin;
 import hausbau.core.shape.Density;
@@ -18,9 +19,11 @@ import hausbau.server.work.kit.WorkshopService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -72,6 +75,7 @@ class WorkshopController {
      * @param own      whether it is made of told parts, and can be what it was before
      * @param open     how many edges are not closed
      * @param openMm   the ends of some of them, x, y, z of each, in its own frame
+     * @param originMm where in its own frame the origin lies from which the places of parts are told
      */
     record BenchView(
             @NotNull long id,
@@ -83,6 +87,7 @@ class WorkshopController {
             @NotNull boolean own,
             @NotNull VecMm sizeMm,
             @NotNull BoxMm boxMm,
+            @NotNull VecMm originMm,
             @NotNull int triangles,
             @NotNull double areaM2,
             @NotNull double volumeM3,
@@ -109,6 +114,7 @@ class WorkshopController {
                     b.isOwn(),
                     VecMm.of(piece.size()),
                     BoxMm.of(piece.box()),
+                    VecMm.of(by),
                     mesh.triangles(),
                     mesh.area() / 1e6,
                     mesh.volume() / 1e9,
@@ -145,7 +151,7 @@ class WorkshopController {
     /** @param details percent of the triangles that each level of detail has, falling */
     record PieceChange(String code, String name, Pivot pivot, @Size(max = 6) List<@NotNull Integer> details) {}
 
-    record CopyBody(@NotNull long fromPieceId, @NotNull @Size(min = 1, max = 200) List<@NotNull Integer> parts) {}
+    record PartCopyBody(@NotNull long fromPieceId, @NotNull @Size(min = 1, max = 200) List<@NotNull Integer> parts) {}
 
     /** @param liesAt where a trim of it lies until it is told otherwise; left out where it may lie anywhere */
     record ProfileView(@NotNull Section section, @NotNull List<List<List<Double>>> ringsMm, Pattern.From liesAt) {
@@ -284,6 +290,22 @@ class WorkshopController {
         return bench(siteId, pieceId);
     }
 
+    record PartChange(@NotNull Integer number, @NotNull @Valid PartWords words) {}
+
+    record PartChanges(@NotEmpty @Size(max = 500) List<@NotNull @Valid PartChange> parts) {}
+
+    @PatchMapping("/sites/{siteId}/pieces/{pieceId}/parts")
+    @Operation(summary = "Changes several parts at once, each told once; what is not told stays")
+    BenchView changeAll(
+            @PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody PartChanges body) {
+        var words = body.parts().stream()
+                .collect(Collectors.toMap(PartChange::number, PartChange::words, (first, again) -> {
+                    throw new Refused("parts", "Each part is told once.");
+                }));
+        workshop.changeAll(siteId, pieceId, seen, words);
+        return bench(siteId, pieceId);
+    }
+
     @DeleteMapping("/sites/{siteId}/pieces/{pieceId}/parts/{number}")
     BenchView remove(@PathVariable long siteId, @PathVariable long pieceId, @PathVariable int number, Seen seen) {
         workshop.remove(siteId, pieceId, number, seen);
@@ -291,7 +313,7 @@ class WorkshopController {
     }
 
     /** @param at the number that it has then */
-    record PlaceBody(@NotNull Integer at) {}
+    record PartPlaceBody(@NotNull Integer at) {}
 
     @PutMapping("/sites/{siteId}/pieces/{pieceId}/parts/{number}/place")
     @Operation(summary = "Moves a part among the others: one that cuts is taken out of those before it")
@@ -300,7 +322,7 @@ class WorkshopController {
             @PathVariable long pieceId,
             @PathVariable int number,
             Seen seen,
-            @Valid @RequestBody PlaceBody body) {
+            @Valid @RequestBody PartPlaceBody body) {
         workshop.move(siteId, pieceId, number, body.at(), seen);
         return bench(siteId, pieceId);
     }
@@ -308,7 +330,7 @@ class WorkshopController {
     @PostMapping("/sites/{siteId}/pieces/{pieceId}/parts/copies")
     @Operation(summary = "Puts copies of another piece's parts, or of its own, among its parts")
     BenchView copy(
-            @PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody CopyBody body) {
+            @PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody PartCopyBody body) {
         workshop.copy(siteId, body.fromPieceId(), body.parts(), pieceId, seen);
         return bench(siteId, pieceId);
     }

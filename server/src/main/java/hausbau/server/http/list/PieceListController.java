@@ -88,7 +88,7 @@ class PieceListController {
     }
 
     /** What is left out takes the usual value, or stays. */
-    record LineBody(
+    record PieceLineBody(
             String code,
             String name,
             Role role,
@@ -125,7 +125,7 @@ class PieceListController {
         }
     }
 
-    record LinesChange(@NotNull List<@NotNull Long> ids, @NotNull @Valid LineBody set) {}
+    record LinesChange(@NotNull List<@NotNull Long> ids, @NotNull @Valid PieceLineBody set) {}
 
     record CountView(@NotNull int count) {}
 
@@ -136,7 +136,7 @@ class PieceListController {
 
     @PostMapping("/piece-list")
     @ResponseStatus(HttpStatus.CREATED)
-    IdView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody LineBody body) {
+    IdView add(@PathVariable long siteId, Seen seen, @Valid @RequestBody PieceLineBody body) {
         var usual = new PieceListCsv.Line(
                 Optional.ofNullable(body.code()).orElse(""),
                 "",

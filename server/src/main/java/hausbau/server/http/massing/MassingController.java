@@ -102,6 +102,7 @@ public class MassingController {
         }
     }
 
+    /** @param times how many alike its wall has, itself included */
     record OpeningView(
             @NotNull long id,
             @NotNull long roomId,
@@ -111,11 +112,22 @@ public class MassingController {
             @NotNull Length widthMm,
             @NotNull Length heightMm,
             @NotNull Length sillMm,
-            @NotNull Opening.Hold hold) {
+            @NotNull Opening.Hold hold,
+            @NotNull int times) {
 
-        public static OpeningView of(Opening o) {
+        static OpeningView of(MassingService.OnWall on) {
+            var o = on.opening();
             return new OpeningView(
-                    o.id(), o.roomId(), o.kind(), o.edge(), o.at(), o.width(), o.height(), o.sill(), o.hold());
+                    o.id(),
+                    o.roomId(),
+                    o.kind(),
+                    o.edge(),
+                    o.at(),
+                    o.width(),
+                    o.height(),
+                    o.sill(),
+                    o.hold(),
+                    on.alike());
         }
     }
 
@@ -280,7 +292,9 @@ public class MassingController {
                         .map(LevelController.LevelView::of)
                         .toList(),
                 found.rooms().stream().map(RoomView::of).toList(),
-                found.openings().stream().map(OpeningView::of).toList(),
+                found.openings().stream()
+                        .map(o -> OpeningView.of(MassingService.OnWall.of(o, found.openings())))
+                        .toList(),
                 drawing.walls().stream().map(BoxMm::of).toList(),
                 drawing.over().stream().map(BoxMm::of).toList(),
                 drawing.floors().stream().map(BoxMm::of).toList(),
@@ -362,12 +376,12 @@ public class MassingController {
      * @param quarterTurns counter-clockwise
      * @param copy         whether the room stays, and a copy of it is mirrored, turned and moved
      */
-    record ArrangeBody(@Valid VecMm byMm, @Min(-3) @Max(3) Integer quarterTurns, Boolean mirror, Boolean copy) {}
+    record RoomArrangeBody(@Valid VecMm byMm, @Min(-3) @Max(3) Integer quarterTurns, Boolean mirror, Boolean copy) {}
 
     @PostMapping("/rooms/{roomId}/arrange")
     @Operation(summary = "Mirrors, turns and moves a room, or a copy of it, with its openings")
     RoomView arrange(
-            @PathVariable long siteId, @PathVariable long roomId, Seen seen, @Valid @RequestBody ArrangeBody body) {
+            @PathVariable long siteId, @PathVariable long roomId, Seen seen, @Valid @RequestBody RoomArrangeBody body) {
         return RoomView.of(massing.arrange(
                 siteId,
                 roomId,
@@ -534,6 +548,18 @@ public class MassingController {
     @Operation(summary = "Spreads the openings of one wall evenly")
     List<OpeningView> spread(@PathVariable long siteId, @PathVariable long roomId, @PathVariable int edge, Seen seen) {
         return massing.spreadOpenings(siteId, roomId, edge, seen).stream()
+                .map(OpeningView::of)
+                .toList();
+    }
+
+    /** @param count of those alike in its wall, itself included */
+    record TimesBody(@NotNull Integer count) {}
+
+    @PostMapping("/openings/{openingId}/times")
+    @Operation(summary = "So many like it in its wall, spread evenly with all others of that wall")
+    List<OpeningView> times(
+            @PathVariable long siteId, @PathVariable long openingId, Seen seen, @Valid @RequestBody TimesBody body) {
+        return massing.repeatOpening(siteId, openingId, body.count(), seen).stream()
                 .map(OpeningView::of)
                 .toList();
     }

@@ -1,10 +1,12 @@
 package hausbau.server.http.set;
 
 import hausbau.core.arrange.Arrangement;
+import hausbau.core.arrange.Clearance;
 import hausbau.core.arrange.Lining;
 import hausbau.core.arrange.Snapping;
 import hausbau.core.hand.Clinging;
 import hausbau.core.hand.Strut;
+import hausbau.core.measure.Axis;
 import hausbau.core.measure.Box;
 import hausbau.core.measure.Lean;
 import hausbau.core.measure.Length;
@@ -25,11 +27,13 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
@@ -313,6 +317,41 @@ public class PlacementController {
                         orElse(body.mirror(), false)));
     }
 
+    /** @param snap left out: true */
+    record MovingBody(@NotEmpty List<@NotNull String> ids, @NotNull @Valid VecMm byMm, Boolean snap) {}
+
+    /** From the side of what is moved straight across to what stands next to it. */
+    record ClearanceView(
+            @NotNull Axis axis,
+            @NotNull Length mm,
+            @NotNull VecMm fromMm,
+            @NotNull VecMm toMm,
+            @NotNull String placementId) {
+
+        static ClearanceView of(Clearance clearance) {
+            return new ClearanceView(
+                    clearance.axis(),
+                    new Length(clearance.um()),
+                    VecMm.of(clearance.from()),
+                    VecMm.of(clearance.to()),
+                    clearance.next().toString());
+        }
+    }
+
+    record MoveView(@NotNull VecMm byMm, @NotNull List<ClearanceView> clearances) {}
+
+    @PostMapping("/placements/arrange/preview")
+    @Operation(
+            summary =
+                    "What a move of placements as one body would come to, and what is clear beside them; nothing is kept")
+    MoveView moving(@PathVariable long siteId, @Valid @RequestBody MovingBody body) {
+        var moved = placements.moving(
+                siteId, Set.copyOf(places(body.ids())), body.byMm().toVec(), orElse(body.snap(), true));
+        return new MoveView(
+                VecMm.of(moved.by()),
+                moved.clear().stream().map(ClearanceView::of).toList());
+    }
+
     /** How pieces are lined up. */
     enum Line {
         ALIGN,
@@ -332,7 +371,7 @@ public class PlacementController {
     record LineBody(
             @NotNull List<@NotNull String> ids,
             @NotNull Line how,
-            Lining.Axis axis,
+            Axis axis,
             Lining.To to,
             String withId,
             @Valid VecMm pointMm) {

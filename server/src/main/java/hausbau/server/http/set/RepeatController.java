@@ -4,6 +4,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.place.Place;
 import hausbau.core.place.Source;
 import hausbau.core.place.Standing;
+import hausbau.core.repeat.Field;
 import hausbau.core.standing.Body;
 import hausbau.core.standing.Repeat;
 import hausbau.server.http.VecMm.BoxMm;
@@ -12,11 +13,14 @@ import hausbau.server.standing.SiteState;
 import hausbau.server.store.set.RuleWords;
 import hausbau.server.work.set.RepeatService;
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -69,7 +73,8 @@ public class RepeatController {
             @NotNull boolean grouped,
             @NotNull RuleWords rule,
             FollowingView following,
-            Long assemblyId) {
+            Long assemblyId,
+            @Schema(description = "Of a field: how many columns and rows it has") FieldGridView grid) {
 
         static RepeatView of(Repeat r, SiteState state) {
             return new RepeatView(
@@ -88,9 +93,20 @@ public class RepeatController {
                             .map(Body::assembly)
                             .filter(a -> a != 0)
                             .findFirst()
-                            .orElse(null));
+                            .orElse(null),
+                    grid(r, state));
+        }
+
+        private static @Nullable FieldGridView grid(Repeat r, SiteState state) {
+            return r.rule(state.decisions().massing()) instanceof Field field
+                    ? field.grid(Repeat.box(r.bodies().get(0), state.decisions().assemblies()))
+                            .map(g -> new FieldGridView(g.columns(), g.rows()))
+                            .orElse(null)
+                    : null;
         }
     }
+
+    record FieldGridView(@NotNull int across, @NotNull int deep) {}
 
     /**
      * @param pieceIds     each may stand at a spot
@@ -120,13 +136,27 @@ public class RepeatController {
         }
     }
 
-    /** Only what is told changes. */
+    /**
+     * Only what is told changes.
+     *
+     * @param across columns that a field has, @param deep rows
+     */
     record RepeatChange(
             String name,
             @Valid RuleWords rule,
             @Valid FollowingView following,
             Boolean followsNothing,
-            List<@NotNull Long> pieceIds) {}
+            List<@NotNull Long> pieceIds,
+            Integer across,
+            Integer deep) {
+
+        @Nullable
+        UnaryOperator<Field.Grid> grid() {
+            return across == null && deep == null
+                    ? null
+                    : was -> new Field.Grid(across == null ? was.columns() : across, deep == null ? was.rows() : deep);
+        }
+    }
 
     /**
      * @param triangles that it adds
@@ -172,7 +202,7 @@ public class RepeatController {
                         siteId,
                         id,
                         seen,
-                        new RepeatService.Change(body.name(), body.rule(), following, body.pieceIds())),
+                        new RepeatService.Change(body.name(), body.rule(), following, body.pieceIds(), body.grid())),
                 repeats.state(siteId));
     }
 

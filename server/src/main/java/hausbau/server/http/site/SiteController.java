@@ -11,8 +11,10 @@ import hausbau.server.journal.Journal;
 import hausbau.server.journal.Maker;
 import hausbau.server.journal.Seen;
 import hausbau.server.work.handover.HandoverService;
+import hausbau.server.work.site.SitePictures;
 import hausbau.server.work.site.SiteService;
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -50,8 +52,10 @@ public class SiteController {
     private final Journal journal;
     private final HandoverService handover;
     private final Feed feed;
+    private final SitePictures pictures;
 
-    SiteController(SiteService sites, Journal journal, HandoverService handover, Feed feed) {
+    SiteController(SiteService sites, Journal journal, HandoverService handover, Feed feed, SitePictures pictures) {
+        this.pictures = pictures;
         this.handover = handover;
         this.feed = feed;
         this.sites = sites;
@@ -194,8 +198,11 @@ public class SiteController {
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    SiteView create(@Valid @RequestBody SiteBody body) {
-        return SiteView.of(sites.create(body.name(), body.over()));
+    SiteView create(
+            @Valid @RequestBody SiteBody body,
+            @Parameter(description = "Whether it begins with a few plain props") @RequestParam(defaultValue = "false")
+                    boolean props) {
+        return SiteView.of(sites.create(body.name(), body.over(), props));
     }
 
     @GetMapping("/{id}")
@@ -249,13 +256,31 @@ public class SiteController {
 
     @GetMapping(path = "/{id}/plan.svg", produces = "image/svg+xml")
     @Operation(summary = "The plan as a small picture")
-    ResponseEntity<String> picture(@PathVariable long id) {
+    ResponseEntity<String> plan(@PathVariable long id) {
         var picture = handover.picture(id, PICTURE_WIDTH, PICTURE_HEIGHT);
         return ResponseEntity.ok()
                 .eTag("\"" + picture.revision() + "\"")
                 .cacheControl(CacheControl.noCache())
                 .contentType(MediaType.valueOf("image/svg+xml"))
                 .body(picture.svg());
+    }
+
+    @GetMapping(path = "/{id}/picture.png", produces = MediaType.IMAGE_PNG_VALUE)
+    @Operation(summary = "What stands, seen at an angle and cut open, as a small picture; 204 where nothing stands")
+    ResponseEntity<byte[]> picture(
+            @PathVariable long id, @RequestHeader(value = "If-None-Match", required = false) String known) {
+        var tag = "\"" + sites.revision(id) + "\"";
+        if (tag.equals(known)) {
+            return ResponseEntity.status(HttpStatus.NOT_MODIFIED).eTag(tag).build();
+        }
+        var picture = pictures.picture(id);
+        if (picture.png().length == 0) {
+            return ResponseEntity.noContent().build();
+        }
+        return ResponseEntity.ok()
+                .eTag("\"" + picture.revision() + "\"")
+                .cacheControl(CacheControl.noCache())
+                .body(picture.png());
     }
 
     @PostMapping("/{id}/undo")

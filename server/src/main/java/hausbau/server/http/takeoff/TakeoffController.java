@@ -181,7 +181,7 @@ class TakeoffController {
         }
     }
 
-    record AcceptBody(
+    record ProposalAcceptBody(
             @NotNull List<@NotNull Long> tagIds,
             @NotNull String code,
             @NotNull String name,
@@ -302,7 +302,7 @@ class TakeoffController {
     @PostMapping("/proposals/accepted")
     @Operation(summary = "Puts a piece on the list for some tags")
     @ResponseStatus(HttpStatus.CREATED)
-    IdView accept(@PathVariable long siteId, Seen seen, @Valid @RequestBody AcceptBody body) {
+    IdView accept(@PathVariable long siteId, Seen seen, @Valid @RequestBody ProposalAcceptBody body) {
         return new IdView(marks.accept(
                         siteId,
                         seen,

@@ -7,6 +7,7 @@ import hausbau.core.kit.Looks;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.PieceDescription;
 import hausbau.core.kit.Pivot;
+import hausbau.core.kit.PlainProps;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.kit.Sides;
@@ -242,6 +243,14 @@ public class KitStore {
                 false,
                 0);
         return id;
+    }
+
+    /** The props that a new site may begin with. */
+    public void enterPlainProps(long siteId) {
+        for (var prop : PlainProps.all()) {
+            var id = enterOwn(siteId, Kit.EMPTY, prop.code(), prop.name(), Role.PROP, Pivot.BASE_CENTRE, prop.parts());
+            row(siteId, id).keep(true);
+        }
     }
 
     public PieceRow row(long siteId, long id) {

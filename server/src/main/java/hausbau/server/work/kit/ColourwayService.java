@@ -40,7 +40,7 @@ public class ColourwayService {
     /** What a site has before one is made; it is not changed but copied. */
     public static final long USUAL = 0;
 
-    private static final String USUAL_NAME = "as it comes";
+    private static final String USUAL_NAME = "default finishes";
 
     private final Stores stores;
     private final Journal journal;

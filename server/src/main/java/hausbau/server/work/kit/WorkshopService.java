@@ -307,9 +307,14 @@ public class WorkshopService {
 
     /** Changes a part; what is not told stays. */
     public void change(long siteId, long pieceId, int number, Seen seen, PartWords words) {
-        edit(siteId, pieceId, seen, "Change a part of ", parts -> {
+        changeAll(siteId, pieceId, seen, Map.of(number, words));
+    }
+
+    /** @param words by the number of the part that they are about */
+    public void changeAll(long siteId, long pieceId, Seen seen, Map<Integer, PartWords> words) {
+        edit(siteId, pieceId, seen, words.size() == 1 ? "Change a part of " : "Change parts of ", parts -> {
             var more = new ArrayList<>(parts);
-            more.set(requireNumber(parts, number), words.over(parts.get(number)));
+            words.forEach((number, told) -> more.set(requireNumber(parts, number), told.over(parts.get(number))));
             return more;
         });
     }

@@ -23,11 +23,14 @@ import hausbau.server.store.set.DressRow;
 import hausbau.server.work.set.DressService;
 import hausbau.server.work.site.SiteService;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
@@ -293,23 +296,39 @@ public class MassingService {
         });
     }
 
+    /**
+     * An opening among those of its wall.
+     *
+     * @param alike how many are like it, itself included
+     */
+    public record OnWall(Opening opening, int alike) {
+
+        /** @param all openings, those of the same wall among them */
+        public static OnWall of(Opening opening, Collection<Opening> all) {
+            return new OnWall(opening, opening.countAlike(all));
+        }
+    }
+
     /** Adds a door or a window of usual size where the room has a place for it. */
-    public Opening addUsualOpening(long siteId, Seen seen, long roomId, Opening.Kind kind) {
+    public OnWall addUsualOpening(long siteId, Seen seen, long roomId, Opening.Kind kind) {
         return edit(siteId, seen, edit -> {
             var room = room(siteId, roomId).toRoom();
             return add(edit, room, edit.before().decisions().massing().fit().usual(store.nextId(), room, kind));
         });
     }
 
-    private static Opening add(Edit edit, Room room, Opening made) {
-        fits(edit, made);
+    private static OnWall add(Edit edit, Room room, Opening made) {
+        var all = fitting(edit, made);
         edit.name("Add a " + made.kind().label() + " to “" + room.name() + "”");
         edit.add(new OpeningRow(edit.site().getId(), made));
-        return made;
+        return OnWall.of(made, all);
     }
 
-    /** What a hand decides about an opening must fit; what no longer fits since a wall moved is kept. */
-    private static void fits(Edit edit, Opening opening) {
+    /**
+     * All openings with this one among them. What a hand decides about an opening must fit; what no longer fits since a
+     * wall moved is kept.
+     */
+    private static List<Opening> fitting(Edit edit, Opening opening) {
         var massing = edit.before().decisions().massing();
         var all = new ArrayList<>(massing.openings());
         all.removeIf(o -> o.id() == opening.id());
@@ -317,6 +336,7 @@ public class MassingService {
         massing.next(massing.settings(), massing.building().withOpenings(all))
                 .fit()
                 .refuseMisfit(opening.id());
+        return all;
     }
 
     /** Makes an opening from its id and its room. */
@@ -325,51 +345,82 @@ public class MassingService {
     }
 
     /** @param opening makes the opening from its id and its room */
-    public Opening addOpening(long siteId, Seen seen, long roomId, OpeningMaker opening) {
+    public OnWall addOpening(long siteId, Seen seen, long roomId, OpeningMaker opening) {
         return edit(siteId, seen, edit -> {
             var room = room(siteId, roomId).toRoom();
             return add(edit, room, opening.make(store.nextId(), room));
         });
     }
 
-    public Opening changeOpening(long siteId, long openingId, Seen seen, BiFunction<Opening, Room, Opening> change) {
+    public OnWall changeOpening(long siteId, long openingId, Seen seen, BiFunction<Opening, Room, Opening> change) {
         return edit(siteId, seen, edit -> {
             var row = opening(siteId, openingId);
             var opening = row.toOpening();
             var changed = change.apply(opening, room(siteId, opening.roomId()).toRoom());
-            fits(edit, changed);
+            var all = fitting(edit, changed);
             edit.name("Change a " + changed.kind().label());
             edit.change(row, r -> r.set(changed));
-            return changed;
+            return OnWall.of(changed, all);
         });
     }
 
     /** Spreads the openings of one wall evenly. */
-    public List<Opening> spreadOpenings(long siteId, long roomId, int edge, Seen seen) {
+    public List<OnWall> spreadOpenings(long siteId, long roomId, int edge, Seen seen) {
         return edit(siteId, seen, edit -> {
-            var room = room(siteId, roomId).toRoom();
-            var wall = room.outline()
-                    .edge(edge)
-                    .orElseThrow(() -> new NotFound("“" + room.name() + "” has no wall " + edge + "."));
-            var rows = store.massing().openings(siteId).stream()
-                    .filter(o ->
-                            o.toOpening().roomId() == roomId && o.toOpening().edge() == edge)
-                    .toList();
-            var spread = Opening.spread(
-                    wall,
-                    rows.stream().map(OpeningRow::toOpening).toList(),
-                    edit.before().settings().step());
-            var massing = edit.before().decisions().massing();
-            var others = massing.openings().stream().filter(o -> o.roomId() != roomId || o.edge() != edge);
-            var all = massing.next(
-                    massing.settings(),
-                    massing.building()
-                            .withOpenings(Stream.concat(others, spread.stream()).toList()));
-            spread.forEach(o -> all.fit().refuseMisfit(o.id()));
             edit.name("Spread the openings of a wall");
-            spread.forEach(o -> edit.change(Stores.find(rows, o.id(), "opening"), r -> r.set(o)));
-            return spread;
+            return openingsOfWall(edit, roomId, edge, (wall, now) -> Opening.spread(wall, now, step(edit)));
         });
+    }
+
+    /** So many like an opening in its wall, spread evenly with all others of that wall. */
+    public List<OnWall> repeatOpening(long siteId, long openingId, int count, Seen seen) {
+        return edit(siteId, seen, edit -> {
+            var one = opening(siteId, openingId).toOpening();
+            edit.name(count + " times a " + one.kind().label());
+            return openingsOfWall(
+                    edit,
+                    one.roomId(),
+                    one.edge(),
+                    (wall, now) -> one.times(wall, now, count, store::nextId, step(edit)));
+        });
+    }
+
+    private static Length step(Edit edit) {
+        return edit.before().settings().step();
+    }
+
+    /** Makes the openings of one wall others, all of which must fit. */
+    private List<OnWall> openingsOfWall(
+            Edit edit, long roomId, int edge, BiFunction<Outline.Edge, List<Opening>, List<Opening>> make) {
+        var siteId = edit.site().getId();
+        var room = room(siteId, roomId).toRoom();
+        var wall = room.outline()
+                .edge(edge)
+                .orElseThrow(() -> new NotFound("“" + room.name() + "” has no wall " + edge + "."));
+        var rows = store.massing().openings(siteId).stream()
+                .filter(o -> o.toOpening().roomId() == roomId && o.toOpening().edge() == edge)
+                .toList();
+        var made = make.apply(wall, rows.stream().map(OpeningRow::toOpening).toList());
+        var massing = edit.before().decisions().massing();
+        var others = massing.openings().stream().filter(o -> o.roomId() != roomId || o.edge() != edge);
+        var all = massing.next(
+                massing.settings(),
+                massing.building()
+                        .withOpenings(Stream.concat(others, made.stream()).toList()));
+        made.forEach(o -> all.fit().refuseMisfit(o.id()));
+        var kept = made.stream().collect(Collectors.toMap(Opening::id, o -> o));
+        for (var row : rows) {
+            var now = kept.remove(row.getId());
+            if (now == null) {
+                edit.remove(row);
+            } else {
+                edit.change(row, r -> r.set(now));
+            }
+        }
+        kept.values().stream()
+                .sorted(Comparator.comparing(Opening::id))
+                .forEach(o -> edit.add(new OpeningRow(siteId, o)));
+        return made.stream().map(o -> OnWall.of(o, made)).toList();
     }
 
     public void removeOpening(long siteId, long openingId, Seen seen) {

@@ -1,12 +1,15 @@
 package hausbau.server.work.set;
 
 import hausbau.core.arrange.Arrangement;
+import hausbau.core.arrange.Clearance;
+import hausbau.core.arrange.Moving;
 import hausbau.core.arrange.Snapping;
 import hausbau.core.hand.Clinging;
 import hausbau.core.hand.Plumbing;
 import hausbau.core.hand.Strut;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
+import hausbau.core.measure.Box;
 import hausbau.core.measure.Refused;
 import hausbau.core.measure.Vec;
 import hausbau.core.place.Departure;
@@ -70,6 +73,49 @@ public class PlacementService {
         return snapped(state, state.piece(pieceId).kind(), wanted.withinReach(), offset, without);
     }
 
+    /** How far around what is moved clearances are told. */
+    private static final long CLEAR_UM = 10_000_000;
+
+    /** What a move comes to, and how far what is moved is then from what stands next to it along the same axes. */
+    public record Moved(Vec by, List<Clearance> clear) {}
+
+    /**
+     * What a move of placements as one body would come to; nothing is kept.
+     *
+     * @param snap whether it snaps, each axis by itself
+     */
+    public Moved moving(long siteId, Collection<Place> places, Vec wanted, boolean snap) {
+        if (places.size() > MOST_AT_ONCE) {
+            throw new Refused("ids", "At most " + MOST_AT_ONCE + " at once.");
+        }
+        var state = sets.current(siteId);
+        var step = state.settings().step();
+        var extent = places.stream()
+                .flatMap(place -> state.set().find(place).stream())
+                .map(Standing::box)
+                .reduce(Box::union)
+                .orElseThrow(() -> new NotFound("None of these placements stands any more."));
+        var by = snap
+                ? new Moving(step, others(state, extent.movedBy(wanted).grownBy(step.um()), places))
+                        .snapped(extent, wanted)
+                : wanted;
+        var box = extent.movedBy(by);
+        return new Moved(
+                by,
+                Moving.axes(wanted).stream()
+                        .flatMap(axis -> {
+                            var around = others(state, Clearance.reach(box, axis, CLEAR_UM), places);
+                            return Clearance.around(box, List.of(axis), around, CLEAR_UM).stream();
+                        })
+                        .toList());
+    }
+
+    private static List<Standing> others(SiteState state, Box box, Collection<Place> without) {
+        return state.set().near(box).stream()
+                .filter(s -> !without.contains(s.place()))
+                .toList();
+    }
+
     /** @param snap whether to snap; without it the placement is free, and stands just as told */
     public Stood place(long siteId, Seen seen, long pieceId, Stance wanted, Clinging.Offset offset, boolean snap) {
         return journal.edit(siteId, seen, edit -> {
@@ -107,9 +153,7 @@ public class PlacementService {
         var massing = state.decisions().massing();
         var held = state.decisions().traits().held(kind);
         var reach = held == Held.STANDS ? Snapping.reach(wanted, kind, step) : Clinging.reach(wanted, kind, step);
-        var around = state.set().near(reach).stream()
-                .filter(s -> !without.contains(s.place()))
-                .toList();
+        var around = others(state, reach, without);
         return held == Held.STANDS
                 ? new Snapping(
                                 step,

@@ -1,11 +1,13 @@
 package hausbau.server.work.set;
 
 import hausbau.core.hand.Clinging;
+import hausbau.core.measure.Box;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.core.place.Place;
 import hausbau.core.place.Source;
 import hausbau.core.place.Standing;
+import hausbau.core.repeat.Field;
 import hausbau.core.repeat.Rule;
 import hausbau.core.standing.Body;
 import hausbau.core.standing.Repeat;
@@ -24,6 +26,7 @@ import hausbau.server.work.kit.MeshShelf;
 import hausbau.server.work.site.SiteService;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -206,7 +209,13 @@ public class RepeatService {
             @Nullable String name,
             @Nullable RuleWords rule,
             @Nullable Optional<Following> following,
-            @Nullable List<Long> pieces) {}
+            @Nullable List<Long> pieces,
+            @Nullable UnaryOperator<Field.Grid> grid) {
+
+        public static Change named(String name) {
+            return new Change(name, null, null, null, null);
+        }
+    }
 
     public Repeat change(long siteId, long id, Seen seen, Change change) {
         return journal.edit(siteId, seen, edit -> {
@@ -223,6 +232,13 @@ public class RepeatService {
                     : bodies(
                             edit.before(),
                             new Wanted(change.pieces(), List.of(), RuleWords.of(rule), Optional.empty()));
+            var laid = change.grid() == null
+                    ? rule
+                    : gridded(
+                            rule,
+                            Repeat.box(bodies.get(0), edit.before().decisions().assemblies()),
+                            change.grid(),
+                            was.host());
             var host = change.following() != null
                     ? change.following().map(f -> host(edit.before(), bodies, f))
                     : was.host()
@@ -233,11 +249,22 @@ public class RepeatService {
                                     massing.room(h.room()).map(Repeat::anchor).orElse(h.anchor()),
                                     h.off()));
             var name = change.name() == null ? was.name() : SiteService.checkedName(change.name());
-            var changed = new Repeat(id, name, bodies, rule, host);
+            var changed = new Repeat(id, name, bodies, laid, host);
             edit.name("Change “" + name + "”");
             edit.change(row, r -> r.set(changed, edit.kit()));
             return changed;
         });
+    }
+
+    /** A field of so many columns and rows. */
+    private static Rule gridded(Rule rule, Box body, UnaryOperator<Field.Grid> grid, Optional<Repeat.Host> host) {
+        if (!(rule instanceof Field field)) {
+            throw new Refused("across", "Columns and rows are a field's.");
+        }
+        if (host.filter(h -> h.hold() == Repeat.Hold.GROUND).isPresent()) {
+            throw new Refused("across", "This field fills all of its room. Let it follow nothing first.");
+        }
+        return field.with(grid.apply(field.grid(body).orElse(new Field.Grid(1, 1))), body);
     }
 
     /** Takes a repeat away, with all that stands by it and what hands changed about that. */

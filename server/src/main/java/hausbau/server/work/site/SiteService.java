@@ -157,11 +157,15 @@ public class SiteService {
         return new Standing(site, journal.steps(site.getId(), maker), leftOut, lost.size());
     }
 
+    /** @param props whether it begins with plain props on the shelf */
     @Transactional
-    public Standing create(String name, UnaryOperator<SiteSettings> setUp) {
+    public Standing create(String name, UnaryOperator<SiteSettings> setUp, boolean props) {
         var site = new SiteRow(store.nextId(), checkedName(name), setUp.apply(SiteSettings.USUAL));
         store.sites().add(site);
         store.kits().enterUsualMaterials(site.getId());
+        if (props) {
+            store.kits().enterPlainProps(site.getId());
+        }
         return new Standing(site, Journal.Steps.NONE, 0, 0);
     }
 
