@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { get, type SiteSummary } from '../api/client'
+import { get, type BoxMm, type PieceView, type SiteSummary } from '../api/client'
 import { usePlacing } from '../placing/placing'
 import { useLaying } from '../repeat/laying'
+import BoxesPicture from '../shapes/BoxesPicture.vue'
+import PiecePicture from '../shapes/PiecePicture.vue'
 import { tell, useSite } from '../site/site'
 import { useTable } from '../table/table'
 import { keyName, useCommands } from './commands'
@@ -30,6 +32,8 @@ interface Found {
   /** What it is. */
   kind: string
   key: string
+  piece?: PieceView
+  boxes?: BoxMm[]
   run: () => unknown
 }
 
@@ -54,6 +58,7 @@ const all = computed<Found[]>(() => [
     words: `${p.name} ${p.role} take place`,
     kind: `${p.role.toLowerCase()}, take it`,
     key: '',
+    piece: p,
     run: () => atBuild(() => placing.take(p.id)),
   })),
   ...site.assemblies.assemblies.map((a) => ({
@@ -61,6 +66,7 @@ const all = computed<Found[]>(() => [
     words: 'assembly take place',
     kind: 'assembly, take it',
     key: '',
+    boxes: a.piecesMm,
     run: () => atBuild(() => placing.takeAssembly(a.id)),
   })),
   ...site.repeats.map((r) => ({ name: r.name, words: 'repeat', kind: 'repeat', key: '', run: () => atBuild(() => laying.choose(r.id)) })),
@@ -143,6 +149,8 @@ const beside = (e: PointerEvent) => e.target === line.value && (commands.finding
           :aria-selected="i === at"
           @pointermove="at = i"
           @click="doIt(f)">
+          <PiecePicture v-if="f.piece" :piece="f.piece" :size="26" />
+          <BoxesPicture v-else-if="f.boxes" :boxes="f.boxes" :size="26" />
           <span class="name">{{ f.name }}</span>
           <span class="soft">{{ f.kind }}</span>
           <kbd v-if="f.key">{{ f.key }}</kbd>

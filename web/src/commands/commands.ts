@@ -10,6 +10,7 @@ import { LABELS, type What } from '../repeat/rules'
 import { canBeTwinned, useTwinning } from '../repeat/twinning'
 import { tell, useSite } from '../site/site'
 import { useArrangement } from '../table/arrangement'
+import { useGuide } from '../table/guide'
 import { useTable, type Drawing } from '../table/table'
 import { useChoosing, type By } from '../ticket/choosing'
 import { useSeeing } from '../ticket/seeing'
@@ -59,6 +60,7 @@ export const useCommands = defineStore('commands', () => {
   const assembling = useAssembling()
   const seeing = useSeeing()
   const { choose } = useChoosing()
+  const guide = useGuide()
   /** What opens over the page. */
   const keysSheet = ref(false)
   const settingUp = ref(false)
@@ -301,6 +303,7 @@ export const useCommands = defineStore('commands', () => {
       run: () => (settingUp.value = true),
     },
     { name: 'Keys', group: 'Site', words: 'shortcuts help', key: '?', can: always, run: () => (keysSheet.value = !keysSheet.value) },
+    { name: 'Show me round', group: 'Site', words: 'guide walk begin help first', can: always, run: guide.start },
     { name: 'What this stage is for', group: 'Site', words: 'help introduction guide next', can: always, run: introduce },
     { name: 'Find and do', group: 'Site', words: 'search command', key: 'f', can: always, run: () => (finding.value = true) },
   ])

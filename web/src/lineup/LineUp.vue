@@ -6,7 +6,7 @@ import { usePlacing } from '../placing/placing'
 import { meshUrl, tell, useSite } from '../site/site'
 import { FIGURE_OUTLINE } from '../parts/figure'
 import { useArrangement } from '../table/arrangement'
-import { portrait } from './portraits'
+import { portrait } from '../shapes/portraits'
 
 /** Every piece of the kit to one scale on one ground line beside the figure; the palette to place from. */
 const site = useSite()

@@ -4,11 +4,13 @@ import { computed, ref, watch } from 'vue'
 import type { OpeningView, Refusal, RoomView } from '../api/client'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
+import NumberField from '../parts/NumberField.vue'
 import { formatBare } from '../measure/format'
 import { useSite } from '../site/site'
 import { useAttempt } from '../site/attempt'
 import { edgesOf } from '../site/edges'
 import { useForeseen } from './foreseen'
+import WallDrawing from './WallDrawing.vue'
 
 const props = defineProps<{ room: RoomView }>()
 const site = useSite()
@@ -50,6 +52,10 @@ function changeOpening(o: OpeningView, change: Partial<OpeningView> & { fromRigh
   void attempt(() => make('Change an opening', 'PATCH', `/openings/${o.id}`, change), openingRefusal)
 }
 const spread = (edge: number) => attempt(() => make('Spread openings', 'POST', `/rooms/${props.room.id}/edges/${edge}/spread`))
+function times(o: OpeningView, count: number) {
+  refused.value = o.id
+  void attempt(() => make('Repeat an opening', 'POST', `/openings/${o.id}/times`, { count }), openingRefusal)
+}
 const about = (o: OpeningView, field: string) => (refused.value === o.id ? openingRefusal.value?.about(field) : undefined)
 const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an opening', 'DELETE', `/openings/${o.id}`))
 </script>
@@ -76,6 +82,13 @@ const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an ope
           <Choice :value="o.edge" :options="walls" class="side" label="Wall" @change="(edge) => changeOpening(o, { edge: Number(edge) })" />
           <button type="button" class="plain soft" :aria-label="`Remove the ${o.kind.toLowerCase()}`" @click="removeOpening(o)">remove</button>
         </div>
+        <WallDrawing
+          :room="room"
+          :edge="o.edge"
+          :openings="openings.filter((q) => q.edge === o.edge)"
+          :chosen="o.id"
+          @choose="(id) => (opened = id)"
+          @change="(of, to) => changeOpening(of, to)" />
         <div class="four">
           <LengthField label="from left" :mm="o.atMm" :error="about(o, 'atMm')" @change="(mm) => changeOpening(o, { atMm: mm })" />
           <LengthField label="width" :mm="o.widthMm" :error="about(o, 'widthMm')" @change="(mm) => changeOpening(o, { widthMm: mm })" />
@@ -89,6 +102,7 @@ const removeOpening = (o: OpeningView) => attempt(() => site.make('Remove an ope
             <Choice :value="o.hold" :options="HOLDS" label="What it keeps its distance from" @change="(hold) => changeOpening(o, { hold })"
           /></label>
           <div class="end"><Button size="small" @click="changeOpening(o, { centred: true })">Centre</Button></div>
+          <NumberField label="times" aria="How many alike in this wall" :value="o.times" :error="about(o, 'count')" @change="(count) => times(o, count)" />
           <div class="end">
             <Button v-if="openings.filter((q) => q.edge === o.edge).length > 1" size="small" @click="spread(o.edge)">Spread</Button>
           </div>

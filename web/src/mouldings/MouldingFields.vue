@@ -3,14 +3,13 @@ import { computed } from 'vue'
 import type { MouldingView, ProfileView } from '../api/client'
 import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
-import { useMaterials } from '../sheets/materials'
+import MaterialChoice from '../sheets/MaterialChoice.vue'
 import { PROFILES } from '../workshop/words'
 import { useMouldings } from './mouldings'
 
 /** How a moulding is made and where it lies. */
 const props = defineProps<{ moulding: MouldingView; library: readonly ProfileView[] }>()
 const mouldings = useMouldings()
-const materials = useMaterials()
 const words = computed(() => props.moulding.words)
 const profiles = computed(() => props.library.map((v) => ({ value: v.section.kind, label: PROFILES[v.section.kind] })))
 const AT = [
@@ -52,9 +51,7 @@ const hasRadius = computed(() => words.value.profile.radiusMm !== undefined && [
     <label class="field"
       ><span>Profile</span><Choice label="Profile" :value="words.profile.kind" :options="profiles" placeholder="drawn" @change="take"
     /></label>
-    <label class="field"
-      ><span>Made of</span><Choice label="Made of" :value="words.swatch" :options="materials.swatches" @change="(swatch) => change(() => ({ swatch }))"
-    /></label>
+    <label class="field"><span>Made of</span><MaterialChoice label="Made of" :value="words.swatch" @change="(swatch) => change(() => ({ swatch }))" /></label>
   </div>
   <div v-if="words.profile.kind !== 'DRAWN'" class="fields three">
     <LengthField label="Stands out" :mm="words.profile.widthMm" @change="(mm) => size({ widthMm: mm })" />

@@ -1,4 +1,5 @@
 import type { VecMm } from '../api/client'
+import { isDragged } from '../site/standing'
 import { tell, useSite } from '../site/site'
 import { usePlacing } from './placing'
 
@@ -23,7 +24,7 @@ export function useCarrying() {
    */
   function press(e: PointerEvent, id: string | undefined, at?: { x: number; y: number }): boolean {
     isUnderWay = false
-    const isTaken = id !== undefined && !e.shiftKey && !placing.holds && site.selection.has(id) && site.placements.get(id)?.origin !== 'massing'
+    const isTaken = id !== undefined && !e.shiftKey && !placing.holds && site.selection.has(id) && isDragged(site.placements.get(id)!)
     from = isTaken ? { x: e.clientX, y: e.clientY } : undefined
     const first = site.selected[0]?.atMm
     hold = at && first ? { x: at.x - first.x, y: at.y - first.y } : { x: 0, y: 0 }

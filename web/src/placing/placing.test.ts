@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { PieceView, PlacementView, SiteView, VecMm } from '../api/client'
 import { useSite } from '../site/site'
 import { stubServer } from '../test/stubServer'
-import { oneStanding } from '../test/standing'
+import { BY_HAND, oneStanding } from '../test/standing'
 import { minus, plus } from '../measure/length'
 import { usePlacing } from './placing'
 
@@ -11,21 +11,7 @@ vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() }
 vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 
 const bench = { id: 1, code: 'PRP-BENCH', sizeMm: { x: 1600, y: 450, z: 450 }, trait: { held: 'STANDS', looks: [], seed: 0 } } as unknown as PieceView
-const standing = {
-  id: 'hand.9',
-  pieceId: 1,
-  atMm: { x: 500, y: 500, z: 0 },
-  quarterTurns: 1,
-  mirrored: false,
-  freeDegrees: 0,
-  tiltDegrees: 0,
-  rollDegrees: 0,
-  scale: 1,
-  free: false,
-  origin: 'hand',
-  departed: false,
-  lost: false,
-} as PlacementView
+const standing: PlacementView = { ...BY_HAND, quarterTurns: 1 }
 let asked: ReturnType<typeof stubServer>
 let next: number
 

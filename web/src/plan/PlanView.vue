@@ -127,6 +127,7 @@ function draw() {
     typed: hand.typed.value,
     body: props.massing && body.value ? body.value : undefined,
     placements: inSight(width, height),
+    scatters: new Map(site.repeats.filter((r) => r.rule.what === 'SCATTER' && r.id !== laying.chosen?.id).map((r) => [r.id, r.name])),
     isGhost: (id) => seeing.look?.(id) === 'ghost',
     holder: (id) => site.placements.get(id),
     pieceById: site.pieceById,
@@ -357,7 +358,11 @@ const KIND = { '': '', room: 'ground', join: 'ground', cut: 'ground', solid: 'gr
 
 const menu = useMenuGesture((e) => ({ id: props.massing ? undefined : under(...toSiteMm(lie.value, ...place(e)))[0], atMm: pointed(e) }))
 
+/** On an empty site a drag draws the first room, without further ado. */
+const isEmpty = computed(() => props.massing && !props.small && !site.massing.rooms.length && !site.massing.solids.length)
+
 function down(e: PointerEvent) {
+  if (isEmpty.value && e.button === 0 && !table.drawing && !spaceHeld && !nearFigure(...toSiteMm(lie.value, ...place(e)))) table.drawing = 'room'
   menu.down(e)
   canvas.value!.setPointerCapture(e.pointerId)
   picking.hovered = undefined
@@ -521,7 +526,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
     ref="holder"
     class="plan"
     :class="{
-      crosshair: table.drawing || placing.held || laying.what || laying.tool || strutting.active || twinning.active,
+      crosshair: isEmpty || table.drawing || placing.held || laying.what || laying.tool || strutting.active || twinning.active,
       upright: edge && isUpright(edge.edge),
       lying: edge && !isUpright(edge.edge),
       moving: opening || body || corner,
@@ -541,6 +546,7 @@ const origin = computed(() => toPixel(lie.value, 0, 0))
       @dblclick="write"
       @wheel.prevent="wheel"
       @contextmenu.prevent />
+    <p v-if="isEmpty && !room" class="hint">Drag here to draw the first room</p>
     <KitForecast v-if="massing" :held="hand.held" :at="draggedTo" />
     <ChainEntry v-if="typing" :written="typing" @done="typing = undefined" />
     <div
@@ -566,6 +572,17 @@ canvas {
   width: 100%;
   height: 100%;
   display: block;
+}
+.hint {
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 34%;
+  margin: 0;
+  text-align: center;
+  font-size: 1.125rem;
+  color: var(--soft-ink);
+  pointer-events: none;
 }
 .crosshair {
   cursor: crosshair;

@@ -10,6 +10,7 @@ import type { Plan } from './plan'
 import { drawLaying } from './repeats'
 import { outline, path, rectangle } from './shapes'
 import { gridPitch, toPixel } from './sheet'
+import { drawCrowds, partStrewn } from './strewn'
 import { drawAbove, drawGuards, drawSolids, drawStairs, drawWay } from './stairs'
 import { drawHeldOpening, drawSwings, drawWalls } from './walls'
 
@@ -62,19 +63,20 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan): Written[] {
   c.fillStyle = paper
   c.fillRect(0, 0, p.width, p.height)
   drawGrid(c, p)
-  const [floors, walls, stands]: PlacementView[][] = [[], [], []]
+  const [floors, walls, standing]: PlacementView[][] = [[], [], []]
   const tiny: PlacementView[] = []
   for (const placement of p.placements) {
     const piece = p.pieceById.get(placement.pieceId)
     if (!piece || !isDrawn(piece, placement)) continue
     const layer = layerOf(piece.role)
-    if (!isTiny(p, piece)) [floors, walls, stands][layer]!.push(placement)
+    if (!isTiny(p, piece)) [floors, walls, standing][layer]!.push(placement)
     else if (layer > 0) tiny.push(placement)
   }
-  const topOf = new Map(stands!.map((s) => [s.id, heights(s, p.pieceById.get(s.pieceId)!)[1]]))
-  stands!.sort((a, b) => topOf.get(a.id)! - topOf.get(b.id)!)
+  const { crowds, rest: stands } = partStrewn(p, standing!)
+  const topOf = new Map(stands.map((s) => [s.id, heights(s, p.pieceById.get(s.pieceId)!)[1]]))
+  stands.sort((a, b) => topOf.get(a.id)! - topOf.get(b.id)!)
   const labels = new Labels()
-  const names = p.small ? [] : placeRoomNames(c, p, stands!, labels)
+  const names = p.small ? [] : placeRoomNames(c, p, stands, labels)
   drawFloors(c, p, floors!)
   drawBelow(c, p)
   if (p.flow) drawFlow(c, p, p.flow)
@@ -84,14 +86,15 @@ export function drawPlan(c: CanvasRenderingContext2D, p: Plan): Written[] {
   drawSolids(c, p)
   drawTiny(c, p, tiny)
   walls!.forEach((w) => faintly(c, p, w, drawSeam))
-  stands!.forEach((s) => faintly(c, p, s, drawStanding))
+  stands.forEach((s) => faintly(c, p, s, drawStanding))
+  drawCrowds(c, crowds, labels)
   drawAbove(c, p)
   drawFigure(c, p)
   if (p.section) drawSectionLine(c, p, p.section)
-  keepClear(p, stands!, labels)
+  keepClear(p, stands, labels)
   const written = p.small ? [] : drawChains(c, p, labels)
   drawRoomNames(c, names)
-  for (const list of [floors!, walls!, stands!]) list.filter((x) => p.selection.has(x.id)).forEach((x) => drawSelected(c, p, x))
+  for (const list of [floors!, walls!, stands]) list.filter((x) => p.selection.has(x.id)).forEach((x) => drawSelected(c, p, x))
   drawSwings(c, p)
   if (p.opening) drawHeldOpening(c, p, p.opening)
   if (p.chosen) drawChosen(c, p, p.chosen)

@@ -60,6 +60,8 @@ export interface Plan {
   placements: PlacementView[]
   /** Whether it is drawn faintly. */
   isGhost: (id: string) => boolean
+  /** Scatters, with their names; without the one that is worked on. */
+  scatters: ReadonlyMap<number, string>
   /** The piece that holds the ghost along an axis. */
   holder: (id: string) => PlacementView | undefined
   pieceById: Map<number, PieceView>

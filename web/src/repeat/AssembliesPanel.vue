@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import BoxesPicture from '../shapes/BoxesPicture.vue'
 import { Button, Input } from 'ant-design-vue'
 import { ref } from 'vue'
 import { usePlacing } from '../placing/placing'
@@ -60,6 +61,7 @@ const isHeld = (id: number) => placing.held?.kind === 'assembly' && placing.held
     <p v-if="refusal" class="fault" role="alert">{{ refusal.message }}</p>
     <ul class="plain">
       <li v-for="a in site.assemblies.assemblies" :key="a.id" class="row spread">
+        <BoxesPicture :boxes="a.piecesMm" :size="28" />
         <Input
           v-if="renamed === a.id"
           v-typed-first

@@ -159,15 +159,19 @@ const rename = (e: Event) => {
       </label>
     </div>
     <template v-if="what === 'FIELD'">
+      <div v-if="of.grid && of.following?.hold !== 'GROUND'" class="fields">
+        <NumberField label="Columns" :value="of.grid.across" :error="about('across')" @change="(across) => change({ across })" />
+        <NumberField label="Rows" :value="of.grid.deep" :error="about('deep')" @change="(deep) => change({ deep })" />
+      </div>
       <div class="fields three numbers">
-        <NumberField label="Aisle after columns" :value="rule.columns ?? 0" @change="(columns) => set({ columns })" />
+        <NumberField label="Aisle, columns" aria="Aisle after columns" :value="rule.columns ?? 0" @change="(columns) => set({ columns })" />
         <LengthField label="Its width" :mm="rule.aisleXMm" @change="(aisleXMm) => set({ aisleXMm })" />
-        <LengthField label="Pitch of columns" :mm="rule.pitchXMm" :error="about('pitchXMm')" @change="(pitchXMm) => set({ pitchXMm })" />
+        <LengthField label="Pitch, columns" aria="Pitch of columns" :mm="rule.pitchXMm" :error="about('pitchXMm')" @change="(pitchXMm) => set({ pitchXMm })" />
       </div>
       <div class="fields three">
-        <NumberField label="Aisle after rows" :value="rule.rows ?? 0" @change="(rows) => set({ rows })" />
+        <NumberField label="Aisle, rows" aria="Aisle after rows" :value="rule.rows ?? 0" @change="(rows) => set({ rows })" />
         <LengthField label="Its depth" :mm="rule.aisleYMm" @change="(aisleYMm) => set({ aisleYMm })" />
-        <LengthField label="Pitch of rows" :mm="rule.pitchYMm" :error="about('pitchYMm')" @change="(pitchYMm) => set({ pitchYMm })" />
+        <LengthField label="Pitch, rows" aria="Pitch of rows" :mm="rule.pitchYMm" :error="about('pitchYMm')" @change="(pitchYMm) => set({ pitchYMm })" />
       </div>
       <p class="soft">A pitch of 0 sets them side by side.</p>
       <div class="fields three">

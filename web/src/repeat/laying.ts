@@ -280,7 +280,15 @@ export const useLaying = defineStore('laying', () => {
   const isOnWall = () => chosen.value?.following?.hold !== undefined && chosen.value.following.hold !== 'ROOM'
   const tell_ = (work: Promise<unknown>) => work.catch(tell)
 
-  async function change(told: { name?: string; rule?: RuleWords; following?: FollowingView; followsNothing?: boolean; pieceIds?: number[] }) {
+  async function change(told: {
+    name?: string
+    rule?: RuleWords
+    following?: FollowingView
+    followsNothing?: boolean
+    pieceIds?: number[]
+    across?: number
+    deep?: number
+  }) {
     if (chosen.value) await site.make('Change a repeat', 'PATCH', `/repeats/${chosen.value.id}`, told)
   }
 

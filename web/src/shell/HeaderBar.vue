@@ -160,6 +160,16 @@ async function save() {
   border-bottom: 1px solid var(--ink);
   white-space: nowrap;
 }
+/* A small window, or a large zoom. */
+@media (max-width: 1000px) {
+  .bar {
+    flex-wrap: wrap;
+    height: auto;
+    min-height: 40px;
+    gap: 2px 14px;
+    padding: 4px 14px;
+  }
+}
 .home {
   font-weight: 600;
   font-size: 1rem;

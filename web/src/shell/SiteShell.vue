@@ -7,8 +7,10 @@ import { useDeeds } from '../massing/deeds'
 import { useEdits } from '../site/edits'
 import { tell, useSite } from '../site/site'
 import { useArrangement } from '../table/arrangement'
+import { useGuide } from '../table/guide'
 import { useTable } from '../table/table'
 import { useStageClock } from './clock'
+import GuideNote from './GuideNote.vue'
 import FindLine from '../commands/FindLine.vue'
 import PointerMenu from '../commands/PointerMenu.vue'
 import { useCommands } from '../commands/commands'
@@ -40,6 +42,7 @@ const table = useTable()
 const deeds = useDeeds()
 const views = useArrangement()
 const commands = useCommands()
+const guide = useGuide()
 
 const id = computed(() => Number(route.params.id))
 /** A site opens on its set if it has one, else where its first room is typed. */
@@ -108,7 +111,8 @@ useKeys()
     <div v-else class="body">
       <SpineNav v-if="!table.walking" :stage="stage" />
       <main class="middle">
-        <StageIntroduction v-if="!table.walking" :stage="stage" />
+        <GuideNote v-if="guide.isOn" />
+        <StageIntroduction v-else-if="!table.walking" :stage="stage" />
         <BriefStage v-if="stage === 'brief'" />
         <KitStage v-else-if="stage === 'kit'" />
         <HandoverStage v-else-if="stage === 'handover'" />

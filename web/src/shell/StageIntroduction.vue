@@ -2,11 +2,13 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { useSite } from '../site/site'
+import { useGuide } from '../table/guide'
 import type { StageName } from './stages'
 
 /** What a stage is for and what comes next, in one line: shown once, and again when asked for. */
 const props = defineProps<{ stage: StageName }>()
 const site = useSite()
+const guide = useGuide()
 const seen = useLocalStorage<StageName[]>('hausbau.introduced', [])
 const isNew = computed(() => !seen.value.includes(props.stage))
 const close = () => (seen.value = [...seen.value, props.stage])
@@ -34,6 +36,7 @@ const words = computed(() => WORDS[props.stage])
 <template>
   <p v-if="isNew" class="introduction" role="note">
     <span>{{ words.does }}</span>
+    <button v-if="site.placements.size" type="button" class="plain round" @click="guide.start">Show me round</button>
     <RouterLink v-if="words.next" :to="`/sites/${site.site!.id}/${words.next.to}`">{{ words.next.label }}</RouterLink>
     <button type="button" class="plain" aria-label="Close the introduction" @click="close">✕</button>
   </p>
@@ -50,6 +53,10 @@ const words = computed(() => WORDS[props.stage])
 }
 span {
   flex: 1;
+}
+.round {
+  color: #1d5c57;
+  text-decoration: underline;
 }
 button {
   min-width: 24px;

@@ -1,5 +1,6 @@
 import { ref, type Ref } from 'vue'
 import { Refusal } from '../api/client'
+import { showFault } from './fault'
 import { tell, useSite } from './site'
 
 /** Edits whose refusal is shown where they were asked for. */
@@ -12,8 +13,10 @@ export function useAttempt() {
     try {
       await site.inTurn(work)
     } catch (e) {
-      if (e instanceof Refusal) into.value = e
-      else tell(e)
+      if (e instanceof Refusal) {
+        into.value = e
+        showFault()
+      } else tell(e)
     }
   }
 

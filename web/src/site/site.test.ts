@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { chunkOf } from '../test/standing'
+import { BY_HAND, chunkOf } from '../test/standing'
 import { useSite } from './site'
 
 vi.mock('ant-design-vue', () => ({ message: { error: vi.fn(), warning: vi.fn() } }))
@@ -20,22 +20,7 @@ let failing: string | undefined
 let meanwhile: (() => void) | undefined
 const asked: string[] = []
 const digest = (r: number) => `digest-${r}`
-const stands = (r: number) =>
-  chunkOf({
-    id: 'hand.1',
-    pieceId: 3,
-    atMm: { x: r * 1000, y: 0, z: 0 },
-    quarterTurns: 0,
-    mirrored: false,
-    freeDegrees: 0,
-    tiltDegrees: 0,
-    rollDegrees: 0,
-    scale: 1,
-    free: false,
-    origin: 'hand',
-    departed: false,
-    lost: false,
-  })
+const stands = (r: number) => chunkOf({ ...BY_HAND, id: 'hand.1', pieceId: 3, atMm: { x: r * 1000, y: 0, z: 0 } })
 
 function answer(path: string): Response {
   asked.push(path)

@@ -248,3 +248,6 @@ export function extentOfChunk(c: Chunk, pieceById: Map<number, PieceView>): BoxM
   if (box && whole) extents.set(c, box)
   return box
 }
+
+/** Whether a hand drags it, in whatever view: what the rooms made is moved by moving the rooms. */
+export const isDragged = (p: Pick<PlacementView, 'origin'>) => p.origin !== 'massing'

@@ -2,7 +2,7 @@ import { BoxGeometry, type BufferGeometry, Color, Group, Material, Matrix4, Shad
 import { describe, expect, it } from 'vitest'
 import { StandingSet, type Chunk } from '../site/standing'
 import { Batches, type Wear } from './Batches'
-import { Shape } from './geometry'
+import { Shape } from '../shapes/geometry'
 
 const line = new ShaderMaterial()
 const material = () => new Material()

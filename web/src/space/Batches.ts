@@ -17,7 +17,7 @@ import { degreesOf, idOf, isMirrored, pieceIdOf, type Chunk, type StandingSet } 
 import { ink, plum } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Finishing } from './Coats'
-import type { Part, Shape } from './geometry'
+import type { Part, Shape } from '../shapes/geometry'
 import { WORN } from './wear'
 
 const NOWHERE = new Matrix4().makeScale(0, 0, 0)

@@ -11,6 +11,7 @@ import {
   type Texture,
   WebGLRenderer,
 } from 'three'
+import { isCounting } from '../shapes/counting'
 import { outdoors } from './Daylight'
 import { PaperPass } from './PaperPass'
 
@@ -135,8 +136,5 @@ export class CountingDrawing implements Drawing {
     this.canvas.remove()
   }
 }
-
-/** Browser tests that look at no pixel ask for this, since a software renderer costs most of their time. */
-export const isCounting = () => localStorage.getItem('hausbau.draw') === 'count'
 
 export const newDrawing = (wanted: Wanted): Drawing => (isCounting() ? new CountingDrawing() : new CardDrawing(wanted))

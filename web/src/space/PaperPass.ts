@@ -60,17 +60,20 @@ export class PaperPass {
             edge = max(edge, ((raw(o) + raw(-o)) * 0.5 - here) * metres);
           }
           float shade = 0.0;
-          for (int ring = 1; ring <= 3; ring++) {
-            float reach = clamp(0.16 * float(ring) * focal / away, 1.5, 60.0);
+          // In finishes it lies deeper, and reaches farther.
+          float turn = inked > 0.5 ? 0.0 : 6.283 * fract(52.9829189 * fract(dot(gl_FragCoord.xy, vec2(0.06711056, 0.00583715))));
+          for (int ring = 1; ring <= 4; ring++) {
+            if (ring == 4 && inked > 0.5) break;
+            float reach = clamp((inked > 0.5 ? 0.16 : 0.13) * float(ring) * focal / away, 1.5, inked > 0.5 ? 60.0 : 130.0);
             for (int i = 0; i < 4; i++) {
-              float angle = 0.785398 * (float(i) + 0.3 * float(ring));
+              float angle = 0.785398 * (float(i) + 0.3 * float(ring)) + turn;
               vec2 o = vec2(cos(angle), sin(angle)) * reach;
               float deep = (here - (raw(o) + raw(-o)) * 0.5) * metres;
               shade += smoothstep(0.01, 0.16, deep) * (1.0 - smoothstep(0.25, 0.9, deep));
             }
           }
           float ground = step(0.9999999, here);
-          colour.rgb *= 1.0 - 0.32 * (shade / 12.0) * (1.0 - ground);
+          colour.rgb *= 1.0 - (inked > 0.5 ? 0.32 * shade / 12.0 : 0.85 * shade / 16.0) * (1.0 - ground);
           float heavy = smoothstep(0.12 + 0.004 * away, 0.3 + 0.01 * away, edge) * (1.0 - ground);
           colour.rgb = mix(colour.rgb, vec3(0.016, 0.03, 0.045), 0.9 * heavy * inked);
           gl_FragColor = colour;

@@ -9,11 +9,8 @@ import {
   LineSegments,
   Material,
   Matrix4,
-  Mesh,
-  MeshBasicMaterial,
   type MeshLambertMaterial,
   MOUSE,
-  Object3D,
   PerspectiveCamera,
   Plane,
   Raycaster,
@@ -22,19 +19,20 @@ import {
   Vector3,
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
-import type { BoxMm, PreviewView, VecMm } from '../api/client'
+import type { BoxMm, VecMm } from '../api/client'
 import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
-import type { Pose } from '../site/pose'
-import { Batches, turned, type Batch, type Far, type Shaped, type Wear } from './Batches'
+import { Batches, type Batch, type Far, type Shaped, type Wear } from './Batches'
 import { Coats, type Against, type CoatLook, type Finishing } from './Coats'
 import { Daylight, type Sun } from './Daylight'
 import type { Instead } from '../ticket/seeing'
 import { newDrawing } from './Drawing'
 import { BlockOut } from './BlockOut'
+import { Sky } from './Sky'
+import { Ghosts, type Ghost } from './Ghosts'
 import { figureMesh } from '../parts/figure'
-import { loadShape, type Shape } from './geometry'
+import { loadShape, type Shape } from '../shapes/geometry'
 import { cut, edgeMaterial, paperMaterial } from './materials'
 import { LayingGroup, type LayingMarks } from './LayingGroup'
 import { Picking } from './Picking'
@@ -69,6 +67,8 @@ export interface Description {
   boxesBeyondMm?: number
   /** Absent: even light. */
   sun?: Sun
+  /** Whether sky and ground are seen beyond the set. */
+  sky: boolean
   finding?: BoxMm
   /** The run that is chosen. */
   run?: BoxMm
@@ -91,7 +91,7 @@ export class SpaceScene {
   private readonly camera = new PerspectiveCamera(45, 1, 0.05, 5000)
   private readonly controls: OrbitControls
   private readonly set = new Group()
-  private readonly ghost = new Group()
+  private readonly ghosts = new Ghosts()
   private readonly marks = new Group()
   private readonly laying = new LayingGroup()
   private readonly ground = new Group()
@@ -101,10 +101,10 @@ export class SpaceScene {
   private readonly coats = new Coats(() => this.draw())
   private finished = false
   private readonly ink = edgeMaterial()
-  private readonly ghostMaterial = new MeshBasicMaterial({ color: verdigris, transparent: true, opacity: 0.35, depthWrite: false })
   private readonly batches = new Batches(this.set, (swatch, finishing) => this.surface(swatch, finishing), this.ink)
   private readonly blockOut = new BlockOut(this.paper('plaster'), [cut.plane, cut.base])
   private readonly daylight = new Daylight()
+  private readonly sky = new Sky()
   private drawn = { calls: 0, triangles: 0 }
   private readonly picking = new Picking(this.batches)
   private due = 0
@@ -119,7 +119,17 @@ export class SpaceScene {
     container.appendChild(this.canvas)
     this.scene.background = new Color(paper)
     this.camera.up.copy(UP)
-    this.scene.add(this.daylight.group, this.ground, this.set, this.ghost, this.marks, this.laying.group, this.figure, this.blockOut.group)
+    this.scene.add(
+      this.sky.mesh,
+      this.daylight.group,
+      this.ground,
+      this.set,
+      this.ghosts.group,
+      this.marks,
+      this.laying.group,
+      this.figure,
+      this.blockOut.group,
+    )
     this.controls = new OrbitControls(this.camera, this.canvas)
     this.controls.zoomToCursor = true
     // Never below the ground unasked.
@@ -145,6 +155,8 @@ export class SpaceScene {
     this.coats.dispose()
     this.blockOut.dispose()
     this.daylight.dispose()
+    this.sky.dispose()
+    this.ghosts.dispose()
     this.drawing.dispose()
   }
 
@@ -214,6 +226,7 @@ export class SpaceScene {
     if (d.run) this.marks.add(new Box3Helper(toBox(d.run).expandByScalar(0.03), new Color(verdigris)))
     this.figure.position.copy(metres(d.figureMm))
     this.layGround(d.extent)
+    this.sky.show(d.sky, d.sun)
     this.shine(d.sun, changed || blocked || hid)
     this.draw()
   }
@@ -360,19 +373,15 @@ export class SpaceScene {
     this.ground.add(new LineSegments(geometry, new LineBasicMaterial({ color: hairline, depthWrite: false })))
   }
 
-  /** The held piece, where it would come to stand. */
-  showGhost(pieceId: number | undefined, stance: PreviewView | undefined) {
-    this.ghost.clear()
-    const shape = pieceId === undefined ? undefined : this.shapes.get(pieceId)?.shape
-    if (shape && stance) {
-      const holder = new Object3D()
-      holder.matrixAutoUpdate = false
-      holder.matrix.copy(matrixOf(stance))
-      const { parts, edges } = stance.mirrored ? shape.mirrored : shape
-      for (const part of parts) holder.add(new Mesh(part.geometry, this.ghostMaterial))
-      holder.add(new LineSegments(edges, new LineBasicMaterial({ color: verdigris })))
-      this.ghost.add(holder)
-    }
+  /** What is held, where it would come to stand. */
+  showGhosts(ghosts: readonly Ghost[]) {
+    this.ghosts.show(ghosts, (id) => this.shapes.get(id)?.shape)
+    this.draw()
+  }
+
+  /** Moves and turns what is held as one body, from where it was shown. */
+  carryGhosts(byMm: VecMm, degrees: number, aboutMm: VecMm) {
+    this.ghosts.carry(byMm, degrees, aboutMm)
     this.draw()
   }
 
@@ -466,6 +475,16 @@ export class SpaceScene {
     return at ? millimetres(at) : undefined
   }
 
+  /** How far along an axis through a point a pixel of the canvas points: where its ray comes nearest to the axis. */
+  onAxis(x: number, y: number, throughMm: VecMm, axis: VecMm): number {
+    const { origin, direction } = this.ray(x, y).ray
+    const along = new Vector3(axis.x, axis.y, axis.z)
+    const apart = origin.clone().sub(metres(throughMm))
+    const aslant = along.dot(direction)
+    const rest = 1 - aslant * aslant
+    return rest < 1e-6 ? 0 : ((apart.dot(along) - apart.dot(direction) * aslant) / rest) * 1000
+  }
+
   /** The pixel of the canvas that a point of the site is seen at. */
   pixelOf(at: VecMm): { x: number; y: number } {
     const { clientWidth: w, clientHeight: h } = this.canvas
@@ -509,12 +528,3 @@ export class SpaceScene {
 const metres = (v: VecMm) => new Vector3(v.x / 1000, v.y / 1000, v.z / 1000)
 const millimetres = (v: Vector3): VecMm => ({ x: v.x * 1000, y: v.y * 1000, z: v.z * 1000 })
 const toBox = (b: BoxMm) => new Box3(metres(b.min), metres(b.max))
-
-const matrixOf = (p: Pose) => {
-  const scale = p.scale ?? 1
-  return new Matrix4().compose(
-    metres(p.atMm),
-    turned(p.quarterTurns * 90 + p.freeDegrees, p.tiltDegrees ?? 0, p.rollDegrees ?? 0),
-    new Vector3(scale, scale, scale),
-  )
-}

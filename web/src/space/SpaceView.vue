@@ -3,6 +3,7 @@ import { Color } from 'three'
 import { useEventListener, useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useCarrying } from '../placing/carrying'
+import { useHandling } from '../placing/handling'
 import { usePlacing } from '../placing/placing'
 import { useStrutting } from '../placing/strutting'
 import { isIn } from '../site/edges'
@@ -19,6 +20,7 @@ import { useMenuGesture } from '../table/menuGesture'
 import { usePicking } from '../table/picking'
 import { useTable } from '../table/table'
 import type { BoxMm, VecMm } from '../api/client'
+import Handles from './Handles.vue'
 import { EYES } from './Walker'
 import { useSun } from './sun'
 import { SpaceScene } from './SpaceScene'
@@ -35,6 +37,9 @@ const laying = useLaying()
 const assembling = useAssembling()
 const picking = usePicking()
 const carrying = useCarrying()
+const handling = useHandling()
+/** @param handles whether what is selected has handles here */
+const props = defineProps<{ handles: boolean }>()
 /** So many that lie behind one another are offered. */
 const MOST_BENEATH = 8
 const holder = ref<HTMLElement>()
@@ -122,6 +127,7 @@ async function show() {
     boxes: seeing.boxes,
     boxesBeyondMm: seeing.boxesBeyondMm,
     sun: sun.value,
+    sky: seeing.finished && table.walking,
     finding: site.finding?.placeMm,
     run: table.run?.box,
     extent,
@@ -130,7 +136,8 @@ async function show() {
   seeing.areBoxes = scene.boxed
   if (extent && framed !== site.site.id) {
     framed = site.site.id
-    scene.look(extent, false)
+    // Whoever walks already looks from where they are.
+    if (!table.walking) scene.look(extent, false)
   }
   showGhost()
 }
@@ -152,7 +159,14 @@ function handleAt(x: number, y: number) {
     return Math.hypot(p.x - x, p.y - y) <= HANDLE_REACH_PX
   })
 }
-const showGhost = () => scene?.showGhost(placing.heldPieceId, placing.ghost)
+function showGhost() {
+  const { held } = handling
+  if (held) {
+    scene?.showGhosts(held.placements)
+    carryGhosts()
+  } else scene?.showGhosts(placing.heldPieceId !== undefined && placing.ghost ? [{ pieceId: placing.heldPieceId, ...placing.ghost }] : [])
+}
+const carryGhosts = () => handling.held && scene?.carryGhosts(handling.moved.byMm, handling.degrees, handling.held.pivot)
 
 let pending = false
 function showSoon() {
@@ -179,7 +193,20 @@ onMounted(() => {
   showSoon()
 })
 onBeforeUnmount(() => scene?.dispose())
-useResizeObserver(holder, () => scene?.resize())
+const size = ref({ width: 0, height: 0 })
+useResizeObserver(holder, ([entry]) => {
+  size.value = entry!.contentRect
+  scene?.resize()
+})
+/** Handles keep out of the way of whatever else the hand does. */
+const hasHandles = computed(
+  () => props.handles && !table.walking && !placing.holds && !laying.what && !laying.tool && !laying.chosen && !strutting.active && !!handling.pivot,
+)
+const seen = {
+  pixelOf: (at: VecMm) => scene!.pixelOf(at),
+  onPlane: (x: number, y: number, zMm: number) => scene!.onPlane(x, y, zMm),
+  onAxis: (x: number, y: number, through: VecMm, axis: VecMm) => scene!.onAxis(x, y, through, axis),
+}
 
 watch(
   () => [
@@ -211,7 +238,8 @@ watch(
   { deep: false },
 )
 watch(() => site.site?.revision, showSoon)
-watch(() => [placing.ghost, placing.held], showGhost)
+watch([() => placing.ghost, () => placing.held, () => handling.held], showGhost)
+watch([() => handling.moved, () => handling.degrees], carryGhosts)
 watch(
   () => table.asked.count,
   () => {
@@ -395,6 +423,7 @@ function up(e: PointerEvent) {
         width: `${Math.abs(band.x1 - band.x0)}px`,
         height: `${Math.abs(band.y1 - band.y0)}px`,
       }" />
+    <Handles v-if="hasHandles && drawn.view" :seen="seen" :view="drawn.view" :size="size" />
   </div>
 </template>
 

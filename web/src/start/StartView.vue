@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Input, Modal } from 'ant-design-vue'
+import { Button, Input, Modal, Switch } from 'ant-design-vue'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { get, Refusal, send, type SiteBody, type SiteSummary, type SiteView } from '../api/client'
@@ -15,6 +15,8 @@ const making = ref(false)
 const refusal = ref<Refusal>()
 const naming = ref<{ kind: 'rename' | 'copy'; site: SiteSummary; name: string }>()
 const deleting = ref<SiteSummary>()
+/** Whether a new site begins with plain props. */
+const props = ref(true)
 const usual = (): SiteBody => ({ name: '', unit: 'METRE', stepMm: 100, wallMm: 200, storeyMm: 3000, pixelsPerMetre: 256, tilesByCentre: false })
 const body = ref(usual())
 let asking = false
@@ -41,7 +43,7 @@ async function make() {
   if (!making.value || asking) return
   asking = true
   try {
-    const site = await useSite().inTurn(() => send<SiteView>('POST', '/api/sites', body.value))
+    const site = await useSite().inTurn(() => send<SiteView>('POST', `/api/sites?props=${props.value}`, body.value))
     making.value = false
     void router.push(`/sites/${site.id}/massing`)
   } catch (e) {
@@ -93,7 +95,9 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
     <ul v-else aria-label="Sites">
       <li v-for="s in sites" :key="s.id">
         <RouterLink :to="`/sites/${s.id}`" class="open">
-          <img :src="`/api/sites/${s.id}/plan.svg?revision=${s.revision}`" alt="" width="168" height="112" />
+          <span v-if="!s.rooms && !s.placements" class="picture empty">Draw its first room</span>
+          <img v-else-if="s.placements" class="picture" :src="`/api/sites/${s.id}/picture.png?revision=${s.revision}`" alt="" width="240" height="160" />
+          <img v-else class="picture" :src="`/api/sites/${s.id}/plan.svg?revision=${s.revision}`" alt="" width="240" height="160" />
           <span class="name">{{ s.name }}</span>
           <span class="figures soft"> {{ counted(s.rooms, 'room') }} · {{ counted(s.placements, 'placement') }} · {{ UNIT_NAMES[s.unit] }} </span>
           <span class="soft when">changed {{ when(s.changedAt) }}</span>
@@ -108,6 +112,10 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
 
     <Modal v-model:open="making" destroy-on-close title="New site" ok-text="Make the site" :ok-button-props="{ disabled: !body.name.trim() }" @ok="make">
       <SiteFields v-model="body" :refusal="refusal" @submit="body.name.trim() && make()" />
+      <label class="row"
+        ><Switch v-model:checked="props" size="small" aria-label="Begin with a few plain props" /> Begin with a few plain props
+        <span class="soft">(crate, table, chair, shelf, barrel, sign, lamp)</span></label
+      >
     </Modal>
     <Modal
       destroy-on-close
@@ -167,12 +175,12 @@ li + li {
 .open {
   flex: 1;
   display: grid;
-  grid-template-columns: 168px 1fr;
+  grid-template-columns: 240px 1fr;
   grid-template-rows: 1fr auto auto auto 1fr;
   column-gap: 18px;
   color: inherit;
 }
-.open > :not(img) {
+.open > :not(.picture) {
   grid-column: 2;
 }
 .name {
@@ -184,10 +192,16 @@ li + li {
 .open .when {
   grid-row: 4;
 }
-.open img {
+.picture {
   grid-row: 1 / -1;
   background: var(--paper);
   border: 1px solid var(--hairline);
+}
+.picture.empty {
+  display: grid;
+  place-items: center;
+  height: 160px;
+  color: #1d5c57;
 }
 .open:hover .name {
   color: var(--verdigris);

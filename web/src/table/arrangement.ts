@@ -18,7 +18,11 @@ export interface Arrangement {
 
 /** From this width on, pixels, both views are large side by side. */
 const WIDE_PX = 1600
+/** Below this, pixels, as of a small window or at a large zoom, there is no room for a second view in the corner. */
+const NARROW_PX = 900
 const LEAST_SHARE = 0.15
+/** In a window lower than this, pixels, the Line-up is folded at first. */
+const LOW_PX = 560
 
 /** The stages that are worked at the Table. */
 const AT_TABLE = new Set(['massing', 'build', 'survey'])
@@ -43,13 +47,13 @@ export const useArrangement = defineStore('arrangement', () => {
   const stage = ref('build')
   const kept = useLocalStorage<Record<string, Arrangement>>('hausbau.table', {})
   const ticketFolded = useLocalStorage('hausbau.ticket-folded', false)
-  const lineUpFolded = useLocalStorage('hausbau.line-up-folded', false)
+  const lineUpFolded = useLocalStorage('hausbau.line-up-folded', window.innerHeight < LOW_PX)
 
   const isAtTable = computed(() => AT_TABLE.has(stage.value))
   const now = computed<Arrangement>(() => kept.value[stage.value] ?? usual(stage.value, width.value))
   /** Whoever walks has the whole window. */
   const large = computed<View>(() => (table.walking ? 'space' : now.value.large))
-  const other = computed<Other>(() => (table.walking ? 'away' : now.value.other))
+  const other = computed<Other>(() => (table.walking || (now.value.other === 'corner' && width.value < NARROW_PX) ? 'away' : now.value.other))
   const share = computed(() => now.value.share)
   /** What the small view covers of a large one of this size. */
   const coveredOf = (view: View, width: number, height: number) => (other.value === 'corner' && large.value === view ? cornerOf(width, height) : undefined)

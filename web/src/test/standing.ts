@@ -16,6 +16,23 @@ export function chunkOf(p: PlacementView): ArrayBuffer {
   return bytes
 }
 
+/** A placement that a hand set down. */
+export const BY_HAND = {
+  id: 'hand.9',
+  pieceId: 1,
+  atMm: { x: 500, y: 500, z: 0 },
+  quarterTurns: 0,
+  mirrored: false,
+  freeDegrees: 0,
+  tiltDegrees: 0,
+  rollDegrees: 0,
+  scale: 1,
+  free: false,
+  origin: 'hand',
+  departed: false,
+  lost: false,
+} as PlacementView
+
 export function oneStanding(p: PlacementView): StandingSet {
   const name = `hands.${Math.floor(Number(p.id.split('.')[1]) / 1024)}.0`
   return new StandingSet(new Map([[name, readChunk(name, 'digest', chunkOf(p))]]))

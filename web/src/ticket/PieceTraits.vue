@@ -5,6 +5,7 @@ import type { LookView, PieceView } from '../api/client'
 import { useAttempt } from '../site/attempt'
 import Choice from '../parts/Choice.vue'
 import NumberField from '../parts/NumberField.vue'
+import PiecePicker from '../shapes/PiecePicker.vue'
 import { useSite } from '../site/site'
 
 /** What holds for a piece wherever it stands: how it is held, and the looks given out among its placements. */
@@ -33,7 +34,7 @@ function add() {
 }
 /** Pieces that fit in its place, and itself. */
 const same = (a: PieceView, b: PieceView) => JSON.stringify(a.boxMm) === JSON.stringify(b.boxMm)
-const fitting = computed(() => site.pieces.filter((p) => same(p, props.piece)).map((p) => ({ value: p.id, label: p.code })))
+const fitting = computed(() => site.pieces.filter((p) => same(p, props.piece)))
 const eventValue = (e: Event) => (e.target as HTMLInputElement).value
 </script>
 
@@ -51,7 +52,7 @@ const TINTS = ['#d8c7a6', '#b9c4b0', '#a9bcc4', '#c9a995', '#b3a6b8', '#cfc08a']
     </label>
     <ul class="plain" v-if="looks.length" aria-label="Looks">
       <li v-for="(look, i) in looks" :key="i" class="look">
-        <Choice :value="look.pieceId" :options="fitting" :label="`Piece of look ${i + 1}`" @change="(id) => setLook(i, { pieceId: Number(id) })" />
+        <PiecePicker :value="look.pieceId" :pieces="fitting" placeholder="" :label="`Piece of look ${i + 1}`" @choose="(pieceId) => setLook(i, { pieceId })" />
         <input
           type="color"
           :value="look.tint || '#ffffff'"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import PiecePicker from '../shapes/PiecePicker.vue'
+import PiecePicture from '../shapes/PiecePicture.vue'
 import { Button, Switch } from 'ant-design-vue'
 import Choice from '../parts/Choice.vue'
 import { computed } from 'vue'
@@ -75,7 +77,7 @@ function turnFreely(degrees: number) {
 /** Pieces that could stand in the place of what is selected, where that is of one role. */
 const others = computed(() => {
   const role = shared((p) => site.pieceById.get(p.pieceId)?.role)
-  return (role ? site.pieces.filter((p) => p.role === role && p.id !== only.value?.id) : []).map((p) => ({ value: p.id, label: p.code }))
+  return role ? site.pieces.filter((p) => p.role === role && p.id !== only.value?.id) : []
 })
 function standFigure() {
   const box = extentOfPlacements(site, site.selected)
@@ -144,11 +146,14 @@ const originOf = computed(() => {
 <template>
   <section aria-label="Ticket" class="ticket">
     <template v-if="one && piece">
-      <div class="row spread">
-        <h2>{{ piece.code }}</h2>
-        <span class="soft">{{ originOf }}</span>
+      <div class="about">
+        <PiecePicture :piece="piece" :size="56" />
+        <div>
+          <h2>{{ piece.code }}</h2>
+          <span class="soft">{{ originOf }}</span>
+          <p class="figures soft">{{ site.show(piece.sizeMm.x) }} × {{ site.show(piece.sizeMm.y) }} × {{ site.show(piece.sizeMm.z) }}</p>
+        </div>
       </div>
-      <p class="figures soft">{{ site.show(piece.sizeMm.x) }} × {{ site.show(piece.sizeMm.y) }} × {{ site.show(piece.sizeMm.z) }}</p>
     </template>
     <template v-else>
       <h2>{{ site.selected.length }} placements</h2>
@@ -187,10 +192,10 @@ const originOf = computed(() => {
           @change="(on) => (one ? set({ mirrored: !!on }) : run(() => site.arrange('Mirror', { mirror: true })))" />
       </label>
     </div>
-    <label v-if="others.length" class="field"
-      ><span>Swap for</span>
-      <Choice :options="others" placeholder="another of its role" label="Swap for another piece" @change="(id) => run(() => site.swap(Number(id)))" />
-    </label>
+    <div v-if="others.length" class="field">
+      <span>Swap for</span>
+      <PiecePicker :pieces="others" placeholder="another of its role" label="Swap for another piece" @choose="(id) => run(() => site.swap(id))" />
+    </div>
     <DressFields :ids="ids" />
     <div class="deeds">
       <Button size="small" title="Plumb (J)" @click="run(site.plumb)">Plumb</Button>
@@ -233,6 +238,14 @@ const originOf = computed(() => {
 </template>
 
 <style scoped>
+.about {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.about p {
+  margin: 0;
+}
 .narrow {
   align-self: start;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PiecePicture from '../shapes/PiecePicture.vue'
 import { Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useSite } from '../site/site'
@@ -84,7 +85,8 @@ function choose(id: string, e: MouseEvent) {
             :class="{ chosen: site.selection.has(p.id) }"
             :aria-pressed="site.selection.has(p.id)"
             @click="(e) => choose(p.id, e)">
-            <span>{{ piece?.code }}</span>
+            <PiecePicture v-if="piece" :piece="piece" :size="22" />
+            <span class="code">{{ piece?.code }}</span>
             <span class="figures soft">{{ site.show(p.atMm.x) }}, {{ site.show(p.atMm.y) }}, {{ site.show(p.atMm.z) }}</span>
           </button>
         </li>
@@ -111,7 +113,7 @@ ul {
 }
 section[aria-label='What stands'] li button {
   display: flex;
-  justify-content: space-between;
+  gap: 7px;
   width: 100%;
   min-height: 26px;
   align-items: center;
@@ -125,6 +127,9 @@ li button:hover {
 li button.chosen {
   background: rgba(106, 61, 124, 0.14);
   box-shadow: inset 3px 0 var(--plum);
+}
+.code {
+  flex: 1;
 }
 .turn {
   color: #1d5c57 !important;

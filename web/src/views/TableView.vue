@@ -85,7 +85,7 @@ const holds = computed(() =>
       @dblclick="views.part(0.5)"
       @keydown="nudge" />
     <div v-show="views.isShown('space')" class="view" :class="{ small: isSmall('space') }" :style="stance('space')">
-      <SpaceView />
+      <SpaceView :handles="!massing && !isSmall('space')" />
       <DensityLegend v-if="seeing.finished && seeing.instead === 'density'" />
     </div>
     <button

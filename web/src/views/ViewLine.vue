@@ -108,6 +108,13 @@ const OTHERS: { value: Other; label: string; drawn: string }[] = [
 .line.beside {
   left: 0;
 }
+/* A small window, or a large zoom. */
+@media (max-width: 1000px) {
+  .line {
+    flex-wrap: wrap;
+    row-gap: 4px;
+  }
+}
 .line > * {
   pointer-events: auto;
 }

@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import type { PatternWords } from '../api/client'
-import Choice from '../parts/Choice.vue'
 import LengthField from '../parts/LengthField.vue'
 import { AROUND } from './around'
 import type { Swatch } from '../sheets/colourways'
-import { useMaterials } from '../sheets/materials'
+import MaterialChoice from '../sheets/MaterialChoice.vue'
 
 /** What a pattern says of floors, ceilings, stairs and guards, each of which may be left as it is. */
-const materials = useMaterials()
 const props = defineProps<{ words: PatternWords }>()
 const emit = defineEmits<{ change: [how: (w: PatternWords) => void] }>()
 type About = (typeof AROUND)[number]
@@ -29,7 +27,7 @@ const leave = (a: About) => emit('change', (w) => delete w[a.key])
         <LengthField v-if="f.of.endsWith('Mm')" :label="f.label" :aria="f.says" :mm="told(a)![f.of] as number" @change="(mm) => set(a, f.of, mm)" />
         <label v-else class="field"
           ><span>{{ f.label }}</span
-          ><Choice :label="f.says" :value="told(a)![f.of] as Swatch" :options="materials.swatches" @change="(swatch) => set(a, f.of, swatch)"
+          ><MaterialChoice :label="f.says" :value="told(a)![f.of] as Swatch" @change="(swatch) => set(a, f.of, swatch)"
         /></label>
       </template>
     </div>

@@ -8,6 +8,7 @@ import { vHere } from '../parts/focus'
 import { useSite } from '../site/site'
 import BenchView from './BenchView.vue'
 import { useDeliveries } from './deliveries'
+import MaterialChoice from '../sheets/MaterialChoice.vue'
 import { useMaterials } from '../sheets/materials'
 import { FIXES, UNITS, UPS } from './words'
 
@@ -183,7 +184,7 @@ async function bring() {
       <section aria-label="Materials">
         <h2>Materials</h2>
         <label v-for="m in delivery.materials" :key="m.name" class="material">
-          <span>{{ m.name }}</span><Choice
+          <span>{{ m.name }}</span><MaterialChoice
             :label="`Finish of ${m.name}`"
             :value="work.swatches[m.name] ?? (m.colour ? AS_IN_FILE : m.swatch)"
             :options="m.colour ? [{ value: AS_IN_FILE, label: `new: ${m.colour}` }, ...materials.swatches] : materials.swatches"

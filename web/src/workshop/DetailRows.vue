@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { get, type DetailsView, type PieceView } from '../api/client'
+import { latest } from '../api/latest'
 import TextEntry from '../parts/TextEntry.vue'
 import { tell, useSite } from '../site/site'
 import { useBench } from './bench'
@@ -12,15 +13,15 @@ const url = defineModel<string>()
 const site = useSite()
 const work = useBench()
 const details = ref<DetailsView>()
+const newest = latest()
 
 const base = () => `/api/sites/${site.site!.id}/pieces/${props.piece.id}`
 watch(
   () => [props.piece.id, props.piece.mesh, work.bench],
   async () => {
-    const of = props.piece.id
     try {
-      const answer = await get<DetailsView>(`${base()}/details`)
-      if (of === props.piece.id) details.value = answer
+      const answer = await newest(get<DetailsView>(`${base()}/details`))
+      if (answer) details.value = answer
     } catch (e) {
       tell(e)
     }

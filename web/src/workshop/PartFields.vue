@@ -11,11 +11,10 @@ import PointEditor from './PointEditor.vue'
 import PointRows from './PointRows.vue'
 import ProfileFields from './ProfileFields.vue'
 import SvgShapes from './SvgShapes.vue'
-import { useMaterials } from '../sheets/materials'
+import MaterialChoice from '../sheets/MaterialChoice.vue'
 import { FORMS } from './words'
 
 /** Everything about one part, typed. */
-const materials = useMaterials()
 const props = defineProps<{ words: PartWords }>()
 const work = useBench()
 const spot = work.spot()
@@ -215,9 +214,7 @@ const SIZED = ['BLOCK', 'PANEL', 'STEPS', 'BARS']
       <label class="field"
         ><span>Name</span><TextEntry label="Name of the part" :value="words.name ?? ''" :maxlength="60" @commit="(name) => set(() => ({ name }))"
       /></label>
-      <label class="field"
-        ><span>Swatch</span><Choice label="Swatch" :value="words.swatch" :options="materials.swatches" @change="(swatch) => set(() => ({ swatch }))"
-      /></label>
+      <label class="field"><span>Swatch</span><MaterialChoice label="Swatch" :value="words.swatch" @change="(swatch) => set(() => ({ swatch }))" /></label>
     </div>
     <label class="cuts"
       ><Switch size="small" :checked="!!words.cuts" aria-label="Cuts" @change="(on) => set(() => ({ cuts: !!on }))" /><span

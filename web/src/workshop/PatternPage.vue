@@ -11,14 +11,13 @@ import AroundFields from './AroundFields.vue'
 import BenchView from './BenchView.vue'
 import { usePatterns } from '../site/patterns'
 import { AROUND } from './around'
-import { useMaterials } from '../sheets/materials'
+import MaterialChoice from '../sheets/MaterialChoice.vue'
 import { PROFILES } from './words'
 
 /** How walls look at any size: shown on pieces of several lengths, its bands, trims and uprights typed. */
 const props = defineProps<{ pattern: PatternView }>()
 defineEmits<{ copy: [] }>()
 const site = useSite()
-const materials = useMaterials()
 const patterns = usePatterns()
 provide(
   REFUSED,
@@ -158,11 +157,7 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
           <tr v-for="b in bands" :key="b.i">
             <td><TextEntry :label="`Name of band ${b.i + 1}`" :value="b.name" @commit="(name) => set('bands', b.i, { name })" /></td>
             <td>
-              <Choice
-                :label="`Swatch of band ${b.i + 1}`"
-                :value="b.swatch"
-                :options="materials.swatches"
-                @change="(swatch) => set('bands', b.i, { swatch })" />
+              <MaterialChoice :label="`Swatch of band ${b.i + 1}`" :value="b.swatch" @change="(swatch) => set('bands', b.i, { swatch })" />
             </td>
             <td v-if="b.heightMm">
               <LengthField label="" :aria="`Height of band ${b.i + 1}`" :mm="b.heightMm" @change="(mm) => set('bands', b.i, { heightMm: mm })" />
@@ -182,7 +177,7 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
       <div v-for="(t, i) in pattern.words.trims" :key="i" class="item">
         <div class="line">
           <TextEntry :label="`Name of trim ${i + 1}`" :value="t.name" @commit="(name) => set('trims', i, { name })" />
-          <Choice :label="`Swatch of trim ${i + 1}`" :value="t.swatch" :options="materials.swatches" @change="(swatch) => set('trims', i, { swatch })" />
+          <MaterialChoice :label="`Swatch of trim ${i + 1}`" :value="t.swatch" @change="(swatch) => set('trims', i, { swatch })" />
           <Choice :label="`Profile of trim ${i + 1}`" :value="t.profile.kind" :options="profiles" @change="(kind) => setProfile(i, kind)" />
           <button type="button" class="plain" :aria-label="`Take trim ${i + 1} out`" @click="drop('trims', i)">✕</button>
         </div>
@@ -212,7 +207,7 @@ const bands = computed(() => props.pattern.words.bands.map((b, i) => ({ ...b, i 
       <div v-for="(u, i) in pattern.words.uprights" :key="i" class="item">
         <div class="line">
           <TextEntry :label="`Name of upright ${i + 1}`" :value="u.name" @commit="(name) => set('uprights', i, { name })" />
-          <Choice :label="`Swatch of upright ${i + 1}`" :value="u.swatch" :options="materials.swatches" @change="(swatch) => set('uprights', i, { swatch })" />
+          <MaterialChoice :label="`Swatch of upright ${i + 1}`" :value="u.swatch" @change="(swatch) => set('uprights', i, { swatch })" />
           <Choice :label="`Upright ${i + 1} stands`" :value="u.at" :options="AT" @change="(at) => set('uprights', i, { at })" />
           <button type="button" class="plain" :aria-label="`Take upright ${i + 1} out`" @click="drop('uprights', i)">✕</button>
         </div>

@@ -3,7 +3,7 @@ import { useResizeObserver } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { tell } from '../site/site'
 import type { CoatLook } from '../space/Coats'
-import { loadShape, type Part } from '../space/geometry'
+import { loadShape, type Part } from '../shapes/geometry'
 import { boundsOf, edgesOn } from './uvs'
 
 /** Where a piece's faces lie on the sheet of a swatch: the picture laid again and again, and their outlines on it. */

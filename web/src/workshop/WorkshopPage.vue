@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { Button } from 'ant-design-vue'
 import { computed, nextTick, onBeforeUnmount, provide, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -9,6 +10,7 @@ import { REFUSED } from '../parts/refused'
 import TextEntry from '../parts/TextEntry.vue'
 import { useMaterials } from '../sheets/materials'
 import { meshUrl, tell, useSite } from '../site/site'
+import PiecePicture from '../shapes/PiecePicture.vue'
 import BenchView from './BenchView.vue'
 import BringIn from './BringIn.vue'
 import DetailRows from './DetailRows.vue'
@@ -34,6 +36,8 @@ provide(
   computed(() => work.refusal),
 )
 
+/** Whether the drawings have most of the room. */
+const largeDrawings = useLocalStorage('hausbau.largeDrawings', false)
 const wanted = ref('')
 const shown = computed(() => {
   const word = wanted.value.trim().toLowerCase()
@@ -47,6 +51,8 @@ const groups = computed(() => {
 const pattern = computed(() => patterns.all.find((p) => p.id === Number(route.query.pattern)))
 /** A piece is on its way: until it is there, nothing is on the bench that could be typed into. */
 const making = ref(false)
+let isHere = true
+onBeforeUnmount(() => (isHere = false))
 const piece = computed(() => (pattern.value || making.value ? undefined : site.pieces.find((p) => p.id === Number(route.params.item))))
 async function makePattern(copyOf?: number) {
   const made = await patterns.create(copyOf)
@@ -76,7 +82,8 @@ async function create(copyOf?: PieceView) {
   making.value = true
   try {
     const id = await work.create(freshName(copyOf ? `${copyOf.name}, own` : 'new piece'), role, copyOf?.id)
-    if (id !== undefined) await router.push(to(id))
+    // Whoever has gone elsewhere meanwhile is left there.
+    if (id !== undefined && isHere) await router.push(to(id))
   } finally {
     making.value = false
   }
@@ -169,7 +176,8 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
           class="entry"
           :class="{ here: p.id === piece?.id }"
           :aria-current="p.id === piece?.id ? 'page' : undefined">
-          <span>{{ p.code }}</span><span class="figures soft">{{ p.count || '' }}</span>
+          <PiecePicture :piece="p" :size="28" /><span class="code">{{ p.code }}</span
+          ><span class="figures soft">{{ p.count || '' }}</span>
         </RouterLink>
       </div>
     </nav>
@@ -180,7 +188,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
       <p v-else class="soft">Take a piece from the list to see what it is made of, make a new one, or drop a mesh of your own here.</p>
     </div>
     <template v-else>
-      <div class="middle">
+      <div class="middle" :class="{ drawings: largeDrawings }">
         <BenchView
           :pieces="onBench"
           :label="piece.code"
@@ -188,8 +196,8 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
           :parts="bench?.parts"
           :chosen="work.chosen"
           :open-mm="bench?.openMm"
-          @choose="(part) => (work.chosen = part)" />
-        <Elevations :piece="piece" />
+          @choose="(part) => work.take(part)" />
+        <Elevations v-model:large="largeDrawings" :piece="piece" />
       </div>
       <aside class="panel side" aria-label="The piece">
         <template v-if="bench">
@@ -242,8 +250,13 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
               </div>
             </div>
             <ul class="plain" aria-label="Parts of the piece">
-              <li v-for="(p, i) in bench.parts" :key="i" class="part" :class="{ taken: i === work.chosen, hidden: p.words.hidden }">
-                <button type="button" class="plain name" :aria-pressed="i === work.chosen" @click="work.chosen = i">
+              <li v-for="(p, i) in bench.parts" :key="i" class="part" :class="{ taken: work.isTaken(i), hidden: p.words.hidden }">
+                <button
+                  type="button"
+                  class="plain name"
+                  title="With Ctrl or Shift: together with those that are taken"
+                  :aria-pressed="work.isTaken(i)"
+                  @click="(e) => work.take(i, e.ctrlKey || e.metaKey || e.shiftKey)">
                   {{ p.words.name || FORMS[p.words.form!] }}
                   <span class="soft">{{ p.words.cuts ? `cuts, ${materials.called(p.words.swatch!)}` : materials.called(p.words.swatch!) }}</span>
                 </button>
@@ -268,6 +281,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
               </li>
             </ul>
           </section>
+          <p v-if="work.also.size" class="soft" role="status">{{ work.also.size + 1 }} parts are taken: what is typed is for all of them.</p>
           <PartFields v-if="work.part" :key="`${bench.id} ${work.chosen}`" :words="work.part" />
           <div v-if="work.part" class="row">
             <Button size="small" title="To be put into this piece, or another" @click="copyPart">Copy the part</Button>
@@ -299,6 +313,9 @@ input[type='search'] {
   border: 1px solid #b9b1a0;
   background: var(--sheet);
 }
+.code {
+  flex: 1;
+}
 .empty {
   grid-column: 2 / 4;
   display: grid;
@@ -309,6 +326,10 @@ input[type='search'] {
   min-height: 0;
   display: flex;
   flex-direction: column;
+}
+.middle.drawings > :first-child {
+  flex: none;
+  height: 230px;
 }
 .out a {
   color: #1d5c57;

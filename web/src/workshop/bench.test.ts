@@ -34,6 +34,8 @@ beforeEach(() => {
     }
     const part = /parts\/(\d+)$/.exec(path)
     if (method === 'PATCH' && part) parts[Number(part[1])] = { ...parts[Number(part[1])], ...(body as PartWords) }
+    if (method === 'PATCH' && path.endsWith('/parts'))
+      for (const { number, words } of (body as { parts: { number: number; words: PartWords }[] }).parts) parts[number] = { ...parts[number], ...words }
     if (method === 'DELETE' && part) parts.splice(Number(part[1]), 1)
     if (method === 'POST' && path.endsWith('/parts')) {
       parts.push({ ...(body as PartWords), atMm: { x: 0, y: 0, z: 0 } })
@@ -45,6 +47,65 @@ beforeEach(() => {
 })
 
 const bodies = (method: string, end: string) => asked.filter((a) => a.method === method && a.path.endsWith(end)).map((a) => a.body)
+
+describe('several parts at once', () => {
+  const three = async () => {
+    parts = [
+      { form: 'BLOCK', swatch: 'STONE', atMm: { x: 0, y: 0, z: 0 }, sizeMm: { x: 10, y: 20, z: 30 } },
+      { form: 'BLOCK', swatch: 'STONE', atMm: { x: 5, y: 0, z: 0 }, sizeMm: { x: 40, y: 50, z: 60 } },
+      { form: 'TURNED', swatch: 'STONE', atMm: { x: 9, y: 0, z: 0 }, stations: [] },
+    ]
+    const work = useBench()
+    work.open(7)
+    await vi.waitFor(() => expect(work.bench).toBeDefined())
+    return work
+  }
+
+  it('are told alike in one edit, each from what it is', async () => {
+    const work = await three()
+    work.take(1, true)
+    work.take(2, true)
+    expect([0, 1, 2].map(work.isTaken)).toEqual([true, true, true])
+    await work.changePart((w) => ({ atMm: { ...w.atMm!, z: 70 } }))
+    expect(bodies('PATCH', '/parts')).toEqual([
+      {
+        parts: [
+          { number: 2, words: { atMm: { x: 9, y: 0, z: 70 } } },
+          { number: 0, words: { atMm: { x: 0, y: 0, z: 70 } } },
+          { number: 1, words: { atMm: { x: 5, y: 0, z: 70 } } },
+        ],
+      },
+    ])
+  })
+
+  it('leave out those that have no such value', async () => {
+    const work = await three()
+    work.take(2, true)
+    work.take(0, true)
+    work.take(1, true)
+    expect(work.isTaken(0)).toBe(false)
+    work.take(0, true)
+    await work.changePart((w) => ({ sizeMm: { ...w.sizeMm!, y: 7 } }))
+    expect(bodies('PATCH', '/parts')).toEqual([
+      {
+        parts: [
+          { number: 0, words: { sizeMm: { x: 10, y: 7, z: 30 } } },
+          { number: 1, words: { sizeMm: { x: 40, y: 7, z: 60 } } },
+        ],
+      },
+    ])
+  })
+
+  it('are one again after a plain click, or when a part is gone', async () => {
+    const work = await three()
+    work.take(1, true)
+    work.take(2)
+    expect([0, 1, 2].map(work.isTaken)).toEqual([false, false, true])
+    work.take(1, true)
+    await work.removePart(0)
+    expect(work.also.size).toBe(0)
+  })
+})
 
 describe('the bench', () => {
   it('works out each edit from what the one before it left, however fast they come', async () => {

@@ -1,7 +1,11 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { get, Refusal, type BenchView, type PartWords } from '../api/client'
+import { showFault } from '../site/fault'
 import { tell, useSite } from '../site/site'
+
+/** What can be told of parts of any form. */
+const ALL_HAVE = new Set(['name', 'swatch', 'bevel', 'atMm', 'turn', 'copies', 'taper', 'hidden', 'cuts', 'sheetQuarters', 'sheetSeed'])
 
 /** Which part is worked on, of the piece as an edit leaves it. */
 type Choose = (left: BenchView) => number
@@ -13,9 +17,25 @@ export const useBench = defineStore('bench', () => {
   const bench = shallowRef<BenchView>()
   /** The part that is worked on. */
   const chosen = ref(0)
+  /** Parts that are worked on together with it: what is told of it is told of them. */
+  const also = shallowRef<ReadonlySet<number>>(new Set())
   const refusal = shallowRef<Refusal>()
   /** Parts that were copied, with the piece they are of. */
   const copied = shallowRef<{ pieceId: number; parts: number[] }>()
+
+  /** Takes a part to be worked on. @param adds whether with those that are taken already, or no longer with them */
+  function take(number: number, adds = false) {
+    const others = new Set([...also.value, chosen.value])
+    if (!adds) others.clear()
+    else if (number !== chosen.value && others.delete(number)) {
+      also.value = without(others, chosen.value)
+      return
+    }
+    chosen.value = number
+    also.value = without(others, number)
+  }
+  const without = (all: Iterable<number>, one: number) => new Set([...all].filter((n) => n !== one))
+  const isTaken = (number: number) => number === chosen.value || also.value.has(number)
 
   const part = computed(() => bench.value?.parts[chosen.value]?.words)
   /** The part that is worked on, to be kept by what is typed about it: the value that was typed last is read after another part was taken. */
@@ -33,6 +53,8 @@ export const useBench = defineStore('bench', () => {
   /** The piece and the part that is worked on at once, so that nothing is typed about another. */
   function show(answer: BenchView, choose?: Choose) {
     asked++
+    // Numbers are of the parts as they were.
+    if (answer.parts.length !== bench.value?.parts.length) also.value = new Set()
     bench.value = answer
     chosen.value = Math.max(0, Math.min(choose ? choose(answer) : chosen.value, answer.parts.length - 1))
   }
@@ -43,6 +65,7 @@ export const useBench = defineStore('bench', () => {
     bench.value = undefined
     refusal.value = undefined
     chosen.value = 0
+    also.value = new Set()
     void fetchBench().catch(tell)
   }
   /** Edits under way: each shows what it leaves, and which part is worked on then, at once. */
@@ -72,8 +95,10 @@ export const useBench = defineStore('bench', () => {
         else await fetchBench(choose)
       })
     } catch (e) {
-      if (e instanceof Refusal) refusal.value = e
-      else tell(e)
+      if (e instanceof Refusal) {
+        refusal.value = e
+        showFault()
+      } else tell(e)
       // What others changed meanwhile was not fetched.
       void fetchBench().catch(tell)
     } finally {
@@ -83,8 +108,23 @@ export const useBench = defineStore('bench', () => {
 
   const change = (told: object) => edit('Change the piece', 'PATCH', '', () => told)
   /** @param tell what changes about the part, from what it is when its turn comes */
-  const changePart = (tell: (words: PartWords) => Partial<PartWords>, at = spot()) =>
-    edit('Change a part', 'PATCH', `/parts/${at.number}`, (standing) => tell(standing.parts[at.number]!.words), at.pieceId)
+  function changePart(tell: (words: PartWords) => Partial<PartWords>, at = spot()) {
+    const numbers = at.number === chosen.value ? [at.number, ...also.value] : [at.number]
+    if (numbers.length === 1) return edit('Change a part', 'PATCH', `/parts/${at.number}`, (standing) => tell(standing.parts[at.number]!.words), at.pieceId)
+    const changes = (standing: BenchView) =>
+      numbers.map((number) => ({ number, of: standing.parts[number]!.words, words: tell(standing.parts[number]!.words) }))
+    return edit(
+      'Change parts',
+      'PATCH',
+      '/parts',
+      (standing) => ({
+        parts: changes(standing)
+          .filter(({ number, of, words }) => number === at.number || Object.keys(words).every((key) => ALL_HAVE.has(key) || key in of))
+          .map(({ number, words }) => ({ number, words })),
+      }),
+      at.pieceId,
+    )
+  }
   const last = (of: BenchView) => of.parts.length - 1
   const addPart = (form: PartWords['form'], told: Partial<PartWords> = {}) => edit('Add a part', 'POST', '/parts', () => ({ form, ...told }), undefined, last)
   const removePart = (number: number) => edit('Take a part out', 'DELETE', `/parts/${number}`, () => undefined)
@@ -124,6 +164,9 @@ export const useBench = defineStore('bench', () => {
     pieceId,
     bench,
     chosen,
+    also,
+    take,
+    isTaken,
     part,
     refusal,
     copied,
