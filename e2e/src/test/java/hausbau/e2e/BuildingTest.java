@@ -3,6 +3,7 @@ package hausbau.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Request;
 import com.microsoft.playwright.options.AriaRole;
@@ -335,7 +336,7 @@ class BuildingTest {
         assertThat(runs.getByRole(AriaRole.LISTITEM)).hasCount(4);
         var wall = desk.page
                 .getByTestId("opening-door")
-                .getByLabel("Wall")
+                .getByLabel("Wall", new Locator.GetByLabelOptions().setExact(true))
                 .evaluate("e => e.selectedOptions[0].text")
                 .toString();
         runs.getByText(wall).click();

@@ -167,7 +167,8 @@ final class CommandsTest {
         desk.button("New site").click();
         desk.page.getByLabel("Site name").fill("Entered once");
         desk.press("Enter", "Enter");
-        assertThat(desk.page.getByText("The first room")).isVisible();
+        assertThat(desk.page.getByText("The first room", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         assertThat(desk.get("/api/sites")
                         .valueStream()
                         .filter(s -> s.get("name").asString().equals("Entered once")))

@@ -11,8 +11,10 @@ import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.MouseButton;
 import com.microsoft.playwright.options.RequestOptions;
+import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -55,8 +57,10 @@ final class Desk {
         page.navigate(application.url("/"));
         button("New site").click();
         page.getByLabel("Site name").fill(name);
+        page.getByLabel("Begin with a few plain props").click();
         button("Make the site").click();
-        assertThat(page.getByText("The first room")).isVisible();
+        assertThat(page.getByText("The first room", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         return this;
     }
 
@@ -305,6 +309,31 @@ final class Desk {
         };
     }
 
+    /** Where Space is looked at from, metres: what the camera takes to no place of the picture, at no depth. */
+    double[] eye() {
+        var m = numbers(page.getByTestId("space").getAttribute("data-view"));
+        var rows = new double[][] {row(m, 0), row(m, 1), row(m, 3)};
+        var whole = determinant(rows, -1);
+        return new double[] {determinant(rows, 0) / whole, determinant(rows, 1) / whole, determinant(rows, 2) / whole};
+    }
+
+    private static double[] row(double[] m, int i) {
+        return new double[] {m[i], m[i + 4], m[i + 8], m[i + 12]};
+    }
+
+    /** Of the first three columns; the one that is named is taken for the last one, turned about, as Cramer has it. */
+    private static double determinant(double[][] rows, int column) {
+        var a = new double[3][3];
+        for (var i = 0; i < 3; i++) {
+            for (var j = 0; j < 3; j++) {
+                a[i][j] = j == column ? -rows[i][3] : rows[i][j];
+            }
+        }
+        return a[0][0] * (a[1][1] * a[2][2] - a[1][2] * a[2][1])
+                - a[0][1] * (a[1][0] * a[2][2] - a[1][2] * a[2][0])
+                + a[0][2] * (a[1][0] * a[2][1] - a[1][1] * a[2][0]);
+    }
+
     void moveInSpace(double x, double y, double z) {
         var at = spacePixel(x, y, z);
         page.mouse().move(at[0], at[1]);
@@ -317,6 +346,30 @@ final class Desk {
 
     void dragSpace(double[] from, double[] to) {
         drag(spacePixel(from[0], from[1], from[2]), spacePixel(to[0], to[1], to[2]));
+    }
+
+    /** Drags a handle in Space by as many pixels as a move of something there is seen to take; the button stays down. */
+    void pressHandle(String name, double[] at, double[] by) {
+        var from = spacePixel(at[0], at[1], at[2]);
+        var to = spacePixel(at[0] + by[0], at[1] + by[1], at[2] + by[2]);
+        var tag = button(name).boundingBox();
+        var x = tag.x + tag.width / 2;
+        var y = tag.y + tag.height / 2;
+        page.mouse().move(x, y);
+        page.mouse().down();
+        page.mouse().move(x + (to[0] - from[0]) / 2, y + (to[1] - from[1]) / 2);
+        page.mouse().move(x + to[0] - from[0], y + to[1] - from[1]);
+    }
+
+    /** Drags in an elevation of the Workshop's piece, in millimetres of its frame: to the right and up. */
+    void dragElevation(String from, double[] start, double[] end) {
+        var drawing = page.locator("svg[data-from=" + from + "]");
+        var scale = Double.parseDouble(drawing.getAttribute("data-scale"));
+        var least = numbers(drawing.getAttribute("data-least"));
+        var box = drawing.boundingBox();
+        UnaryOperator<double[]> pixel =
+                at -> new double[] {box.x + 2 + (at[0] - least[0]) * scale, box.y + 2 + (least[1] - at[1]) * scale};
+        drag(pixel.apply(start), pixel.apply(end));
     }
 
     private static double[] numbers(String text) {
@@ -360,6 +413,23 @@ final class Desk {
     }
 
     /** What a hand set down last. */
+    /** Of a piece along an axis of its own, millimetres. */
+    double sizeOf(String code, String axis) {
+        return get(site() + "/pieces")
+                .valueStream()
+                .filter(p -> p.get("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .get("sizeMm")
+                .get(axis)
+                .asDouble();
+    }
+
+    /** Millimetres in metres, as they are written. */
+    static String metres(double mm) {
+        return BigDecimal.valueOf(mm).movePointLeft(3).stripTrailingZeros().toPlainString();
+    }
+
     JsonNode lastPlacement() {
         return byHand().get(byHand().size() - 1);
     }

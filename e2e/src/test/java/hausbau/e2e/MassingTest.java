@@ -2,6 +2,7 @@ package hausbau.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -30,6 +31,37 @@ class MassingTest {
                         .get("depthMm")
                         .asInt())
                 .isEqualTo(3_500);
+    }
+
+    /** Two actions, one fewer than was to be enough: a click, and a typed number. Then one of them is dragged in the wall's drawing. */
+    @Test
+    void threeWindowsSpreadTakeTwoActionsAndASillIsDragged() {
+        var desk = SharedApplication.desk().newSite("Counted windows");
+        desk.dragPlan(0, 0, 8_000, 6_000);
+        assertThat(desk.field("Clear width")).hasValue("8 m");
+        desk.button("Add window").click();
+        assertThat(desk.page.getByTestId("opening-window")).hasCount(1);
+        desk.field("How many alike in this wall").fill("3");
+        desk.press("Enter");
+        assertThat(desk.page.getByTestId("opening-window")).hasCount(3);
+        var openings = desk.get(desk.site() + "/massing").get("openings");
+        var length = openings.get(0).get("edge").asInt() % 2 == 0 ? 8_000 : 6_000;
+        // Three of 1.2 m leave four gaps alike, to the step of 100 mm.
+        var free = (length - 3 * 1_200) / 4.0;
+        assertThat(openings.valueStream().map(o -> o.get("atMm").asDouble()).sorted())
+                .zipSatisfy(List.of(free, 2 * free + 1_200, 3 * free + 2_400), (at, wanted) -> assertThat(at)
+                        .isCloseTo(wanted, within(50.0)));
+        // The first one's sill, 0.9 m high, is dragged down by 0.4 m; its head stays.
+        var drawing = desk.page.getByTestId("wall-drawing");
+        var scale = Double.parseDouble(drawing.getAttribute("data-scale"));
+        var hole = drawing.locator("rect.chosen").boundingBox();
+        desk.page.mouse().move(hole.x + hole.width / 2, hole.y + hole.height - 1);
+        desk.page.mouse().down();
+        desk.page.mouse().move(hole.x + hole.width / 2, hole.y + hole.height + 10);
+        desk.page.mouse().move(hole.x + hole.width / 2, hole.y + hole.height - 1 + 400 * scale);
+        desk.page.mouse().up();
+        assertThat(desk.field("sill")).hasValue("0.5 m");
+        assertThat(desk.field("height")).hasValue("1.7 m");
     }
 
     /** Counted: a click, a drag, a typed value with Enter and a key are one action each. */
@@ -127,7 +159,8 @@ class MassingTest {
                 .getByText("Remove the room", new Locator.GetByTextOptions().setExact(true))
                 .last()
                 .click();
-        assertThat(desk.page.getByText("The first room")).isVisible();
+        assertThat(desk.page.getByText("The first room", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         assertThat(desk.get(desk.site() + "/massing").get("rooms")).isEmpty();
     }
 

@@ -102,6 +102,25 @@ class RepeatTest {
                 .isEqualTo(at);
     }
 
+    /** Asked for by its numbers: it is as large as they are. */
+    @Test
+    void aFieldHasAsManyColumnsAndRowsAsAreTyped() {
+        var desk = SharedApplication.desk().hall("Field by numbers");
+        desk.page.getByLabel("Take PRP-LAMP").click();
+        desk.button("Field", true).click();
+        desk.dragPlan(500, 500, 3_000, 3_000);
+        desk.field("Columns").fill("5");
+        desk.press("Tab");
+        desk.page.keyboard().type("4");
+        desk.press("Enter");
+        assertThat(desk.page.getByTestId("repeat-count")).hasText("20 pieces");
+        assertThat(desk.field("Columns")).hasValue("5");
+        desk.field("Columns").fill("0");
+        desk.press("Enter");
+        assertThat(desk.page.getByText("from 1 to 2000 columns")).isVisible();
+        assertThat(desk.page.getByTestId("repeat-count")).hasText("20 pieces");
+    }
+
     /** Three actions: take, Ring, drag from the middle outward; what is near the room's middle is taken to be it. */
     @Test
     void aRingStandsAboutTheRoomsExactMiddle() {

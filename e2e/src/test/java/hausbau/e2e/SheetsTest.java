@@ -137,7 +137,7 @@ class SheetsTest {
         desk.until(SAME, worn);
         assertThat(reddish(desk)).isEqualTo(before);
         assertThat(desk.group("Light").field("Colourway").locator("option:checked"))
-                .hasText("as it comes");
+                .hasText("default finishes");
         // Squares in place of finishes, and back.
         desk.group("See").button("Checker", true).click();
         desk.until(

@@ -41,6 +41,21 @@ class SitesTest {
         assertThat(desk.findings()).isZero();
     }
 
+    /** Without a kit, a table from the shelf stands in the room that was just drawn. */
+    @Test
+    void aNewSiteHasPropsToBeginWith() {
+        var desk = SharedApplication.desk();
+        desk.page.navigate(desk.application.url("/"));
+        desk.button("New site").click();
+        desk.page.getByLabel("Site name").fill("Props to begin with");
+        desk.press("Enter");
+        desk.button("Add room").click();
+        desk.stage("Build");
+        desk.setDown("PRP-CRATE", 2_000, 2_000);
+        desk.setDown("PRP-CHAIR", 2_000, 1_200);
+        assertThat(desk.placements()).isEqualTo(2);
+    }
+
     @Test
     void theDemoOpensOnItsTicketHall() {
         var desk = SharedApplication.desk();

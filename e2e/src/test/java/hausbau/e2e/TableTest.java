@@ -56,6 +56,43 @@ final class TableTest {
         assertThat(box(desk, "space").width).isGreaterThan(400);
     }
 
+    /** Begun before the first picture has come, a walk stays where it began: the eye is 1.6 m above the floor, within the room. */
+    @Test
+    void whoWalksBeforeTheFirstPictureStaysInside() {
+        var desk = SharedApplication.desk().hall("Early walk");
+        desk.page.reload();
+        desk.waitFor("[data-testid=tally-placements]");
+        desk.press("w");
+        desk.waitFor("[data-testid=space][data-walking=true][data-instances]:not([data-instances='0'])");
+        desk.page.waitForTimeout(500);
+        var eye = desk.eye();
+        assertThat(eye[2]).isBetween(1.4, 1.8);
+        assertThat(eye[0]).isBetween(0.0, 5.0);
+        assertThat(eye[1]).isBetween(0.0, 4.0);
+    }
+
+    /** Each step is done for real, and the next follows. */
+    @Test
+    void theWalkRoundGoesOnWithWhatIsDone() {
+        var desk = SharedApplication.desk().hall("Shown round");
+        desk.setDown("PRP-LAMP", 2_500, 2_000);
+        desk.press("f");
+        desk.page.keyboard().type("show me round");
+        desk.press("Enter");
+        var note = desk.page.getByLabel("Show me round", new Page.GetByLabelOptions().setExact(true));
+        // What was set down is selected still: the first step is done.
+        assertThat(note).containsText("2 of 9");
+        desk.clickPlan(2_500, 2_000);
+        desk.handsOff();
+        desk.press("ArrowRight");
+        assertThat(note).containsText("3 of 9");
+        desk.press("Control+z");
+        assertThat(note).containsText("4 of 9");
+        note.getByText("Skip").click();
+        note.getByText("End").click();
+        assertThat(note).hasCount(0);
+    }
+
     @Test
     void whoWalksHasTheWholeWindow() {
         var desk = asAtFirst("Whole window");

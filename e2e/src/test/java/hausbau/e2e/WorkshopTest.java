@@ -9,8 +9,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.KeyboardModifier;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -55,6 +57,76 @@ class WorkshopTest {
         desk.until(
                 "before => { const b = document.querySelector('[data-testid=bench]'); return Number(b.dataset.triangles) > 0 && Number(b.dataset.triangles) !== before }",
                 before);
+    }
+
+    /** Ten actions of a newcomer, each counted; 14 were to be enough. */
+    @Test
+    void aBenchOfSlatsWithLegsTakesTenActions() {
+        var desk = open("Bench in ten", "");
+        desk.button("New piece").click(); // 1
+        desk.field("Width").fill("1.6"); // 2
+        desk.press("Tab");
+        desk.page.keyboard().type("0.14"); // 3
+        desk.press("Tab");
+        desk.page.keyboard().type("0.04"); // 4
+        desk.press("Enter");
+        desk.page.getByLabel("How often it is there").selectOption("along, by steps"); // 5
+        desk.field("Step X").fill("0"); // 6
+        desk.press("Tab");
+        desk.page.keyboard().type("0.155"); // 7
+        desk.press("Enter");
+        assertThat(side(desk)).containsText("1.6 m × 0.45 m × 0.04 m");
+        desk.button("Draw a block").click(); // 8
+        desk.dragElevation("front", new double[] {-700, 0}, new double[] {-600, -412}); // 9
+        assertThat(parts(desk)).hasCount(2);
+        // It ends on the step, a tenth of the site's, is as deep as the slats together, and meets them from below.
+        assertThat(side(desk)).containsText("1.6 m × 0.45 m × 0.45 m");
+        assertThat(desk.field("Width")).hasValue("0.1 m");
+        assertThat(desk.field("Depth")).hasValue("0.45 m");
+        assertThat(desk.field("Height")).hasValue("0.41 m");
+        desk.page.keyboard().down("Alt");
+        desk.dragElevation("front", new double[] {-650, 200}, new double[] {650, 200}); // 10
+        desk.page.keyboard().up("Alt");
+        assertThat(parts(desk)).hasCount(3);
+        assertThat(side(desk)).containsText("1.6 m × 0.45 m × 0.45 m");
+        assertThat(desk.field("X")).hasValue("1.4 m");
+    }
+
+    @Test
+    void severalPartsAreToldAtOnceAndTakenBackAtOnce() {
+        var desk = open("Parts at once", "PRP-BENCH");
+        parts(desk).nth(0).getByRole(AriaRole.BUTTON).first().click();
+        parts(desk)
+                .nth(1)
+                .getByRole(AriaRole.BUTTON)
+                .first()
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+        assertThat(side(desk)).containsText("2 parts are taken");
+        desk.field("Swatch").selectOption("metal");
+        assertThat(parts(desk).filter(new Locator.FilterOptions().setHasText("metal")))
+                .hasCount(2);
+        assertThat(desk.page.getByText("Change parts of PRP-BENCH")).isVisible();
+        desk.button("undo").click();
+        assertThat(parts(desk).filter(new Locator.FilterOptions().setHasText("metal")))
+                .hasCount(0);
+    }
+
+    @Test
+    void aPartIsSizedByItsSideAndMovedByKeysInItsDrawing() {
+        var desk = open("Drawn part", "");
+        desk.button("New piece").click();
+        assertThat(side(desk)).containsText("0.4 m × 0.4 m × 0.4 m");
+        desk.dragElevation("front", new double[] {200, 200}, new double[] {148, 200});
+        assertThat(desk.field("Width")).hasValue("0.35 m");
+        assertThat(desk.field("X")).hasValue("0 m");
+        desk.button("undo").click();
+        assertThat(desk.field("Width")).hasValue("0.4 m");
+        desk.page.getByLabel("Add a part").selectOption("block");
+        assertThat(parts(desk)).hasCount(2);
+        desk.page.locator("svg[data-from=side]").focus();
+        desk.press("ArrowRight", "ArrowRight", "ArrowUp");
+        assertThat(desk.field("Y")).hasValue("0.02 m");
+        assertThat(desk.field("Z")).hasValue("0.01 m");
     }
 
     /** Typed faster than the server answers: three fields, one after the other, and all three hold. */
@@ -132,8 +204,10 @@ class WorkshopTest {
         desk.field("Width").focus();
         desk.button("New piece").click();
         assertThat(desk.page.getByText("Making the piece")).isVisible();
-        desk.page.keyboard().type("7");
-        desk.press("Tab", "Enter");
+        // No key of the application's, and past the buttons beside: only a field would take it.
+        desk.page.keyboard().type("8");
+        desk.press("Tab", "Tab");
+        desk.page.keyboard().type("8");
         desk.page.waitForCondition(() -> !held.isEmpty());
         held.forEach(Route::resume);
         assertThat(parts(desk)).hasCount(1);
@@ -466,6 +540,18 @@ class WorkshopTest {
         assertThat(triangles(desk)).isEqualTo(whole);
         desk.field("Percent of the triangles").fill("10, 40");
         desk.page.keyboard().press("Enter");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("each less than the one before");
+    }
+
+    /** The panel is longer than the window: the reason is brought into sight, wherever it stands. */
+    @Test
+    void whyAValueIsRefusedIsInSight() {
+        var desk = open("In sight", "PRP-LAMP");
+        desk.page.setViewportSize(1280, 500);
+        desk.field("Percent of the triangles").fill("10, 40");
+        desk.field("Code").scrollIntoViewIfNeeded();
+        desk.handsOff();
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).isInViewport();
         assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("each less than the one before");
     }
 }
