@@ -6,7 +6,7 @@ import ts from 'typescript-eslint'
  * packages in Java. A new folder is put where what it imports comes before it.
  */
 const LAYERS = [
-  ...['styles', 'measure', 'api', 'site', 'parts', 'shapes', 'start', 'board', 'table', 'placing', 'repeat', 'sheets', 'ticket', 'massing'],
+  ...['styles', 'measure', 'api', 'site', 'parts', 'shapes', 'start', 'board', 'table', 'placing', 'repeat', 'sheets', 'light', 'ticket', 'massing'],
   ...[
     'divide',
     'list',

@@ -13,6 +13,7 @@ import { useArrangement } from '../table/arrangement'
 import { useGuide } from '../table/guide'
 import { useTable, type Drawing } from '../table/table'
 import { useChoosing, type By } from '../ticket/choosing'
+import { useMoods } from '../light/moods'
 import { useSeeing } from '../ticket/seeing'
 
 export type Group = 'Go to' | 'Selection' | 'Select' | 'See' | 'Light' | 'Place and repeat' | 'Massing' | 'Site'
@@ -59,6 +60,7 @@ export const useCommands = defineStore('commands', () => {
   const twinning = useTwinning()
   const assembling = useAssembling()
   const seeing = useSeeing()
+  const moods = useMoods()
   const { choose } = useChoosing()
   const guide = useGuide()
   /** What opens over the page. */
@@ -223,7 +225,7 @@ export const useCommands = defineStore('commands', () => {
     { name: 'Cut a section', group: 'See', words: 'line', can: always, run: () => draw('section') },
 
     { name: 'Paper or finished', group: 'Light', words: 'textures materials look', key: 'p', can: always, run: () => (seeing.finished = !seeing.finished) },
-    { name: 'Sun', group: 'Light', words: 'daylight shadow', can: always, run: () => see(() => (table.sun = { ...table.sun, on: !table.sun.on })) },
+    { name: 'Next mood', group: 'Light', words: 'sun daylight shadow sky night overcast', can: always, run: () => see(() => void moods.next()) },
     { name: 'Checker', group: 'Light', words: 'squares texel density', can: always, run: () => see(() => insteadOfFinishes('checker')) },
     { name: 'Density', group: 'Light', words: 'texel pixels per metre', can: always, run: () => see(() => insteadOfFinishes('density')) },
 

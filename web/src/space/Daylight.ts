@@ -15,20 +15,17 @@ import {
   Vector3,
   type WebGLRenderer,
 } from 'three'
+import type { LightView } from '../api/client'
 
-/** Where the sun stands: toward it, east, north and up; below the horizon Z is below 0. */
-export interface Sun {
-  x: number
-  y: number
-  z: number
-}
+/** The most lights that come from afar. */
+const BEAMS = 3
 
-/** The light of the set: even light for judging shape, or sun and sky with soft shadows. */
+/** The light of the set: even light for judging shape, or a mood's sky and lights, the first of which casts soft shadows. */
 export class Daylight {
   readonly group = new Group()
   private readonly even = new Group()
-  private readonly sun = new DirectionalLight('#fff1d8', 2.6)
-  private readonly sky = new HemisphereLight('#dfe9f2', '#cfc7b6', 1.25)
+  private readonly beams = Array.from({ length: BEAMS }, () => new DirectionalLight('#ffffff', 1))
+  private readonly sky = new HemisphereLight('#ffffff', '#ffffff', 1)
   private readonly out = new Group()
   private readonly around = new AmbientLight('#ffffff')
   private readonly left = new DirectionalLight('#fffaf0')
@@ -41,12 +38,12 @@ export class Daylight {
     this.even.add(this.around, left, back)
     this.shineOn('paper')
     this.sky.position.set(0, 0, 1)
-    this.sun.castShadow = true
-    this.sun.shadow.mapSize.set(2048, 2048)
-    this.sun.shadow.radius = 3
-    this.sun.shadow.bias = -0.0012
-    this.sun.shadow.normalBias = 0.02
-    this.out.add(this.sun, this.sun.target, this.sky)
+    const [first] = this.beams
+    first!.castShadow = true
+    first!.shadow.mapSize.set(2048, 2048)
+    first!.shadow.bias = -0.0012
+    first!.shadow.normalBias = 0.02
+    this.out.add(this.sky, ...this.beams.flatMap((b) => [b, b.target]))
     this.group.add(this.even, this.out)
     this.out.visible = false
   }
@@ -59,35 +56,54 @@ export class Daylight {
     this.back.intensity = isPaper ? 0.8 : 0.45
   }
 
-  /** @returns whether shadows are cast now */
-  shine(sun: Sun | undefined, on: Box3): boolean {
-    this.even.visible = !sun
-    this.out.visible = !!sun
-    if (!sun) return false
+  /** @param mirrored whether surfaces are lit by what they mirror of the sky: then it lights nothing besides. @returns whether shadows are cast now */
+  shine(light: LightView | undefined, on: Box3, mirrored: boolean): boolean {
+    const isMood = !!light && !light.even
+    this.even.visible = !isMood
+    this.out.visible = isMood
+    if (!isMood) return false
+    this.sky.visible = !mirrored
+    this.sky.color.setRGB(light.above.r, light.above.g, light.above.b)
+    this.sky.groundColor.setRGB(light.below.r, light.below.g, light.below.b)
     const centre = on.getCenter(new Vector3())
     const radius = Math.max(2, on.getSize(new Vector3()).length() / 2)
-    const up = sun.z > 0
-    this.sun.visible = up
-    this.sky.intensity = up ? 1.25 : 0.5
-    this.sun.intensity = 2.6 * Math.min(1, Math.max(0, sun.z) * 4 + 0.15)
-    this.sun.target.position.copy(centre)
-    this.sun.position.copy(centre).addScaledVector(new Vector3(sun.x, sun.y, sun.z).normalize(), radius * 1.5)
-    const camera = this.sun.shadow.camera
+    this.beams.forEach((beam, i) => {
+      const told = light.beams[i]
+      beam.visible = !!told
+      if (!told) return
+      beam.color.setRGB(told.light.r, told.light.g, told.light.b)
+      beam.target.position.copy(centre)
+      beam.position.copy(centre).addScaledVector(new Vector3(told.toward.x, told.toward.y, told.toward.z).normalize(), radius * 1.5)
+    })
+    const { shadow } = this.beams[0]!
+    // The sun as seen from earth has edges of a few texels; a larger light has wider ones.
+    shadow.radius = 2 + 2 * light.sunDegrees
+    const { camera } = shadow
     camera.left = camera.bottom = -radius
     camera.right = camera.top = radius
     camera.near = radius * 0.3
     camera.far = radius * 2.7
     camera.updateProjectionMatrix()
-    return up
+    return light.beams.length > 0
   }
 
   dispose() {
-    this.sun.dispose()
+    this.beams.forEach((b) => b.dispose())
   }
 }
 
-/** What finishes mirror: a bright sky, a warm ground and a window of light, so that gloss and metal read as such. */
-export function outdoors(renderer: WebGLRenderer): Texture {
+/** What finishes mirror: a sky, or a bright ceiling, a warm ground and a window of light, so that gloss and metal read as such. */
+export function outdoors(renderer: WebGLRenderer, sky?: Scene): Texture {
+  const maker = new PMREMGenerator(renderer)
+  const made = maker.fromScene(sky ?? plainRoom(), sky ? 0 : 0.04, 0.1, SEES_M).texture
+  maker.dispose()
+  return made
+}
+
+/** Farther than a sky is away. */
+const SEES_M = 10_000
+
+function plainRoom(): Scene {
   const scene = new Scene()
   const side = (colour: string, strength: number) => new MeshBasicMaterial({ color: new Color(colour).multiplyScalar(strength), side: BackSide })
   const wall = side('#cfd3d2', 0.5)
@@ -96,8 +112,5 @@ export function outdoors(renderer: WebGLRenderer): Texture {
   const lamp = new Mesh(new BoxGeometry(4, 4, 0.2), new MeshBasicMaterial({ color: new Color('#fff6e4').multiplyScalar(5) }))
   lamp.position.set(-2, -2, 4.6)
   scene.add(room, lamp)
-  const maker = new PMREMGenerator(renderer)
-  const made = maker.fromScene(scene, 0.04).texture
-  maker.dispose()
-  return made
+  return scene
 }

@@ -11,6 +11,7 @@ import {
   type Texture,
   WebGLRenderer,
 } from 'three'
+import type { LightView } from '../api/client'
 import { isCounting } from '../shapes/counting'
 import { outdoors } from './Daylight'
 import { PaperPass } from './PaperPass'
@@ -39,8 +40,10 @@ export interface Drawing {
   inked: boolean
   /** Shadows are cast anew with the next picture. */
   castAnew(): void
-  /** What polished surfaces mirror: a plain room of daylight. */
-  outside(): Texture | null
+  /** What polished surfaces mirror: a sky, or a plain room of daylight. */
+  outside(sky?: Scene): Texture | null
+  /** The light that the picture is of: how it is exposed, and what the air takes. @param sky whether it is seen beyond the set */
+  seeBy(light: LightView | undefined, sky: boolean): void
   dispose(): void
 }
 
@@ -80,8 +83,12 @@ class CardDrawing implements Drawing {
     this.renderer.shadowMap.needsUpdate = true
   }
 
-  outside() {
-    return outdoors(this.renderer)
+  outside(sky?: Scene) {
+    return outdoors(this.renderer, sky)
+  }
+
+  seeBy(light: LightView | undefined, sky: boolean) {
+    this.pass.seeBy(light, sky)
   }
 
   dispose() {
@@ -127,6 +134,8 @@ export class CountingDrawing implements Drawing {
   }
 
   castAnew() {}
+
+  seeBy() {}
 
   outside() {
     return null

@@ -1,20 +1,27 @@
 import {
+  Color,
   DepthTexture,
   HalfFloatType,
+  Matrix4,
   type PerspectiveCamera,
   type Scene,
   ShaderMaterial,
   UnsignedIntType,
   Vector2,
+  Vector3,
   WebGLRenderTarget,
   type WebGLRenderer,
 } from 'three'
 import { FullScreenQuad } from 'three/addons/postprocessing/Pass.js'
+import type { LightView } from '../api/client'
+
+/** What is seen beyond everything is taken to be so far away, metres. */
+const BEYOND_M = 4000
 
 /**
  * The paper look: heavy ink where one thing ends before another, a soft shade where surfaces meet. Both are read off the depth that was drawn:
  * depth in the buffer is affine over a plane, so what differs from the mean of two opposite neighbours is an edge or a crease, however steeply
- * a plane is seen.
+ * a plane is seen. By a mood, the air lies over that, and the whole is brought to the screen.
  */
 export class PaperPass {
   private readonly target: WebGLRenderTarget
@@ -35,6 +42,18 @@ export class PaperPass {
         focal: { value: 500 },
         line: { value: 1 },
         inked: { value: 1 },
+        /** Whether the picture is of a mood, and whether sky is seen in it. */
+        mood: { value: 0 },
+        sky: { value: 0 },
+        extinction: { value: 0 },
+        airHeight: { value: 0 },
+        haze: { value: new Color() },
+        contrast: { value: 1 },
+        saturation: { value: 1 },
+        vignette: { value: 0 },
+        eye: { value: new Vector3() },
+        /** From clip space to metres of the site. */
+        toSite: { value: new Matrix4() },
       },
       vertexShader: 'varying vec2 at; void main() { at = uv; gl_Position = vec4(position.xy, 0.0, 1.0); }',
       fragmentShader: `
@@ -46,7 +65,41 @@ export class PaperPass {
         uniform float focal;
         uniform float line;
         uniform float inked;
+        uniform float mood;
+        uniform float sky;
+        uniform float extinction;
+        uniform float airHeight;
+        uniform vec3 haze;
+        uniform float contrast;
+        uniform float saturation;
+        uniform float vignette;
+        uniform vec3 eye;
+        uniform mat4 toSite;
         varying vec2 at;
+        // Khronos PBR Neutral, as its specification has it.
+        vec3 neutral(vec3 c) {
+          float least = min(c.r, min(c.g, c.b));
+          c -= least < 0.08 ? least - 6.25 * least * least : 0.04;
+          float peak = max(c.r, max(c.g, c.b));
+          if (peak < 0.76) return c;
+          float pressed = 1.0 - 0.24 * 0.24 / (peak + 0.24 - 0.76);
+          c *= pressed / peak;
+          return mix(c, vec3(pressed), 1.0 - 1.0 / (0.15 * (peak - pressed) + 1.0));
+        }
+        // What the air takes on the way, thinner the higher (Beer and Lambert, integrated over a density that falls exponentially).
+        float airOnTheWay(float here, float beyond) {
+          vec4 p = toSite * vec4(at * 2.0 - 1.0, here * 2.0 - 1.0, 1.0);
+          vec3 way = p.xyz / p.w - eye;
+          float metres = beyond > 0.5 ? ${BEYOND_M.toFixed(1)} : length(way);
+          float rise = normalize(way).z * metres;
+          float thick = extinction * metres;
+          if (airHeight > 0.0) {
+            float over = rise / airHeight;
+            float share = abs(over) < 0.001 ? 1.0 : (1.0 - exp(-clamp(over, -30.0, 30.0))) / clamp(over, -30.0, 30.0);
+            thick *= min(1000.0, exp(-max(eye.z, 0.0) / airHeight) * share);
+          }
+          return 1.0 - exp(-thick);
+        }
         float raw(vec2 offset) { return texture2D(depth, at + offset * pixel).x; }
         void main() {
           vec4 colour = texture2D(picture, at);
@@ -74,6 +127,14 @@ export class PaperPass {
           }
           float ground = step(0.9999999, here);
           colour.rgb *= 1.0 - (inked > 0.5 ? 0.32 * shade / 12.0 : 0.85 * shade / 16.0) * (1.0 - ground);
+          if (mood > 0.5 && (ground < 0.5 || sky > 0.5)) {
+            if (extinction > 0.0) colour.rgb = mix(colour.rgb, haze, airOnTheWay(here, ground));
+            colour.rgb = 0.18 * pow(max(colour.rgb, 0.0) / 0.18, vec3(contrast));
+            colour.rgb = max(vec3(0.0), mix(vec3(dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722))), colour.rgb, saturation));
+            vec2 off = at - 0.5;
+            colour.rgb *= 1.0 - vignette * smoothstep(0.1, 0.55, dot(off, off));
+            colour.rgb = neutral(colour.rgb);
+          }
           float heavy = smoothstep(0.12 + 0.004 * away, 0.3 + 0.01 * away, edge) * (1.0 - ground);
           colour.rgb = mix(colour.rgb, vec3(0.016, 0.03, 0.045), 0.9 * heavy * inked);
           gl_FragColor = colour;
@@ -88,6 +149,21 @@ export class PaperPass {
   /** Whether silhouettes are drawn in ink. */
   set inked(on: boolean) {
     this.material.uniforms.inked!.value = on ? 1 : 0
+  }
+
+  /** @param light absent or even: as it was drawn. @param sky whether it is seen beyond the set */
+  seeBy(light: LightView | undefined, sky: boolean) {
+    const u = this.material.uniforms
+    const isMood = !!light && !light.even
+    u.mood!.value = isMood ? 1 : 0
+    u.sky!.value = sky ? 1 : 0
+    if (!isMood) return
+    u.extinction!.value = light.extinction
+    u.airHeight!.value = light.airHeightM
+    ;(u.haze!.value as Color).setRGB(light.haze.r, light.haze.g, light.haze.b)
+    u.contrast!.value = light.contrast / 100
+    u.saturation!.value = light.saturation / 100
+    u.vignette!.value = light.vignette / 100
   }
 
   resize(width: number, height: number, ratio: number) {
@@ -106,6 +182,8 @@ export class PaperPass {
     renderer.render(scene, camera)
     const { calls, triangles } = renderer.info.render
     renderer.setRenderTarget(null)
+    ;(u.eye!.value as Vector3).setFromMatrixPosition(camera.matrixWorld)
+    ;(u.toSite!.value as Matrix4).multiplyMatrices(camera.matrixWorld, camera.projectionMatrixInverse)
     this.quad.render(renderer)
     return { calls, triangles }
   }

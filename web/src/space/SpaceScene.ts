@@ -19,13 +19,13 @@ import {
   Vector3,
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
-import type { BoxMm, VecMm } from '../api/client'
+import type { BoxMm, LightView, VecMm } from '../api/client'
 import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import { Batches, type Batch, type Far, type Shaped, type Wear } from './Batches'
 import { Coats, type Against, type CoatLook, type Finishing } from './Coats'
-import { Daylight, type Sun } from './Daylight'
+import { Daylight } from './Daylight'
 import type { Instead } from '../ticket/seeing'
 import { newDrawing } from './Drawing'
 import { BlockOut } from './BlockOut'
@@ -66,7 +66,7 @@ export interface Description {
   /** Heavy pieces further from the camera are boxes; absent: none is. */
   boxesBeyondMm?: number
   /** Absent: even light. */
-  sun?: Sun
+  light?: LightView
   /** Whether sky and ground are seen beyond the set. */
   sky: boolean
   finding?: BoxMm
@@ -226,8 +226,7 @@ export class SpaceScene {
     if (d.run) this.marks.add(new Box3Helper(toBox(d.run).expandByScalar(0.03), new Color(verdigris)))
     this.figure.position.copy(metres(d.figureMm))
     this.layGround(d.extent)
-    this.sky.show(d.sky, d.sun)
-    this.shine(d.sun, changed || blocked || hid)
+    this.shine(d, changed || blocked || hid)
     this.draw()
   }
 
@@ -290,13 +289,31 @@ export class SpaceScene {
     return this.shapes.get(pieceId)?.shape
   }
 
-  private sun?: Sun
+  private light?: LightView
+  private lit = ''
 
   /** Shadows are cast anew only when what casts them has changed. */
-  private shine(sun: Sun | undefined, changed: boolean) {
-    if (sun === this.sun && !changed) return
-    this.sun = sun
-    if (this.daylight.shine(sun, this.extent)) this.drawing.castAnew()
+  private shine(d: Description, changed: boolean) {
+    this.sky.show(d.sky, d.light)
+    this.drawing.seeBy(d.light, d.sky)
+    if (d.finished) this.mirror(d.light)
+    const lit = [d.finished, d.blocks.length > 0, ...this.extent.min.toArray(), ...this.extent.max.toArray()].join()
+    if (!changed && d.light === this.light && lit === this.lit) return
+    this.light = d.light
+    this.lit = lit
+    if (this.daylight.shine(d.light, this.extent, d.finished && !d.blocks.length)) this.drawing.castAnew()
+  }
+
+  private mirrored?: { light: LightView | undefined }
+
+  /** What finishes mirror: the mood's sky, or a plain room of daylight in even light. */
+  private mirror(light: LightView | undefined) {
+    if (this.mirrored && this.mirrored.light === light) return
+    this.mirrored = { light }
+    this.scene.environment?.dispose()
+    const isSeenBy = !!light && !light.even
+    this.scene.environment = this.drawing.outside(isSeenBy ? this.sky.alone(light) : undefined)
+    this.scene.environmentIntensity = isSeenBy ? 1 : 0.6
   }
 
   private cutAt(mm: number | undefined, lowMm: number | undefined) {
@@ -326,8 +343,6 @@ export class SpaceScene {
     this.coats.show(coats, instead, against)
     if (this.finished === on) return
     this.finished = on
-    if (on) this.scene.environment ??= this.drawing.outside()
-    this.scene.environmentIntensity = 0.6
     this.daylight.shineOn(on ? 'finishes' : 'paper')
     // Selected edges stay.
     this.ink.uniforms.inked!.value = on ? 0 : 1

@@ -14,6 +14,7 @@ import { useDensities } from './densities'
 import { useAssembling } from '../repeat/assembling'
 import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
+import { useMoods } from '../light/moods'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
 import { useMenuGesture } from '../table/menuGesture'
@@ -22,7 +23,6 @@ import { useTable } from '../table/table'
 import type { BoxMm, VecMm } from '../api/client'
 import Handles from './Handles.vue'
 import { EYES } from './Walker'
-import { useSun } from './sun'
 import { SpaceScene } from './SpaceScene'
 import { useWalk } from './walk'
 
@@ -62,7 +62,9 @@ const levels = computed(() => {
   return { top: level.floorMm + level.storeyMm, low: table.shownLevels === 'one' ? low : undefined }
 })
 const hidden = computed(() => new Set(table.ceilings ? [] : site.pieces.filter((p) => p.role === 'CEILING').map((p) => p.id)))
-const sun = useSun()
+const moods = useMoods()
+/** Toward what casts shadows. */
+const sun = computed(() => moods.light?.beams[0]?.toward)
 const repetition = useRepetition()
 const wear = computed(() => {
   const { all, dealt } = site.looks
@@ -126,8 +128,8 @@ async function show() {
     against: densities.against,
     boxes: seeing.boxes,
     boxesBeyondMm: seeing.boxesBeyondMm,
-    sun: sun.value,
-    sky: seeing.finished && table.walking,
+    light: moods.light,
+    sky: seeing.finished && (table.walking || !!(moods.light && !moods.light.even)),
     finding: site.finding?.placeMm,
     run: table.run?.box,
     extent,
@@ -231,7 +233,7 @@ watch(
     colourways.coats,
     seeing.instead,
     densities.against,
-    sun.value,
+    moods.light,
     table.walking,
   ],
   showSoon,
@@ -409,6 +411,7 @@ function up(e: PointerEvent) {
     :data-worn="drawn.worn"
     :data-walking="table.walking"
     :data-sun="sun ? [sun.x, sun.y, sun.z].map((v) => v.toFixed(4)).join(' ') : ''"
+    :data-mood="moods.used?.name"
     @pointerdown="down"
     @pointermove="move"
     @pointerleave="leave"

@@ -35,8 +35,6 @@ export const useTable = defineStore('table', () => {
   /** Which levels Space shows: all, that which is worked on, or all up to it. */
   const shownLevels = ref<'all' | 'one' | 'below'>('all')
   const ceilings = ref(true)
-  /** Sun and sky in place of even light: the hour of the day, and the bearing of north, degrees clockwise from up the plan. */
-  const sun = ref({ on: false, hour: 10, north: 0 })
   const walking = ref(false)
   /** Whether the flow from the Figure is shown. */
   const flow = ref(false)
@@ -103,7 +101,7 @@ export const useTable = defineStore('table', () => {
     asked.value = { at, count: asked.value.count + 1 }
   }
 
-  keepForSite('table', () => site.site?.id, { cutaway, cutMm, shownLevels, ceilings, sun, picks })
+  keepForSite('table', () => site.site?.id, { cutaway, cutMm, shownLevels, ceilings, picks })
 
   return {
     inPlan,
@@ -114,7 +112,6 @@ export const useTable = defineStore('table', () => {
     drawing,
     shownLevels,
     ceilings,
-    sun,
     walking,
     flow,
     section,

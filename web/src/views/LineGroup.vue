@@ -3,7 +3,7 @@ import { onClickOutside } from '@vueuse/core'
 import { ref, useId } from 'vue'
 
 /** One group of the line over a view: its name with how it stands now; opened, what belongs to it. */
-defineProps<{ name: string; state: string }>()
+defineProps<{ name: string; state: string; wide?: boolean }>()
 const open = ref(false)
 const whole = ref<HTMLElement>()
 const opener = ref<HTMLElement>()
@@ -23,7 +23,7 @@ function close(e: KeyboardEvent) {
     <button ref="opener" type="button" class="tool" :aria-expanded="open" :aria-controls="id" @click="open = !open">
       {{ name }} <span class="state">{{ state }}</span>
     </button>
-    <div v-if="open" :id="id" class="opened" role="group" :aria-label="name"><slot /></div>
+    <div v-if="open" :id="id" class="opened" :class="{ wide }" role="group" :aria-label="name"><slot /></div>
   </div>
 </template>
 
@@ -46,5 +46,8 @@ function close(e: KeyboardEvent) {
   padding: 10px 12px;
   background: var(--sheet);
   border: 1px solid var(--ink);
+}
+.opened.wide {
+  width: 340px;
 }
 </style>

@@ -133,13 +133,14 @@ class BuildingTest {
     void theSunMovesWithTheHourAndLevelsComeAndGo() {
         var desk = storeys("Lit building");
         var space = desk.page.getByTestId("space");
-        desk.group("Light").button("Sun").click();
+        desk.group("Light").mood("clear morning");
         desk.page.waitForFunction("() => document.querySelector('[data-testid=space]').dataset.sun !== ''");
         var morning = space.getAttribute("data-sun").split(" ");
         assertThat(Double.parseDouble(morning[0]))
                 .as("at ten the sun stands in the east")
                 .isPositive();
-        desk.page.getByLabel("Hour of the day").fill("16");
+        desk.button("Set the mood").click();
+        desk.type("Sun: hour, typed", "16");
         desk.page.waitForFunction(
                 "() => Number(document.querySelector('[data-testid=space]').dataset.sun.split(' ')[0]) < 0");
         desk.group("See").page.getByLabel("Levels that Space shows").selectOption("one");

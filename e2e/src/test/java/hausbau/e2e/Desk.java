@@ -91,6 +91,14 @@ final class Desk {
         return this;
     }
 
+    /** Sees the set in a mood; the group of light is open. */
+    Desk mood(String name) {
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(name).setExact(true))
+                .click();
+        waitFor("[data-testid=space][data-mood='" + name + "']");
+        return this;
+    }
+
     /** One of the site's lists, whatever is selected. */
     Desk list(String title) {
         var tab = page.getByRole(

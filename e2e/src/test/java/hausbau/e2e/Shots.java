@@ -135,7 +135,7 @@ public final class Shots {
         enlarge("Plan");
         desk.dragPlan(desk.figure()[0], desk.figure()[1], 2_300, 4_500);
         enlarge("Space");
-        desk.group("Light").button("Sun", true).click();
+        desk.group("Light").mood("clear morning");
         desk.closeGroups();
         desk.button("Walk", true).click();
         desk.page.waitForTimeout(4_000);
@@ -158,7 +158,7 @@ public final class Shots {
         picture("section");
         enlarge("Plan");
         desk.dragPlan(desk.figure()[0], desk.figure()[1], 16_000, 16_400);
-        desk.group("Light").button("Sun", true).click();
+        desk.group("Light").mood("clear morning");
         desk.button("Finished", true).click();
         desk.closeGroups();
         desk.button("Walk", true).click();
@@ -166,7 +166,7 @@ public final class Shots {
         desk.page.waitForTimeout(6_000);
         picture("walk");
         desk.press("Escape");
-        desk.group("Light").button("Sun", true).click();
+        desk.group("Light").mood("even");
         desk.button("Paper", true).click();
         desk.closeGroups();
     }

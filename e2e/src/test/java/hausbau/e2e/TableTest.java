@@ -120,7 +120,7 @@ final class TableTest {
     void whatIsSeenStandsAgainAfterAReload() {
         var desk = SharedApplication.desk().hall("Kept sight");
         desk.group("Light").button("Finished", true).click();
-        desk.button("Sun", true).click();
+        desk.mood("clear morning");
         desk.group("See").type("cut at", "1.5 m");
         assertThat(desk.page.locator("[data-group=See]")).containsText("cut at 1.5 m");
         desk.group("Pick").field("What a click selects").selectOption("STANDING");

@@ -8,6 +8,7 @@ import hausbau.server.store.kit.MaterialRow;
 import hausbau.server.store.kit.PatternRow;
 import hausbau.server.store.kit.PieceRow;
 import hausbau.server.store.kit.SharedSheetRow;
+import hausbau.server.store.light.MoodRow;
 import hausbau.server.store.list.ListedRow;
 import hausbau.server.store.massing.LevelRow;
 import hausbau.server.store.massing.MouldingRow;
@@ -65,6 +66,7 @@ public enum Aggregate {
     SELECTION("selection", Part.SET, SelectionRow.class),
     DRESS("dress", Part.SET, DressRow.class, "colourway"),
     TRAIT("piece_trait", Part.SET, TraitRow.class, "piece_id"),
+    MOOD("mood", Part.LIGHT, MoodRow.class),
     ACCEPTED("accepted", Part.SURVEY, AcceptedRow.class),
     BRIEF("brief", Part.BOARD, BriefRow.class),
     STAGE_TIME("stage_time", Part.NONE),
@@ -83,6 +85,7 @@ public enum Aggregate {
         KIT,
         MASSING,
         SET,
+        LIGHT,
         SURVEY,
         BOARD
     }

@@ -3,6 +3,7 @@ package hausbau.server.store;
 import hausbau.server.store.board.BoardStore;
 import hausbau.server.store.brief.BriefStore;
 import hausbau.server.store.kit.KitStore;
+import hausbau.server.store.light.MoodStore;
 import hausbau.server.store.list.ListStore;
 import hausbau.server.store.massing.MassingStore;
 import hausbau.server.store.set.SetStore;
@@ -21,7 +22,8 @@ public record Stores(
         BriefStore briefs,
         BoardStore boards,
         TakeoffStore takeoff,
-        ListStore lists) {
+        ListStore lists,
+        MoodStore moods) {
 
     public long nextId() {
         return sites.nextId();

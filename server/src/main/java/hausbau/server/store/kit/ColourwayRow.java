@@ -4,6 +4,7 @@ import hausbau.core.finish.Coat;
 import hausbau.core.finish.Colourway;
 import hausbau.core.shape.Swatch;
 import hausbau.server.store.Millimetres;
+import hausbau.server.store.NamedRow;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.util.TreeMap;

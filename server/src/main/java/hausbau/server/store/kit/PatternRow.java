@@ -2,6 +2,7 @@ package hausbau.server.store.kit;
 
 import hausbau.core.kit.Pattern;
 import hausbau.core.shape.Swatch;
+import hausbau.server.store.NamedRow;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 

@@ -1,4 +1,4 @@
-package hausbau.core.daylight;
+package hausbau.core.light;
 
 import hausbau.core.measure.Refused;
 import java.time.LocalDate;
@@ -38,9 +38,14 @@ public record Sun(double x, double y, double z) {
     /** At a time and a place on earth, degrees north and east. */
     static Sun of(ZonedDateTime time, double latitude, double longitude, double north) {
         var found = SunPosition.compute().on(time).at(latitude, longitude).execute();
-        var up = Math.toRadians(found.getTrueAltitude());
-        var bearing = Math.toRadians(found.getAzimuth() + north);
-        return new Sun(Math.cos(up) * Math.sin(bearing), Math.cos(up) * Math.cos(bearing), Math.sin(up));
+        return toward(found.getAzimuth() + north, found.getTrueAltitude());
+    }
+
+    /** @param bearing degrees clockwise from up the sheet, @param altitude above the horizon */
+    static Sun toward(double bearing, double altitude) {
+        var up = Math.toRadians(altitude);
+        var turn = Math.toRadians(bearing);
+        return new Sun(Math.cos(up) * Math.sin(turn), Math.cos(up) * Math.cos(turn), Math.sin(up));
     }
 
     private static void check(String field, double value, double least, double most) {

@@ -1,4 +1,4 @@
-package hausbau.core.daylight;
+package hausbau.core.light;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -1,6 +1,5 @@
-package hausbau.server.store.kit;
+package hausbau.server.store;
 
-import hausbau.server.store.Row;
 import jakarta.persistence.Id;
 import jakarta.persistence.MappedSuperclass;
 
@@ -9,14 +8,14 @@ import jakarta.persistence.MappedSuperclass;
 public abstract class NamedRow implements Row {
 
     @Id
-    Long id;
+    protected Long id;
 
-    long siteId;
-    String name;
+    protected long siteId;
+    protected String name;
     /** As JSON. */
-    String words;
+    protected String words;
     /** At most one of a site's is. */
-    boolean used;
+    protected boolean used;
 
     protected NamedRow() {}
 

@@ -1,2 +1,0 @@
-/** Where the sun stands. X is the plan's east, Y its north, Z up. */
-package hausbau.core.daylight;

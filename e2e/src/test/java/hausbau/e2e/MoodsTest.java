@@ -1,0 +1,88 @@
+package hausbau.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.Test;
+
+/** The light that a set is judged in. */
+class MoodsTest {
+
+    /** How bright the middle of Space is, 0 to 1. */
+    private static double brightness(Desk desk) {
+        return ((Number)
+                        desk.page.evaluate(
+                                """
+                        () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => {
+                            const canvas = document.querySelector('[data-testid=space] canvas')
+                            const small = document.createElement('canvas')
+                            small.width = small.height = 16
+                            const to = small.getContext('2d')
+                            to.drawImage(canvas, canvas.width * 0.35, canvas.height * 0.35, canvas.width * 0.3, canvas.height * 0.3, 0, 0, 16, 16)
+                            const d = to.getImageData(0, 0, 16, 16).data
+                            let sum = 0
+                            for (let i = 0; i < d.length; i += 4) sum += d[i] + d[i + 1] + d[i + 2]
+                            done(sum / (256 * 3 * 255))
+                        })))
+                        """))
+                .doubleValue();
+    }
+
+    /** One click, by what is seen: and the picture is another. */
+    @Test
+    void aHallIsSeenByDayAndByNight() {
+        try (var application = new Application()) {
+            var desk = Desk.drawn(application).hall("Moody");
+            desk.group("Light").button("Finished", true).click();
+            desk.mood("clear morning");
+            desk.page.waitForTimeout(1_500);
+            var day = brightness(desk);
+            desk.mood("night");
+            desk.page.waitForTimeout(1_500);
+            var night = brightness(desk);
+            assertThat(night).isLessThan(0.8 * day);
+            desk.button("Set the mood").click();
+            desk.type("Picture: exposure, typed", "-6");
+            desk.page.waitForTimeout(1_500);
+            assertThat(brightness(desk)).as("four steps more light let in").isGreaterThan(1.2 * night);
+        }
+    }
+
+    /** Three of them before the server has answered one: the last one stands, and each is taken back by itself. */
+    @Test
+    void moodsAreChosenFastAndTakenBack() {
+        var desk = SharedApplication.desk().hall("Fast moods");
+        desk.group("Light");
+        for (var name : new String[] {"overcast", "night", "low and warm"}) {
+            desk.page
+                    .getByRole(
+                            AriaRole.RADIO,
+                            new Page.GetByRoleOptions().setName(name).setExact(true))
+                    .click();
+        }
+        desk.waitFor("[data-testid=space][data-mood='low and warm']");
+        desk.page.reload();
+        desk.waitFor("[data-testid=space][data-mood='low and warm']");
+        desk.press("Control+z");
+        desk.waitFor("[data-testid=space][data-mood=night]");
+        desk.press("Control+z", "Control+z");
+        desk.waitFor("[data-testid=space][data-mood=even]");
+    }
+
+    @Test
+    void whatIsRefusedIsSaidAtItsValueAndACopyIsNamed() {
+        var desk = SharedApplication.desk().hall("Set moods");
+        desk.group("Light").mood("clear morning");
+        desk.button("Set the mood").click();
+        desk.type("Sun: day of the year, typed", "400");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("from 1 to 365");
+        desk.button("Copy mood").click();
+        desk.waitFor("[data-testid=space][data-mood='clear morning 2']");
+        desk.type("Name of the mood", "first frost");
+        desk.waitFor("[data-testid=space][data-mood='first frost']");
+        desk.button("Take away").click();
+        desk.waitFor("[data-testid=space][data-mood=even]");
+    }
+}
