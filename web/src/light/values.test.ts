@@ -33,8 +33,8 @@ it('tells what matters by what is chosen', () => {
 })
 
 describe('a colour of light on a screen', () => {
-  // IEC 61966-2-1: linear 0.2140 is 0.5 encoded.
-  it('has the curve of the standard', () => expect(css({ r: 0, g: 0.214, b: 1 })).toBe('rgb(0 128 255)'))
+  // IEC 61966-2-1: linear 0.2159 is 128 of 255 encoded.
+  it('has the curve of the standard', () => expect(css({ r: 0, g: 0.2159, b: 1 })).toBe('rgb(0 128 255)'))
   it('keeps its hue where it is too bright', () => expect(css({ r: 4, g: 2, b: 0 })).toBe('rgb(255 188 0)'))
   it('is a strip from the zenith to the ground', () => {
     const light = { even: false, domeAround: 1, domeUp: 3, dome: [1, 1, 1, 0, 0, 0, 0, 0, 1], ground: { r: 0, g: 1, b: 0 } }
