@@ -13,6 +13,7 @@ import { useArrangement } from '../table/arrangement'
 import { useGuide } from '../table/guide'
 import { useTable, type Drawing } from '../table/table'
 import { useChoosing, type By } from '../ticket/choosing'
+import { useMeter } from '../light/meter'
 import { useMoods } from '../light/moods'
 import { useSeeing } from '../ticket/seeing'
 
@@ -61,6 +62,7 @@ export const useCommands = defineStore('commands', () => {
   const assembling = useAssembling()
   const seeing = useSeeing()
   const moods = useMoods()
+  const meter = useMeter()
   const { choose } = useChoosing()
   const guide = useGuide()
   /** What opens over the page. */
@@ -226,6 +228,16 @@ export const useCommands = defineStore('commands', () => {
 
     { name: 'Paper or finished', group: 'Light', words: 'textures materials look', key: 'p', can: always, run: () => (seeing.finished = !seeing.finished) },
     { name: 'Next mood', group: 'Light', words: 'sun daylight shadow sky night overcast', can: always, run: () => see(() => void moods.next()) },
+    { name: 'Meter', group: 'Light', words: 'measure luminance spot', can: () => meter.isMood, run: () => see(() => (meter.measures = !meter.measures)) },
+    {
+      name: 'False colour',
+      group: 'Light',
+      words: 'exposure brightness',
+      key: 'b',
+      can: () => meter.isMood,
+      run: () => see(() => (meter.falseColour = !meter.falseColour)),
+    },
+    { name: 'Grading', group: 'Light', words: 'contrast saturation', key: 'g', can: () => meter.isMood, run: () => see(() => (meter.graded = !meter.graded)) },
     { name: 'Checker', group: 'Light', words: 'squares texel density', can: always, run: () => see(() => insteadOfFinishes('checker')) },
     { name: 'Density', group: 'Light', words: 'texel pixels per metre', can: always, run: () => see(() => insteadOfFinishes('density')) },
 

@@ -43,7 +43,9 @@ export interface Drawing {
   /** What polished surfaces mirror: a sky, or a plain room of daylight. */
   outside(sky?: Scene): Texture | null
   /** The light that the picture is of: how it is exposed, and what the air takes. @param sky whether it is seen beyond the set */
-  seeBy(light: LightView | undefined, sky: boolean): void
+  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }): void
+  /** How bright the set was drawn at a pixel, as parts of width and height from the upper left; absent where nothing is drawn. */
+  brightness(x: number, y: number): number | undefined
   dispose(): void
 }
 
@@ -87,8 +89,12 @@ class CardDrawing implements Drawing {
     return outdoors(this.renderer, sky)
   }
 
-  seeBy(light: LightView | undefined, sky: boolean) {
-    this.pass.seeBy(light, sky)
+  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }) {
+    this.pass.seeBy(light, sky, how)
+  }
+
+  brightness(x: number, y: number) {
+    return this.pass.brightness(this.renderer, x, y)
   }
 
   dispose() {
@@ -136,6 +142,10 @@ export class CountingDrawing implements Drawing {
   castAnew() {}
 
   seeBy() {}
+
+  brightness() {
+    return undefined
+  }
 
   outside() {
     return null

@@ -1,5 +1,6 @@
 import {
   Color,
+  DataUtils,
   DepthTexture,
   HalfFloatType,
   Matrix4,
@@ -14,6 +15,7 @@ import {
 } from 'three'
 import { FullScreenQuad } from 'three/addons/postprocessing/Pass.js'
 import type { LightView } from '../api/client'
+import { BANDS, MIDDLE } from '../light/meter'
 
 /** What is seen beyond everything is taken to be so far away, metres. */
 const BEYOND_M = 4000
@@ -51,6 +53,9 @@ export class PaperPass {
         contrast: { value: 1 },
         saturation: { value: 1 },
         vignette: { value: 0 },
+        /** Whether colours tell how bright it is. */
+        banded: { value: 0 },
+        bands: { value: BANDS.map((b) => new Color(b.colour)) },
         eye: { value: new Vector3() },
         /** From clip space to metres of the site. */
         toSite: { value: new Matrix4() },
@@ -73,6 +78,8 @@ export class PaperPass {
         uniform float contrast;
         uniform float saturation;
         uniform float vignette;
+        uniform float banded;
+        uniform vec3 bands[${BANDS.length}];
         uniform vec3 eye;
         uniform mat4 toSite;
         varying vec2 at;
@@ -129,11 +136,13 @@ export class PaperPass {
           colour.rgb *= 1.0 - (inked > 0.5 ? 0.32 * shade / 12.0 : 0.85 * shade / 16.0) * (1.0 - ground);
           if (mood > 0.5 && (ground < 0.5 || sky > 0.5)) {
             if (extinction > 0.0) colour.rgb = mix(colour.rgb, haze, airOnTheWay(here, ground));
-            colour.rgb = 0.18 * pow(max(colour.rgb, 0.0) / 0.18, vec3(contrast));
+            float bright = dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722));
+            colour.rgb = ${MIDDLE} * pow(max(colour.rgb, 0.0) / ${MIDDLE}, vec3(contrast));
             colour.rgb = max(vec3(0.0), mix(vec3(dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722))), colour.rgb, saturation));
             vec2 off = at - 0.5;
             colour.rgb *= 1.0 - vignette * smoothstep(0.1, 0.55, dot(off, off));
             colour.rgb = neutral(colour.rgb);
+            if (banded > 0.5) colour.rgb = bands[int(clamp(floor(log2(max(bright, 1e-9) / ${MIDDLE}) + 5.5), 0.0, ${(BANDS.length - 1).toFixed(1)}))];
           }
           float heavy = smoothstep(0.12 + 0.004 * away, 0.3 + 0.01 * away, edge) * (1.0 - ground);
           colour.rgb = mix(colour.rgb, vec3(0.016, 0.03, 0.045), 0.9 * heavy * inked);
@@ -151,8 +160,8 @@ export class PaperPass {
     this.material.uniforms.inked!.value = on ? 1 : 0
   }
 
-  /** @param light absent or even: as it was drawn. @param sky whether it is seen beyond the set */
-  seeBy(light: LightView | undefined, sky: boolean) {
+  /** @param light absent or even: as it was drawn. @param sky whether it is seen beyond the set. @param how without grading, or in colours of brightness */
+  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }) {
     const u = this.material.uniforms
     const isMood = !!light && !light.even
     u.mood!.value = isMood ? 1 : 0
@@ -161,9 +170,19 @@ export class PaperPass {
     u.extinction!.value = light.extinction
     u.airHeight!.value = light.airHeightM
     ;(u.haze!.value as Color).setRGB(light.haze.r, light.haze.g, light.haze.b)
-    u.contrast!.value = light.contrast / 100
-    u.saturation!.value = light.saturation / 100
-    u.vignette!.value = light.vignette / 100
+    u.contrast!.value = how.graded ? light.contrast / 100 : 1
+    u.saturation!.value = how.graded ? light.saturation / 100 : 1
+    u.vignette!.value = how.graded ? light.vignette / 100 : 0
+    u.banded!.value = how.falseColour ? 1 : 0
+  }
+
+  /** How bright the set was drawn at a pixel, without air and grading. @param x from the left and @param y from the top, 0 to 1 */
+  brightness(renderer: WebGLRenderer, x: number, y: number): number {
+    const { width, height } = this.target
+    const pixel = new Uint16Array(4)
+    renderer.readRenderTargetPixels(this.target, Math.min(width - 1, Math.floor(x * width)), Math.min(height - 1, Math.floor((1 - y) * height)), 1, 1, pixel)
+    const [r, g, b] = [...pixel].map((v) => DataUtils.fromHalfFloat(v))
+    return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!
   }
 
   resize(width: number, height: number, ratio: number) {

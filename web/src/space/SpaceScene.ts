@@ -67,6 +67,10 @@ export interface Description {
   boxesBeyondMm?: number
   /** Absent: even light. */
   light?: LightView
+  /** Whether the mood's contrast, saturation and corners are seen. */
+  graded: boolean
+  /** Whether colours tell how bright it is. */
+  falseColour: boolean
   /** Whether sky and ground are seen beyond the set. */
   sky: boolean
   finding?: BoxMm
@@ -295,7 +299,7 @@ export class SpaceScene {
   /** Shadows are cast anew only when what casts them has changed. */
   private shine(d: Description, changed: boolean) {
     this.sky.show(d.sky, d.light)
-    this.drawing.seeBy(d.light, d.sky)
+    this.drawing.seeBy(d.light, d.sky, d)
     if (d.finished) this.mirror(d.light)
     const lit = [d.finished, d.blocks.length > 0, ...this.extent.min.toArray(), ...this.extent.max.toArray()].join()
     if (!changed && d.light === this.light && lit === this.lit) return
@@ -471,6 +475,12 @@ export class SpaceScene {
     if (hit) return { id: nameOf(hit), atMm: millimetres(hit.at) }
     const ground = ray.ray.intersectPlane(new Plane(UP, 0), new Vector3())
     return ground ? { atMm: millimetres(ground) } : {}
+  }
+
+  /** How bright the picture is at a pixel of the canvas, before it is brought to the screen. */
+  brightness(x: number, y: number): number | undefined {
+    const { clientWidth: w, clientHeight: h } = this.canvas
+    return this.drawing.brightness(x / w, y / h)
   }
 
   /** All placements under a pixel of the canvas, the nearest first, at most so many. */

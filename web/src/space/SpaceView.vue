@@ -14,6 +14,7 @@ import { useDensities } from './densities'
 import { useAssembling } from '../repeat/assembling'
 import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
+import { useMeter } from '../light/meter'
 import { useMoods } from '../light/moods'
 import { useColourways } from '../sheets/colourways'
 import { useSeeing } from '../ticket/seeing'
@@ -63,6 +64,7 @@ const levels = computed(() => {
 })
 const hidden = computed(() => new Set(table.ceilings ? [] : site.pieces.filter((p) => p.role === 'CEILING').map((p) => p.id)))
 const moods = useMoods()
+const meter = useMeter()
 /** Toward what casts shadows. */
 const sun = computed(() => moods.light?.beams[0]?.toward)
 const repetition = useRepetition()
@@ -129,6 +131,8 @@ async function show() {
     boxes: seeing.boxes,
     boxesBeyondMm: seeing.boxesBeyondMm,
     light: moods.light,
+    graded: meter.graded,
+    falseColour: meter.falseColour,
     sky: seeing.finished && (table.walking || !!(moods.light && !moods.light.even)),
     finding: site.finding?.placeMm,
     run: table.run?.box,
@@ -234,6 +238,8 @@ watch(
     seeing.instead,
     densities.against,
     moods.light,
+    meter.graded,
+    meter.falseColour,
     table.walking,
   ],
   showSoon,
@@ -319,6 +325,7 @@ function down(e: PointerEvent) {
 function move(e: PointerEvent) {
   menu.move(e)
   const [x, y] = place(e)
+  if (meter.measures) meter.read(scene?.brightness(x, y))
   if (head) {
     walk.turn(x - head.x, y - head.y)
     head = { x, y }
@@ -348,6 +355,7 @@ function hover(e: PointerEvent, x: number, y: number) {
 function leave() {
   cancelAnimationFrame(hovering)
   picking.hovered = undefined
+  meter.read(undefined)
 }
 let hovering = 0
 /** The surface under a pixel that what is carried would come to lie on: not its own. */

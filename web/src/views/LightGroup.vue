@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import Choice from '../parts/Choice.vue'
+import { useMeter } from '../light/meter'
 import MoodList from '../light/MoodList.vue'
 import { useMoods } from '../light/moods'
 import { useColourways } from '../sheets/colourways'
@@ -13,6 +14,7 @@ const table = useTable()
 const seeing = useSeeing()
 const colourways = useColourways()
 const moods = useMoods()
+const meter = useMeter()
 
 const state = computed(() => [seeing.finished ? 'finished' : 'paper', moods.light?.even ? '' : moods.used?.name].filter(Boolean).join(', '))
 /** The set as it will be seen: finished, in the sun, at eye height, in the whole window. */
@@ -43,6 +45,27 @@ function walkInTheSun() {
       label="Colourway"
       @change="(id) => void colourways.use(id)" />
     <MoodList />
+    <div v-if="meter.isMood" class="pair">
+      <button type="button" class="tool" title="Measure the light under the pointer" :aria-pressed="meter.measures" @click="meter.measures = !meter.measures">
+        Meter
+      </button>
+      <button
+        type="button"
+        class="tool"
+        title="Colours for how bright it is (B)"
+        :aria-pressed="meter.falseColour"
+        @click="meter.falseColour = !meter.falseColour">
+        False colour
+      </button>
+      <button
+        type="button"
+        class="tool"
+        title="Contrast, saturation and dark corners of the mood (G)"
+        :aria-pressed="meter.graded"
+        @click="meter.graded = !meter.graded">
+        Grading
+      </button>
+    </div>
     <button type="button" class="tool" title="Finished, in the sun, at eye height" @click="walkInTheSun">Walk in the sun</button>
   </LineGroup>
 </template>

@@ -7,6 +7,8 @@ import type { Deed } from '../massing/hand'
 import PlanView from '../plan/PlanView.vue'
 import { useSite } from '../site/site'
 import SectionView from '../section/SectionView.vue'
+import { useMeter } from '../light/meter'
+import MeterLegend from '../light/MeterLegend.vue'
 import DensityLegend from '../space/DensityLegend.vue'
 import SpaceView from '../space/SpaceView.vue'
 import { cornerOf, useArrangement, type View } from '../table/arrangement'
@@ -22,6 +24,7 @@ keepFlow()
 const placing = usePlacing()
 const table = useTable()
 const views = useArrangement()
+const meter = useMeter()
 const seeing = useSeeing()
 const whole = ref<HTMLElement>()
 
@@ -87,6 +90,7 @@ const holds = computed(() =>
     <div v-show="views.isShown('space')" class="view" :class="{ small: isSmall('space') }" :style="stance('space')">
       <SpaceView :handles="!massing && !isSmall('space')" />
       <DensityLegend v-if="seeing.finished && seeing.instead === 'density'" />
+      <MeterLegend v-else-if="meter.isMood && (meter.measures || meter.falseColour)" />
     </div>
     <button
       v-if="views.other === 'corner'"

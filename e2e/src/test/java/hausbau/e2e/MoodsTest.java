@@ -47,7 +47,24 @@ class MoodsTest {
             desk.type("Picture: exposure, typed", "-6");
             desk.page.waitForTimeout(1_500);
             assertThat(brightness(desk)).as("four steps more light let in").isGreaterThan(1.2 * night);
+            measured(desk);
         }
+    }
+
+    /** The meter tells the light under the pointer, and each band of brightness has its colour. */
+    private static void measured(Desk desk) {
+        desk.group("Light").button("Meter").click();
+        desk.closeGroups();
+        var space = desk.page.getByTestId("space").boundingBox();
+        desk.page.mouse().move(space.x + space.width / 2, space.y + space.height / 2);
+        assertThat(desk.page.getByTestId("meter")).containsText("cd/m²");
+        var before = brightness(desk);
+        desk.press("b");
+        assertThat(desk.page.getByText("middle grey")).isVisible();
+        desk.page.waitForTimeout(1_000);
+        assertThat(Math.abs(brightness(desk) - before)).isGreaterThan(0.02);
+        desk.press("b");
+        assertThat(desk.page.getByText("middle grey")).isHidden();
     }
 
     /** Three of them before the server has answered one: the last one stands, and each is taken back by itself. */

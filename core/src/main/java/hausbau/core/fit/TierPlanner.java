@@ -30,7 +30,7 @@ public final class TierPlanner {
     /** How many ways of cutting are kept for all walls together. */
     private static final int MOST_WAYS = 60_000;
 
-    private final long deadline;
+    private final Patience patience;
     private final BooleanSupplier cancelled;
 
     /**
@@ -38,7 +38,7 @@ public final class TierPlanner {
      * @param cancelled asked now and then whether nobody wants the answer any more
      */
     public TierPlanner(Duration patience, BooleanSupplier cancelled) {
-        this.deadline = System.nanoTime() + patience.toNanos();
+        this.patience = new Patience(patience);
         this.cancelled = cancelled;
     }
 
@@ -88,15 +88,12 @@ public final class TierPlanner {
                     .mapToLong(w -> w.openings().size())
                     .sum();
             cuts = new TierCuts(
-                    walls,
-                    fronts,
-                    question.maxKinds(),
-                    () -> System.nanoTime() - deadline >= 0 || cancelled.getAsBoolean());
+                    walls, fronts, question.maxKinds(), () -> patience.isOver() || cancelled.getAsBoolean());
         }
 
         List<TierPlan.Option> options() {
             var search = new TierSearch(cuts);
-            search.start(System.nanoTime() + (deadline - System.nanoTime()) / 3);
+            search.start(() -> patience.isOver(1.0 / 3));
             for (var kinds = 1; kinds <= cuts.maxKinds(); kinds++) {
                 search.improve(kinds);
             }

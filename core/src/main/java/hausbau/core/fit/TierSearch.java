@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 
 /** Finds good ways of cutting all walls without proof: the first totals for {@link TierProof} to beat. */
@@ -24,15 +25,15 @@ final class TierSearch {
         walls = cuts.walls();
     }
 
-    /** Every wall cut from few heights: each set of up to three that some wall might be cut from. @param until when to stop, by the clock */
-    void start(long until) {
+    /** Every wall cut from few heights: each set of up to three that some wall might be cut from. @param enough whether to stop */
+    void start(BooleanSupplier enough) {
         var ofHeights = walls.stream().map(w -> ofFewHeights(w.cuts())).toList();
         var heights = ofHeights.stream()
                 .flatMap(of -> of.keySet().stream())
                 .flatMap(Set::stream)
                 .collect(Collectors.toSet());
         for (var set : upToThree(heights)) {
-            if (cuts.isOver() || System.nanoTime() - until >= 0) {
+            if (cuts.isOver() || enough.getAsBoolean()) {
                 return;
             }
             var cut = new WallStacks.Stack[walls.size()];
