@@ -10,7 +10,7 @@ describe('a reading', () => {
   })
   it('is told with its sign', () => {
     expect(words(readingOf(0.36, 4096))).toBe('8,190 cd/m², +1.0 EV')
-    expect(words(readingOf(0.09, 0.03125))).toBe('0.0156 cd/m², −1.0 EV')
+    expect(words(readingOf(0.09, 0.25))).toBe('0.125 cd/m², −1.0 EV')
   })
 })
 

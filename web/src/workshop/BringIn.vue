@@ -67,12 +67,6 @@ const fixes = computed(() => {
     label: f.value === 'FIT' ? (piece.value && delivery.value!.sized ? `Stretch it to the size of ${piece.value.code}` : 'Stretch it to whole steps') : f.label,
   }))
 })
-function fix(which: (typeof FIXES)[number]['value'], on: boolean) {
-  const now = new Set(delivery.value!.choices.fixes)
-  if (on) now.add(which)
-  else now.delete(which)
-  void work.choose({ fixes: [...now] })
-}
 function tick(n: number, on: boolean) {
   const now = new Set(work.pieceId === undefined ? work.taken : [])
   if (on) now.add(n)
@@ -178,7 +172,9 @@ async function bring() {
         <p v-if="delivery.missing.length" class="caution">▲ Not handed over with it: {{ delivery.missing.join(', ') }}</p>
         <p v-if="delivery.leftOut.length" class="soft">Left out: {{ delivery.leftOut.join(', ') }}</p>
         <div v-for="f in fixes" :key="f.value">
-          <Checkbox :checked="delivery.choices.fixes.includes(f.value)" :title="f.says" @change="(e) => fix(f.value, e.target.checked)">{{ f.label }}</Checkbox>
+          <Checkbox :checked="delivery.choices.fixes.includes(f.value)" :title="f.says" @change="(e) => void work.fix(f.value, e.target.checked)">{{
+            f.label
+          }}</Checkbox>
         </div>
       </section>
       <section aria-label="Materials">

@@ -61,6 +61,16 @@ describe('a delivery that is looked at', () => {
     expect(work.delivery!.choices).toMatchObject({ millimetres: 25.4, up: 'Z', fixes: ['WELD'] })
   })
 
+  it('is set right in two ways though the first has not been answered, and one of them is left again', async () => {
+    const work = useDeliveries()
+    work.all = [delivery('urn', {})]
+    work.take(0)
+    await Promise.all([work.fix('OUTWARD', true), work.fix('WELD', true)])
+    expect(work.delivery!.choices.fixes).toEqual(['OUTWARD', 'WELD'])
+    await work.fix('OUTWARD', false)
+    expect(work.delivery!.choices.fixes).toEqual(['WELD'])
+  })
+
   it('is let go of one by one, and all at once', () => {
     const work = useDeliveries()
     work.all = [delivery('urn', {}), delivery('jug', {})]

@@ -134,6 +134,15 @@ export const useDeliveries = defineStore('deliveries', () => {
     }
   }
 
+  /** Sets one thing right, or leaves it: beside what was chosen before and is not answered yet. */
+  function fix(which: Choices['fixes'][number], on: boolean) {
+    if (!delivery.value) return undefined
+    const now = new Set((wanted ?? delivery.value.choices).fixes)
+    if (on) now.add(which)
+    else now.delete(which)
+    return choose({ fixes: [...now] })
+  }
+
   const meshUrl = computed(() => delivery.value && query(delivery.value.choices, `/things/${thing.value}/mesh.glb`))
 
   /** @returns the ids of the pieces */
@@ -197,6 +206,7 @@ export const useDeliveries = defineStore('deliveries', () => {
     cancel,
     take,
     choose,
+    fix,
     bring,
     done,
     leave,
