@@ -71,10 +71,10 @@ class MoodsTest {
         assertThat(desk.page.getByTestId("meter")).containsText("cd/m²");
         var before = brightness(desk);
         desk.press("b");
-        assertThat(desk.page.getByText("middle grey")).isVisible();
+        assertThat(desk.page.getByText("EV from middle grey")).isVisible();
         brightnessOnce(desk, b -> Math.abs(b - before) > 0.02);
         desk.press("b");
-        assertThat(desk.page.getByText("middle grey")).isHidden();
+        assertThat(desk.page.getByText("EV from middle grey")).isHidden();
     }
 
     /** Three of them before the server has answered one: the last one stands, and each is taken back by itself. */
