@@ -45,7 +45,7 @@ public final class Edit {
     private final EntityManager rows;
     private final Snapshots snapshots;
     private final SiteState before;
-    private final List<Change> changes = new ArrayList<>();
+    private final Map<Of, Change> changes = new LinkedHashMap<>();
     private final Map<Long, HandRow> added = new LinkedHashMap<>();
     private final Map<Long, HandRow> changed = new LinkedHashMap<>();
     private final Set<Long> removed = new HashSet<>();
@@ -92,12 +92,22 @@ public final class Edit {
     }
 
     List<Change> changes() {
-        return changes;
+        return List.copyOf(changes.values());
+    }
+
+    /** What one change is of. */
+    private record Of(Aggregate table, long id) {}
+
+    /** One change for each row: what is done to it once more within the edit goes on from how it was before the edit. */
+    private void record(Change change) {
+        changes.compute(
+                new Of(change.table(), change.id()),
+                (of, earlier) -> earlier == null ? change : earlier.followedBy(change));
     }
 
     public void add(Row row) {
         rows.persist(row);
-        changes.add(new Change(Aggregate.of(row), row.getId(), Snapshots.nothing(), snapshots.of(row)));
+        record(new Change(Aggregate.of(row), row.getId(), Snapshots.nothing(), snapshots.of(row)));
     }
 
     /** Applies the change; a row that comes out the same is not recorded. */
@@ -106,12 +116,12 @@ public final class Edit {
         change.accept(row);
         var is = snapshots.of(row);
         if (!is.equals(was)) {
-            changes.add(new Change(Aggregate.of(row), row.getId(), was, is));
+            record(new Change(Aggregate.of(row), row.getId(), was, is));
         }
     }
 
     public void remove(Row row) {
-        changes.add(new Change(Aggregate.of(row), row.getId(), snapshots.of(row), Snapshots.nothing()));
+        record(new Change(Aggregate.of(row), row.getId(), snapshots.of(row), Snapshots.nothing()));
         rows.remove(row);
     }
 
@@ -123,7 +133,7 @@ public final class Edit {
             return;
         }
         (was.isPresent() ? changed : added).put(placement.id(), row);
-        changes.add(new Change(
+        record(new Change(
                 Aggregate.PLACEMENT,
                 placement.id(),
                 was.map(snapshots::of).orElse(Snapshots.nothing()),
@@ -133,7 +143,7 @@ public final class Edit {
     /** Takes away what a hand set down. */
     public void take(HandPlacement placement) {
         removed.add(placement.id());
-        changes.add(new Change(
+        record(new Change(
                 Aggregate.PLACEMENT, placement.id(), snapshots.of(HandRow.of(placement, kit)), Snapshots.nothing()));
     }
 
@@ -196,7 +206,7 @@ public final class Edit {
 
     /** Makes a change that the journal kept. */
     void reapply(Change change, @Nullable Row row) {
-        changes.add(change);
+        record(change);
         if (row == null) {
             if (change.after().isNull()) {
                 removed.add(change.id());
@@ -207,11 +217,11 @@ public final class Edit {
     }
 
     boolean touches(Aggregate.Part part) {
-        return changes.stream().anyMatch(c -> c.table().part() == part);
+        return changes.values().stream().anyMatch(c -> c.table().part() == part);
     }
 
     private boolean touches(Aggregate aggregate) {
-        return changes.stream().anyMatch(c -> c.table() == aggregate);
+        return changes.values().stream().anyMatch(c -> c.table() == aggregate);
     }
 
     /** Twins of what goes follow what stands in for it. */
