@@ -73,14 +73,14 @@ export const SUN_VALUES: Value[] = [
   slide('latitude', 'latitude', '°', -90, 90, 1, byTime),
   slide('north', 'north', '°', -180, 180, 5, byTime),
   slide('bearing', 'bearing', '°', 0, 360, 5, set),
-  slide('altitude', 'height', '°', -10, 90, 1, set),
+  slide('altitude', 'altitude', '°', -10, 90, 1, set),
   slide('sunLux', 'light', 'lx', 0.01, 150_000, 0.01, set, true),
   slide('kelvin', 'colour', 'K', 1700, 12_000, 100, hasSun),
   slide('sunDegrees', 'size', '°', 0, 5, 0.01, hasSun),
 ]
 
 export const AIR_VALUES: Value[] = [
-  slide('visibilityM', 'sight', 'm', 5, 20_000, 5, undefined, true),
+  slide('visibilityM', 'visibility', 'm', 5, 20_000, 5, undefined, true),
   slide('airHeightM', 'thins over', 'm', 1, 1_000, 1, (w) => !!w.visibilityM, true),
   { is: 'colour', key: 'air', label: 'colour', matters: (w) => !!w.visibilityM },
 ]
@@ -89,7 +89,7 @@ export const EXPOSURE_VALUES: Value[] = [
   slide('ev', 'exposure', 'EV', -6, 18, 0.1),
   slide('contrast', 'contrast', '%', 50, 200, 1),
   slide('saturation', 'saturation', '%', 0, 200, 1),
-  slide('vignette', 'corners', '%', 0, 100, 1),
+  slide('vignette', 'dark corners', '%', 0, 100, 1),
 ]
 
 /** Places of a slider that spans powers of ten. */

@@ -13,7 +13,6 @@ import hausbau.server.store.light.MoodWords;
 import hausbau.server.work.FreshName;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -56,57 +55,26 @@ public class MoodService {
         return known;
     }
 
-    /** The site's own rows in an edit, made of what it comes with if it has none yet: those are added when all is done to them. */
-    private final class Own {
-        private final Edit edit;
-        private final List<MoodRow> rows;
-        private final boolean isFresh;
-
-        Own(Edit edit) {
-            var siteId = edit.site().getId();
-            this.edit = edit;
-            rows = new ArrayList<>(stores.moods().moods(siteId));
-            isFresh = rows.isEmpty();
-            if (isFresh) {
-                Mood.usual()
-                        .forEach((name, mood) ->
-                                rows.add(new MoodRow(stores.nextId(), siteId, name, mood, rows.size() + 1)));
-                rows.get(0).use(true);
-            }
+    /** The site's own, made of what it comes with if it has none yet. */
+    private List<MoodRow> own(Edit edit) {
+        var siteId = edit.site().getId();
+        var rows = new ArrayList<>(stores.moods().moods(siteId));
+        if (rows.isEmpty()) {
+            Mood.usual()
+                    .forEach((name, mood) ->
+                            rows.add(new MoodRow(stores.nextId(), siteId, name, mood, rows.size() + 1)));
+            rows.get(0).use(true);
+            rows.forEach(edit::add);
         }
+        return rows;
+    }
 
-        MoodRow find(long id) {
-            return MoodService.find(rows, id);
-        }
+    private static void use(Edit edit, List<MoodRow> rows, @Nullable MoodRow chosen) {
+        rows.forEach(row -> edit.change(row, r -> r.use(r == chosen)));
+    }
 
-        MoodRow used() {
-            return rows.stream().filter(MoodRow::isUsed).findFirst().orElse(rows.get(0));
-        }
-
-        void change(MoodRow row, Consumer<MoodRow> change) {
-            if (isFresh) {
-                change.accept(row);
-            } else {
-                edit.change(row, change);
-            }
-        }
-
-        void use(@Nullable MoodRow chosen) {
-            rows.forEach(row -> change(row, r -> r.use(r == chosen)));
-        }
-
-        void remove(MoodRow row) {
-            rows.remove(row);
-            if (!isFresh) {
-                edit.remove(row);
-            }
-        }
-
-        void keep() {
-            if (isFresh) {
-                rows.forEach(edit::add);
-            }
-        }
+    private static MoodRow used(List<MoodRow> rows) {
+        return rows.stream().filter(MoodRow::isUsed).findFirst().orElse(rows.get(0));
     }
 
     private static MoodRow find(List<MoodRow> among, long id) {
@@ -133,13 +101,12 @@ public class MoodService {
     /** @return the id of a copy of one, or of the one in use, which is put to use */
     public long copy(long siteId, Seen seen, @Nullable Long copyOf) {
         return journal.edit(siteId, seen, edit -> {
-            var own = new Own(edit);
-            var from = copyOf == null ? own.used() : own.find(copyOf);
-            var name = FreshName.of(
-                    from.name(), own.rows.stream().map(MoodRow::name).toList());
+            var rows = own(edit);
+            var from = copyOf == null ? used(rows) : find(rows, copyOf);
+            var name =
+                    FreshName.of(from.name(), rows.stream().map(MoodRow::name).toList());
             edit.name("Make the mood “" + name + "”");
-            own.use(null);
-            own.keep();
+            use(edit, rows, null);
             var row = new MoodRow(stores.nextId(), siteId, name, from.toMood(), 0);
             row.use(true);
             edit.add(row);
@@ -153,17 +120,16 @@ public class MoodService {
             throw new Refused("name", "A mood has a name of 1 to " + LONGEST_NAME + " characters.");
         }
         return journal.edit(siteId, seen, edit -> {
-            var own = new Own(edit);
-            var row = own.find(id);
+            var rows = own(edit);
+            var row = find(rows, id);
             var changed = words.over(row.toMood());
             edit.name("Change the mood “" + row.name() + "”");
-            own.change(row, r -> {
+            edit.change(row, r -> {
                 if (name != null) {
                     r.call(name.strip());
                 }
                 r.set(changed);
             });
-            own.keep();
             return row.getId();
         });
     }
@@ -171,11 +137,10 @@ public class MoodService {
     /** The set is seen in it from now on. */
     public void use(long siteId, long id, Seen seen) {
         journal.edit(siteId, seen, edit -> {
-            var own = new Own(edit);
-            var chosen = own.find(id);
+            var rows = own(edit);
+            var chosen = find(rows, id);
             edit.name("See by the mood “" + chosen.name() + "”");
-            own.use(chosen);
-            own.keep();
+            use(edit, rows, chosen);
             return null;
         });
     }
@@ -183,17 +148,17 @@ public class MoodService {
     /** The last one stays; where the one in use goes, the first is put to use. */
     public void remove(long siteId, long id, Seen seen) {
         journal.edit(siteId, seen, edit -> {
-            var own = new Own(edit);
-            var row = own.find(id);
-            if (own.rows.size() == 1) {
+            var rows = own(edit);
+            var row = find(rows, id);
+            if (rows.size() == 1) {
                 throw new Refused("mood", "“" + row.name() + "” is the only mood. Make another one first.");
             }
             edit.name("Take the mood “" + row.name() + "” away");
-            own.remove(row);
+            edit.remove(row);
+            rows.remove(row);
             if (row.isUsed()) {
-                own.use(own.rows.get(0));
+                use(edit, rows, rows.get(0));
             }
-            own.keep();
             return null;
         });
     }
