@@ -10,6 +10,7 @@ import {
   UnsignedIntType,
   Vector2,
   Vector3,
+  Vector4,
   WebGLRenderTarget,
   type WebGLRenderer,
 } from 'three'
@@ -27,6 +28,7 @@ const BEYOND_M = 4000
  */
 export class PaperPass {
   private readonly target: WebGLRenderTarget
+  private readonly probe = new WebGLRenderTarget(1, 1, { type: HalfFloatType })
   private readonly quad: FullScreenQuad
   private readonly material: ShaderMaterial
 
@@ -57,10 +59,14 @@ export class PaperPass {
         banded: { value: 0 },
         bands: { value: BANDS.map((b) => new Color(b.colour)) },
         eye: { value: new Vector3() },
+        /** The part of the picture that is drawn: where it begins, and how large it is. */
+        window: { value: new Vector4(0, 0, 1, 1) },
+        /** Whether light is given as it is, not brought to the screen; nothing where only the paper's ground is. */
+        measured: { value: 0 },
         /** From clip space to metres of the site. */
         toSite: { value: new Matrix4() },
       },
-      vertexShader: 'varying vec2 at; void main() { at = uv; gl_Position = vec4(position.xy, 0.0, 1.0); }',
+      vertexShader: 'uniform vec4 window; varying vec2 at; void main() { at = window.xy + uv * window.zw; gl_Position = vec4(position.xy, 0.0, 1.0); }',
       fragmentShader: `
         uniform sampler2D picture;
         uniform sampler2D depth;
@@ -80,6 +86,7 @@ export class PaperPass {
         uniform float vignette;
         uniform float banded;
         uniform vec3 bands[${BANDS.length}];
+        uniform float measured;
         uniform vec3 eye;
         uniform mat4 toSite;
         varying vec2 at;
@@ -136,6 +143,10 @@ export class PaperPass {
           colour.rgb *= 1.0 - (inked > 0.5 ? 0.32 * shade / 12.0 : 0.85 * shade / 16.0) * (1.0 - ground);
           if (mood > 0.5 && (ground < 0.5 || sky > 0.5)) {
             if (extinction > 0.0) colour.rgb = mix(colour.rgb, haze, airOnTheWay(here, ground));
+            if (measured > 0.5) {
+              gl_FragColor = vec4(colour.rgb, 1.0);
+              return;
+            }
             float bright = dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722));
             colour.rgb = ${MIDDLE} * pow(max(colour.rgb, 0.0) / ${MIDDLE}, vec3(contrast));
             colour.rgb = max(vec3(0.0), mix(vec3(dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722))), colour.rgb, saturation));
@@ -143,6 +154,10 @@ export class PaperPass {
             colour.rgb *= 1.0 - vignette * smoothstep(0.1, 0.55, dot(off, off));
             colour.rgb = neutral(colour.rgb);
             if (banded > 0.5) colour.rgb = bands[int(clamp(floor(log2(max(bright, 1e-9) / ${MIDDLE}) + 5.5), 0.0, ${(BANDS.length - 1).toFixed(1)}))];
+          }
+          if (measured > 0.5) {
+            gl_FragColor = vec4(0.0);
+            return;
           }
           float heavy = smoothstep(0.12 + 0.004 * away, 0.3 + 0.01 * away, edge) * (1.0 - ground);
           colour.rgb = mix(colour.rgb, vec3(0.016, 0.03, 0.045), 0.9 * heavy * inked);
@@ -176,13 +191,24 @@ export class PaperPass {
     u.banded!.value = how.falseColour ? 1 : 0
   }
 
-  /** How bright the set was drawn at a pixel, without air and grading. @param x from the left and @param y from the top, 0 to 1 */
-  brightness(renderer: WebGLRenderer, x: number, y: number): number {
-    const { width, height } = this.target
+  /**
+   * How bright the picture is at a place, before it is graded and brought to the screen; nothing in even light, and where nothing is drawn.
+   *
+   * @param x from the left and @param y from the top, 0 to 1
+   */
+  brightness(renderer: WebGLRenderer, x: number, y: number): number | undefined {
+    const { window, measured } = this.material.uniforms
+    ;(window!.value as Vector4).set(x, 1 - y, 0, 0)
+    measured!.value = 1
+    renderer.setRenderTarget(this.probe)
+    this.quad.render(renderer)
+    renderer.setRenderTarget(null)
+    ;(window!.value as Vector4).set(0, 0, 1, 1)
+    measured!.value = 0
     const pixel = new Uint16Array(4)
-    renderer.readRenderTargetPixels(this.target, Math.min(width - 1, Math.floor(x * width)), Math.min(height - 1, Math.floor((1 - y) * height)), 1, 1, pixel)
-    const [r, g, b] = [...pixel].map((v) => DataUtils.fromHalfFloat(v))
-    return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!
+    renderer.readRenderTargetPixels(this.probe, 0, 0, 1, 1, pixel)
+    const [r, g, b, isDrawn] = [...pixel].map((v) => DataUtils.fromHalfFloat(v))
+    return isDrawn ? 0.2126 * r! + 0.7152 * g! + 0.0722 * b! : undefined
   }
 
   resize(width: number, height: number, ratio: number) {
@@ -209,6 +235,7 @@ export class PaperPass {
 
   dispose() {
     this.target.dispose()
+    this.probe.dispose()
     this.material.dispose()
     this.quad.dispose()
   }
