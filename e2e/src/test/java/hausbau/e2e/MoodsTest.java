@@ -7,8 +7,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.function.DoublePredicate;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** The light that a set is judged in. */
+@ExtendWith(SharedApplication.class)
 class MoodsTest {
 
     /** How bright the middle of Space is, 0 to 1. */
@@ -46,20 +48,18 @@ class MoodsTest {
     /** One click, by what is seen: and the picture is another. */
     @Test
     void aHallIsSeenByDayAndByNight() {
-        try (var application = new Application()) {
-            var desk = Desk.drawn(application).hall("Moody");
-            desk.group("Light").button("Finished", true).click();
-            desk.mood("clear morning");
-            desk.waitFor("[data-testid=space][data-look=finished]");
-            desk.page.waitForTimeout(3_000);
-            var day = brightness(desk);
-            desk.mood("night");
-            var night = brightnessOnce(desk, b -> b < 0.8 * day);
-            desk.button("Set the mood").click();
-            desk.type("Picture: exposure, typed", "-6");
-            brightnessOnce(desk, b -> b > 1.2 * night);
-            measured(desk);
-        }
+        var desk = SharedApplication.drawnDesk().hall("Moody");
+        desk.group("Light").button("Finished", true).click();
+        desk.mood("clear morning");
+        desk.waitFor("[data-testid=space][data-look=finished]");
+        desk.page.waitForTimeout(3_000);
+        var day = brightness(desk);
+        desk.mood("night");
+        var night = brightnessOnce(desk, b -> b < 0.8 * day);
+        desk.button("Set the mood").click();
+        desk.type("Picture: exposure, typed", "-6");
+        brightnessOnce(desk, b -> b > 1.2 * night);
+        measured(desk);
     }
 
     /** The meter tells the light under the pointer, and each band of brightness has its colour. */
