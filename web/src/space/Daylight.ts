@@ -56,22 +56,27 @@ export class Daylight {
     this.back.intensity = isPaper ? 0.8 : 0.45
   }
 
-  /** @param mirrored whether surfaces are lit by what they mirror of the sky: then it lights nothing besides. @returns whether shadows are cast now */
-  shine(light: LightView | undefined, on: Box3, mirrored: boolean): boolean {
+  /**
+   * @param mirrored whether surfaces are lit by what they mirror of the sky: then it lights nothing besides
+   * @param look paper has no colour, whatever the light has
+   * @returns whether shadows are cast now
+   */
+  shine(light: LightView | undefined, on: Box3, mirrored: boolean, look: 'paper' | 'finishes'): boolean {
+    const seen = (to: Color, { r, g, b }: LightView['above']) => (look === 'paper' ? to.setScalar(0.2126 * r + 0.7152 * g + 0.0722 * b) : to.setRGB(r, g, b))
     const isMood = !!light && !light.even
     this.even.visible = !isMood
     this.out.visible = isMood
     if (!isMood) return false
     this.sky.visible = !mirrored
-    this.sky.color.setRGB(light.above.r, light.above.g, light.above.b)
-    this.sky.groundColor.setRGB(light.below.r, light.below.g, light.below.b)
+    seen(this.sky.color, light.above)
+    seen(this.sky.groundColor, light.below)
     const centre = on.getCenter(new Vector3())
     const radius = Math.max(2, on.getSize(new Vector3()).length() / 2)
     this.beams.forEach((beam, i) => {
       const told = light.beams[i]
       beam.visible = !!told
       if (!told) return
-      beam.color.setRGB(told.light.r, told.light.g, told.light.b)
+      seen(beam.color, told.light)
       beam.target.position.copy(centre)
       beam.position.copy(centre).addScaledVector(new Vector3(told.toward.x, told.toward.y, told.toward.z).normalize(), radius * 1.5)
     })

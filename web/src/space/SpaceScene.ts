@@ -305,7 +305,7 @@ export class SpaceScene {
     if (!changed && d.light === this.light && lit === this.lit) return
     this.light = d.light
     this.lit = lit
-    if (this.daylight.shine(d.light, this.extent, d.finished && !d.blocks.length)) this.drawing.castAnew()
+    if (this.daylight.shine(d.light, this.extent, d.finished && !d.blocks.length, d.finished ? 'finishes' : 'paper')) this.drawing.castAnew()
   }
 
   private mirrored?: { light: LightView | undefined }

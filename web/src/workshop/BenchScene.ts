@@ -101,7 +101,7 @@ export class BenchScene {
     const sun = new DirectionalLight('#fff3de', 1.6)
     sun.position.set(-3, -5, 6)
     this.outside.add(sky, sun)
-    this.light.shine(undefined, new Box3(), false)
+    this.light.shine(undefined, new Box3(), false, 'paper')
     this.scene.add(this.light.group, this.outside, this.ground, this.piece, this.marks, this.figure)
     this.controls = new OrbitControls(this.camera, this.canvas)
     this.controls.zoomToCursor = true

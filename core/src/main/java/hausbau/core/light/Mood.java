@@ -13,7 +13,7 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure) {
     /** What a site has before it has its own, under their names. */
     public static Map<String, Mood> usual() {
         var clear = new Air(0, 0, SEEN_WHITE);
-        var clearSky = new Sky(Sky.Kind.CLEAR, 2.5, 15_000, "#8fb3d1", "#dfe8ea", "#8d867a");
+        var clearSky = new Sky(Sky.Kind.CLEAR, 4.5, 15_000, "#8fb3d1", "#dfe8ea", "#8d867a");
         var moods = new LinkedHashMap<String, Mood>();
         moods.put(
                 "even",
