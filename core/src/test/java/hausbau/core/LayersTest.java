@@ -58,8 +58,12 @@ class LayersTest {
             .definedBy("..core.variety..")
             .layer("takeoff")
             .definedBy("..core.takeoff..")
+            .layer("ray")
+            .definedBy("..core.ray..")
             .layer("light")
             .definedBy("..core.light..")
+            .layer("irradiance")
+            .definedBy("..core.irradiance..")
             .layer("shot")
             .definedBy("..core.shot..")
             .layer("exchange")
@@ -68,12 +72,16 @@ class LayersTest {
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("exchange")
             .mayNotBeAccessedByAnyLayer()
+            .whereLayer("irradiance")
+            .mayOnlyBeAccessedByLayers("exchange")
+            .whereLayer("ray")
+            .mayOnlyBeAccessedByLayers("irradiance")
             .whereLayer("light")
-            .mayNotBeAccessedByAnyLayer()
+            .mayOnlyBeAccessedByLayers("dress", "standing", "variety", "irradiance", "exchange")
             .whereLayer("takeoff")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("variety")
-            .mayNotBeAccessedByAnyLayer()
+            .mayOnlyBeAccessedByLayers("irradiance")
             .whereLayer("survey")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("advice")
@@ -83,14 +91,24 @@ class LayersTest {
             .whereLayer("hand")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("standing")
-            .mayOnlyBeAccessedByLayers("advice", "hand", "budget", "survey", "variety", "shot", "exchange")
+            .mayOnlyBeAccessedByLayers(
+                    "advice", "hand", "budget", "survey", "variety", "irradiance", "shot", "exchange")
             .whereLayer("arrange")
             .mayOnlyBeAccessedByLayers("standing", "hand")
             .whereLayer("dress")
-            .mayOnlyBeAccessedByLayers("standing", "hand", "survey", "variety")
+            .mayOnlyBeAccessedByLayers("standing", "hand", "survey", "variety", "irradiance")
             .whereLayer("place")
             .mayOnlyBeAccessedByLayers(
-                    "dress", "arrange", "standing", "hand", "survey", "variety", "takeoff", "shot", "exchange")
+                    "dress",
+                    "arrange",
+                    "standing",
+                    "hand",
+                    "survey",
+                    "variety",
+                    "takeoff",
+                    "irradiance",
+                    "shot",
+                    "exchange")
             .whereLayer("repeat")
             .mayOnlyBeAccessedByLayers("standing", "hand", "survey")
             .whereLayer("massing")
@@ -114,6 +132,7 @@ class LayersTest {
                     "survey",
                     "variety",
                     "takeoff",
+                    "irradiance",
                     "shot",
                     "exchange")
             .whereLayer("plane")
@@ -133,6 +152,8 @@ class LayersTest {
                     "budget",
                     "standing",
                     "takeoff",
+                    "light",
+                    "irradiance",
                     "shot",
                     "exchange");
 

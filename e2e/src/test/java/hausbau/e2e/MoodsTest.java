@@ -54,7 +54,7 @@ class MoodsTest {
         desk.waitFor("[data-testid=space][data-look=finished]");
         desk.page.waitForTimeout(3_000);
         var day = brightness(desk);
-        desk.mood("night");
+        desk.mood("night with lamps");
         var night = brightnessOnce(desk, b -> b < 0.8 * day);
         desk.button("Set the mood").click();
         desk.type("Picture: exposure, typed", "-6");
@@ -82,7 +82,7 @@ class MoodsTest {
     void moodsAreChosenFastAndTakenBack() {
         var desk = SharedApplication.desk().hall("Fast moods");
         desk.group("Light");
-        for (var name : new String[] {"overcast", "night", "low and warm"}) {
+        for (var name : new String[] {"overcast", "night with lamps", "low and warm"}) {
             desk.page
                     .getByRole(
                             AriaRole.RADIO,

@@ -51,7 +51,8 @@ class MoodsTest {
     @Test
     void aSiteBeginsWithAFewInEvenLight() {
         assertThat(names())
-                .containsExactly("even", "clear morning", "overcast", "low and warm", "night", "three lights");
+                .containsExactly(
+                        "even", "clear morning", "overcast", "low and warm", "night with lamps", "three lights");
         assertThat(used().get("light").get("even").asBoolean()).isTrue();
         assertThat(all().get(1).get("light").get("dome").size()).isEqualTo(48 * 16 * 3);
     }
@@ -90,7 +91,13 @@ class MoodsTest {
         change(copy, "{\"name\":\"evening\",\"words\":{\"hour\":19}}");
         assertThat(names())
                 .containsExactly(
-                        "even", "clear morning", "overcast", "low and warm", "night", "three lights", "evening");
+                        "even",
+                        "clear morning",
+                        "overcast",
+                        "low and warm",
+                        "night with lamps",
+                        "three lights",
+                        "evening");
         assertThat(all().get(1).get("words").get("hour").asDouble()).isEqualTo(10);
         assertThat(used().get("light")
                         .get("beams")
@@ -153,6 +160,6 @@ class MoodsTest {
         var moods = in.caller.get("/api/sites/" + copy + "/moods").json();
         assertThat(moods.valueStream().filter(m -> m.get("used").asBoolean()).map(m -> m.get("name")
                         .asString()))
-                .containsExactly("night");
+                .containsExactly("night with lamps");
     }
 }

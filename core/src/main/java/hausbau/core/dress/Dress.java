@@ -9,11 +9,13 @@ import java.util.regex.Pattern;
  * @param tint      what its finishes are multiplied by, such as {@code #d8c0a0}; empty where nothing is told
  * @param wear      percent: 0 is new; {@link #UNTOLD} where nothing is told
  * @param colourway its id; 0 for the site's
+ * @param lamps     how bright its lamps are, percent, 0 is off; {@link #UNTOLD} where nothing is told
  */
-public record Dress(String tint, int wear, long colourway) {
+public record Dress(String tint, int wear, long colourway, int lamps) {
 
     public static final int UNTOLD = -1;
-    public static final Dress NONE = new Dress("", UNTOLD, 0);
+    private static final int MOST_LAMPS = 200;
+    public static final Dress NONE = new Dress("", UNTOLD, 0, UNTOLD);
 
     private static final Pattern TINT = Pattern.compile("#[0-9a-f]{6}");
 
@@ -23,6 +25,13 @@ public record Dress(String tint, int wear, long colourway) {
         if (wear != UNTOLD) {
             requireWear(wear);
         }
+        if (lamps != UNTOLD && (lamps < 0 || lamps > MOST_LAMPS)) {
+            throw new Refused("lamps", "Lamps are from 0 (off) to " + MOST_LAMPS + " percent.");
+        }
+    }
+
+    public Dress(String tint, int wear, long colourway) {
+        this(tint, wear, colourway, UNTOLD);
     }
 
     static void requireTint(String tint) {
@@ -42,6 +51,7 @@ public record Dress(String tint, int wear, long colourway) {
         return new Dress(
                 tint.isEmpty() ? under.tint : tint,
                 wear == UNTOLD ? under.wear : wear,
-                colourway == 0 ? under.colourway : colourway);
+                colourway == 0 ? under.colourway : colourway,
+                lamps == UNTOLD ? under.lamps : lamps);
     }
 }

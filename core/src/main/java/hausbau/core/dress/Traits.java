@@ -2,6 +2,7 @@ package hausbau.core.dress;
 
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
+import hausbau.core.light.Lamps;
 import java.util.Map;
 
 /** What persons have decided about pieces themselves, wherever they stand. */
@@ -10,10 +11,10 @@ public record Traits(Map<Kind, Trait> all) {
     public static final Traits NONE = new Traits(Map.of());
 
     /** @param held how pieces of this kind are held */
-    public record Trait(Held held, Variety variety) {
+    public record Trait(Held held, Variety variety, Lamps lamps) {
 
         public static Trait usual(Kind kind) {
-            return new Trait(Held.usual(kind), Variety.NONE);
+            return new Trait(Held.usual(kind), Variety.NONE, UsualLamps.of(kind));
         }
     }
 

@@ -5,8 +5,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** A setting of light under which a set is judged. */
-public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure) {
+/**
+ * A setting of light under which a set is judged.
+ *
+ * @param lamps how bright the lamps of its pieces are, percent: 0 is off, 200 at most
+ */
+public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure, int lamps) {
+
+    public Mood {
+        var check = new Range("mood");
+        check.within("lamps", lamps, 0, 200);
+        check.refuse();
+    }
 
     private static final String SEEN_WHITE = "#e7ecee";
 
@@ -21,37 +31,43 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure) {
                         new Sky(Sky.Kind.EVEN, 2.5, 10_000, "#8fb3d1", "#dfe8ea", "#8d867a"),
                         sun(Sunlight.Kind.NONE, 10, 0, 45, 0, 5500),
                         clear,
-                        new Exposure(13, 100, 100, 0)));
+                        new Exposure(13, 100, 100, 0),
+                        0));
         moods.put(
-                "clear morning", new Mood(clearSky, sun(Sunlight.Kind.BY_TIME, 10, 0, 45, 0, 5500), clear, seen(14.4)));
+                "clear morning",
+                new Mood(clearSky, sun(Sunlight.Kind.BY_TIME, 10, 0, 45, 0, 5500), clear, seen(14.6), 0));
         moods.put(
                 "overcast",
                 new Mood(
                         new Sky(Sky.Kind.OVERCAST, 6, 12_000, "#b9c0c4", "#d8dbda", "#8d867a"),
                         sun(Sunlight.Kind.NONE, 12, 0, 45, 0, 6500),
                         new Air(2_000, 0, "#d3d8da"),
-                        seen(11.5)));
+                        seen(11.5),
+                        100));
         moods.put(
                 "low and warm",
                 new Mood(
                         new Sky(Sky.Kind.CLEAR, 5, 8_000, "#8fb3d1", "#f0d2a8", "#8a7a66"),
                         sun(Sunlight.Kind.SET, 19, 285, 11, 32_000, 3000),
                         new Air(1_500, 0, "#efcfa6"),
-                        seen(13)));
+                        seen(13),
+                        100));
         moods.put(
-                "night",
+                "night with lamps",
                 new Mood(
-                        new Sky(Sky.Kind.GRADIENT, 2.5, 0.35, "#1d2c4a", "#41506a", "#55575c"),
-                        sun(Sunlight.Kind.SET, 0, 215, 38, 0.5, 4600),
+                        new Sky(Sky.Kind.GRADIENT, 2.5, 4, "#1d2c4a", "#41506a", "#55575c"),
+                        sun(Sunlight.Kind.SET, 0, 215, 38, 2, 4600),
                         new Air(900, 0, "#3a4760"),
-                        seen(-1.2)));
+                        seen(4.2),
+                        100));
         moods.put(
                 "three lights",
                 new Mood(
                         new Sky(Sky.Kind.GRADIENT, 2.5, 400, "#c9ced2", "#b9b6b0", "#777570"),
                         sun(Sunlight.Kind.THREE_LIGHTS, 12, 225, 40, 4_000, 4800),
                         clear,
-                        seen(9.5)));
+                        seen(9.5),
+                        0));
         return moods;
     }
 
@@ -85,13 +101,11 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure) {
 
     public Lit lit() {
         var scale = exposure.scale();
-        var dome = sky.dome(sun.sun());
-        var beams = isEven() ? List.<Sunlight.Beam>of() : sun.beams();
+        var around = around();
+        var dome = around.dome();
+        var beams = around.beams();
         var above = onLevelGround(dome);
-        var whole = above;
-        for (var beam : beams) {
-            whole = whole.plus(beam.lux().times(Math.max(0, beam.toward().z())));
-        }
+        var whole = onLevelGround(beams, dome);
         var below = whole.times(Rgb.of(sky.ground()));
         return new Lit(
                 beams.stream()
@@ -103,6 +117,36 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure) {
                 below.times(scale / Math.PI),
                 // Air in its colour is as bright as what lights it all around.
                 Rgb.of(air.colour()).times(whole.luminance() * scale / Math.PI));
+    }
+
+    /**
+     * What it comes to as it is, whatever the exposure: lux and cd/m².
+     *
+     * @param dome   the sky above the horizon, @param ground and how bright what lies below it is
+     */
+    public record Around(List<Sunlight.Beam> beams, Sky.Dome dome, Rgb ground) {
+
+        /** How bright it is that way, one long, where nothing is in between. */
+        public Rgb from(double x, double y, double z) {
+            return z < 0 ? ground : dome.at(x, y, z);
+        }
+    }
+
+    public Around around() {
+        var dome = sky.dome(sun.sun());
+        var beams = isEven() ? List.<Sunlight.Beam>of() : sun.beams();
+        return new Around(
+                beams,
+                dome,
+                onLevelGround(beams, dome).times(Rgb.of(sky.ground())).times(1 / Math.PI));
+    }
+
+    private static Rgb onLevelGround(List<Sunlight.Beam> beams, Sky.Dome dome) {
+        var whole = onLevelGround(dome);
+        for (var beam : beams) {
+            whole = whole.plus(beam.lux().times(Math.max(0, beam.toward().z())));
+        }
+        return whole;
     }
 
     private static List<Rgb> seen(Sky.Dome dome, double scale) {

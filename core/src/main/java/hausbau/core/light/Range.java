@@ -5,7 +5,7 @@ import hausbau.core.measure.Refused;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Finds what is out of range in one part of a mood, all of it at once. */
+/** Finds what is out of range in one part of a mood or a lamp, all of it at once. */
 final class Range {
 
     private final String part;
@@ -20,6 +20,10 @@ final class Range {
             faults.add(new Fault(
                     field, "The " + part + "’s " + field + " must be from " + told(least) + " to " + told(most) + "."));
         }
+    }
+
+    void millimetres(String field, long micrometres, long least, long most) {
+        within(field, micrometres / 1000.0, least / 1000.0, most / 1000.0);
     }
 
     void colour(String field, String value) {

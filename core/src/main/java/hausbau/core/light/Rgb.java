@@ -3,7 +3,7 @@ package hausbau.core.light;
 /** An amount of light in red, green and blue, linear, in the primaries of sRGB (IEC 61966-2-1). */
 public record Rgb(double r, double g, double b) {
 
-    static final Rgb NONE = new Rgb(0, 0, 0);
+    public static final Rgb NONE = new Rgb(0, 0, 0);
 
     public static Rgb grey(double amount) {
         return new Rgb(amount, amount, amount);
@@ -51,11 +51,11 @@ public record Rgb(double r, double g, double b) {
         return new Rgb(r * factor, g * factor, b * factor);
     }
 
-    Rgb times(Rgb other) {
+    public Rgb times(Rgb other) {
         return new Rgb(r * other.r, g * other.g, b * other.b);
     }
 
-    Rgb plus(Rgb other) {
+    public Rgb plus(Rgb other) {
         return new Rgb(r + other.r, g + other.g, b + other.b);
     }
 

@@ -33,7 +33,7 @@ public record Sky(Kind kind, double turbidity, double lux, String zenith, String
     }
 
     /** Luminances of a sky in all directions above the horizon. */
-    interface Dome {
+    public interface Dome {
         /** @param x, y and z toward a place of the sky, of length 1, z not below 0 */
         Rgb at(double x, double y, double z);
     }

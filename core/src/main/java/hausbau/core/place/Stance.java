@@ -188,6 +188,22 @@ public record Stance(Vec at, Turn turn, boolean mirrored, double freeDegrees, Le
         };
     }
 
+    /** What takes a place of a piece's mesh, in its own frame, to the site: row by row, millimetres. */
+    public double[] frame(Kind kind) {
+        var m = lean.matrix(degrees());
+        var box = kind.box();
+        var sum = (box.min().x() + box.max().x()) / 1000.0;
+        var frame = new double[12];
+        for (var row = 0; row < 3; row++) {
+            var x = m[3 * row];
+            frame[4 * row] = mirrored ? -x : x;
+            frame[4 * row + 1] = m[3 * row + 1];
+            frame[4 * row + 2] = m[3 * row + 2];
+            frame[4 * row + 3] = (row == 0 ? at.x() : row == 1 ? at.y() : at.z()) / 1000.0 + (mirrored ? x * sum : 0);
+        }
+        return frame;
+    }
+
     /** A box of the piece's own frame as it lies in the site. */
     public Block block(Box box, Kind kind) {
         return Block.of(mirrored ? mirroredBox(box, kind.box()) : box, lean.matrix(degrees()), at);

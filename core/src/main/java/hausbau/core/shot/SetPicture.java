@@ -4,7 +4,6 @@ import hausbau.core.kit.Kind;
 import hausbau.core.kit.Role;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Box;
-import hausbau.core.place.Stance;
 import hausbau.core.place.Standing;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Point;
@@ -47,27 +46,9 @@ public final class SetPicture {
             var picture = new DepthPicture(from, width * PaperPicture.FINER, height * PaperPicture.FINER, cut / 1000.0);
             for (var i = 0; i < shown.size() && goesOn.getAsBoolean(); i++) {
                 var one = shown.get(i);
-                picture.draw(meshes.apply(one.kind()), frame(one.stance(), one.kind()), i + 1);
+                picture.draw(meshes.apply(one.kind()), one.stance().frame(one.kind()), i + 1);
             }
             return picture;
         });
-    }
-
-    /** What takes a place of a piece's mesh, in its own frame, to the site: row by row, millimetres. */
-    static double[] frame(Stance stance, Kind kind) {
-        var m = stance.lean().matrix(stance.degrees());
-        var box = kind.box();
-        var sum = (box.min().x() + box.max().x()) / 1000.0;
-        var at = stance.at();
-        var frame = new double[12];
-        for (var row = 0; row < 3; row++) {
-            var x = m[3 * row];
-            frame[4 * row] = stance.mirrored() ? -x : x;
-            frame[4 * row + 1] = m[3 * row + 1];
-            frame[4 * row + 2] = m[3 * row + 2];
-            frame[4 * row + 3] =
-                    (row == 0 ? at.x() : row == 1 ? at.y() : at.z()) / 1000.0 + (stance.mirrored() ? x * sum : 0);
-        }
-        return frame;
     }
 }

@@ -16,6 +16,7 @@ import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
+import hausbau.core.light.Lamps;
 import hausbau.core.massing.Massing;
 import hausbau.core.massing.Room;
 import hausbau.core.massing.Side;
@@ -210,7 +211,7 @@ class ClingingTest {
 
     @Test
     void isHeldAsToldElseAsUsual() {
-        var traits = new Traits(Map.of(TestSets.BENCH.kind(), new Traits.Trait(Held.FIXED, Variety.NONE)));
+        var traits = new Traits(Map.of(TestSets.BENCH.kind(), new Traits.Trait(Held.FIXED, Variety.NONE, Lamps.NONE)));
         assertThat(traits.held(TestSets.BENCH.kind())).isEqualTo(Held.FIXED);
         assertThat(traits.held(WALL_LAMP)).isEqualTo(Held.FIXED);
         assertThat(traits.held(HANGING_LAMP)).isEqualTo(Held.HANGS);

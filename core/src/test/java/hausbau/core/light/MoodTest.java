@@ -141,7 +141,7 @@ class MoodTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"even", "clear morning", "overcast", "low and warm", "night", "three lights"})
+    @ValueSource(strings = {"even", "clear morning", "overcast", "low and warm", "night with lamps", "three lights"})
     void everyUsualMoodIsExposedSoThatPlasterIsNeitherBlackNorBurnt(String name) {
         var mood = Mood.usual().get(name);
         if (mood.sky().kind() == Sky.Kind.EVEN) {

@@ -23,6 +23,7 @@ import hausbau.core.dress.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Recipe;
+import hausbau.core.light.Lamps;
 import hausbau.core.massing.Side;
 import hausbau.core.massing.WallRun;
 import hausbau.core.measure.Box;
@@ -78,7 +79,7 @@ class LooksTest {
                 List.of(),
                 Assemblies.NONE,
                 List.of(),
-                new Traits(Map.of(CRATE, new Traits.Trait(Held.STANDS, variety))),
+                new Traits(Map.of(CRATE, new Traits.Trait(Held.STANDS, variety, Lamps.NONE))),
                 Dresses.NONE,
                 Map.of()));
     }

@@ -30,13 +30,14 @@ public class DressController {
         this.dresses = dresses;
     }
 
-    /** @param tint empty, @param wear below 0 and @param colourwayId 0 where nothing is told */
+    /** @param tint empty, @param wear and @param lamps below 0 and @param colourwayId 0 where nothing is told */
     public record DressView(
             @NotNull List<@NotNull String> ids,
             @NotNull List<@NotNull Long> roomIds,
             @NotNull String tint,
             @NotNull int wear,
-            @NotNull long colourwayId) {
+            @NotNull long colourwayId,
+            @NotNull int lamps) {
 
         static DressView of(DressService.Dressed d) {
             return new DressView(
@@ -44,13 +45,19 @@ public class DressController {
                     d.rooms(),
                     d.dress().tint(),
                     d.dress().wear(),
-                    d.dress().colourway());
+                    d.dress().colourway(),
+                    d.dress().lamps());
         }
     }
 
-    /** Only what is told changes. @param tint empty, @param wear {@value Dress#UNTOLD} and @param colourwayId 0: nothing is told any more */
+    /** Only what is told changes. @param tint empty, @param wear and @param lamps {@value Dress#UNTOLD} and @param colourwayId 0: nothing is told any more */
     record DressBody(
-            List<@NotNull String> ids, List<@NotNull Long> roomIds, String tint, Integer wear, Long colourwayId) {}
+            List<@NotNull String> ids,
+            List<@NotNull Long> roomIds,
+            String tint,
+            Integer wear,
+            Long colourwayId,
+            Integer lamps) {}
 
     @GetMapping
     public List<DressView> all(@PathVariable long siteId) {
@@ -58,7 +65,7 @@ public class DressController {
     }
 
     @PatchMapping
-    @Operation(summary = "Tint, wear and colourway of placements, or of all that is in rooms")
+    @Operation(summary = "Tint, wear, colourway and lamps of placements, or of all that is in rooms")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(@PathVariable long siteId, Seen seen, @Valid @RequestBody DressBody body) {
         dresses.change(
@@ -68,6 +75,6 @@ public class DressController {
                         .map(Place::parse)
                         .toList(),
                 Objects.requireNonNullElse(body.roomIds(), List.of()),
-                new DressService.Change(body.tint(), body.wear(), body.colourwayId()));
+                new DressService.Change(body.tint(), body.wear(), body.colourwayId(), body.lamps()));
     }
 }

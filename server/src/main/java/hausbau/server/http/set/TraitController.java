@@ -10,6 +10,7 @@ import hausbau.core.variety.Repetition;
 import hausbau.server.http.VecMm;
 import hausbau.server.journal.Seen;
 import hausbau.server.standing.SiteState;
+import hausbau.server.store.light.LampWords;
 import hausbau.server.work.set.TraitService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -46,7 +47,8 @@ public class TraitController {
         }
     }
 
-    public record TraitView(@NotNull Held held, @NotNull List<LookView> looks, @NotNull long seed) {
+    public record TraitView(
+            @NotNull Held held, @NotNull List<LookView> looks, @NotNull long seed, @NotNull LampWords lamps) {
 
         public static TraitView of(Traits.Trait trait, SiteState state) {
             return new TraitView(
@@ -54,15 +56,16 @@ public class TraitController {
                     trait.variety().looks().stream()
                             .map(l -> LookView.of(l, state))
                             .toList(),
-                    trait.variety().seed());
+                    trait.variety().seed(),
+                    LampWords.of(trait.lamps()));
         }
     }
 
     /** Only what is told changes. @param looks empty: all look like the piece itself */
-    record TraitBody(Held held, List<@NotNull @Valid LookView> looks, Long seed) {}
+    record TraitBody(Held held, List<@NotNull @Valid LookView> looks, Long seed, LampWords lamps) {}
 
     @PatchMapping("/pieces/{pieceId}/traits")
-    @Operation(summary = "How a piece is held, and the looks given out among its placements")
+    @Operation(summary = "How a piece is held, the looks given out among its placements, and its lamps")
     TraitView change(
             @PathVariable long siteId, @PathVariable long pieceId, Seen seen, @Valid @RequestBody TraitBody body) {
         var looks = body.looks() == null
@@ -71,7 +74,15 @@ public class TraitController {
                         .map(l -> new TraitService.Look(
                                 l.pieceId(), l.tint(), Objects.requireNonNullElse(l.wear(), 0), l.weight()))
                         .toList();
-        var trait = traits.change(siteId, pieceId, seen, new TraitService.Change(body.held(), looks, body.seed()));
+        var trait = traits.change(
+                siteId,
+                pieceId,
+                seen,
+                new TraitService.Change(
+                        body.held(),
+                        looks,
+                        body.seed(),
+                        body.lamps() == null ? null : body.lamps().toLamps()));
         return TraitView.of(trait, traits.state(siteId));
     }
 

@@ -22,7 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param visibilityM  how far one sees, metres; 0: as far as there is
  * @param airHeightM   over which the air thins to 37 %; 0: it does not
  * @param ev           at ISO 100
- * @param contrast     percent, as @param saturation and @param vignette
+ * @param contrast     percent, as @param saturation and @param vignette, and @param lamps how bright the lamps of pieces are
  */
 public record MoodWords(
         Sky.@Nullable Kind sky,
@@ -47,12 +47,13 @@ public record MoodWords(
         @Nullable Double ev,
         @Nullable Integer contrast,
         @Nullable Integer saturation,
-        @Nullable Integer vignette) {
+        @Nullable Integer vignette,
+        @Nullable Integer lamps) {
 
     /** Tells nothing: all stays. */
     public static final MoodWords NOTHING = new MoodWords(
             null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
-            null, null, null, null, null);
+            null, null, null, null, null, null);
 
     public static MoodWords of(Mood mood) {
         var sky = mood.sky();
@@ -82,7 +83,8 @@ public record MoodWords(
                 exposure.ev(),
                 exposure.contrast(),
                 exposure.saturation(),
-                exposure.vignette());
+                exposure.vignette(),
+                mood.lamps());
     }
 
     /** @throws Refused naming all that is out of range, by the names it has here */
@@ -134,7 +136,7 @@ public record MoodWords(
         if (!faults.isEmpty() || newSky == null || newSun == null || newAir == null || newExposure == null) {
             throw new Refused(faults);
         }
-        return new Mood(newSky, newSun, newAir, newExposure);
+        return new Mood(newSky, newSun, newAir, newExposure, or(lamps, standing.lamps()));
     }
 
     private static <P> @Nullable P part(List<Fault> faults, String part, Supplier<P> make) {

@@ -26,6 +26,7 @@ public class DressRow implements Row {
     String tint;
     int wear;
     long colourway;
+    int lamps;
     /** One a line: a placement's place, or a room's word. */
     String places;
 
@@ -37,6 +38,7 @@ public class DressRow implements Row {
         tint = dress.tint();
         wear = dress.wear();
         colourway = dress.colourway();
+        lamps = dress.lamps();
         set(of);
     }
 
@@ -58,7 +60,7 @@ public class DressRow implements Row {
     }
 
     public Dress dress() {
-        return new Dress(tint, wear, colourway);
+        return new Dress(tint, wear, colourway, lamps);
     }
 
     public List<String> words() {

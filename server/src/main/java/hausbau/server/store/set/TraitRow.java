@@ -4,7 +4,9 @@ import hausbau.core.dress.Traits;
 import hausbau.core.dress.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kit;
+import hausbau.server.store.Millimetres;
 import hausbau.server.store.Row;
+import hausbau.server.store.light.LampWords;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -15,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** How a piece is held, and how it may look. */
+/** How a piece is held, how it may look, and what shines in it. */
 @Entity
 @Table(name = "piece_trait")
 public class TraitRow implements Row {
@@ -34,6 +36,8 @@ public class TraitRow implements Row {
     String looks;
 
     long seed;
+    /** As JSON; empty where it has those that it comes with. */
+    String lamps;
 
     protected TraitRow() {}
 
@@ -54,6 +58,8 @@ public class TraitRow implements Row {
                 .map(l -> new LookWords(kit.id(l.kind()).orElseThrow(), l.tint(), l.wear(), l.weight()))
                 .toList());
         seed = trait.variety().seed();
+        var usual = Traits.Trait.usual(kit.piece(pieceId).orElseThrow().kind()).lamps();
+        lamps = trait.lamps().equals(usual) ? "" : Millimetres.JSON.writeValueAsString(LampWords.of(trait.lamps()));
     }
 
     public long pieceId() {
@@ -71,7 +77,11 @@ public class TraitRow implements Row {
                                         l.wear() == null ? 0 : l.wear(),
                                         l.weight()))
                                 .toList(),
-                        seed));
+                        seed),
+                lamps.isEmpty()
+                        ? Traits.Trait.usual(kit.piece(pieceId).orElseThrow().kind())
+                                .lamps()
+                        : Millimetres.JSON.readValue(lamps, LampWords.class).toLamps());
     }
 
     @Override

@@ -84,18 +84,23 @@ public class MoodService {
                 .orElseThrow(() -> new NotFound("The site has no mood " + id + "."));
     }
 
-    /** What a mood would be with some of it told otherwise; nothing is changed. */
+    /** @param id of one of the site's, or of those that it comes with */
     @Reading
-    public Mood preview(long siteId, long id, MoodWords words) {
+    public Mood one(long siteId, long id) {
         var rows = stores.moods().moods(siteId);
-        var standing = rows.isEmpty()
+        return rows.isEmpty()
                 ? known(siteId).stream()
                         .filter(k -> k.id() == id)
                         .findFirst()
                         .orElseThrow(() -> new NotFound("The site has no mood " + id + "."))
                         .mood()
                 : find(rows, id).toMood();
-        return words.over(standing);
+    }
+
+    /** What a mood would be with some of it told otherwise; nothing is changed. */
+    @Reading
+    public Mood preview(long siteId, long id, MoodWords words) {
+        return words.over(one(siteId, id));
     }
 
     /** @return the id of a copy of one, or of the one in use, which is put to use */

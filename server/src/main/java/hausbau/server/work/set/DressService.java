@@ -19,7 +19,7 @@ import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
-/** Tint, wear and colourway of placements and rooms, by hand. */
+/** Tint, wear, colourway and lamps of placements and rooms, by hand. */
 @Service
 public class DressService {
 
@@ -42,13 +42,15 @@ public class DressService {
     }
 
     /** Only what is told changes; {@link Dress} has the words for what is not told any more. */
-    public record Change(@Nullable String tint, @Nullable Integer wear, @Nullable Long colourway) {
+    public record Change(
+            @Nullable String tint, @Nullable Integer wear, @Nullable Long colourway, @Nullable Integer lamps) {
 
         Dress of(Dress was) {
             return new Dress(
                     tint == null ? was.tint() : tint,
                     wear == null ? was.wear() : wear,
-                    colourway == null ? was.colourway() : colourway);
+                    colourway == null ? was.colourway() : colourway,
+                    lamps == null ? was.lamps() : lamps);
         }
     }
 

@@ -4,6 +4,7 @@ import hausbau.core.dress.Traits;
 import hausbau.core.dress.Variety;
 import hausbau.core.kit.Held;
 import hausbau.core.kit.Kind;
+import hausbau.core.light.Lamps;
 import hausbau.core.measure.Refused;
 import hausbau.core.variety.Looks;
 import hausbau.core.variety.Repetition;
@@ -20,7 +21,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
-/** What holds for pieces wherever they stand: how they are held, and their looks. */
+/** What holds for pieces wherever they stand: how they are held, their looks and their lamps. */
 @Service
 public class TraitService {
 
@@ -40,7 +41,7 @@ public class TraitService {
     public record Look(long piece, String tint, int wear, int weight) {}
 
     /** Only what is told changes. */
-    public record Change(@Nullable Held held, @Nullable List<Look> looks, @Nullable Long seed) {}
+    public record Change(@Nullable Held held, @Nullable List<Look> looks, @Nullable Long seed, @Nullable Lamps lamps) {}
 
     public Traits.Trait change(long siteId, long pieceId, Seen seen, Change change) {
         return journal.edit(siteId, seen, edit -> {
@@ -62,8 +63,14 @@ public class TraitService {
             var variety = new Variety(
                             told, change.seed() == null ? was.variety().seed() : change.seed())
                     .fitting(piece.kind());
-            var trait = new Traits.Trait(change.held() == null ? was.held() : change.held(), variety);
-            edit.name(change.held() == null ? "Looks of " + piece.code() : "How " + piece.code() + " is held");
+            var trait = new Traits.Trait(
+                    change.held() == null ? was.held() : change.held(),
+                    variety,
+                    change.lamps() == null ? was.lamps() : change.lamps());
+            edit.name(
+                    change.lamps() != null
+                            ? "Lamps of " + piece.code()
+                            : change.held() == null ? "Looks of " + piece.code() : "How " + piece.code() + " is held");
             var row = stores.sets().traitRows(siteId).stream()
                     .filter(r -> r.pieceId() == pieceId)
                     .findFirst();

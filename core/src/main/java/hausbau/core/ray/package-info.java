@@ -1,0 +1,2 @@
+/** What a ray meets among many triangles. Metres, single precision. */
+package hausbau.core.ray;
