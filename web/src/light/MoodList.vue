@@ -6,7 +6,7 @@ import TextEntry from '../parts/TextEntry.vue'
 import MoodValue from './MoodValue.vue'
 import { useMoods } from './moods'
 import { strip } from './seen'
-import { AIR_VALUES, EXPOSURE_VALUES, SKIES, SKY_VALUES, SUN_VALUES, SUNS, type Value } from './values'
+import { AIR_VALUES, EXPOSURE_VALUES, LAMP_VALUES, SKIES, SKY_VALUES, SUN_VALUES, SUNS, type Value } from './values'
 
 /** The site's moods, one click each; the values of the one in use are opened below them. */
 const moods = useMoods()
@@ -23,6 +23,7 @@ const parts = computed(() => {
   return [
     { name: 'Sky', values: kept(SKY_VALUES) },
     { name: 'Sun', values: kept(SUN_VALUES) },
+    { name: 'Lamps of pieces', values: kept(LAMP_VALUES) },
     { name: 'Air', values: kept(AIR_VALUES) },
     { name: 'Picture', values: kept(EXPOSURE_VALUES) },
   ]

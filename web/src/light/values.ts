@@ -79,6 +79,8 @@ export const SUN_VALUES: Value[] = [
   slide('sunDegrees', 'size', '°', 0, 5, 0.01, hasSun),
 ]
 
+export const LAMP_VALUES: Value[] = [slide('lamps', 'brightness', '%', 0, 200, 5)]
+
 export const AIR_VALUES: Value[] = [
   slide('visibilityM', 'visibility', 'm', 5, 20_000, 5, undefined, true),
   slide('airHeightM', 'thins over', 'm', 1, 1_000, 1, (w) => !!w.visibilityM, true),
@@ -87,6 +89,7 @@ export const AIR_VALUES: Value[] = [
 
 export const EXPOSURE_VALUES: Value[] = [
   slide('ev', 'exposure', 'EV', -6, 18, 0.1),
+  slide('white', 'white is', 'K', 1700, 12_000, 100),
   slide('contrast', 'contrast', '%', 50, 200, 1),
   slide('saturation', 'saturation', '%', 0, 200, 1),
   slide('vignette', 'dark corners', '%', 0, 100, 1),

@@ -35,6 +35,7 @@ export const useColourways = defineStore('colourways', () => {
         swatch: wordOf(coat.swatch),
         sheet: coat.sheet,
         pixels: coat.pixels,
+        isGlass: coat.words.grain === 'GLASS',
         url: (picture: Picture) => url(from.id, coat, picture, Math.min(MOST_SHOWN, coat.pixels / 2)),
       })),
     ),
@@ -43,6 +44,7 @@ export const useColourways = defineStore('colourways', () => {
       swatch: wordOf(sheet.material),
       sheet: sheet.sheet,
       pixels: sheet.pixels,
+      isGlass: false,
       url: (picture: Picture) => shared.url(sheet, picture, Math.min(MOST_SHOWN, sheet.pixels)),
     })),
   ])

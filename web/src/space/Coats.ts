@@ -22,6 +22,8 @@ export interface CoatLook {
   sheet: string
   /** To a side of its sheet. */
   pixels: number
+  /** Whether light shines through it, as through opal glass. */
+  isGlass: boolean
   url: (picture: 'COLOUR' | 'NORMAL' | 'SURFACE') => string
 }
 
@@ -47,6 +49,7 @@ interface Coated {
   material: MeshStandardMaterial
   /** To a side of its sheet. */
   pixels: { value: number }
+  translucent: { value: number }
   shows?: string
 }
 
@@ -99,7 +102,9 @@ export class Coats {
     let coated = this.coated.get(key)
     if (!coated) {
       const pixels = { value: USUAL_PIXELS }
-      coated = { swatch, colourwayId, pixels, material: coatMaterial(this.isCut, { ...this.against, pixels }, mask ? this.mask(mask) : undefined) }
+      const translucent = { value: 0 }
+      const material = coatMaterial(this.isCut, { ...this.against, pixels }, translucent, mask ? this.mask(mask) : undefined)
+      coated = { swatch, colourwayId, pixels, translucent, material }
       this.coated.set(key, coated)
       void this.dress(coated)
     }
@@ -158,6 +163,7 @@ export class Coats {
 
   private async dress(coated: Coated) {
     coated.pixels.value = this.lookOf(coated)?.pixels ?? USUAL_PIXELS
+    coated.translucent.value = this.lookOf(coated)?.isGlass ? 1 : 0
     if (this.instead) {
       this.check(coated, this.instead)
       return

@@ -52,6 +52,8 @@ export class PaperPass {
         extinction: { value: 0 },
         airHeight: { value: 0 },
         haze: { value: new Color() },
+        /** By what colours are multiplied so that white is white. */
+        white: { value: new Color(1, 1, 1) },
         contrast: { value: 1 },
         saturation: { value: 1 },
         vignette: { value: 0 },
@@ -81,6 +83,7 @@ export class PaperPass {
         uniform float extinction;
         uniform float airHeight;
         uniform vec3 haze;
+        uniform vec3 white;
         uniform float contrast;
         uniform float saturation;
         uniform float vignette;
@@ -148,7 +151,7 @@ export class PaperPass {
               return;
             }
             float bright = dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722));
-            colour.rgb = ${MIDDLE} * pow(max(colour.rgb, 0.0) / ${MIDDLE}, vec3(contrast));
+            colour.rgb = ${MIDDLE} * pow(max(colour.rgb * white, 0.0) / ${MIDDLE}, vec3(contrast));
             colour.rgb = max(vec3(0.0), mix(vec3(dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722))), colour.rgb, saturation));
             vec2 off = at - 0.5;
             colour.rgb *= 1.0 - vignette * smoothstep(0.1, 0.55, dot(off, off));
@@ -185,6 +188,8 @@ export class PaperPass {
     u.extinction!.value = light.extinction
     u.airHeight!.value = light.airHeightM
     ;(u.haze!.value as Color).setRGB(light.haze.r, light.haze.g, light.haze.b)
+    if (how.graded) (u.white!.value as Color).setRGB(light.white.r, light.white.g, light.white.b)
+    else (u.white!.value as Color).setRGB(1, 1, 1)
     u.contrast!.value = how.graded ? light.contrast / 100 : 1
     u.saturation!.value = how.graded ? light.saturation / 100 : 1
     u.vignette!.value = how.graded ? light.vignette / 100 : 0

@@ -20,6 +20,8 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm, LightView, VecMm } from '../api/client'
+import type { Field } from '../light/field'
+import type { Lamps } from '../light/lit'
 import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
@@ -29,6 +31,7 @@ import { Daylight } from './Daylight'
 import type { Instead } from '../ticket/seeing'
 import { newDrawing } from './Drawing'
 import { BlockOut } from './BlockOut'
+import { LightField } from './LightField'
 import { Sky } from './Sky'
 import { Ghosts, type Ghost } from './Ghosts'
 import { figureMesh } from '../parts/figure'
@@ -67,6 +70,9 @@ export interface Description {
   boxesBeyondMm?: number
   /** Absent: even light. */
   light?: LightView
+  /** What bounces about the set in it, and its lamps, once they are known. */
+  field?: Field
+  lamps?: Lamps
   /** Whether the mood's contrast, saturation and corners are seen. */
   graded: boolean
   /** Whether colours tell how bright it is. */
@@ -109,6 +115,7 @@ export class SpaceScene {
   private readonly blockOut = new BlockOut(this.paper('plaster'), [cut.plane, cut.base])
   private readonly daylight = new Daylight()
   private readonly sky = new Sky()
+  private readonly lightField = new LightField()
   private drawn = { calls: 0, triangles: 0 }
   private readonly picking = new Picking(this.batches)
   private due = 0
@@ -160,6 +167,7 @@ export class SpaceScene {
     this.blockOut.dispose()
     this.daylight.dispose()
     this.sky.dispose()
+    this.lightField.dispose()
     this.ghosts.dispose()
     this.drawing.dispose()
   }
@@ -301,6 +309,7 @@ export class SpaceScene {
     this.sky.show(d.sky, d.light)
     this.drawing.seeBy(d.light, d.sky, d)
     if (d.finished) this.mirror(d.light)
+    this.lightField.show(d.light, d.field, d.lamps)
     const lit = [d.finished, d.blocks.length > 0, ...this.extent.min.toArray(), ...this.extent.max.toArray()].join()
     if (!changed && d.light === this.light && lit === this.lit) return
     this.light = d.light

@@ -14,6 +14,7 @@ import { useDensities } from './densities'
 import { useAssembling } from '../repeat/assembling'
 import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
+import { useLit } from '../light/lit'
 import { useMeter } from '../light/meter'
 import { useMoods } from '../light/moods'
 import { useColourways } from '../sheets/colourways'
@@ -65,6 +66,7 @@ const levels = computed(() => {
 const hidden = computed(() => new Set(table.ceilings ? [] : site.pieces.filter((p) => p.role === 'CEILING').map((p) => p.id)))
 const moods = useMoods()
 const meter = useMeter()
+const lit = useLit()
 /** Toward what casts shadows. */
 const sun = computed(() => moods.light?.beams[0]?.toward)
 const repetition = useRepetition()
@@ -131,6 +133,8 @@ async function show() {
     boxes: seeing.boxes,
     boxesBeyondMm: seeing.boxesBeyondMm,
     light: moods.light,
+    field: lit.field,
+    lamps: lit.lamps,
     graded: meter.graded,
     falseColour: meter.falseColour,
     sky: seeing.finished && (table.walking || !!(moods.light && !moods.light.even)),
@@ -238,6 +242,8 @@ watch(
     seeing.instead,
     densities.against,
     moods.light,
+    lit.field,
+    lit.lamps,
     meter.graded,
     meter.falseColour,
     table.walking,

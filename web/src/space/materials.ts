@@ -12,6 +12,7 @@ import {
   type Vector4,
 } from 'three'
 import { ink } from '../styles/theme'
+import { lightBy } from './LightField'
 import { wearOff } from './wear'
 
 /** Grey papers: shape is judged without colour, yet one material is told from the other. */
@@ -51,10 +52,11 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
   return cutOpen(new MeshLambertMaterial({ ...FACES, color: paperColour(swatch), clippingPlanes: [cut.plane, cut.base] }))
 }
 
-/** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it, @param mask where it wears first */
+/** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it, @param translucent whether light shines through it, @param mask where it wears first */
 export function coatMaterial(
   isCut: boolean,
   against: { pixelsPerMetre: IUniform<number>; bounds: IUniform<Vector4>; pixels: IUniform<number> },
+  translucent: IUniform<number>,
   mask?: Texture,
 ): MeshStandardMaterial {
   const material = cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, alphaTest: CUT_OUT, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
@@ -70,6 +72,7 @@ export function coatMaterial(
       `${DENSITY}\n${VARIED}`,
     )
   }
+  lightBy(material, translucent)
   if (mask) wearOff(material, mask)
   return material
 }

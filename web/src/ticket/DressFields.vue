@@ -7,7 +7,7 @@ import { useColourways } from '../sheets/colourways'
 import { useSite } from '../site/site'
 import { commonDress, UNTOLD, type Told } from './dressing'
 
-/** Finishes, tint and wear by hand: of placements, or of all that is in a room. */
+/** Finishes, tint, wear and lamps by hand: of placements, or of all that is in a room. */
 const props = defineProps<{ ids?: readonly string[]; roomId?: number }>()
 const site = useSite()
 const colourways = useColourways()
@@ -20,6 +20,8 @@ const dress = computed(() =>
     : commonDress(site.dresses, (d) => d.ids.filter((id) => chosen.value.has(id)).length, chosen.value.size),
 )
 const isTold = computed(() => Object.entries(UNTOLD).some(([key, none]) => dress.value[key as keyof Told] !== none))
+/** Lamps are dimmed where there are any: in a room there may be. */
+const hasLamps = computed(() => props.roomId !== undefined || site.selected.some((p) => site.pieceById.get(p.pieceId)?.trait.lamps.all?.length))
 const whose = computed(() => (props.roomId === undefined ? 'as its room' : 'the site’s'))
 
 const finishes = computed(() => [
@@ -62,6 +64,14 @@ const eventValue = (e: Event) => (e.target as HTMLInputElement).value
       :placeholder="dress.wear === undefined ? 'various' : roomId === undefined ? 'as room' : 'none'"
       :error="refusal?.about('wear')"
       @change="(wear) => tell({ wear })" />
+    <NumberField
+      v-if="hasLamps"
+      label="Lamps, %"
+      aria="Lamps in percent"
+      :value="dress.lamps === undefined || dress.lamps < 0 ? undefined : dress.lamps"
+      :placeholder="dress.lamps === undefined ? 'various' : roomId === undefined ? 'as room' : 'lit'"
+      :error="refusal?.about('lamps')"
+      @change="(lamps) => tell({ lamps })" />
     <label class="field"
       ><span>Tint</span>
       <span class="row tight"
@@ -71,13 +81,13 @@ const eventValue = (e: Event) => (e.target as HTMLInputElement).value
         </button></span
       >
     </label>
-    <p v-if="refusal && !refusal.about('wear')" class="fault" role="alert">{{ refusal.message }}</p>
+    <p v-if="refusal && !refusal.about('wear') && !refusal.about('lamps')" class="fault" role="alert">{{ refusal.message }}</p>
   </div>
 </template>
 
 <style scoped>
 .dress {
-  grid-template-columns: 1fr 74px 74px;
+  grid-template-columns: 1fr repeat(auto-fit, 74px);
 }
 .tight {
   gap: 4px;

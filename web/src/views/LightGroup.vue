@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import Choice from '../parts/Choice.vue'
 import { useMeter } from '../light/meter'
+import { useLit } from '../light/lit'
 import MoodList from '../light/MoodList.vue'
 import { useMoods } from '../light/moods'
 import { useColourways } from '../sheets/colourways'
@@ -15,6 +16,7 @@ const seeing = useSeeing()
 const colourways = useColourways()
 const moods = useMoods()
 const meter = useMeter()
+const lit = useLit()
 
 const state = computed(() => [seeing.finished ? 'finished' : 'paper', moods.light?.even ? '' : moods.used?.name].filter(Boolean).join(', '))
 /** The set as it will be seen: finished, in the sun, at eye height, in the whole window. */
@@ -45,6 +47,10 @@ function walkInTheSun() {
       label="Colourway"
       @change="(id) => void colourways.use(id)" />
     <MoodList />
+    <p v-if="lit.isWorking" class="working" role="status">
+      Working out how light gets about, {{ Math.round(100 * lit.share) }} %
+      <button type="button" class="plain" @click="lit.callOff">Call off</button>
+    </p>
     <div v-if="meter.isMood" class="pair">
       <button type="button" class="tool" title="Measure the light under the pointer" :aria-pressed="meter.measures" @click="meter.measures = !meter.measures">
         Meter

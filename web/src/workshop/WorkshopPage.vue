@@ -14,6 +14,7 @@ import PiecePicture from '../shapes/PiecePicture.vue'
 import BenchView from './BenchView.vue'
 import BringIn from './BringIn.vue'
 import DetailRows from './DetailRows.vue'
+import LampRows from './LampRows.vue'
 import Elevations from './Elevations.vue'
 import PartFields from './PartFields.vue'
 import PatternPage from './PatternPage.vue'
@@ -286,6 +287,7 @@ const run = (deed: () => Promise<unknown>) => void deed().catch(tell)
           <div v-if="work.part" class="row">
             <Button size="small" title="To be put into this piece, or another" @click="copyPart">Copy the part</Button>
           </div>
+          <LampRows :key="piece.id" :piece="piece" />
           <DetailRows v-model="level" :piece="piece" />
         </template>
       </aside>

@@ -58,3 +58,6 @@ export const FIXES = [
   { value: 'OUTWARD', label: 'Turn faces outward', says: 'So that none is seen through' },
   { value: 'FIT', label: 'Stretch it', says: 'Each direction by itself' },
 ] as const
+
+/** How lamps shine. */
+export const LAMPS = { POINT: 'to all sides', SPOT: 'in a cone', LINE: 'along a tube', PANEL: 'from a panel' } as const

@@ -55,8 +55,8 @@ public final class VolumeBytes {
     static short half(float value) {
         var bits = Float.floatToRawIntBits(value);
         var sign = bits >>> 16 & 0x8000;
-        // Rounded where the mantissa is cut from 23 bits to 10.
-        var rounded = (bits & 0x7FFFFFFF) + 0x1000;
+        // Rounded to even where the mantissa is cut from 23 bits to 10.
+        var rounded = (bits & 0x7FFFFFFF) + 0xFFF + (bits >>> 13 & 1);
         var exponent = (rounded >>> 23) - 127 + 15;
         return (short) (exponent <= 0 ? sign : sign | exponent << 10 | rounded >>> 13 & 0x3FF);
     }

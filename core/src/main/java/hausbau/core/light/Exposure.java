@@ -6,8 +6,11 @@ package hausbau.core.light;
  * @param ev         at ISO 100, -10 to 22
  * @param contrast   percent, 100 leaves it, 50 to 200, @param saturation percent, 100 leaves it, 0 to 200
  * @param vignette   how much darker the corners are, percent
+ * @param white      the temperature of light that is seen as white, 1700 to 20 000 K; {@value #DAYLIGHT} leaves all as it is
  */
-public record Exposure(double ev, int contrast, int saturation, int vignette) {
+public record Exposure(double ev, int contrast, int saturation, int vignette, double white) {
+
+    public static final double DAYLIGHT = 6500;
 
     /** What meters are calibrated to, by ISO 2720: 10.6 to 13.4, 12.5 in common practice. */
     private static final double K = 12.5;
@@ -20,7 +23,15 @@ public record Exposure(double ev, int contrast, int saturation, int vignette) {
         check.within("contrast", contrast, 50, 200);
         check.within("saturation", saturation, 0, 200);
         check.within("vignette", vignette, 0, 100);
+        check.within("white", white, 1700, 20_000);
         check.refuse();
+    }
+
+    /** By how much red, green and blue are multiplied so that light of that temperature is white, as bright as it was (after J. von Kries). */
+    public Rgb balance() {
+        var from = Rgb.ofKelvin(DAYLIGHT);
+        var to = Rgb.ofKelvin(white);
+        return new Rgb(from.r() / to.r(), from.g() / to.g(), from.b() / to.b());
     }
 
     /** The luminance that is seen as middle grey, cd/m². */

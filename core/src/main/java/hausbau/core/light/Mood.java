@@ -31,7 +31,7 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure, int lamps)
                         new Sky(Sky.Kind.EVEN, 2.5, 10_000, "#8fb3d1", "#dfe8ea", "#8d867a"),
                         sun(Sunlight.Kind.NONE, 10, 0, 45, 0, 5500),
                         clear,
-                        new Exposure(13, 100, 100, 0),
+                        new Exposure(13, 100, 100, 0, Exposure.DAYLIGHT),
                         0));
         moods.put(
                 "clear morning",
@@ -55,10 +55,10 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure, int lamps)
         moods.put(
                 "night with lamps",
                 new Mood(
-                        new Sky(Sky.Kind.GRADIENT, 2.5, 4, "#1d2c4a", "#41506a", "#55575c"),
-                        sun(Sunlight.Kind.SET, 0, 215, 38, 2, 4600),
+                        new Sky(Sky.Kind.GRADIENT, 2.5, 12, "#1d2c4a", "#41506a", "#55575c"),
+                        sun(Sunlight.Kind.SET, 0, 215, 38, 6, 4600),
                         new Air(900, 0, "#3a4760"),
-                        seen(4.2),
+                        seen(6, 3200),
                         100));
         moods.put(
                 "three lights",
@@ -72,7 +72,11 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure, int lamps)
     }
 
     private static Exposure seen(double ev) {
-        return new Exposure(ev, 100, 100, 12);
+        return seen(ev, Exposure.DAYLIGHT);
+    }
+
+    private static Exposure seen(double ev, double white) {
+        return new Exposure(ev, 100, 100, 12, white);
     }
 
     /** At 48° north on the summer solstice. */

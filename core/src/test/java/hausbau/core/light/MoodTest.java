@@ -97,7 +97,7 @@ class MoodTest {
     @ParameterizedTest
     @CsvSource({"0, 0.125", "3, 1", "15, 4096", "-2, 0.03125"})
     void exposureGoesByItsDefinition(double ev, double middle) {
-        var exposure = new Exposure(ev, 100, 100, 0);
+        var exposure = new Exposure(ev, 100, 100, 0, 6500);
         assertThat(exposure.middle()).isCloseTo(middle, within(1e-9));
         assertThat(exposure.scale() * middle).isCloseTo(0.18, within(1e-9));
     }
@@ -156,13 +156,24 @@ class MoodTest {
         assertThat(0.7 * key / Math.PI).isBetween(0.05, 1.6);
     }
 
+    /** Under lamps of 3000 K that are seen as white, what is lit by them is grey; by daylight all stays as it is. */
+    @Test
+    void whiteIsWhateverLightIsSaidToBeWhite() {
+        var balance = new Exposure(5, 100, 100, 0, 3000).balance();
+        var lamp = Rgb.ofKelvin(3000).times(balance);
+        var day = Rgb.ofKelvin(6500);
+        assertThat(lamp.r() / lamp.b()).isCloseTo(day.r() / day.b(), within(1e-9));
+        assertThat(lamp.g()).isCloseTo(day.g(), within(1e-9));
+        assertThat(new Exposure(5, 100, 100, 0, 6500).balance()).isEqualTo(Rgb.grey(1));
+    }
+
     @Test
     void whatIsOutOfRangeIsRefusedAllOfItAtOnce() {
         assertThatThrownBy(() -> new Sky(Sky.Kind.CLEAR, 1, -5, "blue", "#ffffff", "#ffffff"))
                 .isInstanceOfSatisfying(
                         Refused.class,
                         e -> assertThat(e.faults()).extracting("field").containsExactly("turbidity", "lux", "zenith"));
-        assertThatThrownBy(() -> new Exposure(40, 100, 100, 0)).hasMessageContaining("from -10 to 22");
+        assertThatThrownBy(() -> new Exposure(40, 100, 100, 0, 6500)).hasMessageContaining("from -10 to 22");
         assertThatThrownBy(() -> new Air(Double.NaN, 0, "#ffffff")).isInstanceOf(Refused.class);
     }
 }

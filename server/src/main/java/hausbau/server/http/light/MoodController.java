@@ -67,6 +67,8 @@ class MoodController {
      * @param above       what the sky gives on what faces up, @param below what the ground gives on what faces down
      * @param dome        red, green and blue in rows from the horizon to the zenith, counter-clockwise from east
      * @param domeAround  places in a row, @param domeUp rows
+     * @param lamps       by how much the lamps of pieces are brighter than they are told
+     * @param white       by how much each colour is multiplied before it is graded
      * @param extinction  of the air for each metre, @param airHeightM over which it thins to 37 %, 0 where it does not
      */
     record LightView(
@@ -85,7 +87,9 @@ class MoodController {
             @NotNull double airHeightM,
             @NotNull int contrast,
             @NotNull int saturation,
-            @NotNull int vignette) {
+            @NotNull int vignette,
+            @NotNull RgbView white,
+            @NotNull double lamps) {
 
         static LightView of(Mood mood) {
             var lit = mood.lit();
@@ -108,7 +112,9 @@ class MoodController {
                     mood.air().height(),
                     mood.exposure().contrast(),
                     mood.exposure().saturation(),
-                    mood.exposure().vignette());
+                    mood.exposure().vignette(),
+                    RgbView.of(mood.exposure().balance()),
+                    mood.lamps() / 100.0);
         }
     }
 

@@ -21,7 +21,7 @@ import org.jspecify.annotations.Nullable;
  * @param sunDegrees   how large the sun looks
  * @param visibilityM  how far one sees, metres; 0: as far as there is
  * @param airHeightM   over which the air thins to 37 %; 0: it does not
- * @param ev           at ISO 100
+ * @param ev           at ISO 100, @param white what light is seen as white, kelvin
  * @param contrast     percent, as @param saturation and @param vignette, and @param lamps how bright the lamps of pieces are
  */
 public record MoodWords(
@@ -48,12 +48,13 @@ public record MoodWords(
         @Nullable Integer contrast,
         @Nullable Integer saturation,
         @Nullable Integer vignette,
+        @Nullable Double white,
         @Nullable Integer lamps) {
 
     /** Tells nothing: all stays. */
     public static final MoodWords NOTHING = new MoodWords(
             null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
-            null, null, null, null, null, null);
+            null, null, null, null, null, null, null);
 
     public static MoodWords of(Mood mood) {
         var sky = mood.sky();
@@ -84,6 +85,7 @@ public record MoodWords(
                 exposure.contrast(),
                 exposure.saturation(),
                 exposure.vignette(),
+                exposure.white(),
                 mood.lamps());
     }
 
@@ -132,7 +134,8 @@ public record MoodWords(
                         or(ev, held.ev()),
                         or(contrast, held.contrast()),
                         or(saturation, held.saturation()),
-                        or(vignette, held.vignette())));
+                        or(vignette, held.vignette()),
+                        or(white, held.white())));
         if (!faults.isEmpty() || newSky == null || newSun == null || newAir == null || newExposure == null) {
             throw new Refused(faults);
         }
