@@ -16,7 +16,7 @@ import {
 } from 'three'
 import type { LightView } from '../api/client'
 import type { Field } from '../light/field'
-import type { Lamps } from '../light/lit'
+import type { Lamps } from './lit'
 import { MIDDLE } from '../light/meter'
 import { cellsOf } from './lampCells'
 

@@ -21,7 +21,7 @@ import {
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import type { BoxMm, LightView, VecMm } from '../api/client'
 import type { Field } from '../light/field'
-import type { Lamps } from '../light/lit'
+import type { Lamps } from './lit'
 import { idOf, type StandingSet } from '../site/standing'
 import { brick, hairline, paper, verdigris } from '../styles/theme'
 import type { Look } from '../ticket/seeing'

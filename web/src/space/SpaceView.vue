@@ -14,7 +14,7 @@ import { useDensities } from './densities'
 import { useAssembling } from '../repeat/assembling'
 import { HANDLE_REACH_PX, useLaying } from '../repeat/laying'
 import { useRepetition } from '../ticket/repetition'
-import { useLit } from '../light/lit'
+import { useLit } from './lit'
 import { useMeter } from '../light/meter'
 import { useMoods } from '../light/moods'
 import { useColourways } from '../sheets/colourways'
@@ -425,6 +425,8 @@ function up(e: PointerEvent) {
     :data-worn="drawn.worn"
     :data-walking="table.walking"
     :data-sun="sun ? [sun.x, sun.y, sun.z].map((v) => v.toFixed(4)).join(' ') : ''"
+    :data-bounced="lit.spacing"
+    :data-lamps="lit.lamps?.emitters.length"
     :data-mood="moods.used?.name"
     @pointerdown="down"
     @pointermove="move"

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import Choice from '../parts/Choice.vue'
 import { useMeter } from '../light/meter'
-import { useLit } from '../light/lit'
+import { useLit } from '../space/lit'
 import MoodList from '../light/MoodList.vue'
 import { useMoods } from '../light/moods'
 import { useColourways } from '../sheets/colourways'

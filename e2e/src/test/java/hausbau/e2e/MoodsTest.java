@@ -93,7 +93,7 @@ class MoodsTest {
         desk.page.reload();
         desk.waitFor("[data-testid=space][data-mood='low and warm']");
         desk.press("Control+z");
-        desk.waitFor("[data-testid=space][data-mood=night]");
+        desk.waitFor("[data-testid=space][data-mood='night with lamps']");
         desk.press("Control+z", "Control+z");
         desk.waitFor("[data-testid=space][data-mood=even]");
     }
@@ -111,5 +111,38 @@ class MoodsTest {
         desk.waitFor("[data-testid=space][data-mood='first frost']");
         desk.button("Take away").click();
         desk.waitFor("[data-testid=space][data-mood=even]");
+    }
+
+    /** A lamp lights the hall by night, as it is told in the Workshop, and dimmed by hand it does not. */
+    @Test
+    void aLampLightsTheHallAndIsDimmed() {
+        var desk = SharedApplication.drawnDesk().hall("Lamplit");
+        desk.group("Light").button("Finished", true).click();
+        desk.mood("night with lamps");
+        desk.waitFor("[data-testid=space][data-look=finished][data-bounced='500']");
+        desk.closeGroups();
+        desk.setDown("PRP-LAMP", 4, 3);
+        desk.waitFor("[data-testid=space][data-lamps='1']");
+        // What bounces is worked out anew.
+        desk.page.waitForTimeout(6_000);
+        var lit = brightness(desk);
+        desk.type("Lamps in percent", "0");
+        desk.waitFor("[data-testid=space][data-lamps='0']");
+        brightnessOnce(desk, b -> b < 0.85 * lit);
+        desk.press("Control+z");
+        desk.waitFor("[data-testid=space][data-lamps='1']");
+        desk.page.navigate(desk.page.url().replaceAll("/build.*", "/kit/workshop/" + desk.piece("PRP-LAMP")));
+        var lamp = desk.page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Lamp 1"));
+        lamp.getByLabel("Light, lm").fill("20000");
+        lamp.getByLabel("Colour, K").fill("4000");
+        lamp.getByLabel("Reach, m").fill("12");
+        lamp.getByLabel("Reach, m").press("Enter");
+        desk.until(
+                "() => fetch('" + desk.site()
+                        + "/light/lamps').then((a) => a.json()).then((l) => l.emitters[0].reachM === 12 && l.emitters[0].candela.g > 1000)",
+                null);
+        lamp.getByLabel("Light, lm").fill("-3");
+        lamp.getByLabel("Light, lm").press("Enter");
+        assertThat(desk.page.getByRole(AriaRole.ALERT)).containsText("from 0 to 1000000");
     }
 }

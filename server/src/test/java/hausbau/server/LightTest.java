@@ -66,7 +66,7 @@ class LightTest {
         assertThat(emitters().size()).isEqualTo(1);
         assertThat(in.refused(
                         "PATCH",
-                        in.site + "/pieces/" + in.piece("PRP-LAMP") + "/traits",
+                        "/pieces/" + in.piece("PRP-LAMP") + "/traits",
                         "{\"lamps\":{\"all\":[{},{\"kelvin\":10,\"lumens\":-2}],\"lit\":100,\"seed\":0}}"))
                 .containsExactly("lamps[1].lumens", "lamps[1].kelvin");
     }

@@ -6,8 +6,8 @@ import { latest } from '../api/latest'
 import { useColourways } from '../sheets/colourways'
 import { tell, useSite } from '../site/site'
 import { useSeeing } from '../ticket/seeing'
-import { readField, type Field } from './field'
-import { useMoods } from './moods'
+import { readField, type Field } from '../light/field'
+import { useMoods } from '../light/moods'
 
 /** Lamps where they stand, and how far each shines in every way. */
 export interface Lamps extends LampsView {
