@@ -282,7 +282,7 @@ const LIT = `#include <lights_fragment_maps>
         share *= max(0.0, 1.0 - part * part * part * part) / max(far * far, 0.0004);
         vec2 tile = vec2(lamp % tiles.x, lamp / tiles.x) * lampTile;
         float ends = place.w * texture(lampShadows, clamp(tile + unfolded(-way) * lampTile, tile + pixel, tile + lampTile - pixel)).r;
-        share *= 1.0 - smoothstep(0.04 + 0.04 * far, 0.10 + 0.10 * far, far - ends);
+        share *= 1.0 - smoothstep(0.08 + 0.07 * far, 0.20 + 0.15 * far, far - ends);
         if (share <= 0.0) continue;
         IncidentLight fromLamp;
         fromLamp.color = candela.rgb * share * lampScale;
