@@ -133,7 +133,7 @@ class MoodsTest {
         desk.mood("night with lamps");
         desk.waitFor("[data-testid=space][data-look=finished][data-bounced='500']");
         desk.closeGroups();
-        desk.setDown("PRP-LAMP", 4, 3);
+        desk.setDown("PRP-LAMP", 2_500, 2_000);
         desk.waitFor("[data-testid=space][data-lamps='1']");
         desk.type("Lamps in percent", "0");
         desk.waitFor("[data-testid=space][data-lamps='0']");
