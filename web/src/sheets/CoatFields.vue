@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Switch } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { CoatView, CoatWords } from '../api/client'
 import Choice from '../parts/Choice.vue'
@@ -56,6 +57,15 @@ const fitted = computed(() => {
       :error="about('reliefMm')"
       @change="(reliefMm) => set({ reliefMm })" />
     <NumberField v-for="n in NUMBERS" :key="n.key" :label="n.label" :value="words[n.key]" :error="about(n.key)" @change="(v) => set({ [n.key]: v })" />
+    <h4 class="wide">Light of its own and through it</h4>
+    <ColourField label="Glow" :value="words.glowColour!" :error="about('glowColour')" @change="(glowColour) => set({ glowColour })" />
+    <NumberField label="Glow, cd/m²" :value="words.glow" :error="about('glow')" @change="(glow) => set({ glow })" />
+    <NumberField label="Of all, lit, %" :value="words.glowLit" :error="about('glowLit')" @change="(glowLit) => set({ glowLit })" />
+    <NumberField label="Light passes, %" :value="words.transparency" :error="about('transparency')" @change="(transparency) => set({ transparency })" />
+    <LengthField label="Thickness" unit="MILLIMETRE" :mm="words.thicknessMm" :error="about('thicknessMm')" @change="(thicknessMm) => set({ thicknessMm })" />
+    <label class="field row"
+      ><span>Both sides seen</span><Switch size="small" :checked="words.twoSided" aria-label="Both sides seen" @change="(on) => set({ twoSided: !!on })"
+    /></label>
   </div>
 </template>
 
@@ -64,6 +74,14 @@ const fitted = computed(() => {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px 12px;
+}
+h4 {
+  margin-top: 8px;
+  font-weight: 600;
+}
+.field.row {
+  align-content: start;
+  justify-items: start;
 }
 .wide {
   grid-column: 1 / -1;

@@ -12,6 +12,15 @@ export const SIDES = [256, 512, 1024, 2048, 4096].map((value) => ({ value, label
 /** Pixels to a side: sheets are looked at no larger, whatever they have. */
 const MOST_SHOWN = 1024
 
+/** The light of a finish, as it is drawn. */
+const shineOf = (w: CoatWords) => ({
+  glowColour: w.glowColour ?? '#ffffff',
+  nits: w.glow ?? 0,
+  passes: (w.transparency ?? 0) / 100,
+  tint: w.colour ?? '#ffffff',
+  twoSided: !!w.twoSided,
+})
+
 /** The site's sets of finishes. */
 export const useColourways = defineStore('colourways', () => {
   const site = useSite()
@@ -36,6 +45,7 @@ export const useColourways = defineStore('colourways', () => {
         sheet: coat.sheet,
         pixels: coat.pixels,
         isGlass: coat.words.grain === 'GLASS',
+        shine: shineOf(coat.words),
         url: (picture: Picture) => url(from.id, coat, picture, Math.min(MOST_SHOWN, coat.pixels / 2)),
       })),
     ),
@@ -45,6 +55,7 @@ export const useColourways = defineStore('colourways', () => {
       sheet: sheet.sheet,
       pixels: sheet.pixels,
       isGlass: false,
+      shine: shineOf({}),
       url: (picture: Picture) => shared.url(sheet, picture, Math.min(MOST_SHOWN, sheet.pixels)),
     })),
   ])

@@ -18,6 +18,7 @@ import { ink, plum } from '../styles/theme'
 import type { Look } from '../ticket/seeing'
 import type { Finishing } from './Coats'
 import type { Part, Shape } from '../shapes/geometry'
+import { GLOWING, isGlass, tintMaterial } from './glass'
 import { WORN } from './wear'
 
 const NOWHERE = new Matrix4().makeScale(0, 0, 0)
@@ -89,7 +90,11 @@ export class Batch {
   private edgeTint = new InstancedBufferAttribute(new Float32Array(0), 3)
   /** How much, and how much of it at the foot; 0 to 1. */
   private wear = new InstancedBufferAttribute(new Float32Array(0), 2)
+  /** How much of its glow each has, 0 and up. */
+  private glowing = new InstancedBufferAttribute(new Float32Array(0), 1)
   private meshes: InstancedMesh[] = []
+  /** What colours that which is seen through glass. */
+  private readonly tinting = new Map<InstancedMesh, InstancedMesh>()
   private lines?: LineSegments
   private shown = true
   /** What stands in each slot. */
@@ -127,6 +132,7 @@ export class Batch {
     this.bases[slot] = base
     const wear = (guise?.wear ?? 0) / 100
     this.wear.setXY(slot, wear, guise?.onFloor ? wear : 0)
+    this.glowing.setX(slot, 1)
     this.place(slot)
     this.paint(slot, false)
     if (look !== 'whole') this.setLook(slot, look)
@@ -143,7 +149,7 @@ export class Batch {
     at.toArray(this.edgePlace.array, 4 * slot)
     this.edgePlace.array[4 * slot + 3] = scale
     turn.toArray(this.edgeTurn.array, 4 * slot)
-    this.touch(this.matrices, this.edgePlace, this.edgeTurn, this.wear)
+    this.touch(this.matrices, this.edgePlace, this.edgeTurn, this.wear, this.glowing)
   }
 
   /** A ghost is no more than faint edges; what is gone draws nothing. @returns whether that is a change */
@@ -186,7 +192,7 @@ export class Batch {
   }
 
   private columns(): InstancedBufferAttribute[] {
-    return [this.matrices, this.tints, this.edgePlace, this.edgeTurn, this.edgeTint, this.wear]
+    return [this.matrices, this.tints, this.edgePlace, this.edgeTurn, this.edgeTint, this.wear, this.glowing]
   }
 
   paint(slot: number, isSelected: boolean) {
@@ -218,13 +224,16 @@ export class Batch {
     this.edgeTurn = grown(this.edgeTurn)
     this.edgeTint = grown(this.edgeTint)
     this.wear = grown(this.wear)
+    this.glowing = grown(this.glowing)
     this.dispose()
     this.meshes = this.parts.map((part) => {
-      const mesh = new InstancedMesh(this.isWorn ? this.wearing(part.geometry) : part.geometry, this.material(part.swatch), 0)
+      const mesh = new InstancedMesh(this.instanced(part.geometry), this.material(part.swatch), 0)
       mesh.instanceMatrix = this.matrices
       mesh.instanceColor = this.tints
       mesh.frustumCulled = false
-      mesh.castShadow = mesh.receiveShadow = true
+      mesh.receiveShadow = true
+      // Glass lets the sun through.
+      Object.defineProperty(mesh, 'castShadow', { get: () => !((mesh.material as Material).userData.passes > 0.3) })
       this.group.add(mesh)
       return mesh
     })
@@ -239,12 +248,79 @@ export class Batch {
     this.visible = this.shown
   }
 
-  /** The same surface with what each of its placements wears. */
-  private wearing(geometry: BufferGeometry): BufferGeometry {
+  /** The same surface with how much each of its placements glows, and wears. */
+  private instanced(geometry: BufferGeometry): BufferGeometry {
     const own = new BufferGeometry().copy(geometry)
     for (const [name, attribute] of Object.entries(geometry.attributes)) own.setAttribute(name, attribute)
     own.setIndex(geometry.getIndex())
-    return own.setAttribute(WORN, this.wear)
+    own.setAttribute(GLOWING, this.glowing)
+    return this.isWorn ? own.setAttribute(WORN, this.wear) : own
+  }
+
+  /** @param share of what its finishes say */
+  glow(slot: number, share: number) {
+    if (this.glowing.getX(slot) === share) return
+    this.glowing.setX(slot, share)
+    this.touch(this.glowing)
+  }
+
+  /** What is glass is drawn from the farthest to the nearest. */
+  sortFrom(eye: Vector3) {
+    for (const mesh of this.meshes) {
+      if (!isGlass(mesh)) {
+        if (mesh.instanceMatrix !== this.matrices) this.unsort(mesh)
+        continue
+      }
+      const order = this.byDistance(eye)
+      mesh.instanceMatrix = sorted(mesh.instanceMatrix === this.matrices ? undefined : mesh.instanceMatrix, this.matrices, order)
+      mesh.instanceColor = sorted(mesh.instanceColor === this.tints ? undefined : mesh.instanceColor!, this.tints, order)
+      const glowing = mesh.geometry.getAttribute(GLOWING) as InstancedBufferAttribute
+      mesh.geometry.setAttribute(GLOWING, sorted(glowing === this.glowing ? undefined : glowing, this.glowing, order))
+      // Nearer glass lies over glass that is farther away.
+      mesh.renderOrder = 1 + 1 / (1 + this.nearest)
+      this.tint(mesh)
+    }
+  }
+
+  private nearest = 0
+
+  private byDistance(eye: Vector3): number[] {
+    const far = new Float32Array(this.end)
+    const m = this.matrices.array
+    for (let i = 0; i < this.end; i++) far[i] = (m[16 * i + 12]! - eye.x) ** 2 + (m[16 * i + 13]! - eye.y) ** 2 + (m[16 * i + 14]! - eye.z) ** 2
+    const order = Array.from({ length: this.end }, (_, i) => i).sort((a, b) => far[b]! - far[a]!)
+    this.nearest = order.length ? Math.sqrt(far[order[order.length - 1]!]!) : 0
+    return order
+  }
+
+  private unsort(mesh: InstancedMesh) {
+    mesh.instanceMatrix = this.matrices
+    mesh.instanceColor = this.tints
+    mesh.geometry.setAttribute(GLOWING, this.glowing)
+    mesh.renderOrder = 0
+    this.tinting.get(mesh)?.removeFromParent()
+    this.tinting.delete(mesh)
+  }
+
+  private tint(mesh: InstancedMesh) {
+    const of = mesh.material as Material
+    let tinting = this.tinting.get(mesh)
+    if (!of.userData.tint) {
+      tinting?.removeFromParent()
+      this.tinting.delete(mesh)
+      return
+    }
+    if (!tinting) {
+      tinting = new InstancedMesh(mesh.geometry, tintMaterial(of), 0)
+      tinting.frustumCulled = false
+      this.group.add(tinting)
+      this.tinting.set(mesh, tinting)
+    }
+    tinting.material = tintMaterial(of)
+    tinting.instanceMatrix = mesh.instanceMatrix
+    tinting.count = this.end
+    tinting.visible = this.shown
+    tinting.renderOrder = mesh.renderOrder - 1e-6
   }
 
   /** Takes up what its parts are made of now. */
@@ -256,6 +332,7 @@ export class Batch {
   set visible(on: boolean) {
     this.shown = on
     for (const m of this.meshes) m.visible = on
+    for (const m of this.tinting.values()) m.visible = on
     if (this.lines) this.lines.visible = on
   }
 
@@ -268,11 +345,22 @@ export class Batch {
       m.removeFromParent()
       m.dispose()
     }
+    for (const m of this.tinting.values()) m.removeFromParent()
+    this.tinting.clear()
     this.meshes = []
     this.lines?.removeFromParent()
     this.lines?.geometry.dispose()
     this.lines = undefined
   }
+}
+
+/** Instances in another order. @param into what they were written to before */
+function sorted(into: InstancedBufferAttribute | undefined, from: InstancedBufferAttribute, order: readonly number[]): InstancedBufferAttribute {
+  const of = from.itemSize
+  const to = into && into.array.length === from.array.length ? into : new InstancedBufferAttribute(new Float32Array(from.array.length), of)
+  order.forEach((at, i) => to.array.set(from.array.subarray(at * of, (at + 1) * of), i * of))
+  to.needsUpdate = true
+  return to
 }
 
 /** The standing set as batches by piece. Another set is taken up by its differences; selecting only paints. */
@@ -433,6 +521,27 @@ export class Batches {
 
   redress() {
     for (const b of this.batches.values()) b.redress()
+  }
+
+  /** Before a picture is drawn from here. */
+  sortFrom(eye: Vector3) {
+    for (const b of this.batches.values()) if (b.visible) b.sortFrom(eye)
+  }
+
+  private dimmed: ReadonlyMap<string, number> = new Map()
+
+  /** What does not glow as its finishes say, by its id: how much of that it does. */
+  glow(dimmed: ReadonlyMap<string, number>, set: StandingSet, repaint: boolean) {
+    if (dimmed === this.dimmed && !repaint) return
+    for (const id of this.dimmed.keys()) if (!dimmed.has(id)) this.glowOf(id, set, 1)
+    for (const [id, share] of dimmed) this.glowOf(id, set, share)
+    this.dimmed = dimmed
+  }
+
+  private glowOf(id: string, set: StandingSet, share: number) {
+    const at = set.locate(id)
+    const slot = at && this.shown.get(at.chunk.name)?.slots[at.row]
+    slot?.batch.glow(slot.index, share)
   }
 
   /** Draws all but these pieces. @returns whether that is a change */

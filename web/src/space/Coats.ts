@@ -12,6 +12,7 @@ import {
   Vector4,
 } from 'three'
 import type { Instead } from '../ticket/seeing'
+import { OPAQUE, shineAs, shineUniforms, type Shine, type ShineUniforms } from './glass'
 import { coatMaterial } from './materials'
 
 /** What a swatch is finished in: where its pictures are, and what tells one state of them from another. */
@@ -24,6 +25,7 @@ export interface CoatLook {
   pixels: number
   /** Whether light shines through it, as through opal glass. */
   isGlass: boolean
+  shine: Shine
   url: (picture: 'COLOUR' | 'NORMAL' | 'SURFACE') => string
 }
 
@@ -50,6 +52,7 @@ interface Coated {
   /** To a side of its sheet. */
   pixels: { value: number }
   translucent: { value: number }
+  shine: ShineUniforms
   shows?: string
 }
 
@@ -86,6 +89,8 @@ export class Coats {
   private readonly masks = new Map<string, Texture>()
   private looks = new Map<string, CoatLook>()
   private instead?: Instead
+  /** Another whenever light passes where it did not. */
+  passing = 0
   /** What densities are seen against; 0 pixels a metre sees finishes. */
   private readonly against = { pixelsPerMetre: { value: 0 }, bounds: { value: new Vector4() } }
   /** By the pixels of their sheet. */
@@ -103,8 +108,9 @@ export class Coats {
     if (!coated) {
       const pixels = { value: USUAL_PIXELS }
       const translucent = { value: 0 }
-      const material = coatMaterial(this.isCut, { ...this.against, pixels }, translucent, mask ? this.mask(mask) : undefined)
-      coated = { swatch, colourwayId, pixels, translucent, material }
+      const shine = shineUniforms()
+      const material = coatMaterial(this.isCut, { ...this.against, pixels }, translucent, shine, mask ? this.mask(mask) : undefined)
+      coated = { swatch, colourwayId, pixels, translucent, shine, material }
       this.coated.set(key, coated)
       void this.dress(coated)
     }
@@ -164,6 +170,7 @@ export class Coats {
   private async dress(coated: Coated) {
     coated.pixels.value = this.lookOf(coated)?.pixels ?? USUAL_PIXELS
     coated.translucent.value = this.lookOf(coated)?.isGlass ? 1 : 0
+    if (shineAs(coated.material, coated.shine, (!this.instead && this.lookOf(coated)?.shine) || OPAQUE)) this.passing++
     if (this.instead) {
       this.check(coated, this.instead)
       return

@@ -16,6 +16,7 @@ import {
 } from 'three'
 import type { LightView } from '../api/client'
 import type { Field } from '../light/field'
+import { glowScale } from './glass'
 import type { Lamps } from './lit'
 import { MIDDLE } from '../light/meter'
 import { cellsOf } from './lampCells'
@@ -106,10 +107,12 @@ export class LightField {
     if (field !== this.field) this.keep(field)
     if (lamps !== this.lamps) this.keepLamps(lamps)
     lit.fieldOn.value = isMood && field ? 1 : 0
+    const glows = glowScale.value !== scale
+    glowScale.value = scale
     lit.fieldScale.value = scale * (field?.unit ?? 0)
     lit.lampsOn.value = isMood && lamps?.emitters.length && light.lamps > 0 ? 1 : 0
     lit.lampScale.value = isMood ? scale * light.lamps : 0
-    return isOther || was !== [lit.fieldOn.value, lit.fieldScale.value, lit.lampScale.value, lit.lampsOn.value].join()
+    return isOther || glows || was !== [lit.fieldOn.value, lit.fieldScale.value, lit.lampScale.value, lit.lampsOn.value].join()
   }
 
   private keep(field: Field | undefined) {

@@ -86,6 +86,7 @@ export interface Description {
   figureMm: VecMm
 }
 
+const NONE_DIMMED: ReadonlyMap<string, number> = new Map()
 const UP = new Vector3(0, 0, 1)
 /** What has more triangles than this is heavy; with more in all than that, what is heavy is drawn as boxes. */
 const HEAVY = 300
@@ -190,6 +191,7 @@ export class SpaceScene {
     if (this.due) return
     this.due = requestAnimationFrame(() => {
       this.due = 0
+      this.batches.sortFrom(this.camera.position)
       this.drawn = this.drawing.render(this.scene, this.camera, true)
       this.onDraw(this)
     })
@@ -233,6 +235,7 @@ export class SpaceScene {
     const hid = this.batches.hide(d.hidden)
     if (hid) this.picking.forget()
     this.batches.select(d.selection, d.set, changed)
+    this.batches.glow(d.lamps?.dim ?? NONE_DIMMED, d.set, changed)
     this.marks.clear()
     if (d.finding) this.marks.add(new Box3Helper(toBox(d.finding).expandByScalar(0.02), new Color(brick)))
     if (d.run) this.marks.add(new Box3Helper(toBox(d.run).expandByScalar(0.03), new Color(verdigris)))
@@ -310,7 +313,7 @@ export class SpaceScene {
     this.drawing.seeBy(d.light, d.sky, d)
     if (d.finished) this.mirror(d.light)
     this.lightField.show(d.light, d.field, d.lamps)
-    const lit = [d.finished, d.blocks.length > 0, ...this.extent.min.toArray(), ...this.extent.max.toArray()].join()
+    const lit = [d.finished, d.blocks.length > 0, ...this.extent.min.toArray(), ...this.extent.max.toArray(), this.coats.passing].join()
     if (!changed && d.light === this.light && lit === this.lit) return
     this.light = d.light
     this.lit = lit

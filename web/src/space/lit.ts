@@ -12,6 +12,8 @@ import { useMoods } from '../light/moods'
 /** Lamps where they stand, and how far each shines in every way. */
 export interface Lamps extends LampsView {
   shadows: Uint8Array
+  /** How much of its glow each has that does not glow as its finishes say, by its id. */
+  dim: ReadonlyMap<string, number>
 }
 
 /** First the whole set coarsely, then as finely as it is sampled, millimetres between places. */
@@ -69,7 +71,8 @@ export const useLit = defineStore('lit', () => {
     const [told, bytes] = answer
     const shadows = new Uint8Array(bytes)
     // One was asked before an edit and the other after it: they are asked again with the news of it.
-    if (shadows.length === told.emitters.length * told.shadowSide ** 2) lamps.value = { ...told, shadows }
+    if (shadows.length === told.emitters.length * told.shadowSide ** 2)
+      lamps.value = { ...told, shadows, dim: new Map(told.dimmed.map((d) => [d.id, d.share])) }
   }
 
   async function fetchField() {

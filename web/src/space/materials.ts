@@ -12,6 +12,7 @@ import {
   type Vector4,
 } from 'three'
 import { ink } from '../styles/theme'
+import { shineBy, type ShineUniforms } from './glass'
 import { lightBy } from './LightField'
 import { wearOff } from './wear'
 
@@ -52,11 +53,12 @@ export function paperMaterial(swatch: string): MeshLambertMaterial {
   return cutOpen(new MeshLambertMaterial({ ...FACES, color: paperColour(swatch), clippingPlanes: [cut.plane, cut.base] }))
 }
 
-/** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it, @param translucent whether light shines through it, @param mask where it wears first */
+/** Fronts in a finish, white until its pictures come. @param isCut whether the cutaway cuts it, @param translucent whether light shines through it, @param shine the light of its own and through it, @param mask where it wears first */
 export function coatMaterial(
   isCut: boolean,
   against: { pixelsPerMetre: IUniform<number>; bounds: IUniform<Vector4>; pixels: IUniform<number> },
   translucent: IUniform<number>,
+  shine: ShineUniforms,
   mask?: Texture,
 ): MeshStandardMaterial {
   const material = cutOpen(new MeshStandardMaterial({ ...FACES, roughness: 0.9, alphaTest: CUT_OUT, clippingPlanes: isCut ? [cut.plane, cut.base] : [] }))
@@ -73,6 +75,7 @@ export function coatMaterial(
     )
   }
   lightBy(material, translucent)
+  shineBy(material, shine)
   if (mask) wearOff(material, mask)
   return material
 }

@@ -1,5 +1,6 @@
 package hausbau.bench;
 
+import hausbau.core.finish.Coat;
 import hausbau.core.irradiance.Grid;
 import hausbau.core.irradiance.LitKind;
 import hausbau.core.irradiance.LitScene;
@@ -8,13 +9,13 @@ import hausbau.core.irradiance.Transport;
 import hausbau.core.irradiance.Volume;
 import hausbau.core.kit.Kind;
 import hausbau.core.light.Mood;
-import hausbau.core.light.Rgb;
 import hausbau.core.ray.Ray;
 import hausbau.core.ray.RayScene;
 import hausbau.core.shape.Finish;
 import hausbau.core.variety.Looks;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -58,7 +59,7 @@ public class LightBench {
                 set,
                 Looks.of(set),
                 kind -> kinds.computeIfAbsent(kind, k -> LitKind.of(k.mesh(finish))),
-                (swatch, colourway) -> Rgb.grey(0.6));
+                (swatch, colourway) -> Optional.of(Coat.plain("#cccccc", 80, 0)));
         var bounds = lit.scene().bounds();
         grid = Grid.over(bounds, 0.5);
         transport = whole();

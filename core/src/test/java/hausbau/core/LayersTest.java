@@ -138,7 +138,7 @@ class LayersTest {
             .whereLayer("plane")
             .mayOnlyBeAccessedByLayers("kit", "massing", "repeat", "standing", "hand", "survey", "exchange")
             .whereLayer("finish")
-            .mayOnlyBeAccessedByLayers("budget", "exchange")
+            .mayOnlyBeAccessedByLayers("budget", "irradiance", "exchange")
             .whereLayer("cut")
             .mayOnlyBeAccessedByLayers("kit")
             .whereLayer("shape")

@@ -57,6 +57,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
@@ -188,7 +189,8 @@ class DemoDressing {
                         Stream.of(tints)
                                 .map(t -> new TraitService.Look(id, t, 0, 1))
                                 .toList(),
-                        seed));
+                        seed,
+                        null));
     }
 
     void standIn(long site, String code, String name, long x, long y, long z) {
@@ -414,7 +416,7 @@ class DemoDressing {
                                 .named("letters"))
                 .forEach(part -> workshop.add(site, id, NOT_TOLD, PartWords.of(part)));
         workshop.remove(site, id, 0, NOT_TOLD);
-        traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null));
+        traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null, null));
         placements.place(
                 site,
                 NOT_TOLD,
@@ -446,7 +448,7 @@ class DemoDressing {
                 Part.of(swatch, new Form.Block(Vec.ofMillimetres(1000, 30, 750)), Vec.ZERO)
                         .named("board"));
         var id = piece(site, "PRP-NOTICE");
-        traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null));
+        traits.change(site, id, NOT_TOLD, new TraitService.Change(Held.FIXED, null, null, null));
         placements.place(
                 site,
                 NOT_TOLD,
@@ -481,7 +483,7 @@ class DemoDressing {
                                 Pattern.From.FOOT,
                                 0)),
                         List.of()));
-        dresses.change(site, NOT_TOLD, List.of(), List.of(room), new DressService.Change(null, 35, closed));
+        dresses.change(site, NOT_TOLD, List.of(), List.of(room), new DressService.Change(null, 35, closed, null));
     }
 
     private static Part block(Swatch swatch, long x0, long y0, long z0, long x1, long y1, long z1, String name) {
@@ -490,6 +492,14 @@ class DemoDressing {
                         new Form.Block(Vec.ofMillimetres(x1 - x0, y1 - y0, z1 - z0)),
                         Vec.ofMillimetres(x0, y0, z0))
                 .named(name);
+    }
+
+    /** @param more of the words of {@link CoatWords}, by their names */
+    private static CoatWords coat(String colour, String second, Map<String, Object> more) {
+        var all = new TreeMap<String, Object>(more);
+        all.put("colour", colour);
+        all.put("second", second);
+        return CoatWords.told(all);
     }
 
     /** Two sets of finishes: as it was opened, which is in use, and as it was left. @return the latter */
@@ -502,29 +512,23 @@ class DemoDressing {
                 "opened 1926",
                 Map.of(
                         Swatch.TILE,
-                        CoatWords.colours("#c4d8cd", "#8f8c80"),
+                        coat("#c4d8cd", "#8f8c80", Map.of()),
                         Swatch.PAINT,
-                        CoatWords.colours("#2f5d55", "#2c2a26"),
+                        coat("#2f5d55", "#2c2a26", Map.of()),
                         Swatch.PLASTER,
-                        CoatWords.colours("#eae3d0", "#c2b79e"),
+                        coat("#eae3d0", "#c2b79e", Map.of()),
                         Swatch.TIMBER,
-                        CoatWords.colours("#93613a", "#57361f"),
+                        coat("#93613a", "#57361f", Map.of()),
                         Swatch.STONE,
-                        new CoatWords(
-                                Coat.Grain.TERRAZZO,
+                        coat(
                                 "#c3b9a8",
                                 "#75685a",
-                                mm(35),
-                                mm(35),
-                                null,
-                                null,
-                                16,
-                                null,
-                                42,
-                                null,
-                                null,
-                                null,
-                                null)));
+                                Map.of(
+                                        "grain", "TERRAZZO",
+                                        "unitXMm", 35,
+                                        "unitYMm", 35,
+                                        "variation", 16,
+                                        "roughness", 42))));
         var closed = colourways.create(site, NOT_TOLD, opened);
         colourways.change(
                 site,
@@ -533,21 +537,21 @@ class DemoDressing {
                 "closed 1974",
                 Map.of(
                         Swatch.TILE,
-                        CoatWords.colours("#c9cdb8", "#5f5a4c").worn(55, 48),
+                        coat("#c9cdb8", "#5f5a4c", Map.of("wear", 55, "roughness", 48)),
                         Swatch.PAINT,
-                        CoatWords.colours("#9a7f3d", "#4a3a22").worn(50, 70),
+                        coat("#9a7f3d", "#4a3a22", Map.of("wear", 50, "roughness", 70)),
                         Swatch.PLASTER,
-                        CoatWords.colours("#d6c8a2", "#93845f").worn(55, 95),
+                        coat("#d6c8a2", "#93845f", Map.of("wear", 55, "roughness", 95)),
                         Swatch.TIMBER,
-                        CoatWords.colours("#6f5a45", "#43342a").worn(35, 82),
+                        coat("#6f5a45", "#43342a", Map.of("wear", 35, "roughness", 82)),
                         Swatch.STONE,
-                        CoatWords.colours("#a39d8f", "#726c60").worn(45, 88),
+                        coat("#a39d8f", "#726c60", Map.of("wear", 45, "roughness", 88)),
                         Swatch.METAL,
-                        CoatWords.colours("#5c5f5f", "#7a4526").worn(70, 70),
+                        coat("#5c5f5f", "#7a4526", Map.of("wear", 70, "roughness", 70)),
                         Swatch.TERRAZZO,
-                        CoatWords.colours("#b3aa97", "#5f554b").worn(40, 66),
+                        coat("#b3aa97", "#5f554b", Map.of("wear", 40, "roughness", 66)),
                         Swatch.OPAL,
-                        CoatWords.colours("#d9cfae", "#a89a72").worn(25, 40)));
+                        coat("#d9cfae", "#a89a72", Map.of("wear", 25, "roughness", 40))));
         colourways.use(site, opened, NOT_TOLD);
         return closed;
     }

@@ -1,21 +1,16 @@
 package hausbau.core.exchange;
 
 import de.javagl.jgltf.model.MeshPrimitiveModel;
-import de.javagl.jgltf.model.TextureModel;
 import de.javagl.jgltf.model.creation.AccessorModels;
 import de.javagl.jgltf.model.creation.GltfModelBuilder;
-import de.javagl.jgltf.model.creation.MaterialBuilder;
 import de.javagl.jgltf.model.creation.MeshPrimitiveBuilder;
-import de.javagl.jgltf.model.impl.DefaultImageModel;
 import de.javagl.jgltf.model.impl.DefaultMeshModel;
 import de.javagl.jgltf.model.impl.DefaultMeshPrimitiveModel;
 import de.javagl.jgltf.model.impl.DefaultNodeModel;
 import de.javagl.jgltf.model.impl.DefaultSceneModel;
-import de.javagl.jgltf.model.impl.DefaultTextureModel;
-import de.javagl.jgltf.model.io.GltfModelWriter;
-import de.javagl.jgltf.model.v2.MaterialModelV2;
-import de.javagl.jgltf.model.v2.MaterialModelV2.AlphaMode;
-import hausbau.core.finish.Maps;
+import de.javagl.jgltf.model.io.v2.GltfAssetWriterV2;
+import de.javagl.jgltf.model.io.v2.GltfAssetsV2;
+import hausbau.core.irradiance.StandingLamps;
 import hausbau.core.kit.Piece;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
@@ -29,17 +24,13 @@ import hausbau.core.shape.Unwrapped;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
 import java.nio.FloatBuffer;
 import java.nio.IntBuffer;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
-import org.jspecify.annotations.Nullable;
 
 /** Writes binary glTF 2.0: one mesh for each piece, shared by all nodes that place it. */
 public final class GltfScene {
@@ -54,21 +45,31 @@ public final class GltfScene {
      * @param tint      what its materials are multiplied by, such as {@code #d8c0a0}; empty for none
      * @param colourway the name of the finishes that it is in; {@link #SITE} for the site's
      * @param wear      percent, told in its node's extras: where it wears is the piece's mask to say
+     * @param glow      how brightly its finishes glow, as a share of what they say; 0 is out
      */
-    public record Look(String tint, String colourway, int wear) {
+    public record Look(String tint, String colourway, int wear, double glow) {
 
-        public static final Look PLAIN = new Look("", SITE, 0);
+        public static final Look PLAIN = new Look("", SITE, 0, 1);
+
+        /** Glowing as it says. */
+        public Look(String tint, String colourway, int wear) {
+            this(tint, colourway, wear, 1);
+        }
+
+        /** Glowing otherwise. */
+        public Look glowing(double share) {
+            return new Look(tint, colourway, wear, share);
+        }
 
         /** What of it its materials are made by. */
         private Look material() {
-            return new Look(tint, colourway, 0);
+            return new Look(tint, colourway, 0, glow);
         }
     }
 
     /** A piece, or a material, as it looks. */
-    private record Dressed<T>(T what, Look look) {}
+    record Dressed<T>(T what, Look look) {}
 
-    private final Map<Dressed<Swatch>, MaterialModelV2> materials = new LinkedHashMap<>();
     private final Map<Dressed<Piece>, DefaultMeshModel> meshes = new LinkedHashMap<>();
     /** What looks otherwise has the same geometry. */
     private final Map<Piece, DefaultMeshModel> plain = new HashMap<>();
@@ -76,13 +77,10 @@ public final class GltfScene {
     private final Map<MeshPrimitiveModel, Swatch> swatches = new HashMap<>();
     private final Map<List<String>, DefaultNodeModel> groups = new HashMap<>();
     private final Finish finish;
-    private final MaterialNames names;
-    private final Map<String, Map<Swatch, SheetFiles>> sheets;
+    private final GltfMaterials materials;
+    private final GltfLamps lamps = new GltfLamps();
     /** Whether meshes have a second set of UVs, for baked light. */
     private final boolean isLit;
-    /** Colourways that are alike in a swatch share its pictures. */
-    private final Map<SheetFiles, Map<Maps.Kind, TextureModel>> textures = new HashMap<>();
-
     /** As it is looked at: without what only others need. */
     public GltfScene(String name, Finish finish) {
         this(name, finish, MaterialNames.USUAL, Map.of(), false);
@@ -95,8 +93,7 @@ public final class GltfScene {
             Map<String, Map<Swatch, SheetFiles>> sheets,
             boolean isLit) {
         this.finish = finish;
-        this.names = names;
-        this.sheets = sheets;
+        this.materials = new GltfMaterials(names, sheets);
         this.isLit = isLit;
         scene.setName(name);
     }
@@ -158,6 +155,12 @@ public final class GltfScene {
 
     /** The same for one that does not look as it comes. */
     public void add(List<String> path, String name, Piece piece, Look look, Stance stance) {
+        add(path, name, piece, look, stance, List.of());
+    }
+
+    /** The same with the lamps that shine on it. */
+    public void add(
+            List<String> path, String name, Piece piece, Look look, Stance stance, List<StandingLamps.Lit> shining) {
         DefaultNodeModel parent = null;
         for (var i = 1; i <= path.size(); i++) {
             var above = parent;
@@ -172,11 +175,18 @@ public final class GltfScene {
                 return group;
             });
         }
+        var node = node(name, piece, look, stance);
+        shining.forEach(lamp -> node.addChild(lamps.node(lamp)));
         if (parent == null) {
-            scene.addNode(node(name, piece, look, stance));
+            scene.addNode(node);
         } else {
-            parent.addChild(node(name, piece, look, stance));
+            parent.addChild(node);
         }
+    }
+
+    /** Tells what light it was last seen in. @param mood as it is to be read back */
+    public void seenIn(Map<String, Object> mood) {
+        scene.setExtras(Map.of("mood", mood));
     }
 
     private DefaultNodeModel node(String name, Piece piece, Look look, Stance stance) {
@@ -223,8 +233,7 @@ public final class GltfScene {
             var primitive = new DefaultMeshPrimitiveModel(part.getMode());
             primitive.setIndices(part.getIndices());
             part.getAttributes().forEach(primitive::putAttribute);
-            primitive.setMaterialModel(materials.computeIfAbsent(
-                    new Dressed<>(Objects.requireNonNull(swatches.get(part)), of.look()), this::material));
+            primitive.setMaterialModel(materials.of(Objects.requireNonNull(swatches.get(part)), of.look()));
             model.addMeshPrimitiveModel(primitive);
         }
         return model;
@@ -233,7 +242,7 @@ public final class GltfScene {
     private DefaultMeshModel mesh(String name, Mesh whole) {
         var unwrapped = isLit ? Unwrapped.of(whole) : new Unwrapped(whole, new double[0], 0);
         var mesh = unwrapped.mesh();
-        var tangents = sheets.isEmpty() ? new double[0] : Tangents.of(mesh);
+        var tangents = materials.isPictured() ? Tangents.of(mesh) : new double[0];
         var model = new DefaultMeshModel();
         model.setName(name);
         for (var part : mesh.parts()) {
@@ -278,7 +287,7 @@ public final class GltfScene {
                     .put((float) unwrapped.light()[2 * v + 1]));
             builder.addAttribute("TEXCOORD_1", AccessorModels.createFloat2D(light.flip()));
         }
-        if (sheet(part.swatch(), SITE) != null) {
+        if (materials.isPictured(part.swatch())) {
             var along = FloatBuffer.allocate(4 * own.size());
             for (var v : own.keySet()) {
                 along.put((float) tangents[4 * v])
@@ -289,14 +298,9 @@ public final class GltfScene {
             builder.addTangents4D(along.flip());
         }
         var primitive = builder.build();
-        primitive.setMaterialModel(materials.computeIfAbsent(new Dressed<>(part.swatch(), Look.PLAIN), this::material));
+        primitive.setMaterialModel(materials.of(part.swatch(), Look.PLAIN));
         swatches.put(primitive, part.swatch());
         return primitive;
-    }
-
-    /** Null where there is none. */
-    private @Nullable SheetFiles sheet(Swatch swatch, String colourway) {
-        return sheets.getOrDefault(colourway, Map.of()).get(swatch);
     }
 
     /** What a material is called in a colourway, and what its pictures begin with. */
@@ -304,70 +308,23 @@ public final class GltfScene {
         return material + (colourway.equals(SITE) ? "" : ", " + colourway);
     }
 
-    private static String called(String what, Look look) {
-        return called(what, look.colourway()) + (look.tint().isEmpty() ? "" : " " + look.tint());
-    }
-
-    /** One channel of a tint, linear as glTF has it (sRGB, IEC 61966-2-1). */
-    private static float channel(String tint, int at) {
-        if (tint.isEmpty()) {
-            return 1;
-        }
-        var v = Integer.parseInt(tint.substring(1 + 2 * at, 3 + 2 * at), 16) / 255.0;
-        return (float) (v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
-    }
-
-    private MaterialModelV2 material(Dressed<Swatch> of) {
-        var swatch = of.what();
-        var tint = of.look().tint();
-        var sheet = sheet(swatch, of.look().colourway());
-        var builder = MaterialBuilder.create();
-        if (sheet == null) {
-            builder.setBaseColorFactor(
-                            (float) swatch.red() * channel(tint, 0),
-                            (float) swatch.green() * channel(tint, 1),
-                            (float) swatch.blue() * channel(tint, 2),
-                            1)
-                    .setMetallicRoughnessFactors((float) swatch.metallic(), (float) swatch.roughness());
-        } else {
-            var maps = textures.computeIfAbsent(
-                    sheet, s -> textures(called(names.of(swatch), of.look().colourway()), s));
-            builder.setBaseColorFactor(channel(tint, 0), channel(tint, 1), channel(tint, 2), 1)
-                    .setMetallicRoughnessFactors(1, 1)
-                    .setBaseColorTexture(maps.get(Maps.Kind.COLOUR), 0)
-                    .setNormalTexture(maps.get(Maps.Kind.NORMAL), 1, 0)
-                    .setMetallicRoughnessTexture(maps.get(Maps.Kind.SURFACE), 0)
-                    .setOcclusionTexture(maps.get(Maps.Kind.SURFACE), 1, 0);
-        }
-        var material = builder.build();
-        if (sheet != null && sheet.isCut()) {
-            material.setAlphaMode(AlphaMode.MASK);
-            material.setDoubleSided(true);
-        }
-        material.setName(called(names.of(swatch), of.look()));
-        return material;
-    }
-
-    private static Map<Maps.Kind, TextureModel> textures(String name, SheetFiles sheet) {
-        var all = new EnumMap<Maps.Kind, TextureModel>(Maps.Kind.class);
-        sheet.files().forEach((kind, file) -> {
-            var image = new DefaultImageModel();
-            image.setName(name + " " + kind.name().toLowerCase(Locale.ROOT));
-            image.setMimeType(sheet.mediaType(kind));
-            image.setImageData(ByteBuffer.wrap(file));
-            var texture = new DefaultTextureModel();
-            texture.setImageModel(image);
-            all.put(kind, texture);
-        });
-        return all;
+    static String called(String what, Look look) {
+        return called(what, look.colourway())
+                + (look.tint().isEmpty() ? "" : " " + look.tint())
+                + (look.glow() == 1 ? "" : " glowing " + Math.round(look.glow() * 100) + " %");
     }
 
     public byte[] toBytes() {
         var builder = GltfModelBuilder.create();
         builder.addSceneModel(scene);
+        var model = builder.build();
+        materials.extensions().forEach(model.getExtensionsModel()::addExtensionUsed);
+        lamps.tell(model);
         var out = new ByteArrayOutputStream();
         try {
-            new GltfModelWriter().writeBinary(builder.build(), out);
+            var asset = GltfAssetsV2.createBinary(model);
+            materials.glow(asset.getGltf());
+            new GltfAssetWriterV2().writeBinary(asset, out);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -1,5 +1,8 @@
 package hausbau.core.exchange;
 
+import hausbau.core.finish.Coat;
+import hausbau.core.finish.Glazing;
+import hausbau.core.finish.Glow;
 import hausbau.core.finish.Maps;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -15,8 +18,12 @@ import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriteParam;
 
-/** The pictures of a sheet as files. @param isCut whether some of its colour is cut out: that is without loss then */
-public record SheetFiles(boolean isCut, Map<Maps.Kind, byte[]> files) {
+/**
+ * The pictures of a sheet as files, and the light of what is finished in it.
+ *
+ * @param isCut whether some of its colour is cut out: that is without loss then
+ */
+public record SheetFiles(boolean isCut, Map<Maps.Kind, byte[]> files, Glow glow, Glazing glazing) {
 
     private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G'};
 
@@ -25,6 +32,16 @@ public record SheetFiles(boolean isCut, Map<Maps.Kind, byte[]> files) {
 
     public SheetFiles {
         files = Collections.unmodifiableMap(new EnumMap<>(files));
+    }
+
+    /** Neither glowing nor letting light through. */
+    public SheetFiles(boolean isCut, Map<Maps.Kind, byte[]> files) {
+        this(isCut, files, Glow.NONE, Glazing.OPAQUE);
+    }
+
+    /** The same pictures with the light of a coat. */
+    public SheetFiles litAs(Coat coat) {
+        return new SheetFiles(isCut, files, coat.glow(), coat.glazing());
     }
 
     /**

@@ -20,6 +20,8 @@ import java.util.Map;
  * @param wear      percent: 0 is new
  * @param seed      the same seed makes the same pixels
  * @param pictures  of {@link Grain#PICTURES}: the mark of each that there is; one unit is one picture
+ * @param glow      light of its own
+ * @param glazing   light through it
  */
 public record Coat(
         Grain grain,
@@ -35,7 +37,9 @@ public record Coat(
         int metallic,
         int wear,
         int seed,
-        Map<Layer, Long> pictures) {
+        Map<Layer, Long> pictures,
+        Glow glow,
+        Glazing glazing) {
 
     /** What a picture of one's own tells. Roughness and metallic are multiplied by the coat's own, as glTF 2.0 has it; what is not opaque is not there. */
     public enum Layer {
@@ -113,9 +117,58 @@ public record Coat(
         percent(faults, "roughness", roughness);
         percent(faults, "metallic", metallic);
         percent(faults, "wear", wear);
+        glow.check(faults);
+        glazing.check(faults);
         if (!faults.isEmpty()) {
             throw new Refused(faults);
         }
+    }
+
+    /** Neither glowing nor letting light through. */
+    public Coat(
+            Grain grain,
+            String colour,
+            String second,
+            long unitX,
+            long unitY,
+            long joint,
+            Bond bond,
+            int variation,
+            long relief,
+            int roughness,
+            int metallic,
+            int wear,
+            int seed,
+            Map<Layer, Long> pictures) {
+        this(
+                grain,
+                colour,
+                second,
+                unitX,
+                unitY,
+                joint,
+                bond,
+                variation,
+                relief,
+                roughness,
+                metallic,
+                wear,
+                seed,
+                pictures,
+                Glow.NONE,
+                Glazing.OPAQUE);
+    }
+
+    /** The same with other light of itself and other light through it. */
+    public Coat with(Glow other, Glazing through) {
+        return new Coat(
+                grain, colour, second, unitX, unitY, joint, bond, variation, relief, roughness, metallic, wear, seed,
+                pictures, other, through);
+    }
+
+    /** What its pictures are made by: all but its light. */
+    public Coat surface() {
+        return with(Glow.NONE, Glazing.OPAQUE);
     }
 
     /** Without any picture. */
@@ -163,7 +216,7 @@ public record Coat(
                 Grain.PLAIN, colour, colour, 1_000_000, 1_000_000, 0, Bond.STACKED, 0, 0, roughness, metallic, 0, 1);
     }
 
-    private static void colour(List<Fault> faults, String field, String value) {
+    static void colour(List<Fault> faults, String field, String value) {
         if (!value.matches("#[0-9a-f]{6}")) {
             faults.add(new Fault(field, "A colour is written as # and six digits from 0 to f, such as #d8c0a0."));
         }
@@ -180,7 +233,7 @@ public record Coat(
         }
     }
 
-    private static void percent(List<Fault> faults, String field, int value) {
+    static void percent(List<Fault> faults, String field, int value) {
         if (value < 0 || value > 100) {
             faults.add(new Fault(field, "It is from 0 to 100 percent."));
         }

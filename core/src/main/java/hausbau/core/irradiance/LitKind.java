@@ -4,6 +4,8 @@ import hausbau.core.ray.Triangles;
 import hausbau.core.shape.Mesh;
 import hausbau.core.shape.Swatch;
 import java.util.List;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 
 /**
  * What light meets of a kind, which all that stand of it share.
@@ -11,6 +13,19 @@ import java.util.List;
  * @param swatches that its triangles are of, by their marks
  */
 public record LitKind(Triangles triangles, List<Swatch> swatches) {
+
+    private static final Triangles NONE = new Triangles(new float[0], new int[0]);
+
+    /** @param solid what lets no light through, @param panes what does */
+    public record Parted(Triangles solid, Triangles panes) {}
+
+    /** @param isPane whether light passes through what has this mark */
+    Parted parted(IntPredicate isPane) {
+        if (IntStream.range(0, swatches.size()).noneMatch(isPane)) {
+            return new Parted(triangles, NONE);
+        }
+        return new Parted(triangles.only(isPane.negate()), triangles.only(isPane));
+    }
 
     /** @param mesh in the piece's own frame, millimetres */
     public static LitKind of(Mesh mesh) {

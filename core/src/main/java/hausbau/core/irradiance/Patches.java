@@ -1,5 +1,6 @@
 package hausbau.core.irradiance;
 
+import hausbau.core.light.Rgb;
 import java.util.Arrays;
 
 /**
@@ -24,6 +25,8 @@ final class Patches {
     int[] pointsOf = new int[1 << 10];
     /** The sum of what its points throw back, three numbers each. */
     float[] albedo = new float[3 << 10];
+    /** The same of what they give of themselves, cd/m². */
+    float[] glow = new float[3 << 10];
 
     Patches(double size) {
         this.size = size;
@@ -64,6 +67,7 @@ final class Patches {
             pointsOf = Arrays.copyOf(pointsOf, 2 * count);
             points = Arrays.copyOf(points, 2 * points.length);
             albedo = Arrays.copyOf(albedo, 2 * albedo.length);
+            glow = Arrays.copyOf(glow, 2 * glow.length);
         }
         return count++;
     }
@@ -96,16 +100,15 @@ final class Patches {
         return pointsOf[patch] == POINTS;
     }
 
-    void add(int patch, float x, float y, float z, float nx, float ny, float nz, double r, double g, double b) {
-        var at = 6 * (POINTS * patch + pointsOf[patch]++);
-        points[at] = x;
-        points[at + 1] = y;
-        points[at + 2] = z;
-        points[at + 3] = nx;
-        points[at + 4] = ny;
-        points[at + 5] = nz;
-        albedo[3 * patch] += (float) r;
-        albedo[3 * patch + 1] += (float) g;
-        albedo[3 * patch + 2] += (float) b;
+    void add(int patch, float[] at, int from, Shine shine) {
+        System.arraycopy(at, from, points, 6 * (POINTS * patch + pointsOf[patch]++), 6);
+        sum(albedo, patch, shine.albedo());
+        sum(glow, patch, shine.glow());
+    }
+
+    private static void sum(float[] of, int patch, Rgb light) {
+        of[3 * patch] += (float) light.r();
+        of[3 * patch + 1] += (float) light.g();
+        of[3 * patch + 2] += (float) light.b();
     }
 }

@@ -5,6 +5,8 @@ import hausbau.core.kit.Kind;
 import hausbau.core.light.Emitter;
 import hausbau.core.light.Lamp;
 import hausbau.core.light.Rgb;
+import hausbau.core.measure.Turn;
+import hausbau.core.measure.Vec;
 import hausbau.core.place.Place;
 import hausbau.core.place.Stance;
 import hausbau.core.shape.Point;
@@ -27,9 +29,16 @@ public final class StandingLamps {
      * A lamp where it shines.
      *
      * @param thing the number of its placement, counted over the chunks of the set
-     * @param lamp  which of the piece's lamps, from 0
+     * @param number which of the piece's lamps, from 0
+     * @param light  by which its own is multiplied: its tint, dimmed
      */
-    public record Lit(Place place, Kind kind, int thing, int lamp, List<Emitter> emitters) {}
+    public record Lit(Place place, Kind kind, int thing, int number, Lamp lamp, Rgb light, List<Emitter> emitters) {
+
+        /** The same in the frame of its piece. */
+        public List<Emitter> inItsPiece() {
+            return StandingLamps.emitters(lamp, kind, Stance.at(Vec.ZERO, Turn.NONE), light);
+        }
+    }
 
     /** Those that are lit, in the order in which the set stands. */
     public static List<Lit> of(StandingSet set, Looks looks) {
@@ -55,6 +64,8 @@ public final class StandingLamps {
                             kind,
                             thing,
                             i,
+                            lamps.all().get(i),
+                            tint.times(bright),
                             emitters(lamps.all().get(i), kind, chunk.stance(row), tint.times(bright))));
                 }
             }

@@ -2,7 +2,6 @@ package hausbau.core.irradiance;
 
 import hausbau.core.light.Mood;
 import hausbau.core.light.Rgb;
-import hausbau.core.ray.Ray;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleConsumer;
@@ -36,7 +35,7 @@ public final class Transport {
 
     private static final Ways PLACES = new Ways(RAYS);
     private static final Ways PATCHES = new Ways(PATCH_WAYS);
-    private static final ThreadLocal<Ray> RAY = ThreadLocal.withInitial(Ray::new);
+    private static final ThreadLocal<LitScene.Rays> RAYS_OF_THREAD = ThreadLocal.withInitial(LitScene.Rays::new);
 
     private final LitScene lit;
     private final Grid grid;
@@ -47,6 +46,9 @@ public final class Transport {
     private final byte[] walls;
     /** What each patch sees before it, {@value #PATCH_WAYS} a patch; what lies behind is not asked. */
     private int[] faced = new int[0];
+
+    private final Panes seenThrough = new Panes();
+    private final Panes facedThrough = new Panes();
 
     static final int INSIDE_BIT = 64;
 
@@ -72,7 +74,12 @@ public final class Transport {
 
     /** Bytes that it holds. */
     public long bytes() {
-        return 4L * seen.length + walls.length + 4L * faced.length + 116L * patches.count();
+        return 4L * seen.length
+                + walls.length
+                + 4L * faced.length
+                + 128L * patches.count()
+                + seenThrough.bytes()
+                + facedThrough.bytes();
     }
 
     /** What a number of rays met, before patches are told from one another: in the order of their places, so that it is the same however many threads cast. */
@@ -82,12 +89,15 @@ public final class Transport {
         final float[] at;
         final int[] thing;
         final int[] mark;
+        /** Of the panes on the way. */
+        final Rgb[] through;
 
         Met(int rays) {
             keys = new long[rays];
             at = new float[6 * rays];
             thing = new int[rays];
             mark = new int[rays];
+            through = new Rgb[rays];
         }
     }
 
@@ -97,7 +107,7 @@ public final class Transport {
             var first = from;
             var n = Math.min(AT_ONCE, grid.size() - from);
             IntStream.range(0, n).parallel().forEach(i -> look(first + i, met, i * RAYS));
-            name(met, n * RAYS, seen, from * RAYS);
+            name(met, n * RAYS, seen, from * RAYS, seenThrough);
             reach.accept((from + n) / (double) grid.size());
         }
         for (var place = 0; place < grid.size(); place++) {
@@ -112,14 +122,15 @@ public final class Transport {
     }
 
     private void look(int place, Met met, int at) {
-        var ray = RAY.get();
+        var rays = RAYS_OF_THREAD.get();
+        var ray = rays.ray;
         var ways = PLACES.set(grid.setOf(place));
         var x = grid.xOf(place);
         var y = grid.yOf(place);
         var z = grid.zOf(place);
         for (var i = 0; i < RAYS; i++) {
             ray.from(x, y, z, ways[3 * i], ways[3 * i + 1], ways[3 * i + 2], FAR);
-            cast(ray, met, at + i);
+            cast(rays, met, at + i, (long) place * RAYS + i);
         }
         for (var side = 0; side < 6; side++) {
             var to = grid.beside(place, side);
@@ -131,32 +142,41 @@ public final class Transport {
         }
     }
 
-    private void cast(Ray ray, Met met, int at) {
-        if (!lit.scene().cast(ray)) {
+    private void cast(LitScene.Rays rays, Met met, int at, long number) {
+        var crossed = lit.cast(rays, number);
+        met.through[at] = crossed.colour();
+        if (crossed.thing() < 0) {
             met.keys[at] = SKY;
-        } else if (ray.isFromBehind()) {
-            met.keys[at] = BACK;
-        } else {
-            var length = (float) Math.sqrt(
-                    ray.normalX() * ray.normalX() + ray.normalY() * ray.normalY() + ray.normalZ() * ray.normalZ());
-            var nx = ray.normalX() / length;
-            var ny = ray.normalY() / length;
-            var nz = ray.normalZ() / length;
-            met.keys[at] = patches.key(ray.x(), ray.y(), ray.z(), nx, ny, nz);
-            met.at[6 * at] = ray.x();
-            met.at[6 * at + 1] = ray.y();
-            met.at[6 * at + 2] = ray.z();
-            met.at[6 * at + 3] = nx;
-            met.at[6 * at + 4] = ny;
-            met.at[6 * at + 5] = nz;
-            met.thing[at] = ray.thing();
-            met.mark[at] = ray.triangle();
+            return;
         }
+        var ray = rays.met;
+        var isPane = crossed.thing() >= lit.scene().size();
+        if (ray.isFromBehind() && !isPane) {
+            met.keys[at] = BACK;
+            return;
+        }
+        // A pane is seen from both sides.
+        var length = (float) Math.sqrt(
+                        ray.normalX() * ray.normalX() + ray.normalY() * ray.normalY() + ray.normalZ() * ray.normalZ())
+                * (ray.isFromBehind() ? -1 : 1);
+        var nx = ray.normalX() / length;
+        var ny = ray.normalY() / length;
+        var nz = ray.normalZ() / length;
+        met.keys[at] = patches.key(ray.x(), ray.y(), ray.z(), nx, ny, nz);
+        met.at[6 * at] = ray.x();
+        met.at[6 * at + 1] = ray.y();
+        met.at[6 * at + 2] = ray.z();
+        met.at[6 * at + 3] = nx;
+        met.at[6 * at + 4] = ny;
+        met.at[6 * at + 5] = nz;
+        met.thing[at] = crossed.thing();
+        met.mark[at] = ray.triangle();
     }
 
-    private void name(Met met, int n, int[] into, int at) {
+    private void name(Met met, int n, int[] into, int at, Panes through) {
         for (var i = 0; i < n; i++) {
             var key = met.keys[i];
+            through.set(at + i, met.through[i]);
             if (key < 0) {
                 into[at + i] = (int) key;
                 continue;
@@ -164,19 +184,7 @@ public final class Transport {
             var patch = patches.number(key);
             into[at + i] = patch;
             if (!patches.isFull(patch)) {
-                var albedo = lit.surfaces().albedo(met.thing[i], met.mark[i]);
-                var p = 6 * i;
-                patches.add(
-                        patch,
-                        met.at[p],
-                        met.at[p + 1],
-                        met.at[p + 2],
-                        met.at[p + 3],
-                        met.at[p + 4],
-                        met.at[p + 5],
-                        albedo.r(),
-                        albedo.g(),
-                        albedo.b());
+                patches.add(patch, met.at, 6 * i, lit.surfaces().of(met.thing[i], met.mark[i]));
             }
         }
     }
@@ -189,14 +197,15 @@ public final class Transport {
             var n = Math.min(AT_ONCE, patches.count() - from);
             faced = Arrays.copyOf(faced, Math.max(faced.length, (from + n) * PATCH_WAYS));
             IntStream.range(0, n).parallel().forEach(i -> face(first + i, met, i * PATCH_WAYS));
-            name(met, n * PATCH_WAYS, faced, from * PATCH_WAYS);
+            name(met, n * PATCH_WAYS, faced, from * PATCH_WAYS, facedThrough);
             from += n;
             reach.accept(from / (double) patches.count());
         }
     }
 
     private void face(int patch, Met met, int at) {
-        var ray = RAY.get();
+        var rays = RAYS_OF_THREAD.get();
+        var ray = rays.ray;
         var ways = PATCHES.set(patch % Ways.SETS);
         var p = patches.points;
         for (var i = 0; i < PATCH_WAYS; i++) {
@@ -206,6 +215,7 @@ public final class Transport {
             var z = ways[3 * i + 2];
             if (x * p[from + 3] + y * p[from + 4] + z * p[from + 5] <= 0) {
                 met.keys[at + i] = BACK;
+                met.through[at + i] = Panes.CLEAR;
                 continue;
             }
             ray.from(
@@ -216,7 +226,7 @@ public final class Transport {
                     y,
                     z,
                     FAR);
-            cast(ray, met, at + i);
+            cast(rays, met, at + i, -(long) (patch + 1) * PATCH_WAYS - i);
         }
     }
 
@@ -242,16 +252,17 @@ public final class Transport {
     private float[] direct(Mood.Around around, double lamps) {
         var lux = new float[3 * patches.count()];
         IntStream.range(0, patches.count()).parallel().forEach(patch -> {
-            var ray = RAY.get();
+            var rays = RAYS_OF_THREAD.get();
             var n = patches.pointsOf[patch];
             for (var i = 0; i < n; i++) {
-                direct(patch, 6 * (Patches.POINTS * patch + i), around, lamps, ray, lux, 1.0 / n);
+                direct(patch, 6 * (Patches.POINTS * patch + i), around, lamps, rays, lux, 1.0 / n);
             }
         });
         return lux;
     }
 
-    private void direct(int patch, int at, Mood.Around around, double lamps, Ray ray, float[] lux, double part) {
+    private void direct(
+            int patch, int at, Mood.Around around, double lamps, LitScene.Rays rays, float[] lux, double part) {
         var p = patches.points;
         var nx = p[at + 3];
         var ny = p[at + 4];
@@ -262,8 +273,9 @@ public final class Transport {
         for (var beam : around.beams()) {
             var to = beam.toward();
             var cos = nx * to.x() + ny * to.y() + nz * to.z();
-            if (cos > 0 && !lit.scene().isBlocked(ray.from(x, y, z, to.x(), to.y(), to.z(), FAR))) {
-                add(lux, patch, beam.lux(), cos * part);
+            if (cos > 0) {
+                rays.ray.from(x, y, z, to.x(), to.y(), to.z(), FAR);
+                add(lux, patch, beam.lux().times(lit.along(rays)), cos * part);
             }
         }
         for (var lamp : lamps > 0 ? lit.lamps() : List.<LitScene.Shining>of()) {
@@ -279,8 +291,12 @@ public final class Transport {
             var cos = (dx * nx + dy * ny + dz * nz) / far;
             var way = from.way();
             var share = from.share(-(dx * way.x() + dy * way.y() + dz * way.z()) / far);
-            if (cos > 0 && share > 0 && lit.isLitBy(lamp, ray, x, y, z)) {
-                add(lux, patch, from.candela(), cos * share * from.onFacing(far) * part * lamps);
+            if (cos > 0 && share > 0) {
+                add(
+                        lux,
+                        patch,
+                        from.candela().times(lit.from(lamp, rays, x, y, z)),
+                        cos * share * from.onFacing(far) * part * lamps);
             }
         }
     }
@@ -295,14 +311,16 @@ public final class Transport {
     private float[] exchange(float[] direct, Rgb[][] sky) {
         var n = patches.count();
         var back = new float[3 * n];
+        var glow = new float[3 * n];
         for (var i = 0; i < back.length; i++) {
             back[i] = (float) (patches.albedo[i] / patches.pointsOf[i / 3] / Math.PI);
+            glow[i] = patches.glow[i] / patches.pointsOf[i / 3];
         }
         var from = new float[3 * n];
         for (var bounce = 0; bounce < MOST_BOUNCES; bounce++) {
             var was = from;
             var is = new float[3 * n];
-            IntStream.range(0, n).parallel().forEach(patch -> exchange(patch, direct, sky, back, was, is));
+            IntStream.range(0, n).parallel().forEach(patch -> exchange(patch, direct, sky, back, glow, was, is));
             from = is;
             var changed = 0.0;
             var all = 0.0;
@@ -317,7 +335,7 @@ public final class Transport {
         return from;
     }
 
-    private void exchange(int patch, float[] direct, Rgb[][] sky, float[] back, float[] was, float[] is) {
+    private void exchange(int patch, float[] direct, Rgb[][] sky, float[] back, float[] glow, float[] was, float[] is) {
         var ways = PATCHES.set(patch % Ways.SETS);
         var ofSky = sky[patch % Ways.SETS];
         var p = patches.points;
@@ -325,6 +343,7 @@ public final class Transport {
         var g = 0.0;
         var b = 0.0;
         var all = 0.0;
+        var isClear = facedThrough.isNone();
         for (var i = 0; i < PATCH_WAYS; i++) {
             var at = 6 * (Patches.POINTS * patch + i % patches.pointsOf[patch]);
             var cos = ways[3 * i] * p[at + 3] + ways[3 * i + 1] * p[at + 4] + ways[3 * i + 2] * p[at + 5];
@@ -333,20 +352,24 @@ public final class Transport {
             }
             all += cos;
             var sees = faced[patch * PATCH_WAYS + i];
+            if (sees == BACK) {
+                continue;
+            }
+            var pane = isClear ? Panes.CLEAR : facedThrough.of(patch * PATCH_WAYS + i);
             if (sees >= 0) {
-                r += cos * was[3 * sees];
-                g += cos * was[3 * sees + 1];
-                b += cos * was[3 * sees + 2];
-            } else if (sees == SKY) {
-                r += cos * ofSky[i].r();
-                g += cos * ofSky[i].g();
-                b += cos * ofSky[i].b();
+                r += cos * pane.r() * was[3 * sees];
+                g += cos * pane.g() * was[3 * sees + 1];
+                b += cos * pane.b() * was[3 * sees + 2];
+            } else {
+                r += cos * pane.r() * ofSky[i].r();
+                g += cos * pane.g() * ofSky[i].g();
+                b += cos * pane.b() * ofSky[i].b();
             }
         }
         var part = all == 0 ? 0 : Math.PI / all;
-        is[3 * patch] = (float) (back[3 * patch] * (direct[3 * patch] + part * r));
-        is[3 * patch + 1] = (float) (back[3 * patch + 1] * (direct[3 * patch + 1] + part * g));
-        is[3 * patch + 2] = (float) (back[3 * patch + 2] * (direct[3 * patch + 2] + part * b));
+        is[3 * patch] = (float) (glow[3 * patch] + back[3 * patch] * (direct[3 * patch] + part * r));
+        is[3 * patch + 1] = (float) (glow[3 * patch + 1] + back[3 * patch + 1] * (direct[3 * patch + 1] + part * g));
+        is[3 * patch + 2] = (float) (glow[3 * patch + 2] + back[3 * patch + 2] * (direct[3 * patch + 2] + part * b));
     }
 
     private Volume gather(float[] sent, Rgb[][] sky) {
@@ -356,12 +379,11 @@ public final class Transport {
             var ways = PLACES.set(set);
             for (var i = 0; i < RAYS; i++) {
                 var sees = seen[place * RAYS + i];
-                if (sees >= 0) {
-                    Volume.add(light, place, ways, i, sent[3 * sees], sent[3 * sees + 1], sent[3 * sees + 2], RAYS);
-                } else if (sees == SKY) {
-                    var of = sky[set][i];
-                    Volume.add(light, place, ways, i, of.r(), of.g(), of.b(), RAYS);
+                if (sees == BACK) {
+                    continue;
                 }
+                var from = sees == SKY ? sky[set][i] : new Rgb(sent[3 * sees], sent[3 * sees + 1], sent[3 * sees + 2]);
+                Volume.add(light, place, ways, i, from.times(seenThrough.of(place * RAYS + i)), RAYS);
             }
         });
         return new Volume(grid, light, walls).filled().smoothed();

@@ -16,12 +16,12 @@ public record Volume(Grid grid, float[] light, byte[] walls) {
 
     public static final int NUMBERS = 12;
 
-    static void add(float[] light, int place, float[] ways, int way, double r, double g, double b, int rays) {
+    static void add(float[] light, int place, float[] ways, int way, Rgb from, int rays) {
         var mean = Math.PI / rays;
         var slope = 2 * Math.PI / rays;
         var at = NUMBERS * place;
         for (var k = 0; k < 3; k++) {
-            var of = k == 0 ? r : k == 1 ? g : b;
+            var of = k == 0 ? from.r() : k == 1 ? from.g() : from.b();
             light[at + 4 * k] += (float) (mean * of);
             light[at + 4 * k + 1] += (float) (slope * of * ways[3 * way]);
             light[at + 4 * k + 2] += (float) (slope * of * ways[3 * way + 1]);

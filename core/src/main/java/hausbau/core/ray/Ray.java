@@ -50,6 +50,18 @@ public final class Ray {
         return this;
     }
 
+    /** Along another, up to where that has met something, from a distance on. */
+    public Ray along(Ray other, double from) {
+        return from(
+                other.ox + from * other.dx,
+                other.oy + from * other.dy,
+                other.oz + from * other.dz,
+                other.dx,
+                other.dy,
+                other.dz,
+                other.far - from);
+    }
+
     /** Passes through a thing: what hangs in it shines through it. */
     public Ray past(int thing) {
         past = thing;

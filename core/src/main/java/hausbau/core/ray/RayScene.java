@@ -68,7 +68,7 @@ public final class RayScene {
         for (var row = 0; row < 3; row++) {
             var low = f[4 * row + 3];
             var high = low;
-            for (var k = 0; k < 3; k++) {
+            for (var k = 0; k < 3 && thing.triangles().size() > 0; k++) {
                 var a = f[4 * row + k] * own[k];
                 var b = f[4 * row + k] * own[3 + k];
                 low += Math.min(a, b);

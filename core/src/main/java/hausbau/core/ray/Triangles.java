@@ -1,6 +1,8 @@
 package hausbau.core.ray;
 
 import java.util.Arrays;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 
 /** Triangles of one thing, in a tree of boxes. It never changes. 44 bytes a triangle, and some 40 for the tree. */
 public final class Triangles {
@@ -39,6 +41,21 @@ public final class Triangles {
                 sides[9 * i + 6 + k] = corners[9 * t + 6 + k] - corners[9 * t + k];
             }
         }
+    }
+
+    /** Those whose mark is asked for. */
+    public Triangles only(IntPredicate isAsked) {
+        var chosen = IntStream.range(0, marks.length)
+                .filter(i -> isAsked.test(marks[i]))
+                .toArray();
+        var corners = new float[9 * chosen.length];
+        for (var i = 0; i < chosen.length; i++) {
+            for (var k = 0; k < 9; k++) {
+                var from = sides[9 * chosen[i] + k % 3];
+                corners[9 * i + k] = k < 3 ? from : from + sides[9 * chosen[i] + k];
+            }
+        }
+        return new Triangles(corners, IntStream.of(chosen).map(i -> marks[i]).toArray());
     }
 
     public int size() {

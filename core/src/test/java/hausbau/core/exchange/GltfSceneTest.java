@@ -11,9 +11,16 @@ import de.javagl.jgltf.model.GltfModel;
 import de.javagl.jgltf.model.NodeModel;
 import de.javagl.jgltf.model.io.GltfModelReader;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
+import hausbau.core.TestSets;
+import hausbau.core.exchange.in.Bundle;
+import hausbau.core.exchange.in.Incoming;
+import hausbau.core.finish.Coat;
 import hausbau.core.finish.Coating;
 import hausbau.core.finish.Colourway;
+import hausbau.core.finish.Glazing;
+import hausbau.core.finish.Glow;
 import hausbau.core.finish.Maps;
+import hausbau.core.irradiance.StandingLamps;
 import hausbau.core.kit.Piece;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -25,6 +32,7 @@ import hausbau.core.place.Stance;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
+import hausbau.core.variety.Looks;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Arrays;
@@ -391,5 +399,81 @@ class GltfSceneTest {
                             .map(p -> 0xFF000000 | p)
                             .toArray());
         }
+    }
+
+    /** What glows and what light passes through, as the ratified extensions have it: factor times strength is cd/m². Read back here it is the same. */
+    @Test
+    void lightOfFinishesIsToldByExtensionsAndReadBack() throws IOException {
+        var coat = Coat.plain("#ffffff", 20, 0).with(new Glow("#ff8000", 2_500, 100), new Glazing(60, 6_000, false));
+        var sheet = SheetFiles.png(Coating.of(coat.surface(), 16, 1_000)).litAs(coat);
+        var scene = GltfScene.handedOver("scene", FINISH, MaterialNames.USUAL, Map.of(Swatch.OPAL, sheet));
+        scene.add(List.of(), "bright", LAMP, Stance.at(Vec.ZERO, Turn.NONE));
+        scene.add(
+                List.of(),
+                "dimmed",
+                LAMP,
+                GltfScene.Look.PLAIN.glowing(0.5),
+                Stance.at(Vec.ofMillimetres(2_000, 0, 0), Turn.NONE));
+        var glb = scene.toBytes();
+        var opal = read(glb).getMaterialModels().stream()
+                .map(MaterialModelV2.class::cast)
+                .filter(m -> m.getName().startsWith("opal"))
+                .toList();
+        assertThat(opal).extracting(MaterialModelV2::getName).containsExactlyInAnyOrder("opal", "opal glowing 50 %");
+        for (var material : opal) {
+            var strength = (Map<?, ?>) material.getExtensions().get("KHR_materials_emissive_strength");
+            var factor = material.getEmissiveFactor();
+            // The weights of sRGB's primaries, IEC 61966-2-1.
+            var luminance = 0.2126 * factor[0] + 0.7152 * factor[1] + 0.0722 * factor[2];
+            assertThat(luminance * ((Number) strength.get("emissiveStrength")).doubleValue())
+                    .isCloseTo(material.getName().equals("opal") ? 2_500 : 1_250, within(1.0));
+            assertThat(material.getExtensions().get("KHR_materials_transmission"))
+                    .isEqualTo(Map.of("transmissionFactor", 0.6));
+            assertThat(material.getExtensions().get("KHR_materials_volume"))
+                    .isEqualTo(Map.of("thicknessFactor", 0.006));
+        }
+        var back = Incoming.read(new Bundle(Map.of("scene.glb", glb)), "scene.glb", share -> true)
+                .tones()
+                .get("opal");
+        assertThat(back.glow()).isEqualTo(coat.glow());
+        assertThat(back.glazing()).isEqualTo(coat.glazing());
+    }
+
+    /** By KHR_lights_punctual: a globe of 800 lm gives 800 / 4π cd to all sides, where its lamp is, turned with what it hangs on. */
+    @Test
+    void lampsAreHandedOverWhereTheyShine() throws IOException {
+        var massing = TestSets.massing(List.of(TestSets.room(1, 0, 0, 4000, 4000)));
+        var set = TestSets.set(massing, TestSets.kit(massing, 1000), TestSets.byHand(1, LAMP, 2000, 2000, 0));
+        var lit = StandingLamps.of(set, Looks.of(set));
+        var scene = new GltfScene("scene", FINISH);
+        scene.add(
+                List.of(),
+                "lamp",
+                LAMP,
+                GltfScene.Look.PLAIN,
+                Stance.at(Vec.ofMillimetres(2_000, 2_000, 0), Turn.NONE),
+                lit);
+        var model = read(scene.toBytes());
+        var lights = (List<?>) ((Map<?, ?>) model.getExtensions().get("KHR_lights_punctual")).get("lights");
+        assertThat(lights).hasSize(1);
+        var light = (Map<?, ?>) lights.get(0);
+        assertThat(light.get("type")).isEqualTo("point");
+        var colour = (List<?>) light.get("color");
+        var candela = ((Number) light.get("intensity")).doubleValue()
+                * (0.2126 * ((Number) colour.get(0)).doubleValue()
+                        + 0.7152 * ((Number) colour.get(1)).doubleValue()
+                        + 0.0722 * ((Number) colour.get(2)).doubleValue());
+        assertThat(candela).isCloseTo(lit.get(0).lamp().lumens() / (4 * Math.PI), within(0.1));
+        var node = model.getNodeModels().stream()
+                .filter(n -> n.getName().equals("lamp 1 light"))
+                .findFirst()
+                .orElseThrow();
+        var at = node.computeGlobalTransform(null);
+        var world = lit.get(0).emitters().get(0).at();
+        assertThat(at[12]).isCloseTo((float) world.x(), within(1e-4f));
+        assertThat(at[13]).isCloseTo((float) world.z(), within(1e-4f));
+        assertThat(at[14]).isCloseTo((float) -world.y(), within(1e-4f));
+        // Its own -Z, turned, is the way that it shines: down.
+        assertThat(-at[9]).isCloseTo(-1f, within(1e-5f));
     }
 }

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import hausbau.core.TestSets;
+import hausbau.core.finish.Coat;
+import hausbau.core.finish.Glazing;
+import hausbau.core.finish.Glow;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
@@ -14,12 +17,13 @@ import hausbau.core.light.Rgb;
 import hausbau.core.measure.Turn;
 import hausbau.core.measure.Vec;
 import hausbau.core.place.Stance;
-import hausbau.core.ray.Ray;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Point;
 import hausbau.core.shape.Swatch;
 import hausbau.core.variety.Looks;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 
@@ -88,15 +92,15 @@ class StandingLampsTest {
                 set,
                 Looks.of(set),
                 kind -> LitKind.of(kind.mesh(finish)),
-                (swatch, colourway) -> Rgb.grey(swatch == Swatch.OPAL ? 0.9 : 0.5));
+                (swatch, colourway) -> Optional.of(Coat.plain(swatch == Swatch.OPAL ? "#f0f0f0" : "#b0b0b0", 80, 0)));
         assertThat(lit.lamps()).hasSize(1);
         assertThat(lit.scene().size()).isEqualTo((int) set.size());
         var lamp = lit.lamps().get(0);
         assertAt(lamp.emitter().at(), 2, 2, 1.86);
-        assertThat(lit.isLitBy(lamp, new Ray(), 2.5, 2, 0.001)).isTrue();
-        assertThat(lit.isLitBy(lamp, new Ray(), 6, 2, 0.5))
+        assertThat(lit.from(lamp, new LitScene.Rays(), 2.5, 2, 0.001)).isEqualTo(Rgb.grey(1));
+        assertThat(lit.from(lamp, new LitScene.Rays(), 6, 2, 0.5))
                 .as("beyond the wall")
-                .isFalse();
+                .isEqualTo(Rgb.NONE);
         var shadows = LampShadows.of(lit, share -> {});
         var shortest = 255;
         for (var b : shadows) {
@@ -104,5 +108,39 @@ class StandingLampsTest {
         }
         // The ceiling, 3.2 m less 1.86 m above, is the nearest; it reaches 8 m.
         assertThat(shortest * 8 / 255.0).isBetween(1.1, 1.4);
+    }
+
+    /** The globe of that lamp glows: dimmed with it, out by seed, and through glass that lets a half pass comes a half. */
+    @Test
+    void finishesGlowAsTheyAreTold() {
+        var massing = TestSets.massing(List.of(TestSets.room(1, 0, 0, 4000, 4000)));
+        var set = TestSets.set(massing, TestSets.kit(massing, 1000), TestSets.byHand(1, TestSets.LAMP, 2000, 2000, 0));
+        for (var lit : new int[] {100, 0}) {
+            var opal = Coat.plain("#ffffff", 20, 0).with(new Glow("#ff8000", 2_000, lit), new Glazing(25, 0, false));
+            var wall = Coat.plain("#808080", 80, 0);
+            var scene = SetLight.of(
+                    set,
+                    Looks.of(set),
+                    kind -> LitKind.of(kind.mesh(Finish.ofDensity(512))),
+                    (swatch, colourway) -> Optional.of(swatch == Swatch.OPAL ? opal : wall));
+            assertThat(scene.panes().size()).as("the globe alone").isEqualTo(1);
+            var globe = IntStream.range(0, 4)
+                    .mapToObj(mark -> {
+                        try {
+                            return scene.surfaces().of(scene.scene().size(), mark);
+                        } catch (ArrayIndexOutOfBoundsException none) {
+                            return Shine.of(Rgb.NONE);
+                        }
+                    })
+                    .filter(shine -> shine.passes() > 0)
+                    .findFirst()
+                    .orElseThrow();
+            // Both faces of what is solid: a half of a half.
+            assertThat(globe.passes()).isCloseTo(0.5, within(1e-9));
+            assertThat(globe.glow().luminance()).isCloseTo(lit == 0 ? 0 : 2_000, within(1e-6));
+            assertThat(globe.glow().r()).isGreaterThanOrEqualTo(globe.glow().b());
+            assertThat(StandingGlow.of(set, Looks.of(set), k -> List.of(Swatch.OPAL), (s, c) -> Optional.of(opal)))
+                    .hasSize(lit == 0 ? (int) set.size() : 0);
+        }
     }
 }

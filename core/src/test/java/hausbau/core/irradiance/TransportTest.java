@@ -65,7 +65,7 @@ class TransportTest {
     private static LitScene lit(List<RayScene.Thing> things, double albedo, Emitter... lamps) {
         return new LitScene(
                 new RayScene(things),
-                (thing, mark) -> Rgb.grey(albedo),
+                (thing, mark) -> Shine.of(Rgb.grey(albedo)),
                 IntStream.range(0, lamps.length)
                         .mapToObj(i -> new LitScene.Shining(lamps[i], -1))
                         .toList());
@@ -139,6 +139,44 @@ class TransportTest {
                         .at(nearest(volume.grid(), 0, 0, 0), 0, 0, 1)
                         .g())
                 .isCloseTo(bounced / 2, Percentage.withPercentage(3));
+    }
+
+    /** The same furnace, heated by its own glow: surfaces of L make L / (1 - a), and every place gets π times that. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 0.5, 0.8})
+    void aGlowingRoomIsAsBrightAsTheSumOfAllBounces(double albedo) {
+        var lit = new LitScene(
+                new RayScene(List.of(ball(2, 16))),
+                (thing, mark) -> new Shine(Rgb.grey(albedo), new Rgb(100, 50, 0), Rgb.NONE),
+                List.of());
+        var at = of(lit, 0.5).in(DARK, 0);
+        var middle = at.at(nearest(at.grid(), 0, 0, 0), 0, 0, 1);
+        assertThat(middle.r()).isCloseTo(Math.PI * 100 / (1 - albedo), Percentage.withPercentage(2));
+        assertThat(middle.g()).isCloseTo(middle.r() / 2, Percentage.withPercentage(0.1));
+        assertThat(middle.b()).isZero();
+    }
+
+    /** Under glass that is black but for what passes, there is as much of each colour of the sky as passes: of one sheet once, of two twice. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2})
+    void throughGlassComesWhatPasses(int sheets) {
+        var passing = new Rgb(0.8, 0.5, 0.2);
+        var panes = IntStream.range(0, sheets).mapToObj(i -> ball(2 + i, 16)).toList();
+        var lit = new LitScene(
+                new RayScene(List.of()),
+                new RayScene(panes),
+                (thing, mark) -> new Shine(Rgb.NONE, Rgb.NONE, passing),
+                List.of());
+        var volume = Transport.of(
+                        lit, Grid.over(new float[] {-0.5f, -0.5f, -0.5f, 0.5f, 0.5f, 0.5f}, 0.25), share -> {})
+                .in(bright(1000), 0);
+        var sum = Rgb.NONE;
+        for (var place = 0; place < volume.grid().size(); place++) {
+            sum = sum.plus(volume.at(place, 0, 0, 1).times(1.0 / volume.grid().size()));
+        }
+        assertThat(sum.r()).isCloseTo(Math.PI * 1000 * Math.pow(0.8, sheets), Percentage.withPercentage(2));
+        assertThat(sum.g()).isCloseTo(Math.PI * 1000 * Math.pow(0.5, sheets), Percentage.withPercentage(2));
+        assertThat(sum.b()).isCloseTo(Math.PI * 1000 * Math.pow(0.2, sheets), Percentage.withPercentage(2));
     }
 
     /** Whatever lies in it, a place under a sky that is alike all around gets π times its luminance. */

@@ -350,16 +350,17 @@ final class GltfIn {
         var name = material.getName() == null ? "surface" : material.getName();
         swatches.putIfAbsent(name, Guess.swatch(name, material.getMetallicFactor()));
         var factor = material.getBaseColorFactor();
+        var base = factor == null ? new float[] {1, 1, 1} : factor;
+        var tone = Tone.of(
+                        Tone.encoded(base[0]),
+                        Tone.encoded(base[1]),
+                        Tone.encoded(base[2]),
+                        material.getRoughnessFactor(),
+                        material.getMetallicFactor())
+                .lit(GltfLight.glow(material), GltfLight.glazing(material));
         // White is what glTF takes where nothing is told.
-        if (factor != null && (factor[0] != 1 || factor[1] != 1 || factor[2] != 1)) {
-            tones.putIfAbsent(
-                    name,
-                    Tone.of(
-                            Tone.encoded(factor[0]),
-                            Tone.encoded(factor[1]),
-                            Tone.encoded(factor[2]),
-                            material.getRoughnessFactor(),
-                            material.getMetallicFactor()));
+        if (base[0] != 1 || base[1] != 1 || base[2] != 1 || tone.isLit()) {
+            tones.putIfAbsent(name, tone);
         }
         take(name, Shows.COLOUR, material.getBaseColorTexture());
         take(name, Shows.NORMAL, material.getNormalTexture());

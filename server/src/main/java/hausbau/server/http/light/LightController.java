@@ -59,7 +59,7 @@ class LightController {
             return new EmitterView(
                     lit.place().toString(),
                     state.id(lit.kind()),
-                    lit.lamp(),
+                    lit.number(),
                     e.kind(),
                     point(e.at()),
                     point(e.way()),
@@ -73,8 +73,14 @@ class LightController {
         }
     }
 
+    /** A placement that does not glow as its finishes say. @param share 0 is out */
+    record DimmedView(@NotNull String id, @NotNull double share) {}
+
     /** @param shadowSide ways across the square of each that tells how far it shines */
-    record LampsView(@NotNull List<@NotNull EmitterView> emitters, @NotNull int shadowSide) {}
+    record LampsView(
+            @NotNull List<@NotNull EmitterView> emitters,
+            @NotNull int shadowSide,
+            @NotNull List<@NotNull DimmedView> dimmed) {}
 
     @GetMapping("/lamps")
     @Operation(summary = "All lamps that are lit, where they stand")
@@ -84,7 +90,10 @@ class LightController {
                 light.lamps(siteId).stream()
                         .flatMap(lit -> lit.emitters().stream().map(e -> EmitterView.of(lit, e, state)))
                         .toList(),
-                LampShadows.SIDE);
+                LampShadows.SIDE,
+                light.dimmed(siteId).stream()
+                        .map(d -> new DimmedView(d.place().toString(), d.share()))
+                        .toList());
     }
 
     @GetMapping(path = "/shadows", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)

@@ -5,6 +5,8 @@ import hausbau.core.finish.Coat;
 import hausbau.core.finish.Coat.Bond;
 import hausbau.core.finish.Coat.Grain;
 import hausbau.core.finish.Coat.Layer;
+import hausbau.core.finish.Glazing;
+import hausbau.core.finish.Glow;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Refused;
 import hausbau.server.store.Millimetres;
@@ -30,7 +32,13 @@ public record CoatWords(
         @Nullable Integer metallic,
         @Nullable Integer wear,
         @Nullable Integer seed,
-        @Nullable Map<Layer, Long> pictures) {
+        @Nullable Map<Layer, Long> pictures,
+        @Nullable String glowColour,
+        @Nullable Integer glow,
+        @Nullable Integer glowLit,
+        @Nullable Integer transparency,
+        @Nullable Length thicknessMm,
+        @Nullable Boolean twoSided) {
 
     public static CoatWords of(Coat c) {
         return new CoatWords(
@@ -47,31 +55,18 @@ public record CoatWords(
                 c.metallic(),
                 c.wear(),
                 c.seed(),
-                c.pictures().isEmpty() ? null : new TreeMap<>(c.pictures()));
+                c.pictures().isEmpty() ? null : new TreeMap<>(c.pictures()),
+                c.glow().colour(),
+                c.glow().nits(),
+                c.glow().lit(),
+                c.glazing().transparency(),
+                new Length(c.glazing().thickness()),
+                c.glazing().twoSided());
     }
 
-    /** Tells colours only. */
-    public static CoatWords colours(String colour, String second) {
-        return new CoatWords(null, colour, second, null, null, null, null, null, null, null, null, null, null, null);
-    }
-
-    /** Tells wear and roughness, percent, besides. */
-    public CoatWords worn(int newWear, int newRoughness) {
-        return new CoatWords(
-                grain,
-                colour,
-                second,
-                unitXMm,
-                unitYMm,
-                jointMm,
-                bond,
-                variation,
-                reliefMm,
-                newRoughness,
-                metallic,
-                newWear,
-                seed,
-                pictures);
+    /** Tells only these of the fields above, by their names. */
+    public static CoatWords told(Map<String, Object> fields) {
+        return Millimetres.JSON.convertValue(fields, CoatWords.class);
     }
 
     /**
@@ -109,7 +104,12 @@ public record CoatWords(
                         ? Map.of()
                         : pictures.entrySet().stream()
                                 .filter(p -> p.getValue() != 0)
-                                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+                                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)),
+                new Glow(told(glowColour, "glowColour"), told(glow, "glow"), told(glowLit, "glowLit")),
+                new Glazing(
+                        told(transparency, "transparency"),
+                        told(thicknessMm, "thicknessMm").um(),
+                        told(twoSided, "twoSided")));
     }
 
     private static <T> T told(@Nullable T value, String field) {

@@ -127,14 +127,15 @@ public class BroughtPictures {
             var swatch = given.computeIfAbsent(
                     material, m -> MaterialService.enter(edit, stores, m.isBlank() ? "" : names.fresh(m)));
             var layers = pictured.get(material);
+            var tone = tones.get(material);
             if (layers == null) {
-                var tone = Objects.requireNonNull(tones.get(material));
-                coats.put(swatch, Coat.plain(tone.colour(), tone.roughness(), tone.metallic()));
+                coats.put(swatch, toned(Objects.requireNonNull(tone)));
                 continue;
             }
             var media = new EnumMap<Layer, Long>(Layer.class);
             layers.forEach((layer, picture) -> media.put(layer, keep(edit, picture)));
-            coats.put(swatch, Coat.ofWholeSheet(media));
+            var coat = Coat.ofWholeSheet(media);
+            coats.put(swatch, tone == null ? coat : coat.with(tone.glow(), tone.glazing()));
             // No pixel of theirs is lost, and no more are made up than must be.
             MaterialService.setPixels(
                     edit,
@@ -147,6 +148,10 @@ public class BroughtPictures {
         }
         wear(edit, coats);
         return given;
+    }
+
+    private static Coat toned(Tone tone) {
+        return Coat.plain(tone.colour(), tone.roughness(), tone.metallic()).with(tone.glow(), tone.glazing());
     }
 
     private long keep(Edit edit, PictureFile picture) {

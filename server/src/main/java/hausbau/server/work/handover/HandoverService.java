@@ -5,8 +5,11 @@ import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
 import hausbau.core.exchange.Schedules;
+import hausbau.core.irradiance.StandingGlow;
+import hausbau.core.irradiance.StandingLamps;
 import hausbau.core.massing.Level;
 import hausbau.core.massing.SiteSettings;
+import hausbau.core.place.Place;
 import hausbau.core.shape.MaterialNames;
 import hausbau.core.shape.Swatch;
 import hausbau.core.variety.Looks;
@@ -15,24 +18,29 @@ import hausbau.server.jobs.Jobs;
 import hausbau.server.standing.LookShelf;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
+import hausbau.server.store.Millimetres;
 import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
+import hausbau.server.store.light.MoodWords;
 import hausbau.server.work.kit.ColourwayService;
 import hausbau.server.work.kit.ColourwayService.Finishes;
 import hausbau.server.work.kit.KitService;
 import hausbau.server.work.kit.WorkshopService;
+import hausbau.server.work.light.MoodService;
 import hausbau.server.work.massing.LevelService;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.core.type.TypeReference;
 
 /** The files that a site is handed over in; each is of one state of the site. */
 @Service
@@ -45,6 +53,7 @@ public class HandoverService {
     private final LookShelf looks;
     private final ColourwayService colourways;
     private final WorkshopService workshop;
+    private final MoodService moods;
     private final Jobs jobs;
     private final TransactionTemplate reading;
 
@@ -56,6 +65,7 @@ public class HandoverService {
             LookShelf looks,
             ColourwayService colourways,
             WorkshopService workshop,
+            MoodService moods,
             Jobs jobs,
             PlatformTransactionManager transactions) {
         this.stores = stores;
@@ -65,6 +75,7 @@ public class HandoverService {
         this.looks = looks;
         this.colourways = colourways;
         this.workshop = workshop;
+        this.moods = moods;
         this.jobs = jobs;
         this.reading = new TransactionTemplate(transactions);
         reading.setReadOnly(true);
@@ -106,6 +117,10 @@ public class HandoverService {
                 read.names(),
                 finishes.values().stream().collect(Collectors.toMap(Finishes::name, Finishes::sheets)));
         var names = new NodeNames(state.decisions(), read.levels());
+        var lamps =
+                StandingLamps.of(state.set(), given).stream().collect(Collectors.groupingBy(StandingLamps.Lit::place));
+        var dimmed = dimmed(state, given, read.wanted());
+        scene.seenIn(read.mood());
         for (var chunk : state.set().chunks()) {
             job.reachOrStop(1);
             for (var row = 0; row < chunk.size(); row++) {
@@ -116,22 +131,61 @@ public class HandoverService {
                         names.path(standing),
                         names.name(piece.code()),
                         piece,
-                        look == null ? GltfScene.Look.PLAIN : look(look, finishes),
-                        standing.stance());
+                        (look == null ? GltfScene.Look.PLAIN : look(look, finishes))
+                                .glowing(dimmed.getOrDefault(standing.place(), 1.0)),
+                        standing.stance(),
+                        lamps.getOrDefault(standing.place(), List.of()));
             }
         }
         return scene.toBytes();
     }
 
+    /** How brightly what does not glow as its finishes say does, as a share of that. */
+    private static Map<Place, Double> dimmed(SiteState state, Looks given, ColourwayService.Wanted wanted) {
+        var coats = wanted.colourways().stream()
+                .collect(Collectors.toMap(k -> k.isUsed() ? 0L : k.id(), ColourwayService.Known::colourway));
+        return StandingGlow.of(
+                        state.set(),
+                        given,
+                        kind -> state.piece(state.id(kind)).parts().stream()
+                                .map(part -> part.swatch().material())
+                                .toList(),
+                        (swatch, colourway) -> swatch.isCoated()
+                                ? Optional.of(coats.getOrDefault(colourway, Objects.requireNonNull(coats.get(0L)))
+                                        .coat(swatch))
+                                : Optional.empty())
+                .stream()
+                .collect(Collectors.toMap(StandingGlow.Dimmed::place, StandingGlow.Dimmed::share));
+    }
+
     /** What is read for it, in one transaction. */
-    private record Read(String name, Map<Long, String> levels, MaterialNames names, ColourwayService.Wanted wanted) {}
+    private record Read(
+            String name,
+            Map<Long, String> levels,
+            MaterialNames names,
+            ColourwayService.Wanted wanted,
+            Map<String, Object> mood) {}
 
     private Read read(long siteId, SiteSettings settings, Set<Swatch> materials, List<Long> others) {
         return Objects.requireNonNull(reading.execute(status -> new Read(
                 stores.sites().site(siteId).name(),
                 levels.all(siteId, settings).stream().collect(Collectors.toMap(Level::id, Level::name)),
                 stores.kits().materialNames(siteId),
-                colourways.wanted(siteId, materials, others))));
+                colourways.wanted(siteId, materials, others),
+                mood(siteId))));
+    }
+
+    /** The mood that is in use, in words. */
+    private Map<String, Object> mood(long siteId) {
+        var used = moods.all(siteId).stream()
+                .filter(MoodService.Known::isUsed)
+                .findFirst()
+                .orElseThrow();
+        var told = new LinkedHashMap<String, Object>();
+        told.put("name", used.name());
+        told.putAll(
+                Millimetres.JSON.convertValue(MoodWords.of(used.mood()), new TypeReference<Map<String, Object>>() {}));
+        return told;
     }
 
     private static GltfScene.Look look(Looks.Guise of, Map<Long, Finishes> finishes) {

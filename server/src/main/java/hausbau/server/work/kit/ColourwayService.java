@@ -256,12 +256,11 @@ public class ColourwayService {
         for (var known : wanted.colourways()) {
             var files = new TreeMap<Swatch, SheetFiles>(together);
             for (var swatch : wanted.coated()) {
+                var coat = known.colourway().coat(swatch);
                 files.put(
                         swatch,
-                        sheets.jpeg(
-                                known.colourway().coat(swatch),
-                                finish.sheets().side(swatch),
-                                finish.sheetWidth(swatch)));
+                        sheets.jpeg(coat, finish.sheets().side(swatch), finish.sheetWidth(swatch))
+                                .litAs(coat));
                 howFar.accept((double) ++made / count);
             }
             var name = known.isUsed()

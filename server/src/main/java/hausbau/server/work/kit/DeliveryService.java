@@ -328,7 +328,7 @@ public class DeliveryService {
                     .filter(Objects::nonNull)
                     .flatMap(p -> edit.before().piece(p).parts().stream())
                     .toList();
-            swatches.putAll(pictures.lay(edit, pictured, tones(edit, file, order, pictured.keySet(), used), before));
+            swatches.putAll(pictures.lay(edit, pictured, tones(edit, file, order, used), before));
             var ids = new ArrayList<Long>();
             for (var taken : order.things()) {
                 ids.add(bring(edit, id, file, loose, swatches, pictured.keySet(), order, taken));
@@ -342,10 +342,10 @@ public class DeliveryService {
     }
 
     /** The looks of materials that nobody has chosen another for, and that the site knows by no name. */
-    private Map<String, Tone> tones(Edit edit, Incoming file, Order order, Set<String> pictured, Set<String> used) {
+    private Map<String, Tone> tones(Edit edit, Incoming file, Order order, Set<String> used) {
         var tones = new LinkedHashMap<String, Tone>();
         file.unknown(stores.kits().materialNames(edit.site().getId())).stream()
-                .filter(m -> used.contains(m) && !order.swatches().containsKey(m) && !pictured.contains(m))
+                .filter(m -> used.contains(m) && !order.swatches().containsKey(m))
                 .forEach(m -> tones.put(m, Objects.requireNonNull(file.tones().get(m))));
         return tones;
     }

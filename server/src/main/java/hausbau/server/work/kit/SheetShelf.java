@@ -43,17 +43,18 @@ public class SheetShelf {
 
     /** Tells one sheet from another without making it. @param coat or a sheet that several share */
     public static String tag(Object coat, double sheet) {
-        return UUID.nameUUIDFromBytes((VERSION + " " + coat + " " + sheet).getBytes(StandardCharsets.UTF_8))
+        var of = coat instanceof Coat c ? c.surface() : coat;
+        return UUID.nameUUIDFromBytes((VERSION + " " + of + " " + sheet).getBytes(StandardCharsets.UTF_8))
                 .toString();
     }
 
     /** @param side pixels, @param sheet how wide it lies on a piece, millimetres */
     public SheetFiles png(Coat coat, int side, double sheet) {
-        return get(new Key(coat, side, sheet, "png"), SheetFiles::png);
+        return get(new Key(coat.surface(), side, sheet, "png"), SheetFiles::png);
     }
 
     public SheetFiles jpeg(Coat coat, int side, double sheet) {
-        return get(new Key(coat, side, sheet, "jpeg"), SheetFiles::jpeg);
+        return get(new Key(coat.surface(), side, sheet, "jpeg"), SheetFiles::jpeg);
     }
 
     public SheetFiles png(SharedSheet shared, int side) {

@@ -4,19 +4,20 @@ import com.github.benmanes.caffeine.cache.Cache;
 import hausbau.core.dress.Dresses;
 import hausbau.core.dress.Traits;
 import hausbau.core.exchange.VolumeBytes;
+import hausbau.core.finish.Coat;
 import hausbau.core.finish.Colourway;
 import hausbau.core.irradiance.Grid;
 import hausbau.core.irradiance.LampShadows;
 import hausbau.core.irradiance.LitKind;
 import hausbau.core.irradiance.LitScene;
 import hausbau.core.irradiance.SetLight;
+import hausbau.core.irradiance.StandingGlow;
 import hausbau.core.irradiance.StandingLamps;
 import hausbau.core.irradiance.Transport;
 import hausbau.core.kit.Kind;
 import hausbau.core.kit.Part;
 import hausbau.core.kit.Piece;
 import hausbau.core.light.Mood;
-import hausbau.core.light.Rgb;
 import hausbau.core.measure.Length;
 import hausbau.core.shape.Swatch;
 import hausbau.core.standing.Chunk;
@@ -36,6 +37,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
 
@@ -120,21 +122,35 @@ public class LightService {
                     return Objects.requireNonNull(
                             kinds.get(new Shape(k, piece.model()), s -> LitKind.of(meshes.mesh(piece, finish))));
                 }),
-                (swatch, colourway) ->
-                        albedo(Objects.requireNonNull(coats.getOrDefault(colourway, coats.get(0L))), swatch));
+                (swatch, colourway) -> coat(coats, swatch, colourway));
     }
 
-    private static Rgb albedo(Colourway colourway, Swatch swatch) {
+    private static Optional<Coat> coat(Map<Long, Colourway> colourways, Swatch swatch, long colourway) {
         var of = swatch.material();
         return of.isCoated()
-                ? Rgb.of(colourway.coat(of).colour())
-                : new Rgb(swatch.red(), swatch.green(), swatch.blue());
+                ? Optional.of(Objects.requireNonNull(colourways.getOrDefault(colourway, colourways.get(0L)))
+                        .coat(of))
+                : Optional.empty();
     }
 
     @Reading
     public List<StandingLamps.Lit> lamps(long siteId) {
         var state = sets.current(siteId);
         return StandingLamps.of(state.set(), looks.of(state));
+    }
+
+    /** Placements that do not glow as their finishes say. */
+    @Reading
+    public List<StandingGlow.Dimmed> dimmed(long siteId) {
+        var asked = asked(siteId);
+        return StandingGlow.of(
+                asked.state().set(),
+                asked.looks(),
+                kind -> asked.state().piece(asked.state().id(kind)).parts().stream()
+                        .map(part -> part.swatch().material())
+                        .distinct()
+                        .toList(),
+                (swatch, colourway) -> coat(asked.lit().colourways(), swatch, colourway));
     }
 
     public SiteState state(long siteId) {
