@@ -65,7 +65,7 @@ export function shineBy(material: MeshStandardMaterial, uniforms: ShineUniforms)
           if (glowNits > 0.0) {
             vec3 glow = glowColour * glowShare * (glowScale > 0.0 ? glowNits * glowScale : 0.6);
             #if defined(USE_COLOR) || defined(USE_INSTANCING_COLOR)
-              glow *= vColor;
+              glow *= vColor.rgb;
             #endif
             totalEmissiveRadiance += glow;
           }`,
