@@ -20,6 +20,8 @@ const LINES = [
   { key: 'textureBytes', title: 'Texture memory, MiB', factor: 1024 * 1024 },
   { key: 'materials', title: 'Materials', factor: 1 },
   { key: 'sheets', title: 'Sheets', factor: 1 },
+  { key: 'lamps', title: 'Lamps', factor: 1 },
+  { key: 'lampsAtOnce', title: 'Lamps in one place', factor: 1 },
 ] as const
 const spent = computed(() => site.tally?.budget ?? [])
 const say = (i: number, n: number) => (LINES[i]!.factor > 1 ? formatBytes(n) : formatCount(n))

@@ -84,6 +84,8 @@ export const LAMP_VALUES: Value[] = [slide('lamps', 'brightness', '%', 0, 200, 5
 export const AIR_VALUES: Value[] = [
   slide('visibilityM', 'visibility', 'm', 5, 20_000, 5, undefined, true),
   slide('airHeightM', 'thins over', 'm', 1, 1_000, 1, (w) => !!w.visibilityM, true),
+  slide('patchiness', 'in patches', '%', 0, 100, 5, (w) => !!w.visibilityM),
+  slide('shafts', 'sunbeams', '%', 0, 500, 10, (w) => !!w.visibilityM && w.sun !== 'NONE'),
   { is: 'colour', key: 'air', label: 'colour', matters: (w) => !!w.visibilityM },
 ]
 
@@ -93,6 +95,8 @@ export const EXPOSURE_VALUES: Value[] = [
   slide('contrast', 'contrast', '%', 50, 200, 1),
   slide('saturation', 'saturation', '%', 0, 200, 1),
   slide('vignette', 'dark corners', '%', 0, 100, 1),
+  slide('bloom', 'spread of light', '%', 0, 100, 1),
+  slide('grain', 'grain', '%', 0, 100, 1),
 ]
 
 /** Places of a slider that spans powers of ten. */

@@ -48,6 +48,11 @@ export class Daylight {
     this.out.visible = false
   }
 
+  /** The light that casts shadows. */
+  get first(): DirectionalLight {
+    return this.beams[0]!
+  }
+
   /** Paper is near white and takes all light evenly; finishes are lit from one side more, and by what they mirror. */
   shineOn(look: 'paper' | 'finishes') {
     const isPaper = look === 'paper'

@@ -1,4 +1,5 @@
 import {
+  type DirectionalLight,
   Frustum,
   InstancedMesh,
   LineSegments,
@@ -43,7 +44,7 @@ export interface Drawing {
   /** What polished surfaces mirror: a sky, or a plain room of daylight. */
   outside(sky?: Scene): Texture | null
   /** The light that the picture is of: how it is exposed, and what the air takes. @param sky whether it is seen beyond the set */
-  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }): void
+  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }, sun?: DirectionalLight): void
   /** How bright the set was drawn at a pixel, as parts of width and height from the upper left; absent where nothing is drawn. */
   brightness(x: number, y: number): number | undefined
   dispose(): void
@@ -89,8 +90,8 @@ class CardDrawing implements Drawing {
     return outdoors(this.renderer, sky)
   }
 
-  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }) {
-    this.pass.seeBy(light, sky, how)
+  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }, sun?: DirectionalLight) {
+    this.pass.seeBy(light, sky, how, sun)
   }
 
   brightness(x: number, y: number) {

@@ -70,6 +70,18 @@ const lit = {
   lampTile: { value: new Vector2(1, 1) },
 }
 
+/** What the volume is told by, to whatever else is lit by it. */
+export const fieldUniforms = {
+  fieldOn: lit.fieldOn,
+  fieldRed: lit.fieldRed,
+  fieldGreen: lit.fieldGreen,
+  fieldBlue: lit.fieldBlue,
+  fieldFrom: lit.fieldFrom,
+  fieldSize: lit.fieldSize,
+  fieldSpacing: lit.fieldSpacing,
+  fieldScale: lit.fieldScale,
+}
+
 function texture3(data: Uint16Array | Uint8Array | Float32Array, [x, y, z]: readonly [number, number, number], as: Partial<Data3DTexture>) {
   // The array's own buffer may hold more than it.
   const t = new Data3DTexture(data as Uint16Array<ArrayBuffer>, x, y, z)
@@ -107,8 +119,9 @@ export class LightField {
     if (field !== this.field) this.keep(field)
     if (lamps !== this.lamps) this.keepLamps(lamps)
     lit.fieldOn.value = isMood && field ? 1 : 0
-    const glows = glowScale.value !== scale
-    glowScale.value = scale
+    const glow = isMood ? scale * light.lamps : -1
+    const glows = glowScale.value !== glow
+    glowScale.value = glow
     lit.fieldScale.value = scale * (field?.unit ?? 0)
     lit.lampsOn.value = isMood && lamps?.emitters.length && light.lamps > 0 ? 1 : 0
     lit.lampScale.value = isMood ? scale * light.lamps : 0

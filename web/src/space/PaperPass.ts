@@ -2,10 +2,12 @@ import {
   Color,
   DataUtils,
   DepthTexture,
+  type DirectionalLight,
   HalfFloatType,
   Matrix4,
   type PerspectiveCamera,
   type Scene,
+  type Texture,
   ShaderMaterial,
   UnsignedIntType,
   Vector2,
@@ -17,9 +19,8 @@ import {
 import { FullScreenQuad } from 'three/addons/postprocessing/Pass.js'
 import type { LightView } from '../api/client'
 import { BANDS, MIDDLE } from '../light/meter'
-
-/** What is seen beyond everything is taken to be so far away, metres. */
-const BEYOND_M = 4000
+import { AirPass, BEYOND_M } from './AirPass'
+import { BloomPass } from './BloomPass'
 
 /**
  * The paper look: heavy ink where one thing ends before another, a soft shade where surfaces meet. Both are read off the depth that was drawn:
@@ -31,10 +32,13 @@ export class PaperPass {
   private readonly probe = new WebGLRenderTarget(1, 1, { type: HalfFloatType })
   private readonly quad: FullScreenQuad
   private readonly material: ShaderMaterial
+  private readonly air: AirPass
+  private readonly bloom = new BloomPass()
 
   constructor() {
     const depth = new DepthTexture(1, 1, UnsignedIntType)
     this.target = new WebGLRenderTarget(1, 1, { samples: 4, type: HalfFloatType, depthTexture: depth })
+    this.air = new AirPass(depth)
     this.material = new ShaderMaterial({
       uniforms: {
         picture: { value: this.target.texture },
@@ -57,6 +61,12 @@ export class PaperPass {
         contrast: { value: 1 },
         saturation: { value: 1 },
         vignette: { value: 0 },
+        grain: { value: 0 },
+        bloom: { value: 0 },
+        spread: { value: null as Texture | null },
+        /** Whether the air was gone through step by step. */
+        marched: { value: 0 },
+        air: { value: null as Texture | null },
         /** Whether colours tell how bright it is. */
         banded: { value: 0 },
         bands: { value: BANDS.map((b) => new Color(b.colour)) },
@@ -87,6 +97,11 @@ export class PaperPass {
         uniform float contrast;
         uniform float saturation;
         uniform float vignette;
+        uniform float grain;
+        uniform float bloom;
+        uniform sampler2D spread;
+        uniform float marched;
+        uniform sampler2D air;
         uniform float banded;
         uniform vec3 bands[${BANDS.length}];
         uniform float measured;
@@ -145,17 +160,28 @@ export class PaperPass {
           float ground = step(0.9999999, here);
           colour.rgb *= 1.0 - (inked > 0.5 ? 0.32 * shade / 12.0 : 0.85 * shade / 16.0) * (1.0 - ground);
           if (mood > 0.5 && (ground < 0.5 || sky > 0.5)) {
-            if (extinction > 0.0) colour.rgb = mix(colour.rgb, haze, airOnTheWay(here, ground));
+            if (marched > 0.5) {
+              vec2 step2 = pixel * 1.5;
+              vec4 a = 0.25 * (texture2D(air, at + step2) + texture2D(air, at - step2) + texture2D(air, at + vec2(step2.x, -step2.y)) + texture2D(air, at + vec2(-step2.x, step2.y)));
+              colour.rgb = colour.rgb * a.a + a.rgb;
+            } else if (extinction > 0.0) colour.rgb = mix(colour.rgb, haze, airOnTheWay(here, ground));
             if (measured > 0.5) {
               gl_FragColor = vec4(colour.rgb, 1.0);
               return;
             }
             float bright = dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722));
+            if (bloom > 0.0) colour.rgb += bloom * texture2D(spread, at).rgb;
             colour.rgb = ${MIDDLE} * pow(max(colour.rgb * white, 0.0) / ${MIDDLE}, vec3(contrast));
             colour.rgb = max(vec3(0.0), mix(vec3(dot(colour.rgb, vec3(0.2126, 0.7152, 0.0722))), colour.rgb, saturation));
             vec2 off = at - 0.5;
             colour.rgb *= 1.0 - vignette * smoothstep(0.1, 0.55, dot(off, off));
             colour.rgb = neutral(colour.rgb);
+            // Most in the middle of what is neither black nor white.
+            if (grain > 0.0) {
+              float bit = fract(sin(dot(floor(gl_FragCoord.xy), vec2(12.9898, 78.233))) * 43758.5453) - 0.5;
+              float tone = clamp(dot(colour.rgb, vec3(0.333)), 0.0, 1.0);
+              colour.rgb = max(vec3(0.0), colour.rgb * (1.0 + grain * bit * (1.0 - tone)));
+            }
             if (banded > 0.5) colour.rgb = bands[int(clamp(floor(log2(max(bright, 1e-9) / ${MIDDLE}) + 5.5), 0.0, ${(BANDS.length - 1).toFixed(1)}))];
           }
           if (measured > 0.5) {
@@ -178,12 +204,13 @@ export class PaperPass {
     this.material.uniforms.inked!.value = on ? 1 : 0
   }
 
-  /** @param light absent or even: as it was drawn. @param sky whether it is seen beyond the set. @param how without grading, or in colours of brightness */
-  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }) {
+  /** @param light absent or even: as it was drawn. @param sky whether it is seen beyond the set. @param how without grading, or in colours of brightness. @param sun whose shadows are seen in the air */
+  seeBy(light: LightView | undefined, sky: boolean, how: { graded: boolean; falseColour: boolean }, sun?: DirectionalLight) {
     const u = this.material.uniforms
     const isMood = !!light && !light.even
     u.mood!.value = isMood ? 1 : 0
     u.sky!.value = sky ? 1 : 0
+    u.marched!.value = isMood && this.air.seeBy(light, sun) ? 1 : 0
     if (!isMood) return
     u.extinction!.value = light.extinction
     u.airHeight!.value = light.airHeightM
@@ -193,6 +220,8 @@ export class PaperPass {
     u.contrast!.value = how.graded ? light.contrast / 100 : 1
     u.saturation!.value = how.graded ? light.saturation / 100 : 1
     u.vignette!.value = how.graded ? light.vignette / 100 : 0
+    u.grain!.value = how.graded ? light.grain / 100 : 0
+    u.bloom!.value = how.graded ? (1.6 * light.bloom) / 100 : 0
     u.banded!.value = how.falseColour ? 1 : 0
   }
 
@@ -220,6 +249,8 @@ export class PaperPass {
     this.target.setSize(Math.round(width * ratio), Math.round(height * ratio))
     ;(this.material.uniforms.pixel!.value as Vector2).set(1 / (width * ratio), 1 / (height * ratio))
     this.material.uniforms.line!.value = ratio
+    this.air.resize(width * ratio, height * ratio)
+    this.bloom.resize(width * ratio, height * ratio)
   }
 
   render(renderer: WebGLRenderer, scene: Scene, camera: PerspectiveCamera) {
@@ -234,6 +265,10 @@ export class PaperPass {
     renderer.setRenderTarget(null)
     ;(u.eye!.value as Vector3).setFromMatrixPosition(camera.matrixWorld)
     ;(u.toSite!.value as Matrix4).multiplyMatrices(camera.matrixWorld, camera.projectionMatrixInverse)
+    if (u.marched!.value) this.air.render(renderer, camera)
+    if (u.mood!.value && u.bloom!.value) this.bloom.render(renderer, this.target.texture)
+    u.air!.value = this.air.texture
+    u.spread!.value = this.bloom.texture
     this.quad.render(renderer)
     return { calls, triangles }
   }
@@ -241,6 +276,8 @@ export class PaperPass {
   dispose() {
     this.target.dispose()
     this.probe.dispose()
+    this.air.dispose()
+    this.bloom.dispose()
     this.material.dispose()
     this.quad.dispose()
   }

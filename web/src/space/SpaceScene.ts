@@ -310,9 +310,9 @@ export class SpaceScene {
   /** Shadows are cast anew only when what casts them has changed. */
   private shine(d: Description, changed: boolean) {
     this.sky.show(d.sky, d.light)
-    this.drawing.seeBy(d.light, d.sky, d)
     if (d.finished) this.mirror(d.light)
     this.lightField.show(d.light, d.field, d.lamps)
+    this.drawing.seeBy(d.light, d.sky, d, this.daylight.first)
     const lit = [d.finished, d.blocks.length > 0, ...this.extent.min.toArray(), ...this.extent.max.toArray(), this.coats.passing].join()
     if (!changed && d.light === this.light && lit === this.lit) return
     this.light = d.light

@@ -36,8 +36,8 @@ export const GLOWING = 'glowing'
 export const shineUniforms = () => ({ glowColour: { value: new Color(0, 0, 0) }, glowNits: { value: 0 }, passes: { value: 0 } })
 export type ShineUniforms = ReturnType<typeof shineUniforms>
 
-/** From cd/m² to what is seen; in even light what glows is merely bright. */
-export const glowScale = { value: 0 }
+/** From cd/m² to what is seen; below 0 in even light, where what glows is merely bright. */
+export const glowScale = { value: -1 }
 
 const WEIGHTS = [0.2126, 0.7152, 0.0722] as const
 const luminance = ({ r, g, b }: Color) => WEIGHTS[0] * r + WEIGHTS[1] * g + WEIGHTS[2] * b
@@ -63,7 +63,7 @@ export function shineBy(material: MeshStandardMaterial, uniforms: ShineUniforms)
           '#include <emissivemap_fragment>',
           `#include <emissivemap_fragment>
           if (glowNits > 0.0) {
-            vec3 glow = glowColour * glowShare * (glowScale > 0.0 ? glowNits * glowScale : 0.6);
+            vec3 glow = glowColour * glowShare * (glowScale < 0.0 ? 0.6 : glowNits * glowScale);
             #if defined(USE_COLOR) || defined(USE_INSTANCING_COLOR)
               glow *= vColor.rgb;
             #endif

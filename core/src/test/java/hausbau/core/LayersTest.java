@@ -83,7 +83,7 @@ class LayersTest {
             .whereLayer("variety")
             .mayOnlyBeAccessedByLayers("irradiance")
             .whereLayer("survey")
-            .mayNotBeAccessedByAnyLayer()
+            .mayOnlyBeAccessedByLayers("irradiance")
             .whereLayer("advice")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("budget")
@@ -113,7 +113,16 @@ class LayersTest {
             .mayOnlyBeAccessedByLayers("standing", "hand", "survey")
             .whereLayer("massing")
             .mayOnlyBeAccessedByLayers(
-                    "advice", "place", "dress", "arrange", "standing", "hand", "survey", "shot", "exchange")
+                    "advice",
+                    "place",
+                    "dress",
+                    "arrange",
+                    "standing",
+                    "hand",
+                    "survey",
+                    "irradiance",
+                    "shot",
+                    "exchange")
             .whereLayer("fit")
             .mayOnlyBeAccessedByLayers("advice", "massing", "standing", "survey")
             .whereLayer("reduce")

@@ -16,6 +16,7 @@ import hausbau.core.kit.Profile;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
 import hausbau.core.kit.Surroundings;
+import hausbau.core.light.Lamps;
 import hausbau.core.massing.Stair;
 import hausbau.core.measure.Length;
 import hausbau.core.measure.Turn;
@@ -191,6 +192,10 @@ class DemoDressing {
                                 .toList(),
                         seed,
                         null));
+    }
+
+    void light(long site, String code, Lamps lamps) {
+        traits.change(site, piece(site, code), NOT_TOLD, new TraitService.Change(null, null, null, lamps));
     }
 
     void standIn(long site, String code, String name, long x, long y, long z) {
@@ -519,6 +524,8 @@ class DemoDressing {
                         coat("#eae3d0", "#c2b79e", Map.of()),
                         Swatch.TIMBER,
                         coat("#93613a", "#57361f", Map.of()),
+                        Swatch.OPAL,
+                        coat("#f3efe2", "#d8cfb4", Map.of("glow", 2_500, "glowColour", "#ffd9a8")),
                         Swatch.STONE,
                         coat(
                                 "#c3b9a8",
@@ -551,7 +558,7 @@ class DemoDressing {
                         Swatch.TERRAZZO,
                         coat("#b3aa97", "#5f554b", Map.of("wear", 40, "roughness", 66)),
                         Swatch.OPAL,
-                        coat("#d9cfae", "#a89a72", Map.of("wear", 25, "roughness", 40))));
+                        coat("#d9cfae", "#a89a72", Map.of("wear", 25, "roughness", 40, "glow", 0))));
         colourways.use(site, opened, NOT_TOLD);
         return closed;
     }

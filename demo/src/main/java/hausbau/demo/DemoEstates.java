@@ -1,5 +1,7 @@
 package hausbau.demo;
 
+import hausbau.core.light.Lamp;
+import hausbau.core.light.Lamps;
 import hausbau.core.massing.Corners;
 import hausbau.core.massing.Level;
 import hausbau.core.massing.Opening;
@@ -220,6 +222,14 @@ class DemoEstates {
             var east = new Stance(new Vec(mm(WIDE).um() - west.x(), west.y() + mm(y).um(), 0), Turn.NONE, true, 0);
             assemblies.use(id, bay.assembly(), NOT_TOLD, east, false);
         }
+        // A lamp in each shop's front, of which some are still lit when it is late; the lanterns are lit.
+        for (var front = 0; front < BAYS; front++) {
+            at(id, "PRP-LAMP", -1_200, front * BAY + 700, 0);
+            at(id, "PRP-LAMP", WIDE + 1_200, front * BAY + 700, 0);
+        }
+        dressing.light(
+                id, "PRP-LAMP", new Lamps(List.of(Lamp.globe(Vec.ofMillimetres(160, 160, 1_860), 2_500, 8)), 40, 5));
+        dressing.light(id, "PRP-LANTERN", Lamps.of(Lamp.globe(Vec.ofMillimetres(150, 150, 2_400), 1_200, 7)));
         // In the middle a stall, crates about it, all looking outward.
         at(id, "PRP-STALL", 3_000, 18_000, 0);
         var ring = new Ring(

@@ -52,6 +52,7 @@ public class DemoSites {
     private final DemoDressing dressing;
     private final DemoEstates estates;
     private final MouldingService mouldings;
+    private final DemoLight light;
 
     DemoSites(
             SiteService sites,
@@ -65,7 +66,8 @@ public class DemoSites {
             DemoBoard board,
             DemoDressing dressing,
             DemoEstates estates,
-            MouldingService mouldings) {
+            MouldingService mouldings,
+            DemoLight light) {
         this.sites = sites;
         this.massing = massing;
         this.levels = levels;
@@ -78,11 +80,15 @@ public class DemoSites {
         this.dressing = dressing;
         this.estates = estates;
         this.mouldings = mouldings;
+        this.light = light;
     }
 
     /** @return the ids of the sites, in a fixed order */
     public List<Long> make() {
-        return List.of(makeBaths(), estates.makeArcade(), estates.makeTerrace());
+        var baths = makeBaths();
+        var arcade = estates.makeArcade();
+        light.arcade(arcade);
+        return List.of(baths, arcade, estates.makeTerrace());
     }
 
     private long makeBaths() {
@@ -110,6 +116,7 @@ public class DemoSites {
         furnishBaths(id);
         board.fill(id);
         dressing.dress(id);
+        light.baths(id);
         return id;
     }
 

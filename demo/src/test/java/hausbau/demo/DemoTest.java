@@ -32,7 +32,8 @@ import org.springframework.jdbc.core.JdbcTemplate;
             DemoBoard.class,
             DemoDressing.class,
             DemoEstates.class,
-            DemoKit.class
+            DemoKit.class,
+            DemoLight.class
         },
         webEnvironment = SpringBootTest.WebEnvironment.NONE)
 class DemoTest {

@@ -10,11 +10,13 @@ import java.util.List;
  *
  * @param textureBytes memory of all sheets on the graphics card
  * @param materials    distinct materials, @param sheets texture sheets
+ * @param lamps        that are lit, all of which cast shadows, @param lampsAtOnce that light one place
  */
-public record Budget(long triangles, long drawCalls, long textureBytes, long materials, long sheets) {
+public record Budget(
+        long triangles, long drawCalls, long textureBytes, long materials, long sheets, long lamps, long lampsAtOnce) {
 
     private static final String TRIANGLES = "triangles";
-    public static final Budget NONE = new Budget(0, 0, 0, 0, 0);
+    public static final Budget NONE = new Budget(0, 0, 0, 0, 0, 0, 0);
     private static final long MOST = 1_000_000_000_000L;
     private static final long MEBIBYTE = 1024L * 1024;
 
@@ -26,6 +28,8 @@ public record Budget(long triangles, long drawCalls, long textureBytes, long mat
         check(faults, "textureBytes", textureBytes);
         check(faults, "materials", materials);
         check(faults, "sheets", sheets);
+        check(faults, "lamps", lamps);
+        check(faults, "lampsAtOnce", lampsAtOnce);
         if (!faults.isEmpty()) {
             throw new Refused(faults);
         }
@@ -63,14 +67,16 @@ public record Budget(long triangles, long drawCalls, long textureBytes, long mat
                 new Line("draw calls", tally.drawCalls(), drawCalls),
                 new Line("texture memory", tally.textures().plain(), textureBytes),
                 new Line("materials", tally.materials(), materials),
-                new Line("sheets", tally.materials(), sheets));
+                new Line("sheets", tally.materials(), sheets),
+                new Line("lamps", tally.lamps(), lamps),
+                new Line("lamps in one place", tally.lampsAtOnce(), lampsAtOnce));
     }
 
     /** Where a set is to be shown, with a budget to begin from. Common practice, no source. */
     public enum Target {
-        HEADSET(new Budget(300_000, 100, 128 * MEBIBYTE, 20, 8)),
-        DESKTOP(new Budget(5_000_000, 2_000, 1024 * MEBIBYTE, 100, 40)),
-        FILM(new Budget(100_000_000, 50_000, 16_384 * MEBIBYTE, 1_000, 400)),
+        HEADSET(new Budget(300_000, 100, 128 * MEBIBYTE, 20, 8, 8, 2)),
+        DESKTOP(new Budget(5_000_000, 2_000, 1024 * MEBIBYTE, 100, 40, 200, 8)),
+        FILM(new Budget(100_000_000, 50_000, 16_384 * MEBIBYTE, 1_000, 400, 5_000, 64)),
         OWN(NONE);
 
         private final Budget budget;

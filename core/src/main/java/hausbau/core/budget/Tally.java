@@ -17,6 +17,7 @@ import java.util.stream.Collectors;
  * @param materials      distinct materials in use; each has a sheet of its own
  * @param textures       what those sheets take
  * @param largest        what of them takes most, three at most, falling
+ * @param lamps          that are lit, each of which casts shadows, @param lampsAtOnce the most that light one place
  * @param heaviest       what draws most triangles, three at most, falling
  * @param instancedBytes meshes once, and a matrix for each placement
  * @param flatBytes      what it would be if every placement had a mesh of its own
@@ -31,7 +32,9 @@ public record Tally(
         int materials,
         TextureMemory textures,
         List<Sheet> largest,
-        List<Share> heaviest) {
+        List<Share> heaviest,
+        int lamps,
+        int lampsAtOnce) {
 
     /** A placement's matrix: sixteen numbers in single precision. */
     private static final long MATRIX_BYTES = 64;
@@ -95,6 +98,25 @@ public record Tally(
                                 .reversed()
                                 .thenComparing(Share::what))
                         .limit(NAMED)
-                        .toList());
+                        .toList(),
+                0,
+                0);
+    }
+
+    /** The same with lamps. */
+    public Tally lit(int count, int atOnce) {
+        return new Tally(
+                kinds,
+                placements,
+                drawCalls,
+                triangles,
+                instancedBytes,
+                flatBytes,
+                materials,
+                textures,
+                largest,
+                heaviest,
+                count,
+                atOnce);
     }
 }

@@ -34,6 +34,12 @@ public final class StandingLamps {
      */
     public record Lit(Place place, Kind kind, int thing, int number, Lamp lamp, Rgb light, List<Emitter> emitters) {
 
+        /** Whether it shines where another hangs. */
+        boolean reaches(Lit other) {
+            var from = emitters.get(0);
+            return from.at().minus(other.emitters().get(0).at()).length() < from.reach();
+        }
+
         /** The same in the frame of its piece. */
         public List<Emitter> inItsPiece() {
             return StandingLamps.emitters(lamp, kind, Stance.at(Vec.ZERO, Turn.NONE), light);
@@ -44,8 +50,18 @@ public final class StandingLamps {
     public static List<Lit> of(StandingSet set, Looks looks) {
         var all = new ArrayList<Lit>();
         var traits = set.decisions().traits();
-        var thing = 0;
+        var areLookedAt = looks.all().stream()
+                .anyMatch(l -> !traits.of(l.kind()).lamps().all().isEmpty());
+        var first = 0;
         for (var chunk : set.chunks()) {
+            var thing = first;
+            first += chunk.size();
+            // Most chunks have none, and are passed over.
+            if (!areLookedAt
+                    && chunk.palette().stream()
+                            .allMatch(k -> traits.of(k).lamps().all().isEmpty())) {
+                continue;
+            }
             for (var row = 0; row < chunk.size(); row++, thing++) {
                 var look = looks.look(chunk, row);
                 var kind = look == null ? chunk.kind(row) : look.kind();
@@ -71,6 +87,15 @@ public final class StandingLamps {
             }
         }
         return all;
+    }
+
+    /** The most lamps that light one place where one hangs; what is long or wide is one. */
+    public static int mostAtOnce(List<Lit> lamps) {
+        return lamps.stream()
+                .mapToInt(one ->
+                        (int) lamps.stream().filter(other -> other.reaches(one)).count())
+                .max()
+                .orElse(0);
     }
 
     /** @param light by which its own is multiplied */

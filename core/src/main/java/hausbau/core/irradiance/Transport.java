@@ -230,10 +230,10 @@ public final class Transport {
         }
     }
 
-    /** The volume in some light. @param lamps how bright the lamps are, 0 to 1 */
+    /** The volume in some light. @param lamps how bright the lamps and what glows are, as a share of what is told */
     public Volume in(Mood.Around around, double lamps) {
         var direct = direct(around, lamps);
-        var sent = exchange(direct, sky(around, PATCHES));
+        var sent = exchange(direct, sky(around, PATCHES), lamps);
         return gather(sent, sky(around, PLACES));
     }
 
@@ -308,13 +308,13 @@ public final class Transport {
     }
 
     /** How bright each patch comes to be, cd/m². */
-    private float[] exchange(float[] direct, Rgb[][] sky) {
+    private float[] exchange(float[] direct, Rgb[][] sky, double lamps) {
         var n = patches.count();
         var back = new float[3 * n];
         var glow = new float[3 * n];
         for (var i = 0; i < back.length; i++) {
             back[i] = (float) (patches.albedo[i] / patches.pointsOf[i / 3] / Math.PI);
-            glow[i] = patches.glow[i] / patches.pointsOf[i / 3];
+            glow[i] = (float) (lamps * patches.glow[i] / patches.pointsOf[i / 3]);
         }
         var from = new float[3 * n];
         for (var bounce = 0; bounce < MOST_BOUNCES; bounce++) {

@@ -6,9 +6,10 @@ package hausbau.core.light;
  * @param ev         at ISO 100, -10 to 22
  * @param contrast   percent, 100 leaves it, 50 to 200, @param saturation percent, 100 leaves it, 0 to 200
  * @param vignette   how much darker the corners are, percent
+ * @param grain      how strong the grain of film is, percent, @param bloom how far what is very bright spreads, percent
  * @param white      the temperature of light that is seen as white, 1700 to 20 000 K; {@value #DAYLIGHT} leaves all as it is
  */
-public record Exposure(double ev, int contrast, int saturation, int vignette, double white) {
+public record Exposure(double ev, int contrast, int saturation, int vignette, int grain, int bloom, double white) {
 
     public static final double DAYLIGHT = 6500;
 
@@ -23,8 +24,15 @@ public record Exposure(double ev, int contrast, int saturation, int vignette, do
         check.within("contrast", contrast, 50, 200);
         check.within("saturation", saturation, 0, 200);
         check.within("vignette", vignette, 0, 100);
+        check.within("grain", grain, 0, 100);
+        check.within("bloom", bloom, 0, 100);
         check.within("white", white, 1700, 20_000);
         check.refuse();
+    }
+
+    /** Without grain and bloom. */
+    public Exposure(double ev, int contrast, int saturation, int vignette, double white) {
+        this(ev, contrast, saturation, vignette, 0, 0, white);
     }
 
     /** By how much red, green and blue are multiplied so that light of that temperature is white, as bright as it was (after J. von Kries). */

@@ -49,7 +49,7 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure, int lamps)
                 new Mood(
                         new Sky(Sky.Kind.CLEAR, 5, 8_000, "#8fb3d1", "#f0d2a8", "#8a7a66"),
                         sun(Sunlight.Kind.SET, 19, 285, 11, 32_000, 3000),
-                        new Air(1_500, 0, "#efcfa6"),
+                        new Air(1_500, 0, "#efcfa6", 30, 100),
                         seen(13),
                         100));
         moods.put(
@@ -76,7 +76,7 @@ public record Mood(Sky sky, Sunlight sun, Air air, Exposure exposure, int lamps)
     }
 
     private static Exposure seen(double ev, double white) {
-        return new Exposure(ev, 100, 100, 12, white);
+        return new Exposure(ev, 100, 100, 12, 0, 10, white);
     }
 
     /** At 48° north on the summer solstice. */

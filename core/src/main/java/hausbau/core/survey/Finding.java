@@ -46,6 +46,9 @@ public record Finding(
         OFF_GRID(false, "What is off the grid does not meet its neighbours, and copies drift further."),
         FLOATING(false, "A thing that stands on nothing looks wrong at once."),
         OUTSIDE(false, "What no room holds is seldom seen, but always paid for."),
+        DARK_LAMP(false, "It costs as much as one that lights something."),
+        LAMP_INSIDE(false, "What it should light stays dark."),
+        CROWDED_LAMPS(false, "Each one more is worked out for all that it reaches."),
         LOST_PLACE(false, "A hand changed it where the set no longer has the place.");
 
         private final boolean fault;
@@ -115,7 +118,7 @@ public record Finding(
     }
 
     /** 64 bits of what a finding is about (FNV-1a over its words), the same on every machine. */
-    static long about(Object... what) {
+    public static long about(Object... what) {
         var hash = 0xCBF29CE484222325L;
         for (var one : what) {
             for (var c : String.valueOf(one).toCharArray()) {

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 class BriefTest {
 
     private static final Tally TALLY =
-            new Tally(3, 40, 12, 9_000, 1, 1, 5, new TextureMemory(80, 20), List.of(), List.of());
+            new Tally(3, 40, 12, 9_000, 1, 1, 5, new TextureMemory(80, 20), List.of(), List.of(), 30, 9);
 
     private static Brief brief(List<Long> planned, List<Long> corrected) {
         return new Brief("", "", Budget.Target.OWN, Budget.NONE, planned, corrected);
@@ -26,12 +26,19 @@ class BriefTest {
 
     @Test
     void whatIsSpentIsMeasuredAgainstWhatIsAllowed() {
-        var lines = new Budget(8_999, 12, 79, 6, 5).measure(TALLY);
+        var lines = new Budget(8_999, 12, 79, 6, 5, 30, 8).measure(TALLY);
         assertThat(lines)
                 .extracting(Budget.Line::what)
-                .containsExactly("triangles", "draw calls", "texture memory", "materials", "sheets");
-        assertThat(lines).extracting(Budget.Line::spent).containsExactly(9_000L, 12L, 80L, 5L, 5L);
-        assertThat(lines).extracting(Budget.Line::isOver).containsExactly(true, false, true, false, false);
+                .containsExactly(
+                        "triangles",
+                        "draw calls",
+                        "texture memory",
+                        "materials",
+                        "sheets",
+                        "lamps",
+                        "lamps in one place");
+        assertThat(lines).extracting(Budget.Line::spent).containsExactly(9_000L, 12L, 80L, 5L, 5L, 30L, 9L);
+        assertThat(lines).extracting(Budget.Line::isOver).containsExactly(true, false, true, false, false, false, true);
     }
 
     @Test
@@ -44,13 +51,20 @@ class BriefTest {
     @EnumSource(value = Budget.Target.class, names = "OWN", mode = EnumSource.Mode.EXCLUDE)
     void everyTargetLimitsEverything(Budget.Target target) {
         var b = target.budget();
-        assertThat(List.of(b.triangles(), b.drawCalls(), b.textureBytes(), b.materials(), b.sheets()))
+        assertThat(List.of(
+                        b.triangles(),
+                        b.drawCalls(),
+                        b.textureBytes(),
+                        b.materials(),
+                        b.sheets(),
+                        b.lamps(),
+                        b.lampsAtOnce()))
                 .allMatch(limit -> limit > 0);
     }
 
     @Test
     void aBudgetBelowNothingIsRefusedByName() {
-        assertThatThrownBy(() -> new Budget(-1, 0, 0, 0, Long.MAX_VALUE))
+        assertThatThrownBy(() -> new Budget(-1, 0, 0, 0, Long.MAX_VALUE, 0, 0))
                 .isInstanceOfSatisfying(
                         Refused.class,
                         r -> assertThat(r.faults()).extracting(f -> f.field()).containsExactly("triangles", "sheets"));
@@ -75,7 +89,7 @@ class BriefTest {
     /** By hand: three of a piece that gets 16 more are 48 more; one that is nowhere yet is all of its own more. */
     @Test
     void aPieceIsMeasuredAgainstTheTrianglesThatAreLeft() {
-        var budget = new Budget(9_050, 0, 0, 0, 0);
+        var budget = new Budget(9_050, 0, 0, 0, 0, 0, 0);
         assertThat(budget.triangles(TALLY, 3, 44, 60))
                 .isEqualTo(new Budget.Line("triangles", 9_048, 9_050))
                 .matches(line -> !line.isOver());

@@ -72,6 +72,6 @@ class TallyTest {
     @Test
     void nothingCostsNothing() {
         assertThat(Tally.of(List.of(), Sheets.USUAL))
-                .isEqualTo(new Tally(0, 0, 0, 0, 0, 0, 0, TextureMemory.NONE, List.of(), List.of()));
+                .isEqualTo(new Tally(0, 0, 0, 0, 0, 0, 0, TextureMemory.NONE, List.of(), List.of(), 0, 0));
     }
 }

@@ -8,6 +8,7 @@ import hausbau.core.finish.Coat;
 import hausbau.core.finish.Glazing;
 import hausbau.core.finish.Glow;
 import hausbau.core.kit.Kind;
+import hausbau.core.kit.Kit;
 import hausbau.core.kit.Pivot;
 import hausbau.core.kit.Recipe;
 import hausbau.core.kit.Role;
@@ -15,11 +16,14 @@ import hausbau.core.light.Emitter;
 import hausbau.core.light.Lamp;
 import hausbau.core.light.Rgb;
 import hausbau.core.measure.Turn;
+import hausbau.core.measure.Unit;
 import hausbau.core.measure.Vec;
 import hausbau.core.place.Stance;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.Point;
 import hausbau.core.shape.Swatch;
+import hausbau.core.standing.StandingSet;
+import hausbau.core.survey.Finding;
 import hausbau.core.variety.Looks;
 import java.util.List;
 import java.util.Optional;
@@ -142,5 +146,38 @@ class StandingLampsTest {
             assertThat(StandingGlow.of(set, Looks.of(set), k -> List.of(Swatch.OPAL), (s, c) -> Optional.of(opal)))
                     .hasSize(lit == 0 ? (int) set.size() : 0);
         }
+    }
+
+    /** A lamp in a room is well; one sunk into the floor, one that nothing is near, and more than may light one place are found. */
+    @Test
+    void lampsThatAreWrongAreFound() {
+        var massing = TestSets.massing(List.of(TestSets.room(1, 0, 0, 4000, 4000)));
+        var kit = TestSets.kit(massing, 1000);
+        var finish = Finish.ofDensity(512);
+        var well = TestSets.set(massing, kit, TestSets.byHand(1, TestSets.LAMP, 2000, 2000, 0));
+        assertThat(checks(well, finish, 0)).isEmpty();
+        var sunk = TestSets.set(massing, kit, TestSets.byHand(1, TestSets.LAMP, 2000, 2000, -1_960));
+        assertThat(checks(sunk, finish, 0)).containsExactly(Finding.Check.LAMP_INSIDE);
+        var lost = TestSets.set(massing, kit, TestSets.byHand(1, TestSets.LAMP, 200_000, 2000, 0));
+        assertThat(checks(lost, finish, 0)).containsExactly(Finding.Check.DARK_LAMP);
+        var crowd = TestSets.set(
+                massing,
+                kit,
+                TestSets.byHand(1, TestSets.LAMP, 1000, 1000, 0),
+                TestSets.byHand(2, TestSets.LAMP, 3000, 1000, 0),
+                TestSets.byHand(3, TestSets.LAMP, 2000, 3000, 0));
+        assertThat(checks(crowd, finish, 3)).isEmpty();
+        assertThat(checks(crowd, finish, 2)).hasSize(3).containsOnly(Finding.Check.CROWDED_LAMPS);
+        assertThat(StandingLamps.mostAtOnce(StandingLamps.of(crowd, Looks.of(crowd))))
+                .isEqualTo(3);
+    }
+
+    private static List<Finding.Check> checks(StandingSet set, Finish finish, int atOnce) {
+        var kit = Kit.named(set.kinds(), set.decisions().massing().settings().storey(), Unit.METRE);
+        return LampChecks.of(
+                        set, kit, StandingLamps.of(set, Looks.of(set)), kind -> LitKind.of(kind.mesh(finish)), atOnce)
+                .stream()
+                .map(Finding::check)
+                .toList();
     }
 }

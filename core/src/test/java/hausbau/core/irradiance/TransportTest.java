@@ -149,7 +149,7 @@ class TransportTest {
                 new RayScene(List.of(ball(2, 16))),
                 (thing, mark) -> new Shine(Rgb.grey(albedo), new Rgb(100, 50, 0), Rgb.NONE),
                 List.of());
-        var at = of(lit, 0.5).in(DARK, 0);
+        var at = of(lit, 0.5).in(DARK, 1);
         var middle = at.at(nearest(at.grid(), 0, 0, 0), 0, 0, 1);
         assertThat(middle.r()).isCloseTo(Math.PI * 100 / (1 - albedo), Percentage.withPercentage(2));
         assertThat(middle.g()).isCloseTo(middle.r() / 2, Percentage.withPercentage(0.1));

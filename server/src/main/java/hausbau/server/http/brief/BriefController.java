@@ -41,10 +41,19 @@ class BriefController {
             @NotNull Long drawCalls,
             @NotNull Long textureBytes,
             @NotNull Long materials,
-            @NotNull Long sheets) {
+            @NotNull Long sheets,
+            @NotNull Long lamps,
+            @NotNull Long lampsAtOnce) {
 
         static BudgetView of(Budget b) {
-            return new BudgetView(b.triangles(), b.drawCalls(), b.textureBytes(), b.materials(), b.sheets());
+            return new BudgetView(
+                    b.triangles(),
+                    b.drawCalls(),
+                    b.textureBytes(),
+                    b.materials(),
+                    b.sheets(),
+                    b.lamps(),
+                    b.lampsAtOnce());
         }
     }
 
@@ -61,7 +70,14 @@ class BriefController {
             @NotNull List<TargetView> targets) {}
 
     /** Only what is told changes. */
-    record BudgetChange(Long triangles, Long drawCalls, Long textureBytes, Long materials, Long sheets) {
+    record BudgetChange(
+            Long triangles,
+            Long drawCalls,
+            Long textureBytes,
+            Long materials,
+            Long sheets,
+            Long lamps,
+            Long lampsAtOnce) {
 
         Budget over(Budget b) {
             return new Budget(
@@ -69,7 +85,9 @@ class BriefController {
                     or(drawCalls, b.drawCalls()),
                     or(textureBytes, b.textureBytes()),
                     or(materials, b.materials()),
-                    or(sheets, b.sheets()));
+                    or(sheets, b.sheets()),
+                    or(lamps, b.lamps()),
+                    or(lampsAtOnce, b.lampsAtOnce()));
         }
     }
 

@@ -69,6 +69,7 @@ class MoodController {
      * @param domeAround  places in a row, @param domeUp rows
      * @param lamps       by how much the lamps of pieces are brighter than they are told
      * @param white       by how much each colour is multiplied before it is graded
+     * @param airColour   what the air throws back, @param patchiness and @param shafts percent
      * @param extinction  of the air for each metre, @param airHeightM over which it thins to 37 %, 0 where it does not
      */
     record LightView(
@@ -85,9 +86,14 @@ class MoodController {
             @NotNull RgbView haze,
             @NotNull double extinction,
             @NotNull double airHeightM,
+            @NotNull RgbView airColour,
+            @NotNull int patchiness,
+            @NotNull int shafts,
             @NotNull int contrast,
             @NotNull int saturation,
             @NotNull int vignette,
+            @NotNull int grain,
+            @NotNull int bloom,
             @NotNull RgbView white,
             @NotNull double lamps) {
 
@@ -110,9 +116,14 @@ class MoodController {
                     RgbView.of(lit.haze()),
                     mood.air().extinction(),
                     mood.air().height(),
+                    RgbView.of(Rgb.of(mood.air().colour())),
+                    mood.air().patchiness(),
+                    mood.air().shafts(),
                     mood.exposure().contrast(),
                     mood.exposure().saturation(),
                     mood.exposure().vignette(),
+                    mood.exposure().grain(),
+                    mood.exposure().bloom(),
                     RgbView.of(mood.exposure().balance()),
                     mood.lamps() / 100.0);
         }

@@ -30,6 +30,8 @@ public class BriefRow implements Row {
     long textureBytes;
     long materials;
     long sheets;
+    long lamps;
+    long lampsAtOnce;
     long[] plannedMinutes;
     long[] correctedSeconds;
 
@@ -50,6 +52,8 @@ public class BriefRow implements Row {
         textureBytes = brief.budget().textureBytes();
         materials = brief.budget().materials();
         sheets = brief.budget().sheets();
+        lamps = brief.budget().lamps();
+        lampsAtOnce = brief.budget().lampsAtOnce();
         plannedMinutes =
                 brief.plannedMinutes().stream().mapToLong(Long::longValue).toArray();
         correctedSeconds =
@@ -61,7 +65,7 @@ public class BriefRow implements Row {
                 intent,
                 focal,
                 target,
-                new Budget(triangles, drawCalls, textureBytes, materials, sheets),
+                new Budget(triangles, drawCalls, textureBytes, materials, sheets, lamps, lampsAtOnce),
                 Arrays.stream(plannedMinutes).boxed().toList(),
                 Arrays.stream(correctedSeconds).boxed().toList());
     }

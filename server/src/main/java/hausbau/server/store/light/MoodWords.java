@@ -21,8 +21,9 @@ import org.jspecify.annotations.Nullable;
  * @param sunDegrees   how large the sun looks
  * @param visibilityM  how far one sees, metres; 0: as far as there is
  * @param airHeightM   over which the air thins to 37 %; 0: it does not
+ * @param patchiness   of the air, percent, @param shafts how much of the sun's light in it is seen, percent
  * @param ev           at ISO 100, @param white what light is seen as white, kelvin
- * @param contrast     percent, as @param saturation and @param vignette, and @param lamps how bright the lamps of pieces are
+ * @param contrast     percent, as @param saturation, @param vignette, @param grain and @param bloom, and @param lamps how bright the lamps of pieces are
  */
 public record MoodWords(
         Sky.@Nullable Kind sky,
@@ -44,17 +45,21 @@ public record MoodWords(
         @Nullable Double visibilityM,
         @Nullable Double airHeightM,
         @Nullable String air,
+        @Nullable Integer patchiness,
+        @Nullable Integer shafts,
         @Nullable Double ev,
         @Nullable Integer contrast,
         @Nullable Integer saturation,
         @Nullable Integer vignette,
+        @Nullable Integer grain,
+        @Nullable Integer bloom,
         @Nullable Double white,
         @Nullable Integer lamps) {
 
     /** Tells nothing: all stays. */
     public static final MoodWords NOTHING = new MoodWords(
             null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
-            null, null, null, null, null, null, null);
+            null, null, null, null, null, null, null, null, null, null, null);
 
     public static MoodWords of(Mood mood) {
         var sky = mood.sky();
@@ -81,10 +86,14 @@ public record MoodWords(
                 air.visibility(),
                 air.height(),
                 air.colour(),
+                air.patchiness(),
+                air.shafts(),
                 exposure.ev(),
                 exposure.contrast(),
                 exposure.saturation(),
                 exposure.vignette(),
+                exposure.grain(),
+                exposure.bloom(),
                 exposure.white(),
                 mood.lamps());
     }
@@ -125,7 +134,9 @@ public record MoodWords(
                 () -> new Air(
                         or(visibilityM, before.visibility()),
                         or(airHeightM, before.height()),
-                        or(air, before.colour())));
+                        or(air, before.colour()),
+                        or(patchiness, before.patchiness()),
+                        or(shafts, before.shafts())));
         var held = standing.exposure();
         var newExposure = part(
                 faults,
@@ -135,6 +146,8 @@ public record MoodWords(
                         or(contrast, held.contrast()),
                         or(saturation, held.saturation()),
                         or(vignette, held.vignette()),
+                        or(grain, held.grain()),
+                        or(bloom, held.bloom()),
                         or(white, held.white())));
         if (!faults.isEmpty() || newSky == null || newSun == null || newAir == null || newExposure == null) {
             throw new Refused(faults);

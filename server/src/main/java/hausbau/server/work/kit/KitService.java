@@ -6,6 +6,7 @@ import hausbau.core.dress.Traits;
 import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.ObjPiece;
 import hausbau.core.exchange.SheetFiles;
+import hausbau.core.irradiance.StandingLamps;
 import hausbau.core.kit.Piece;
 import hausbau.core.shape.Finish;
 import hausbau.core.shape.MaterialNames;
@@ -101,7 +102,8 @@ public class KitService {
                             e.getKey().colourway());
                 })
                 .toList();
-        return Tally.of(uses, state.kit().sheets());
+        var lamps = StandingLamps.of(state.set(), looks.of(state));
+        return Tally.of(uses, state.kit().sheets()).lit(lamps.size(), StandingLamps.mostAtOnce(lamps));
     }
 
     private Budget budget(long siteId) {

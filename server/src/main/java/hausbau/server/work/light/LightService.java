@@ -7,6 +7,7 @@ import hausbau.core.exchange.VolumeBytes;
 import hausbau.core.finish.Coat;
 import hausbau.core.finish.Colourway;
 import hausbau.core.irradiance.Grid;
+import hausbau.core.irradiance.LampChecks;
 import hausbau.core.irradiance.LampShadows;
 import hausbau.core.irradiance.LitKind;
 import hausbau.core.irradiance.LitScene;
@@ -22,6 +23,7 @@ import hausbau.core.measure.Length;
 import hausbau.core.shape.Swatch;
 import hausbau.core.standing.Chunk;
 import hausbau.core.standing.Digest;
+import hausbau.core.survey.Finding;
 import hausbau.core.variety.Looks;
 import hausbau.server.jobs.Job;
 import hausbau.server.jobs.Jobs;
@@ -29,6 +31,7 @@ import hausbau.server.standing.LookShelf;
 import hausbau.server.standing.Sets;
 import hausbau.server.standing.SiteState;
 import hausbau.server.store.Reading;
+import hausbau.server.store.Stores;
 import hausbau.server.work.Weighed;
 import hausbau.server.work.kit.ColourwayService;
 import hausbau.server.work.kit.KitService;
@@ -39,6 +42,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 import org.springframework.stereotype.Service;
 
 /**
@@ -48,6 +52,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class LightService {
 
+    private final Stores stores;
     private final Sets sets;
     private final LookShelf looks;
     private final MeshShelf meshes;
@@ -56,7 +61,14 @@ public class LightService {
     private final Jobs jobs;
 
     LightService(
-            Sets sets, LookShelf looks, MeshShelf meshes, ColourwayService colourways, MoodService moods, Jobs jobs) {
+            Stores stores,
+            Sets sets,
+            LookShelf looks,
+            MeshShelf meshes,
+            ColourwayService colourways,
+            MoodService moods,
+            Jobs jobs) {
+        this.stores = stores;
         this.sets = sets;
         this.looks = looks;
         this.meshes = meshes;
@@ -111,18 +123,9 @@ public class LightService {
 
     private LitScene scene(Asked asked) {
         var state = asked.state();
-        var finish = KitService.finish(state);
-        var known = new HashMap<Kind, LitKind>();
         var coats = asked.lit().colourways();
         return SetLight.of(
-                state.set(),
-                asked.looks(),
-                kind -> known.computeIfAbsent(kind, k -> {
-                    var piece = state.piece(state.id(k));
-                    return Objects.requireNonNull(
-                            kinds.get(new Shape(k, piece.model()), s -> LitKind.of(meshes.mesh(piece, finish))));
-                }),
-                (swatch, colourway) -> coat(coats, swatch, colourway));
+                state.set(), asked.looks(), shapes(state), (swatch, colourway) -> coat(coats, swatch, colourway));
     }
 
     private static Optional<Coat> coat(Map<Long, Colourway> colourways, Swatch swatch, long colourway) {
@@ -151,6 +154,29 @@ public class LightService {
                         .distinct()
                         .toList(),
                 (swatch, colourway) -> coat(asked.lit().colourways(), swatch, colourway));
+    }
+
+    /** What is wrong with the lamps of a site. */
+    public List<Finding> findings(SiteState state) {
+        var given = looks.of(state);
+        var lamps = StandingLamps.of(state.set(), given);
+        if (lamps.isEmpty()) {
+            return List.of();
+        }
+        var atOnce = stores.briefs()
+                .brief(state.siteId())
+                .map(b -> b.toBrief().budget().lampsAtOnce());
+        return LampChecks.of(state.set(), state.kit(), lamps, shapes(state), atOnce.orElse(0L));
+    }
+
+    private Function<Kind, LitKind> shapes(SiteState state) {
+        var finish = KitService.finish(state);
+        var known = new HashMap<Kind, LitKind>();
+        return kind -> known.computeIfAbsent(kind, k -> {
+            var piece = state.piece(state.id(k));
+            return Objects.requireNonNull(
+                    kinds.get(new Shape(k, piece.model()), s -> LitKind.of(meshes.mesh(piece, finish))));
+        });
     }
 
     public SiteState state(long siteId) {

@@ -15,6 +15,7 @@ import hausbau.server.store.NotFound;
 import hausbau.server.store.Reading;
 import hausbau.server.store.Stores;
 import hausbau.server.store.set.AcceptedRow;
+import hausbau.server.work.light.LightService;
 import hausbau.server.work.set.PlacementService;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -23,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
 /** The checks over a site, the fixes they offer, and what a person accepts as it is. */
@@ -33,12 +35,14 @@ public class SurveyService {
     private final Journal journal;
     private final Sets sets;
     private final PlacementService placements;
+    private final LightService light;
 
-    public SurveyService(Stores stores, Journal journal, Sets sets, PlacementService placements) {
+    public SurveyService(Stores stores, Journal journal, Sets sets, PlacementService placements, LightService light) {
         this.stores = stores;
         this.journal = journal;
         this.sets = sets;
         this.placements = placements;
+        this.light = light;
     }
 
     /** A finding, with why it is accepted; empty where it is not. */
@@ -89,7 +93,7 @@ public class SurveyService {
                 .collect(Collectors.toMap(AcceptedRow::finding, Function.identity()));
         return new Report(
                 state.revision(),
-                sets.survey(state).findings().stream()
+                Stream.concat(sets.survey(state).findings().stream(), light.findings(state).stream())
                         .map(f -> {
                             var row = accepted.get(f.key());
                             return new Found(f, row != null && row.about() == f.about() ? row.reason() : "");
