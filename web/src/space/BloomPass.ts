@@ -17,8 +17,8 @@ export class BloomPass {
     void main() {
       vec3 c = texture2D(picture, at).rgb;
       float most = max(c.r, max(c.g, c.b));
-      // A sun is no more than a lamp is.
-      gl_FragColor = vec4(min(c * max(0.0, most - ${FROM.toFixed(1)}) / max(most, 1e-4), vec3(12.0)), 1.0);
+      // A sun is no more than a lamp is, and keeps its colour.
+      gl_FragColor = vec4(c / max(most, 1e-4) * clamp(most - ${FROM.toFixed(1)}, 0.0, 8.0), 1.0);
     }`)
   private readonly blur = shader(`
     uniform sampler2D picture;

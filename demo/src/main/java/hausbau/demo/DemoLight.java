@@ -30,7 +30,7 @@ class DemoLight {
                 site,
                 "night with lamps",
                 "the last bathers",
-                Map.of("ev", 6.8, "white", 3300, "visibilityM", 260, "air", "#c9c3b4", "bloom", 25));
+                Map.of("ev", 6.8, "white", 3300, "visibilityM", 260, "air", "#c9c3b4", "bloom", 10));
         add(
                 site,
                 "low and warm",
@@ -43,11 +43,11 @@ class DemoLight {
                         "kelvin",
                         3600,
                         "visibilityM",
-                        160,
+                        500,
                         "patchiness",
                         50,
                         "shafts",
-                        220,
+                        160,
                         "lamps",
                         0,
                         "ev",
@@ -64,7 +64,7 @@ class DemoLight {
                 site,
                 "night with lamps",
                 "shops still lit",
-                Map.of("ev", 7, "white", 3400, "skyLux", 40, "zenith", "#2c3a5c", "horizon", "#8a7a78", "bloom", 20));
+                Map.of("ev", 7, "white", 3400, "skyLux", 40, "zenith", "#2c3a5c", "horizon", "#8a7a78", "bloom", 10));
         seeEvenly(site);
     }
 
