@@ -165,8 +165,8 @@ final class PlainTree {
         var qx = ty * az - tz * ay;
         var qy = tz * ax - tx * az;
         var qz = tx * ay - ty * ax;
-        var v = (ray[at + 3] * qx + ray[at + 4] * qy + ray[at + 5] * qz) / det;
+        var w = (ray[at + 3] * qx + ray[at + 4] * qy + ray[at + 5] * qz) / det;
         var d = (bx * qx + by * qy + bz * qz) / det;
-        return u < 0 || v < 0 || u + v > 1 || d < 1e-4f ? Float.POSITIVE_INFINITY : d;
+        return u < 0 || w < 0 || u + w > 1 || d < 1e-4f ? Float.POSITIVE_INFINITY : d;
     }
 }

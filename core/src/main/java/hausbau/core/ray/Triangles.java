@@ -148,8 +148,8 @@ public final class Triangles {
         var qx = ty * az - tz * ay;
         var qy = tz * ax - tx * az;
         var qz = tx * ay - ty * ax;
-        var v = (ray.ex * qx + ray.ey * qy + ray.ez * qz) * inv;
-        if (v < 0 || u + v > 1) {
+        var w = (ray.ex * qx + ray.ey * qy + ray.ez * qz) * inv;
+        if (w < 0 || u + w > 1) {
             return false;
         }
         var t = (bx * qx + by * qy + bz * qz) * inv;
