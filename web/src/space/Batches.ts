@@ -343,6 +343,7 @@ export class Batch {
   dispose() {
     for (const m of this.meshes) {
       m.removeFromParent()
+      letGo(m.geometry)
       m.dispose()
     }
     for (const m of this.tinting.values()) m.removeFromParent()
@@ -352,6 +353,13 @@ export class Batch {
     this.lines?.geometry.dispose()
     this.lines = undefined
   }
+}
+
+/** Gives back what a batch's copy of a surface has of its own; the surface itself is others' too. */
+function letGo(copy: BufferGeometry) {
+  for (const name of Object.keys(copy.attributes)) if (name !== GLOWING && name !== WORN) copy.deleteAttribute(name)
+  copy.setIndex(null)
+  copy.dispose()
 }
 
 /** Instances in another order. @param into what they were written to before */
@@ -470,6 +478,7 @@ export class Batches {
     const batch = this.batch(guise, box ? { shape: box } : worn && guise.wear > 0 ? { shape, worn } : { shape }, isMirrored(chunk, row), !!box)
     const slot = { batch, index: batch.add(chunk, row, this.look?.(idOf(chunk, row)) ?? 'whole', this.colour(guise.pieceId, guise.tint), guise), far: !!box }
     batch.own(slot)
+    batch.glow(slot.index, this.dimmed.get(idOf(chunk, row)) ?? 1)
     return slot
   }
 
@@ -531,8 +540,8 @@ export class Batches {
   private dimmed: ReadonlyMap<string, number> = new Map()
 
   /** What does not glow as its finishes say, by its id: how much of that it does. */
-  glow(dimmed: ReadonlyMap<string, number>, set: StandingSet, repaint: boolean) {
-    if (dimmed === this.dimmed && !repaint) return
+  glow(dimmed: ReadonlyMap<string, number>, set: StandingSet) {
+    if (dimmed === this.dimmed) return
     for (const id of this.dimmed.keys()) if (!dimmed.has(id)) this.glowOf(id, set, 1)
     for (const [id, share] of dimmed) this.glowOf(id, set, share)
     this.dimmed = dimmed

@@ -235,7 +235,7 @@ export class SpaceScene {
     const hid = this.batches.hide(d.hidden)
     if (hid) this.picking.forget()
     this.batches.select(d.selection, d.set, changed)
-    this.batches.glow(d.lamps?.dim ?? NONE_DIMMED, d.set, changed)
+    this.batches.glow(d.lamps?.dim ?? NONE_DIMMED, d.set)
     this.marks.clear()
     if (d.finding) this.marks.add(new Box3Helper(toBox(d.finding).expandByScalar(0.02), new Color(brick)))
     if (d.run) this.marks.add(new Box3Helper(toBox(d.run).expandByScalar(0.03), new Color(verdigris)))
