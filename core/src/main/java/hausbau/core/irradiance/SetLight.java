@@ -1,6 +1,7 @@
 package hausbau.core.irradiance;
 
 import hausbau.core.finish.Coat;
+import hausbau.core.finish.Colourway;
 import hausbau.core.kit.Kind;
 import hausbau.core.light.Rgb;
 import hausbau.core.ray.RayScene;
@@ -10,6 +11,8 @@ import hausbau.core.variety.Looks;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -22,6 +25,14 @@ public final class SetLight {
     public interface Finishes {
         /** @param colourway 0 for the site's. Empty for a place on a sheet that several share */
         Optional<Coat> coat(Swatch swatch, long colourway);
+
+        /** @param colourways by their numbers, the site's under 0, which stands for those that are gone */
+        static Finishes of(Map<Long, Colourway> colourways) {
+            var site = Objects.requireNonNull(colourways.get(0L));
+            return (swatch, colourway) -> swatch.material().isCoated()
+                    ? Optional.of(colourways.getOrDefault(colourway, site).coat(swatch.material()))
+                    : Optional.empty();
+        }
 
         default Shine shine(Swatch swatch, long colourway) {
             return coat(swatch, colourway)

@@ -3,6 +3,8 @@ package hausbau.core.irradiance;
 import hausbau.core.dress.Dress;
 import hausbau.core.finish.Coat;
 import hausbau.core.kit.Kind;
+import hausbau.core.kit.Part;
+import hausbau.core.kit.Piece;
 import hausbau.core.measure.Chance;
 import hausbau.core.place.Place;
 import hausbau.core.shape.Swatch;
@@ -13,7 +15,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BiFunction;
 import java.util.function.Function;
 
 /** How brightly each placement glows, as a share of what its finishes say: dimmed with its lamps, by hand or by room, and out by seed. */
@@ -24,22 +25,17 @@ public final class StandingGlow {
     /** A placement that does not glow as its finishes say. @param share 0 is out */
     public record Dimmed(Place place, double share) {}
 
-    /**
-     * @param swatches that a kind is made of
-     * @param coats    by swatch and colourway; empty for what has none
-     */
+    /** @param pieces by their kinds */
     public static List<Dimmed> of(
-            StandingSet set,
-            Looks looks,
-            Function<Kind, List<Swatch>> swatches,
-            BiFunction<Swatch, Long, Optional<Coat>> coats) {
+            StandingSet set, Looks looks, Function<Kind, Piece> pieces, SetLight.Finishes finishes) {
         var dimmed = new ArrayList<Dimmed>();
         for (var chunk : set.chunks()) {
             for (var row = 0; row < chunk.size(); row++) {
                 var look = looks.look(chunk, row);
                 var colourway = look == null ? 0L : look.colourway();
                 var brightest = brightest(
-                        swatches.apply(look == null ? chunk.kind(row) : look.kind()), s -> coats.apply(s, colourway));
+                        swatches(pieces.apply(look == null ? chunk.kind(row) : look.kind())),
+                        s -> finishes.coat(s, colourway));
                 if (brightest.isPresent()) {
                     var share = share(set, chunk, row, brightest.get());
                     if (share != 1) {
@@ -49,6 +45,10 @@ public final class StandingGlow {
             }
         }
         return dimmed;
+    }
+
+    private static List<Swatch> swatches(Piece piece) {
+        return piece.parts().stream().map(Part::swatch).distinct().toList();
     }
 
     /** Of the finishes that glow. */

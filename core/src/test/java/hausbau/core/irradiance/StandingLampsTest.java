@@ -143,7 +143,7 @@ class StandingLampsTest {
             assertThat(globe.passes()).isCloseTo(0.5, within(1e-9));
             assertThat(globe.glow().luminance()).isCloseTo(lit == 0 ? 0 : 2_000, within(1e-6));
             assertThat(globe.glow().r()).isGreaterThanOrEqualTo(globe.glow().b());
-            assertThat(StandingGlow.of(set, Looks.of(set), k -> List.of(Swatch.OPAL), (s, c) -> Optional.of(opal)))
+            assertThat(StandingGlow.of(set, Looks.of(set), k -> TestSets.LAMP, (s, c) -> Optional.of(opal)))
                     .hasSize(lit == 0 ? (int) set.size() : 0);
         }
     }

@@ -5,6 +5,7 @@ import hausbau.core.exchange.GltfScene;
 import hausbau.core.exchange.NodeNames;
 import hausbau.core.exchange.PlanPicture;
 import hausbau.core.exchange.Schedules;
+import hausbau.core.irradiance.SetLight;
 import hausbau.core.irradiance.StandingGlow;
 import hausbau.core.irradiance.StandingLamps;
 import hausbau.core.massing.Level;
@@ -33,7 +34,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -144,16 +144,7 @@ public class HandoverService {
     private static Map<Place, Double> dimmed(SiteState state, Looks given, ColourwayService.Wanted wanted) {
         var coats = wanted.colourways().stream()
                 .collect(Collectors.toMap(k -> k.isUsed() ? 0L : k.id(), ColourwayService.Known::colourway));
-        return StandingGlow.of(
-                        state.set(),
-                        given,
-                        kind -> state.piece(state.id(kind)).parts().stream()
-                                .map(part -> part.swatch().material())
-                                .toList(),
-                        (swatch, colourway) -> swatch.isCoated()
-                                ? Optional.of(coats.getOrDefault(colourway, Objects.requireNonNull(coats.get(0L)))
-                                        .coat(swatch))
-                                : Optional.empty())
+        return StandingGlow.of(state.set(), given, kind -> state.piece(state.id(kind)), SetLight.Finishes.of(coats))
                 .stream()
                 .collect(Collectors.toMap(StandingGlow.Dimmed::place, StandingGlow.Dimmed::share));
     }

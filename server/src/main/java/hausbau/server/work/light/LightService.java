@@ -4,7 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import hausbau.core.dress.Dresses;
 import hausbau.core.dress.Traits;
 import hausbau.core.exchange.VolumeBytes;
-import hausbau.core.finish.Coat;
 import hausbau.core.finish.Colourway;
 import hausbau.core.irradiance.Grid;
 import hausbau.core.irradiance.LampChecks;
@@ -20,7 +19,6 @@ import hausbau.core.kit.Part;
 import hausbau.core.kit.Piece;
 import hausbau.core.light.Mood;
 import hausbau.core.measure.Length;
-import hausbau.core.shape.Swatch;
 import hausbau.core.standing.Chunk;
 import hausbau.core.standing.Digest;
 import hausbau.core.survey.Finding;
@@ -40,7 +38,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
@@ -123,17 +120,11 @@ public class LightService {
 
     private LitScene scene(Asked asked) {
         var state = asked.state();
-        var coats = asked.lit().colourways();
-        return SetLight.of(
-                state.set(), asked.looks(), shapes(state), (swatch, colourway) -> coat(coats, swatch, colourway));
+        return SetLight.of(state.set(), asked.looks(), shapes(state), finishes(asked));
     }
 
-    private static Optional<Coat> coat(Map<Long, Colourway> colourways, Swatch swatch, long colourway) {
-        var of = swatch.material();
-        return of.isCoated()
-                ? Optional.of(Objects.requireNonNull(colourways.getOrDefault(colourway, colourways.get(0L)))
-                        .coat(of))
-                : Optional.empty();
+    private static SetLight.Finishes finishes(Asked asked) {
+        return SetLight.Finishes.of(asked.lit().colourways());
     }
 
     @Reading
@@ -146,14 +137,8 @@ public class LightService {
     @Reading
     public List<StandingGlow.Dimmed> dimmed(long siteId) {
         var asked = asked(siteId);
-        return StandingGlow.of(
-                asked.state().set(),
-                asked.looks(),
-                kind -> asked.state().piece(asked.state().id(kind)).parts().stream()
-                        .map(part -> part.swatch().material())
-                        .distinct()
-                        .toList(),
-                (swatch, colourway) -> coat(asked.lit().colourways(), swatch, colourway));
+        var state = asked.state();
+        return StandingGlow.of(state.set(), asked.looks(), kind -> state.piece(state.id(kind)), finishes(asked));
     }
 
     /** What is wrong with the lamps of a site. */
