@@ -123,8 +123,8 @@ export class AirPass {
             float dense = extinction;
             if (airHeight > 0.0) dense *= exp(-max(there.z, 0.0) / airHeight);
             if (patchiness > 0.0) {
-              float patch0 = 0.65 * cloud(there * 0.35 + 31.0) + 0.35 * cloud(there * 1.1 + 7.0);
-              dense *= max(0.0, 1.0 + patchiness * 3.0 * (patch0 - 0.5));
+              float thick = 0.65 * cloud(there * 0.35 + 31.0) + 0.35 * cloud(there * 1.1 + 7.0);
+              dense *= max(0.0, 1.0 + patchiness * 3.0 * (thick - 0.5));
             }
             float taken = 1.0 - exp(-dense * piece);
             vec3 source = around(there);

@@ -161,8 +161,8 @@ export class PaperPass {
           colour.rgb *= 1.0 - (inked > 0.5 ? 0.32 * shade / 12.0 : 0.85 * shade / 16.0) * (1.0 - ground);
           if (mood > 0.5 && (ground < 0.5 || sky > 0.5)) {
             if (marched > 0.5) {
-              vec2 step2 = pixel * 1.5;
-              vec4 a = 0.25 * (texture2D(air, at + step2) + texture2D(air, at - step2) + texture2D(air, at + vec2(step2.x, -step2.y)) + texture2D(air, at + vec2(-step2.x, step2.y)));
+              vec2 aside = pixel * 1.5;
+              vec4 a = 0.25 * (texture2D(air, at + aside) + texture2D(air, at - aside) + texture2D(air, at + vec2(aside.x, -aside.y)) + texture2D(air, at + vec2(-aside.x, aside.y)));
               colour.rgb = colour.rgb * a.a + a.rgb;
             } else if (extinction > 0.0) colour.rgb = mix(colour.rgb, haze, airOnTheWay(here, ground));
             if (measured > 0.5) {

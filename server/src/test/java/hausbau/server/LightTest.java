@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -69,6 +71,49 @@ class LightTest {
                         "/pieces/" + in.piece("PRP-LAMP") + "/traits",
                         "{\"lamps\":{\"all\":[{},{\"kelvin\":10,\"lumens\":-2}],\"lit\":100,\"seed\":0}}"))
                 .containsExactly("lamps[1].lumens", "lamps[1].kelvin");
+    }
+
+    /** A finish glows as it is told, in the picture and in the file; by seed and by hand it is dimmed, and what cannot be is refused by its name. */
+    @Test
+    void finishesGlowAndLetLightThrough() {
+        var made =
+                in.caller.post(in.site + "/colourways", "{}").json().get("id").asLong();
+        var at = "/colourways/" + made;
+        in.caller.call("PUT", in.site + "/colourway", "{\"colourwayId\":" + made + "}", null);
+        in.caller.call(
+                "PATCH",
+                in.site + at,
+                "{\"coats\":{\"OPAL\":{\"glow\":2000,\"glowColour\":\"#ff8000\",\"transparency\":40,\"thicknessMm\":6}}}",
+                null);
+        assertThat(dimmed()).isEmpty();
+        var glb = new String(in.caller.get(in.site + "/handover/scene.glb").bytes(), StandardCharsets.ISO_8859_1);
+        assertThat(glb)
+                .contains(
+                        "KHR_materials_emissive_strength",
+                        "KHR_materials_transmission",
+                        "KHR_materials_volume",
+                        "KHR_lights_punctual");
+        in.caller.call("PATCH", in.site + at, "{\"coats\":{\"OPAL\":{\"glowLit\":0}}}", null);
+        assertThat(dimmed()).containsExactly(lamp + " 0.0");
+        in.caller.post(in.site + "/undo", null);
+        assertThat(dimmed()).isEmpty();
+        assertThat(
+                        in.refused(
+                                "PATCH",
+                                at,
+                                "{\"coats\":{\"OPAL\":{\"glow\":-1,\"glowLit\":101,\"transparency\":200,\"thicknessMm\":2000}}}"))
+                .containsExactlyInAnyOrder(
+                        "coats.OPAL.glow", "coats.OPAL.glowLit", "coats.OPAL.transparency", "coats.OPAL.thicknessMm");
+    }
+
+    private List<String> dimmed() {
+        return in.caller
+                .get(in.site + "/light/lamps")
+                .json()
+                .get("dimmed")
+                .valueStream()
+                .map(d -> d.get("id").asString() + " " + d.get("share").asDouble())
+                .toList();
     }
 
     @Test

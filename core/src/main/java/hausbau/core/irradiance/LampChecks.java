@@ -5,6 +5,7 @@ import hausbau.core.kit.Kit;
 import hausbau.core.light.Emitter;
 import hausbau.core.massing.Room;
 import hausbau.core.measure.Box;
+import hausbau.core.measure.Length;
 import hausbau.core.measure.Vec;
 import hausbau.core.ray.Ray;
 import hausbau.core.ray.RayScene;
@@ -13,7 +14,6 @@ import hausbau.core.survey.Finding;
 import hausbau.core.survey.Finding.Check;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -77,12 +77,12 @@ public final class LampChecks {
                     lit,
                     Check.DARK_LAMP,
                     "lights nothing",
-                    "Nothing is within its reach of " + metres(lit.lamp().reach()) + ".");
+                    "Nothing is within its reach of " + inUnit(lit.lamp().reach()) + ".");
         }
     }
 
-    private static String metres(double reach) {
-        return String.format(Locale.ROOT, "%.1f m", reach);
+    private String inUnit(double metres) {
+        return set.decisions().massing().settings().unit().format(new Length(Math.round(metres * 1e6)));
     }
 
     private static double dot(double[] way, Emitter of) {
