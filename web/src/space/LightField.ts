@@ -235,15 +235,21 @@ const FIELD = `
     return light.x * (all + (1.0 - all) * (power + 1.0) * pow(max(0.0, (1.0 + dot(light.yzw, n) / slope) / 2.0), power));
   }
 
-  // A little before the surface and toward the eye, and never across a wall: where one stands between the nearest place and the next, the nearest counts alone.
+  bool isWalled(int walls, int axis, float off) { return (walls & (off < 0.0 ? 1 : 2) << 2 * axis) != 0; }
+
+  // A little before the surface and toward the eye, and never across a wall: where one stands between the nearest place and the next, one of both
+  // counts alone. What is seen lies on the eye's side of a wall: so it is the next one where the eye is beyond that.
   vec3 fieldAt(vec3 p, vec3 n, vec3 toEye) {
     vec3 g = clamp((p + (n * 0.4 + toEye * 0.25) * fieldSpacing - fieldFrom) / fieldSpacing, vec3(0.0), fieldSize - 1.0);
     vec3 near = floor(g + 0.5);
     vec3 off = g - near;
+    vec3 eye = (cameraPosition - fieldFrom) / fieldSpacing - near;
     int walls = int(texelFetch(fieldWalls, ivec3(near), 0).r * 255.0 + 0.5);
-    if (off.x < 0.0 ? (walls & 1) != 0 : (walls & 2) != 0) off.x = 0.0;
-    if (off.y < 0.0 ? (walls & 4) != 0 : (walls & 8) != 0) off.y = 0.0;
-    if (off.z < 0.0 ? (walls & 16) != 0 : (walls & 32) != 0) off.z = 0.0;
+    for (int axis = 0; axis < 3; axis++) {
+      if (!isWalled(walls, axis, off[axis])) continue;
+      if (off[axis] * eye[axis] > 0.0 && abs(eye[axis]) > 1.0) near[axis] = clamp(near[axis] + sign(off[axis]), 0.0, fieldSize[axis] - 1.0);
+      off[axis] = 0.0;
+    }
     vec3 at = (near + off + 0.5) / fieldSize;
     return fieldScale * vec3(facing(texture(fieldRed, at), n), facing(texture(fieldGreen, at), n), facing(texture(fieldBlue, at), n));
   }
